@@ -1,0 +1,73 @@
+namespace ZestySlate.Core.Activities;
+
+/// <summary>The rules of play of an activity. A new activity needs none set: every default is here.</summary>
+public sealed record Rules
+{
+    /// <summary>How often a question may be marked; null for as often as wanted.</summary>
+    public int? Tries { get; init; }
+
+    /// <summary>The share of a question's points that the k-th try costs, 0..1: first entry for the first try; the last entry holds for all further tries.</summary>
+    public ValueList<decimal> TryCosts { get; init; } = [];
+
+    /// <summary>The share of a question's points that asking for its hint costs, 0..1.</summary>
+    public decimal HintCost { get; init; }
+
+    /// <summary>Which try of a question counts.</summary>
+    public CountingTry Counts { get; init; } = CountingTry.Best;
+
+    public Reveal Reveal { get; init; } = new();
+
+    /// <summary>The percentage from which the activity is passed, or null when nothing is to be passed.</summary>
+    public decimal? PassMark { get; init; }
+
+    /// <summary>The percentage from which it is passed with distinction, or null.</summary>
+    public decimal? DistinctionMark { get; init; }
+
+    /// <summary>What to say for which part of the total.</summary>
+    public ScoreBands Bands { get; init; } = ScoreBands.None;
+
+    /// <summary>The share of the points that this try (1, 2, …) costs.</summary>
+    public decimal CostOfTry(int number) =>
+        TryCosts.Count == 0 ? 0 : Math.Clamp(TryCosts[Math.Min(number, TryCosts.Count) - 1], 0, 1);
+}
+
+/// <summary>Which try of a question counts.</summary>
+public enum CountingTry
+{
+    Best,
+    Last,
+}
+
+/// <summary>When each of three things is shown to the learner.</summary>
+public sealed record Reveal
+{
+    /// <summary>Right or wrong, with the words that belong to it.</summary>
+    public RevealMoment RightOrWrong { get; init; } = RevealMoment.AfterMarking;
+
+    /// <summary>The right answer and the explanation.</summary>
+    public RevealMoment RightAnswer { get; init; } = RevealMoment.AfterLastTry;
+
+    /// <summary>The points.</summary>
+    public RevealMoment Points { get; init; } = RevealMoment.AfterMarking;
+}
+
+/// <summary>A moment at which something is shown, in order of time.</summary>
+public enum RevealMoment
+{
+    /// <summary>As soon as a one-answer question is answered: choosing is marking. Others wait for <see cref="AfterMarking"/>.</summary>
+    AtOnce,
+
+    /// <summary>After each try that the learner has marked.</summary>
+    AfterMarking,
+
+    /// <summary>When the question is closed: right, no try left, or the learner asked to see the answer.</summary>
+    AfterLastTry,
+
+    /// <summary>After handing in.</summary>
+    AfterEnd,
+
+    /// <summary>After handing in, once the due date is past; without a due date, after handing in.</summary>
+    AfterDueDate,
+
+    Never,
+}

@@ -1,0 +1,28 @@
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Classes;
+
+/// <summary>What one attempt came to, question by question, for the teacher.</summary>
+public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
+{
+    /// <summary>The report of a state.</summary>
+    public static AttemptReport Of(AttemptState state) => new(state.Score, state.Questions.Select(question =>
+    {
+        var family = QuestionTypes.For(question.Question);
+        var counted = question.CountedTry(state.Activity.Rules.Counts);
+        var response = counted?.Response ?? question.Response;
+        var verdict = counted?.Mark.Verdict ?? Verdict.Missing;
+        var reason = counted is null
+            ? question.Response is null ? "Not answered." : "Answered, not marked yet."
+            : counted.Mark.Reason + (counted.Costs.Length > 0 ? $" ({counted.Costs})" : "");
+        return new AnswerReport(question.Spot.Id, question.Spot.ReportName, family.TitleOf(question.Question),
+            response is null ? "" : family.InWords(question.Question, response), verdict,
+            counted?.Points ?? 0, question.OutOf, question.Tries.Count, question.HintSeen, reason);
+    }).ToValueList());
+}
+
+/// <summary>One answer of an attempt: the try that counts, with the reason for its mark.</summary>
+public sealed record AnswerReport(string SpotId, string Question, string Kind, string Response, Verdict Verdict,
+    decimal Points, decimal OutOf, int Tries, bool HintSeen, string Reason);

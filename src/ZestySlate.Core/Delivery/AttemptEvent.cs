@@ -1,0 +1,51 @@
+using System.Text.Json.Serialization;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>Something that happened in an attempt. The list of events is the only truth about an attempt; all else is computed from it.</summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
+[JsonDerivedType(typeof(Began), "began")]
+[JsonDerivedType(typeof(Opened), "opened")]
+[JsonDerivedType(typeof(Answered), "answered")]
+[JsonDerivedType(typeof(AskedToMark), "askedToMark")]
+[JsonDerivedType(typeof(AnotherGo), "anotherGo")]
+[JsonDerivedType(typeof(AskedForHint), "askedForHint")]
+[JsonDerivedType(typeof(SawAnswer), "sawAnswer")]
+[JsonDerivedType(typeof(HandedIn), "handedIn")]
+[JsonDerivedType(typeof(TookWording), "tookWording")]
+public abstract record AttemptEvent
+{
+    /// <summary>Made by the learner's device, unique in the attempt; the same event sent twice counts once.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>When the server received it.</summary>
+    public required DateTimeOffset At { get; init; }
+}
+
+/// <summary>The attempt began, on an edition, with a seed for every random choice.</summary>
+public sealed record Began(int Edition, long Seed) : AttemptEvent;
+
+/// <summary>A spot was opened.</summary>
+public sealed record Opened(string SpotId) : AttemptEvent;
+
+/// <summary>An answer was given or changed; it is kept but not yet marked.</summary>
+public sealed record Answered(string SpotId, Response Response) : AttemptEvent;
+
+/// <summary>The learner asked to have an answer marked: one try.</summary>
+public sealed record AskedToMark(string SpotId, Response Response) : AttemptEvent;
+
+/// <summary>The learner begins the question once more.</summary>
+public sealed record AnotherGo(string SpotId) : AttemptEvent;
+
+/// <summary>The learner asked for the hint.</summary>
+public sealed record AskedForHint(string SpotId) : AttemptEvent;
+
+/// <summary>The learner gave the question up to see the answer.</summary>
+public sealed record SawAnswer(string SpotId) : AttemptEvent;
+
+/// <summary>The learner handed in. Answers that were not yet marked count as a try.</summary>
+public sealed record HandedIn : AttemptEvent;
+
+/// <summary>The wording of a newer edition reached the attempt.</summary>
+public sealed record TookWording(int Edition) : AttemptEvent;

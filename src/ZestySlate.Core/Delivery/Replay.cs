@@ -1,0 +1,134 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Editions;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>Computes the state of an attempt from its editions and events: a pure function, the same result every time.</summary>
+public static class Replay
+{
+    /// <summary>The state after all events. The first event says how the attempt began.</summary>
+    /// <exception cref="ArgumentException">The list is empty or does not begin with <see cref="Began"/>: a bug of the caller.</exception>
+    public static AttemptState Run(Func<int, Activity> editions, IReadOnlyList<AttemptEvent> events)
+    {
+        if (events.Count == 0 || events[0] is not Began began)
+        {
+            throw new ArgumentException("An attempt begins with the event that says so.", nameof(events));
+        }
+
+        var activity = editions(began.Edition);
+        var edition = began.Edition;
+        foreach (var took in events.OfType<TookWording>())
+        {
+            activity = EditionMerge.WithWording(activity, editions(took.Edition));
+            edition = took.Edition;
+        }
+
+        var run = new Fold(activity, began);
+        foreach (var happened in events.Skip(1))
+        {
+            run.Take(happened);
+        }
+
+        return run.State(edition, events[^1].At);
+    }
+
+    private sealed class Fold(Activity activity, Began began)
+    {
+        private readonly Dictionary<string, QuestionState> _questions = activity.Asked.ToDictionary(
+            asked => asked.Spot.Id,
+            asked => new QuestionState
+            {
+                Spot = asked.Spot,
+                Question = asked.Question,
+                OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
+            });
+
+        private readonly HashSet<string> _opened = [];
+        private DateTimeOffset? _handedInAt;
+
+        internal void Take(AttemptEvent happened)
+        {
+            switch (happened)
+            {
+                case Opened opened:
+                    _opened.Add(opened.SpotId);
+                    break;
+                case Answered answered:
+                    Change(answered.SpotId, question => question with { Response = answered.Response, ShowsLastTry = false });
+                    break;
+                case AskedToMark asked:
+                    Change(asked.SpotId, question => Marked(question with { Response = asked.Response }, asked.At));
+                    break;
+                case AnotherGo again:
+                    Change(again.SpotId, question => question with { Response = null, ShowsLastTry = false });
+                    break;
+                case AskedForHint hint:
+                    Change(hint.SpotId, question => question with { HintSeen = true });
+                    break;
+                case SawAnswer saw:
+                    Change(saw.SpotId, question => question with { AnswerSeen = true, Closed = true, ShowsLastTry = question.Tries.Count > 0, Response = question.LastTry?.Response });
+                    break;
+                case HandedIn handedIn:
+                    HandIn(handedIn.At);
+                    break;
+            }
+        }
+
+        internal AttemptState State(int edition, DateTimeOffset lastAt) => new()
+        {
+            Activity = activity,
+            Edition = edition,
+            Seed = began.Seed,
+            BeganAt = began.At,
+            LastAt = lastAt,
+            HandedInAt = _handedInAt,
+            OpenedSpots = _opened,
+            Questions = activity.Asked.Select(asked => _questions[asked.Spot.Id]).ToValueList(),
+        };
+
+        private void Change(string spotId, Func<QuestionState, QuestionState> change)
+        {
+            if (_questions.TryGetValue(spotId, out var question))
+            {
+                _questions[spotId] = change(question);
+            }
+        }
+
+        private QuestionState Marked(QuestionState question, DateTimeOffset at)
+        {
+            var rules = activity.Rules;
+            var number = question.Tries.Count + 1;
+            var mark = QuestionTypes.For(question.Question).Mark(question.Question, question.Response);
+            var tryCost = rules.CostOfTry(number);
+            var hintCost = question.HintSeen ? Math.Clamp(rules.HintCost, 0, 1) : 0;
+            var points = question.OutOf * mark.Share * Math.Max(0, 1 - tryCost - hintCost);
+            var costs = string.Join(", ", new[]
+            {
+                tryCost > 0 ? $"try {number} costs {tryCost:0.##%}" : "",
+                hintCost > 0 ? $"the hint costs {hintCost:0.##%}" : "",
+            }.Where(words => words.Length > 0));
+            return question with
+            {
+                Tries = question.Tries.Add(new Try(number, question.Response, mark, points, costs, at)),
+                ShowsLastTry = true,
+                Closed = question.AnswerSeen || mark.Verdict == Verdict.Right || number >= rules.Tries,
+            };
+        }
+
+        private void HandIn(DateTimeOffset at)
+        {
+            _handedInAt ??= at;
+            foreach (var (spotId, question) in _questions.ToList())
+            {
+                var open = !question.Closed && !question.ShowsLastTry && question.Response is not null;
+                _questions[spotId] = (open ? Marked(question, at) : question) with { Closed = true, ShowsLastTry = true };
+                if (!open && question.Tries.Count > 0)
+                {
+                    Change(spotId, q => q with { Response = q.LastTry!.Response });
+                }
+            }
+        }
+    }
+}

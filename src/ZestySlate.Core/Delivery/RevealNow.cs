@@ -1,0 +1,33 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>What of right or wrong, the right answer and the points may be shown at a moment.</summary>
+public static class RevealNow
+{
+    /// <summary>For one question.</summary>
+    public static Shown For(AttemptState state, QuestionState question, DateTimeOffset now, DateTimeOffset? due)
+    {
+        var reveal = state.Activity.Rules.Reveal;
+        bool Reached(RevealMoment moment) => moment switch
+        {
+            RevealMoment.AtOnce or RevealMoment.AfterMarking => question.ShowsLastTry || question.Closed,
+            RevealMoment.AfterLastTry => question.Closed,
+            _ => AfterTheEnd(state, moment, now, due),
+        };
+        return new Shown(Reached(reveal.RightOrWrong), Reached(reveal.RightAnswer), Reached(reveal.Points));
+    }
+
+    /// <summary>Whether the total may be shown.</summary>
+    public static bool Total(AttemptState state, DateTimeOffset now, DateTimeOffset? due) =>
+        state.Activity.Rules.Reveal.Points is not RevealMoment.Never
+        && (state.Activity.Rules.Reveal.Points <= RevealMoment.AfterLastTry || AfterTheEnd(state, state.Activity.Rules.Reveal.Points, now, due));
+
+    private static bool AfterTheEnd(AttemptState state, RevealMoment moment, DateTimeOffset now, DateTimeOffset? due) => moment switch
+    {
+        RevealMoment.AfterEnd => state.IsHandedIn,
+        RevealMoment.AfterDueDate => state.IsHandedIn && (due is null || now >= due),
+        _ => false,
+    };
+}

@@ -1,0 +1,1 @@
+var app = WebApplication.Create(args); app.Run();
