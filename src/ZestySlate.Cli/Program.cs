@@ -1,1 +1,1 @@
-return 0;
+return ZestySlate.Cli.Commands.Run(args, Console.Out, Console.Error);

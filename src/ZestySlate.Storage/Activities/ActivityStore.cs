@@ -1,0 +1,184 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Editing;
+
+namespace ZestySlate.Storage.Activities;
+
+/// <summary>A draft as it stands.</summary>
+/// <param name="CanUndo">True when there is a revision before.</param>
+public sealed record Draft(ActivityRecord Record, Activity Document, bool CanUndo, bool CanRedo, string LastStep);
+
+/// <summary>What became of an edit: the draft after it, a refusal, or a conflict with somebody else's change.</summary>
+/// <param name="Draft">The draft as it now stands, in every case.</param>
+/// <param name="Refusal">Why the edit was not made, or null.</param>
+/// <param name="Conflict">Who changed the draft meanwhile, or null.</param>
+public sealed record EditResult(Draft Draft, string? Refusal = null, string? Conflict = null);
+
+/// <summary>Keeps activities: drafts with their revisions, and editions.</summary>
+public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider clock)
+{
+    /// <summary>A new activity of an author.</summary>
+    public async Task<Draft> CreateAsync(string ownerId, Activity document, string? id = null)
+    {
+        var now = clock.GetUtcNow();
+        var record = new ActivityRecord
+        {
+            Id = id ?? Ids.New(),
+            OwnerId = ownerId,
+            Title = document.Title,
+            CreatedAt = now,
+            ChangedAt = now,
+        };
+        record.Set(DraftHistory.New);
+        db.Activities.Add(record);
+        db.Revisions.Add(NewRevision(record, 1, null, "Begun", null, ownerId, document));
+        await db.SaveChangesAsync();
+        return new Draft(record, document, false, false, "Begun");
+    }
+
+    /// <summary>The draft of an activity, or null when there is none.</summary>
+    public async Task<Draft?> DraftAsync(string activityId)
+    {
+        var record = await db.Activities.SingleOrDefaultAsync(activity => activity.Id == activityId);
+        return record is null ? null : DraftOf(record, await RevisionAsync(activityId, record.Head));
+    }
+
+    /// <summary>Makes one edit on the version the author saw; when the draft has changed since, nothing is overwritten.</summary>
+    public Task<EditResult> EditAsync(string activityId, int seenVersion, string authorId, Edit edit) =>
+        ChangeAsync(activityId, seenVersion, authorId, (record, head, now) =>
+        {
+            var document = Compressed.Read(head.Document);
+            var outcome = edit.Apply(document);
+            if (!outcome.Succeeded)
+            {
+                return outcome.Refusal;
+            }
+
+            if (outcome.Value == document)
+            {
+                return null;
+            }
+
+            var history = record.History;
+            if (history.Continues(head.Revision, edit.StepKey, authorId, now) && record.PublishedRevision != head.Number)
+            {
+                head.Document = Compressed.Write(outcome.Value);
+                head.At = now;
+                head.Summary = edit.SummaryOn(document);
+                record.Set(history.Amended());
+            }
+            else
+            {
+                var number = db.Revisions.Where(r => r.ActivityId == activityId).Max(r => r.Number) + 1;
+                db.Revisions.Add(NewRevision(record, number, head.Number, edit.SummaryOn(document), edit.StepKey, authorId, outcome.Value));
+                record.Set(history.Edited(number));
+            }
+
+            record.Title = outcome.Value.Title;
+            record.ChangedAt = now;
+            return null;
+        });
+
+    /// <summary>Takes the last step back.</summary>
+    public Task<EditResult> UndoAsync(string activityId, int seenVersion, string authorId) =>
+        StepAsync(activityId, seenVersion, authorId, (history, head) => history.Undo(head.Parent), "There is nothing to undo.");
+
+    /// <summary>Makes the step again that was taken back last.</summary>
+    public Task<EditResult> RedoAsync(string activityId, int seenVersion, string authorId) =>
+        StepAsync(activityId, seenVersion, authorId, (history, _) => history.Redo(), "There is nothing to redo.");
+
+    /// <summary>Publishes the draft as the next edition.</summary>
+    public async Task<EditionRecord> PublishAsync(string activityId, string authorId)
+    {
+        var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
+        var head = await RevisionAsync(activityId, record.Head);
+        var edition = new EditionRecord
+        {
+            ActivityId = activityId,
+            Number = record.NewestEdition + 1,
+            AuthorId = authorId,
+            At = clock.GetUtcNow(),
+            Document = head.Document,
+        };
+        db.Editions.Add(edition);
+        record.NewestEdition = edition.Number;
+        record.PublishedRevision = head.Number;
+        await db.SaveChangesAsync();
+        return edition;
+    }
+
+    /// <summary>Sets who may open the activity.</summary>
+    public async Task SetVisibilityAsync(string activityId, Visibility visibility)
+    {
+        var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
+        record.Visibility = visibility;
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>A published edition. Asking for one that does not exist is a bug and throws.</summary>
+    public Activity Edition(string activityId, int number) => cache.Get(activityId, number, () =>
+        Compressed.Read(db.Editions.AsNoTracking().Single(edition => edition.ActivityId == activityId && edition.Number == number).Document));
+
+    private Task<EditResult> StepAsync(string activityId, int seenVersion, string authorId, Func<DraftHistory, RevisionRecord, DraftHistory?> step, string refusal) =>
+        ChangeAsync(activityId, seenVersion, authorId, (record, head, now) =>
+        {
+            if (step(record.History, head) is not { } history)
+            {
+                return refusal;
+            }
+
+            record.Set(history);
+            record.Title = Compressed.Read(db.Revisions.Single(r => r.ActivityId == activityId && r.Number == history.Head).Document).Title;
+            record.ChangedAt = now;
+            return null;
+        });
+
+    private async Task<EditResult> ChangeAsync(string activityId, int seenVersion, string authorId, Func<ActivityRecord, RevisionRecord, DateTimeOffset, string?> change)
+    {
+        var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
+        var head = await RevisionAsync(activityId, record.Head);
+        if (record.Version != seenVersion)
+        {
+            return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(head.AuthorId, authorId));
+        }
+
+        var refusal = change(record, head, clock.GetUtcNow());
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            // Somebody was quicker between our reading and our writing.
+            db.ChangeTracker.Clear();
+            record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
+            head = await RevisionAsync(activityId, record.Head);
+            return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(head.AuthorId, authorId));
+        }
+
+        return new EditResult(DraftOf(record, await RevisionAsync(activityId, record.Head)), refusal);
+    }
+
+    private async Task<string> WhoAsync(string authorId, string asking) => authorId == asking
+        ? "you, in another tab"
+        : (await db.Users.Where(person => person.Id == authorId).Select(person => person.DisplayName).SingleOrDefaultAsync()) ?? "a colleague";
+
+    private async Task<RevisionRecord> RevisionAsync(string activityId, int number) =>
+        await db.Revisions.SingleAsync(revision => revision.ActivityId == activityId && revision.Number == number);
+
+    private static Draft DraftOf(ActivityRecord record, RevisionRecord head) =>
+        new(record, Compressed.Read(head.Document), head.Parent is not null, record.History.CanRedo, head.Summary);
+
+    private RevisionRecord NewRevision(ActivityRecord record, int number, int? parent, string summary, string? stepKey, string authorId, Activity document) => new()
+    {
+        ActivityId = record.Id,
+        Number = number,
+        Parent = parent,
+        Summary = summary,
+        StepKey = stepKey,
+        AuthorId = authorId,
+        At = clock.GetUtcNow(),
+        Document = Compressed.Write(document),
+    };
+}

@@ -1,0 +1,198 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
+
+namespace ZestySlate.Storage.Attempts;
+
+/// <summary>An attempt with its state.</summary>
+public sealed record LoadedAttempt(AttemptRecord Record, AssignmentRecord? Assignment, IReadOnlyList<AttemptEvent> Events, AttemptState State);
+
+/// <summary>What became of an event: the attempt after it, and the refusal when it was not taken.</summary>
+public sealed record TakeResult(LoadedAttempt Attempt, string? Refusal);
+
+/// <summary>Keeps attempts as append-only lists of events.</summary>
+public sealed class AttemptStore(SlateDb db, ActivityStore activities, TimeProvider clock)
+{
+    private const int Races = 5;
+
+    /// <summary>The person's attempt that goes on: on this assignment, or by link when it is null. A handed-in one counts too.</summary>
+    public async Task<AttemptRecord?> CurrentAsync(string activityId, string personId, int? assignmentId) =>
+        await db.Attempts.Where(a => a.ActivityId == activityId && a.PersonId == personId && a.AssignmentId == assignmentId)
+            .OrderByDescending(a => a.BeganAt).FirstOrDefaultAsync();
+
+    /// <summary>Begins an attempt on the newest edition.</summary>
+    public async Task<AttemptRecord> BeginAsync(ActivityRecord activity, string personId, AssignmentRecord? assignment)
+    {
+        var now = clock.GetUtcNow();
+        var attempt = new AttemptRecord
+        {
+            Id = Ids.New(12),
+            ActivityId = activity.Id,
+            PersonId = personId,
+            AssignmentId = assignment?.Id,
+            BeganAt = now,
+            LastAt = now,
+        };
+        db.Attempts.Add(attempt);
+        var began = new Began(activity.NewestEdition, Random.Shared.NextInt64()) { Id = "began", At = now };
+        db.Events.Add(RecordOf(attempt.Id, 1, began));
+        await QueueScoreAsync(assignment, attempt, () => new CourseScore(null, null, "InProgress", "NotReady"));
+        await db.SaveChangesAsync();
+        return attempt;
+    }
+
+    /// <summary>The attempt with its state; it has taken the wording of the newest edition.</summary>
+    public async Task<LoadedAttempt?> LoadAsync(string attemptId)
+    {
+        for (var race = 0; ; race++)
+        {
+            if (await ReadAsync(attemptId) is not { } loaded)
+            {
+                return null;
+            }
+
+            var newest = await db.Activities.Where(a => a.Id == loaded.Record.ActivityId).Select(a => a.NewestEdition).SingleAsync();
+            if (newest <= loaded.State.Edition || race == Races)
+            {
+                return loaded;
+            }
+
+            await AppendAsync(loaded, new TookWording(newest) { Id = $"wording-{newest}", At = clock.GetUtcNow() });
+        }
+    }
+
+    /// <summary>
+    /// Takes one event. One that is there already (same id) changes nothing and is no error. When the learner hands in, the
+    /// score for the course site is queued in the same transaction.
+    /// </summary>
+    public async Task<TakeResult?> TakeAsync(string attemptId, AttemptEvent happened)
+    {
+        for (var race = 0; ; race++)
+        {
+            if (await LoadAsync(attemptId) is not { } loaded)
+            {
+                return null;
+            }
+
+            if (loaded.Events.Any(e => e.Id == happened.Id))
+            {
+                return new TakeResult(loaded, null);
+            }
+
+            if (AttemptRules.Refuse(loaded.State, happened) is { } refusal)
+            {
+                return new TakeResult(loaded, refusal);
+            }
+
+            if (await AppendAsync(loaded, happened) is { } after)
+            {
+                return new TakeResult(after, null);
+            }
+
+            if (race == Races)
+            {
+                throw new InvalidOperationException($"Attempt {attemptId} is written by too many at once.");
+            }
+        }
+    }
+
+    /// <summary>All attempts of an activity with their states, newest first.</summary>
+    public async Task<IReadOnlyList<LoadedAttempt>> AllAsync(string activityId)
+    {
+        var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId).OrderByDescending(a => a.LastAt).ToListAsync();
+        var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
+        var ids = attempts.Select(a => a.Id).ToList();
+        var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
+        return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
+    }
+
+    private async Task<LoadedAttempt?> ReadAsync(string attemptId)
+    {
+        var record = await db.Attempts.AsNoTracking().SingleOrDefaultAsync(a => a.Id == attemptId);
+        if (record is null)
+        {
+            return null;
+        }
+
+        var assignment = record.AssignmentId is { } id ? await db.Assignments.AsNoTracking().SingleOrDefaultAsync(a => a.Id == id) : null;
+        return Replayed(record, assignment, await db.Events.AsNoTracking().Where(e => e.AttemptId == attemptId).ToListAsync());
+    }
+
+    private LoadedAttempt Replayed(AttemptRecord record, AssignmentRecord? assignment, IEnumerable<EventRecord> rows)
+    {
+        var events = rows.OrderBy(e => e.Sequence).Select(e => JsonSerializer.Deserialize<AttemptEvent>(e.Json, ActivityJson.Trusted)!).ToList();
+        return new LoadedAttempt(record, assignment, events, StateOf(record, events));
+    }
+
+    private AttemptState StateOf(AttemptRecord record, IReadOnlyList<AttemptEvent> events) =>
+        Replay.Run(number => activities.Edition(record.ActivityId, number), events);
+
+    /// <summary>Appends; null when somebody else appended meanwhile.</summary>
+    private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened)
+    {
+        var events = loaded.Events.Append(happened).ToList();
+        var after = loaded with { Events = events, State = StateOf(loaded.Record, events) };
+        var record = loaded.Record;
+        record.LastAt = happened.At;
+        record.HandedInAt = after.State.HandedInAt;
+        db.Attempts.Update(record);
+        db.Events.Add(RecordOf(record.Id, events.Count, happened));
+        if (happened is HandedIn)
+        {
+            await QueueScoreAsync(loaded.Assignment, record, () => CourseScore.Of(after.State));
+        }
+
+        try
+        {
+            await db.SaveChangesAsync();
+            return after;
+        }
+        catch (DbUpdateException)
+        {
+            return null;
+        }
+        finally
+        {
+            db.ChangeTracker.Clear();
+        }
+    }
+
+    private async Task QueueScoreAsync(AssignmentRecord? assignment, AttemptRecord attempt, Func<CourseScore> score)
+    {
+        if (assignment is not { LineItemUrl: { } lineItem, CourseSiteId: { } siteId })
+        {
+            return;
+        }
+
+        var subject = await db.CourseSitePeople.Where(p => p.CourseSiteId == siteId && p.PersonId == attempt.PersonId).Select(p => p.Subject).FirstOrDefaultAsync();
+        if (subject is null)
+        {
+            return;
+        }
+
+        var now = clock.GetUtcNow();
+        db.ScoreDeliveries.Add(new ScoreDelivery
+        {
+            AttemptId = attempt.Id,
+            CourseSiteId = siteId,
+            LineItemUrl = lineItem,
+            Subject = subject,
+            Score = JsonSerializer.Serialize(score()),
+            CreatedAt = now,
+            NextTry = now,
+        });
+    }
+
+    private static EventRecord RecordOf(string attemptId, int sequence, AttemptEvent happened) => new()
+    {
+        AttemptId = attemptId,
+        Sequence = sequence,
+        EventId = happened.Id,
+        Json = JsonSerializer.Serialize(happened, ActivityJson.Trusted),
+    };
+}

@@ -1,0 +1,75 @@
+namespace ZestySlate.Storage.CourseSites;
+
+/// <summary>A course site that may open activities here (a platform of LTI 1.3).</summary>
+public sealed class CourseSiteRecord
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>Who signs its messages: the iss claim.</summary>
+    public required string Issuer { get; set; }
+
+    /// <summary>Our id there: the aud claim.</summary>
+    public required string ClientId { get; set; }
+
+    /// <summary>Where its people are signed in (OIDC authorization endpoint).</summary>
+    public required string AuthorizationEndpoint { get; set; }
+
+    /// <summary>Where access tokens are given (OAuth 2.0 token endpoint).</summary>
+    public required string TokenEndpoint { get; set; }
+
+    /// <summary>Where its public keys are (JWKS).</summary>
+    public required string KeySetUrl { get; set; }
+
+    /// <summary>The deployment ids it may send, parted by spaces.</summary>
+    public required string Deployments { get; set; }
+
+    /// <summary>The deployment ids as a list.</summary>
+    public string[] DeploymentIds => Deployments.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+}
+
+/// <summary>Who somebody of a course site is here.</summary>
+public sealed class CourseSitePerson
+{
+    public required int CourseSiteId { get; set; }
+
+    /// <summary>The sub claim.</summary>
+    public required string Subject { get; set; }
+
+    public required string PersonId { get; set; }
+}
+
+/// <summary>A sign-in from a course site that has begun and not yet come back; good for one launch.</summary>
+public sealed class CourseSiteLogin
+{
+    public required string State { get; set; }
+
+    public required string Nonce { get; set; }
+
+    public required int CourseSiteId { get; set; }
+
+    /// <summary>The address the course site said it would open; the launch must name the same.</summary>
+    public required string TargetLink { get; set; }
+
+    /// <summary>Where the course site's frame keeps data for us (client-side postMessage storage), or null when a cookie must do.</summary>
+    public string? StorageTarget { get; set; }
+
+    public required DateTimeOffset ExpiresAt { get; set; }
+
+    public bool NonceUsed { get; set; }
+
+    /// <summary>The validated launch that waits for the browser's proof (JSON), or null.</summary>
+    public string? PendingLaunch { get; set; }
+}
+
+/// <summary>A key pair with which this installation signs; the newest signs, all are published.</summary>
+public sealed class ToolKey
+{
+    public required string Id { get; set; }
+
+    /// <summary>The private key, PKCS#8 in PEM.</summary>
+    public required string Pem { get; set; }
+
+    public required DateTimeOffset CreatedAt { get; set; }
+}

@@ -1,0 +1,49 @@
+using ZestySlate.Core.Delivery;
+
+namespace ZestySlate.Storage.CourseSites;
+
+/// <summary>A score on its way to a course site. It stays until the course site has taken it, also over a restart.</summary>
+public sealed class ScoreDelivery
+{
+    public int Id { get; set; }
+
+    public required string AttemptId { get; set; }
+
+    public required int CourseSiteId { get; set; }
+
+    public required string LineItemUrl { get; set; }
+
+    /// <summary>The learner as the course site knows them.</summary>
+    public required string Subject { get; set; }
+
+    /// <summary>The <see cref="CourseScore"/> as JSON.</summary>
+    public required string Score { get; set; }
+
+    public required DateTimeOffset CreatedAt { get; set; }
+
+    public required DateTimeOffset NextTry { get; set; }
+
+    public int Tries { get; set; }
+
+    public DateTimeOffset? DeliveredAt { get; set; }
+
+    /// <summary>What went wrong at the last try, or null.</summary>
+    public string? LastProblem { get; set; }
+}
+
+/// <summary>What a course site is told of an attempt (Assignment and Grade Services 2.0, score).</summary>
+/// <param name="Given">Unrounded points, or null when there is no score yet.</param>
+/// <param name="Maximum">The points that can be reached, or null.</param>
+/// <param name="ActivityProgress">InProgress or Completed.</param>
+/// <param name="GradingProgress">NotReady, PendingManual or FullyGraded.</param>
+public sealed record CourseScore(decimal? Given, decimal? Maximum, string ActivityProgress, string GradingProgress)
+{
+    /// <summary>The score of a handed-in attempt. An activity without questions has none and is only completed.</summary>
+    public static CourseScore Of(AttemptState state)
+    {
+        var score = state.Score;
+        return score.OutOf > 0
+            ? new CourseScore(score.Points, score.OutOf, "Completed", score.Provisional ? "PendingManual" : "FullyGraded")
+            : new CourseScore(null, null, "Completed", "FullyGraded");
+    }
+}

@@ -1,0 +1,92 @@
+using SkiaSharp;
+using ZestySlate.Core;
+
+namespace ZestySlate.Storage.Media;
+
+/// <summary>A picture ready to be stored: upright, without metadata.</summary>
+public sealed record ReadyPicture(byte[] Bytes, string ContentType, int Width, int Height);
+
+/// <summary>Reads uploaded pictures: the kind by content and not by name, within limits, turned upright, metadata left behind.</summary>
+public static class PictureReader
+{
+    /// <summary>The greatest file, in bytes.</summary>
+    public const long MostBytes = 25 * 1024 * 1024;
+
+    /// <summary>The most pixels, width × height.</summary>
+    public const long MostPixels = 60_000_000;
+
+    /// <summary>Checks and prepares a file, or says what is wrong with it and what is needed.</summary>
+    public static Outcome<ReadyPicture> Read(byte[] file, string name)
+    {
+        if (file.Length > MostBytes)
+        {
+            return Refused($"«{name}» is {file.Length / 1048576.0:0.0} MB; a picture may have up to {MostBytes / 1048576} MB.");
+        }
+
+        using var data = SKData.CreateCopy(file);
+        using var codec = SKCodec.Create(data);
+        if (codec is null || codec.EncodedFormat is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Webp))
+        {
+            return Refused($"«{name}» is not a picture that can be used here. Its content is neither PNG, JPEG nor WebP, whatever its name says.");
+        }
+
+        var (width, height) = (codec.Info.Width, codec.Info.Height);
+        if ((long)width * height > MostPixels)
+        {
+            return Refused($"«{name}» is {width} × {height} pixels ({width / 1e6 * height:0} million); up to {MostPixels / 1_000_000} million can be used.");
+        }
+
+        var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);
+        using var pixels = new SKBitmap(info);
+        var result = codec.GetPixels(info, pixels.GetPixels());
+        if (result is not SKCodecResult.Success)
+        {
+            return Refused($"«{name}» cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
+        }
+
+        using var upright = Upright(pixels, codec.EncodedOrigin);
+        var (format, type, quality) = codec.EncodedFormat switch
+        {
+            SKEncodedImageFormat.Jpeg => (SKEncodedImageFormat.Jpeg, "image/jpeg", 92),
+            SKEncodedImageFormat.Webp => (SKEncodedImageFormat.Webp, "image/webp", 90),
+            _ => (SKEncodedImageFormat.Png, "image/png", 100),
+        };
+        using var encoded = upright.Encode(format, quality);
+        return new ReadyPicture(encoded.ToArray(), type, upright.Width, upright.Height);
+    }
+
+    /// <summary>The picture as WebP at a smaller width.</summary>
+    public static byte[] Narrowed(byte[] picture, int width)
+    {
+        using var whole = SKBitmap.Decode(picture);
+        var height = Math.Max(1, (int)Math.Round((double)whole.Height * width / whole.Width));
+        using var small = whole.Resize(new SKSizeI(width, height), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        using var encoded = small.Encode(SKEncodedImageFormat.Webp, 82);
+        return encoded.ToArray();
+    }
+
+    private static Outcome<ReadyPicture> Refused(string reason) => Outcome<ReadyPicture>.Refused(reason);
+
+    /// <summary>Turns the pixels as the camera's orientation mark says (Exif 2.32, tag 274).</summary>
+    private static SKBitmap Upright(SKBitmap pixels, SKEncodedOrigin origin)
+    {
+        var (w, h) = (pixels.Width, pixels.Height);
+        var matrix = origin switch
+        {
+            SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
+            SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightTop => new SKMatrix(0, -1, h, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, h, -1, 0, w, 0, 0, 1),
+            SKEncodedOrigin.LeftBottom => new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1),
+            _ => SKMatrix.CreateIdentity(),
+        };
+        var turned = origin >= SKEncodedOrigin.LeftTop;
+        var upright = new SKBitmap(new SKImageInfo(turned ? h : w, turned ? w : h, pixels.ColorType, pixels.AlphaType));
+        using var canvas = new SKCanvas(upright);
+        canvas.SetMatrix(matrix);
+        canvas.DrawBitmap(pixels, 0, 0, new SKSamplingOptions(SKFilterMode.Nearest));
+        return upright;
+    }
+}

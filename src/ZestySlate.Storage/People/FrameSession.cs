@@ -1,0 +1,20 @@
+namespace ZestySlate.Storage.People;
+
+/// <summary>
+/// A signed-in session that is carried in the address instead of a cookie, for work inside a course site's frame where
+/// browsers refuse cookies. Only the hash of its secret is stored.
+/// </summary>
+public sealed class FrameSession
+{
+    public required string TokenHash { get; set; }
+
+    public required string PersonId { get; set; }
+
+    public required DateTimeOffset ExpiresAt { get; set; }
+
+    /// <summary>The course site it came from.</summary>
+    public int? CourseSiteId { get; set; }
+
+    /// <summary>What the course site wants back when content is being chosen (JSON), or null.</summary>
+    public string? DeepLinking { get; set; }
+}

@@ -1,0 +1,24 @@
+using Microsoft.AspNetCore.Identity;
+
+namespace ZestySlate.Storage.People;
+
+/// <summary>Somebody who uses Zesty Slate. Learners who come by link, class code or course site have no password and cannot sign in by one.</summary>
+public sealed class Person : IdentityUser
+{
+    public string DisplayName { get; set; } = "";
+
+    public DateTimeOffset CreatedAt { get; set; }
+}
+
+/// <summary>The names of the roles.</summary>
+public static class Roles
+{
+    /// <summary>Builds activities and sees results.</summary>
+    public const string Teacher = "Teacher";
+
+    /// <summary>Does activities.</summary>
+    public const string Learner = "Learner";
+
+    /// <summary>Runs the installation.</summary>
+    public const string Keeper = "Keeper";
+}

@@ -1,0 +1,80 @@
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.Media;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Storage;
+
+/// <summary>The database of one installation.</summary>
+public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbContext<Person>(options)
+{
+    public DbSet<ActivityRecord> Activities => Set<ActivityRecord>();
+
+    public DbSet<RevisionRecord> Revisions => Set<RevisionRecord>();
+
+    public DbSet<EditionRecord> Editions => Set<EditionRecord>();
+
+    public DbSet<MediaRecord> Media => Set<MediaRecord>();
+
+    public DbSet<ClassRecord> Classes => Set<ClassRecord>();
+
+    public DbSet<EnrolmentRecord> Enrolments => Set<EnrolmentRecord>();
+
+    public DbSet<AssignmentRecord> Assignments => Set<AssignmentRecord>();
+
+    public DbSet<AttemptRecord> Attempts => Set<AttemptRecord>();
+
+    public DbSet<EventRecord> Events => Set<EventRecord>();
+
+    public DbSet<CourseSiteRecord> CourseSites => Set<CourseSiteRecord>();
+
+    public DbSet<CourseSitePerson> CourseSitePeople => Set<CourseSitePerson>();
+
+    public DbSet<CourseSiteLogin> CourseSiteLogins => Set<CourseSiteLogin>();
+
+    public DbSet<ScoreDelivery> ScoreDeliveries => Set<ScoreDelivery>();
+
+    public DbSet<ToolKey> ToolKeys => Set<ToolKey>();
+
+    public DbSet<FrameSession> FrameSessions => Set<FrameSession>();
+
+    /// <summary>Brings the file to this version's tables and sets it to write-ahead logging, so that readers never wait for writers.</summary>
+    public async Task PrepareAsync(CancellationToken stop = default)
+    {
+        await Database.MigrateAsync(stop);
+        await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", stop);
+    }
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.Entity<ActivityRecord>().HasIndex(activity => new { activity.OwnerId, activity.ChangedAt });
+        builder.Entity<RevisionRecord>().HasKey(revision => new { revision.ActivityId, revision.Number });
+        builder.Entity<EditionRecord>().HasKey(edition => new { edition.ActivityId, edition.Number });
+        builder.Entity<MediaRecord>().HasKey(media => media.Hash);
+        builder.Entity<ClassRecord>().HasIndex(group => group.Code).IsUnique();
+        builder.Entity<EnrolmentRecord>().HasKey(enrolment => new { enrolment.ClassId, enrolment.PersonId });
+        builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.CourseSiteId, assignment.DeploymentId, assignment.ResourceLinkId }).IsUnique();
+        builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
+        builder.Entity<AttemptRecord>().HasIndex(attempt => new { attempt.ActivityId, attempt.PersonId });
+        builder.Entity<EventRecord>().HasKey(happened => new { happened.AttemptId, happened.Sequence });
+        builder.Entity<EventRecord>().HasIndex(happened => new { happened.AttemptId, happened.EventId }).IsUnique();
+        builder.Entity<CourseSiteRecord>().HasIndex(site => new { site.Issuer, site.ClientId }).IsUnique();
+        builder.Entity<CourseSitePerson>().HasKey(person => new { person.CourseSiteId, person.Subject });
+        builder.Entity<CourseSiteLogin>().HasKey(login => login.State);
+        builder.Entity<ScoreDelivery>().HasIndex(delivery => new { delivery.DeliveredAt, delivery.NextTry });
+        builder.Entity<FrameSession>().HasKey(session => session.TokenHash);
+    }
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder builder) =>
+        builder.Properties<DateTimeOffset>().HaveConversion<UtcTicks>();
+
+    /// <summary>Times are stored as UTC ticks, which SQLite can sort and compare.</summary>
+    private sealed class UtcTicks() : ValueConverter<DateTimeOffset, long>(
+        at => at.UtcTicks, ticks => new DateTimeOffset(ticks, TimeSpan.Zero));
+}

@@ -1,0 +1,11 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+
+namespace ZestySlate.Storage;
+
+/// <summary>Lets the EF Core tools make migrations: <c>dotnet ef migrations add NAME --project src/ZestySlate.Storage</c>.</summary>
+internal sealed class SlateDbDesign : IDesignTimeDbContextFactory<SlateDb>
+{
+    public SlateDb CreateDbContext(string[] args) =>
+        new(new DbContextOptionsBuilder<SlateDb>().UseSqlite("Data Source=design.db").Options);
+}
