@@ -135,6 +135,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, TimeProvi
     /// <summary>Appends; null when somebody else appended meanwhile.</summary>
     private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened)
     {
+        db.ChangeTracker.Clear();
         var events = loaded.Events.Append(happened).ToList();
         var after = loaded with { Events = events, State = StateOf(loaded.Record, events) };
         var record = loaded.Record;

@@ -25,6 +25,9 @@ public sealed class CourseSiteRecord
     /// <summary>The deployment ids it may send, parted by spaces.</summary>
     public required string Deployments { get; set; }
 
+    /// <summary>True when its people are the accounts here that have the same e-mail address: for a course site of the same school only.</summary>
+    public bool LinksByEmail { get; set; }
+
     /// <summary>The deployment ids as a list.</summary>
     public string[] DeploymentIds => Deployments.Split(' ', StringSplitOptions.RemoveEmptyEntries);
 }

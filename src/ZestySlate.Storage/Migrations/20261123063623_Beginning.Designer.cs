@@ -10,7 +10,7 @@ using ZestySlate.Storage;
 namespace ZestySlate.Storage.Migrations
 {
     [DbContext(typeof(SlateDb))]
-    [Migration("20261123060327_Beginning")]
+    [Migration("20261123063623_Beginning")]
     partial class Beginning
     {
         /// <inheritdoc />
@@ -473,6 +473,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("KeySetUrl")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("LinksByEmail")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
                         .IsRequired()

@@ -169,7 +169,8 @@ namespace ZestySlate.Storage.Migrations
                     AuthorizationEndpoint = table.Column<string>(type: "TEXT", nullable: false),
                     TokenEndpoint = table.Column<string>(type: "TEXT", nullable: false),
                     KeySetUrl = table.Column<string>(type: "TEXT", nullable: false),
-                    Deployments = table.Column<string>(type: "TEXT", nullable: false)
+                    Deployments = table.Column<string>(type: "TEXT", nullable: false),
+                    LinksByEmail = table.Column<bool>(type: "INTEGER", nullable: false)
                 },
                 constraints: table =>
                 {

@@ -1,0 +1,15 @@
+namespace ZestySlate.Player;
+
+/// <summary>What the learner's components need to know of the host that shows them.</summary>
+/// <param name="Events">Where events are posted.</param>
+/// <param name="Attempt">The attempt's id; answers that wait for a connection are kept under it.</param>
+/// <param name="Proof">The name and value of the form field that proves a post comes from our own page; null where none is needed.</param>
+/// <param name="StyleNonce">The nonce of the page's own style element, or null inside a fragment.</param>
+public sealed record PlayLinks(string Events, string Attempt, (string Name, string Value)? Proof, string? StyleNonce)
+{
+    /// <summary>True for an author's trial: nothing is kept, nothing is handed in for good.</summary>
+    public bool IsTrial { get; init; }
+
+    /// <summary>Where a visitor begins anew after handing in, or null when that is not offered.</summary>
+    public string? Again { get; init; }
+}

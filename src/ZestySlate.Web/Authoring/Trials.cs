@@ -1,0 +1,54 @@
+using Microsoft.Extensions.Caching.Memory;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+
+namespace ZestySlate.Web.Authoring;
+
+/// <summary>Authors' trials: attempts on a draft, kept in memory only. They run through the same delivery as learners' attempts.</summary>
+internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
+{
+    private static readonly TimeSpan Lasts = TimeSpan.FromHours(4);
+
+    /// <summary>Begins a trial anew.</summary>
+    public void Begin(string activityId, string personId) => cache.Set(Key(activityId, personId),
+        new List<AttemptEvent> { new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() } }, Lasts);
+
+    /// <summary>Where the trial stands on the draft as it is now.</summary>
+    public AttemptState State(string activityId, string personId, Activity draft)
+    {
+        if (!cache.TryGetValue(Key(activityId, personId), out List<AttemptEvent>? events))
+        {
+            Begin(activityId, personId);
+            events = cache.Get<List<AttemptEvent>>(Key(activityId, personId));
+        }
+
+        lock (events!)
+        {
+            return Replay.Run(_ => draft, [.. events]);
+        }
+    }
+
+    /// <summary>Takes an event; returns the refusal or null.</summary>
+    public string? Take(string activityId, string personId, Activity draft, AttemptEvent happened)
+    {
+        var state = State(activityId, personId, draft);
+        var events = cache.Get<List<AttemptEvent>>(Key(activityId, personId))!;
+        lock (events)
+        {
+            if (events.Any(e => e.Id == happened.Id))
+            {
+                return null;
+            }
+
+            var refusal = AttemptRules.Refuse(state, happened);
+            if (refusal is null)
+            {
+                events.Add(happened);
+            }
+
+            return refusal;
+        }
+    }
+
+    private static string Key(string activityId, string personId) => $"trial {activityId} {personId}";
+}

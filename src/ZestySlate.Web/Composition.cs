@@ -1,0 +1,136 @@
+using System.IO.Compression;
+using System.Threading.RateLimiting;
+using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.ResponseCompression;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Media;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Identity;
+using ZestySlate.Web.Learning;
+using ZestySlate.Web.Lti;
+using ZestySlate.Web.Security;
+
+namespace ZestySlate.Web;
+
+/// <summary>Puts the application together.</summary>
+public static class Composition
+{
+    /// <summary>The services.</summary>
+    public static void AddZestySlate(this WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        var data = Path.GetFullPath(builder.Configuration["DataFolder"] ?? ".data");
+        Directory.CreateDirectory(data);
+
+        services.AddSingleton(TimeProvider.System);
+        services.AddDbContext<SlateDb>(options => options.UseSqlite($"Data Source={Path.Combine(data, "zesty-slate.db")};Default Timeout=20"));
+        services.AddSingleton(new MediaFolder(Path.Combine(data, "media")));
+        services.AddSingleton<EditionCache>();
+        services.AddScoped<ActivityStore>();
+        services.AddScoped<AttemptStore>();
+        services.AddScoped<ClassStore>();
+        services.AddScoped<MediaStore>();
+        services.AddScoped<PublishedActivities>();
+        services.AddSingleton<Trials>();
+        services.AddMemoryCache();
+
+        services.AddIdentity<Person, IdentityRole>(options =>
+        {
+            options.Password.RequiredLength = 10;
+            options.Password.RequireNonAlphanumeric = false;
+            options.Password.RequireUppercase = false;
+            options.Password.RequireDigit = false;
+            options.Lockout.MaxFailedAccessAttempts = 8;
+            options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(5);
+        }).AddEntityFrameworkStores<SlateDb>();
+        services.ConfigureApplicationCookie(cookie =>
+        {
+            cookie.LoginPath = "/sign-in";
+            cookie.AccessDeniedPath = "/not-yours";
+            cookie.ExpireTimeSpan = TimeSpan.FromDays(30);
+            cookie.Cookie.Name = "zesty-slate";
+            cookie.Cookie.SameSite = SameSiteMode.Lax;
+        });
+        services.AddFrameSessions();
+        services.AddRights();
+        services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys"))).SetApplicationName("ZestySlate");
+        services.AddAntiforgery(options =>
+        {
+            options.FormFieldName = RequestProof.Field;
+            options.HeaderName = RequestProof.Header;
+            options.Cookie.Name = "zesty-slate-proof";
+            options.Cookie.SameSite = SameSiteMode.Lax;
+            options.SuppressXFrameOptionsHeader = true;
+        });
+        services.DecorateAntiforgery();
+
+        services.AddRazorPages();
+        services.AddRazorComponents();
+        services.AddHttpContextAccessor();
+        services.AddLti();
+        services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
+        services.AddResponseCompression(options =>
+        {
+            options.EnableForHttps = true;
+            options.Providers.Add<BrotliCompressionProvider>();
+            options.Providers.Add<GzipCompressionProvider>();
+            options.MimeTypes = ResponseCompressionDefaults.MimeTypes.Concat(["image/svg+xml"]);
+        });
+        services.Configure<BrotliCompressionProviderOptions>(options => options.Level = CompressionLevel.Optimal);
+        services.AddRateLimiter(limiter =>
+        {
+            limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+            limiter.OnRejected = async (context, stop) =>
+                await context.HttpContext.Response.WriteAsync("Too many tries from this network. Wait a minute, then try again.", stop);
+            limiter.AddPolicy(Limits.SignIn, context => Limits.PerAddress(context, builder.Configuration.GetValue("Limits:SignInPerMinute", 30)));
+            limiter.AddPolicy(Limits.Codes, context => Limits.PerAddress(context, builder.Configuration.GetValue("Limits:CodesPerMinute", 90)));
+        });
+    }
+
+    /// <summary>The order in which a request passes.</summary>
+    public static void UseZestySlate(this WebApplication app)
+    {
+        app.UseExceptionHandler("/problem");
+        app.UseStatusCodePagesWithReExecute("/problem", "?status={0}");
+        app.UseResponseCompression();
+        app.UseMiddleware<SecurityHeaders>();
+        app.UseMiddleware<FrameSessionPath>();
+        app.UseStaticFiles(new StaticFileOptions
+        {
+            OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
+                file.Context.Request.Query.ContainsKey("v") ? "public, max-age=31536000, immutable" : "public, max-age=3600",
+        });
+        app.UseRouting();
+        app.UseRateLimiter();
+        app.UseAuthentication();
+        app.UseAuthorization();
+        app.MapRazorPages();
+        app.MapAuthoring();
+        app.MapLearning();
+        app.MapMedia();
+        app.MapLti();
+        app.MapHealthChecks("/health").AllowAnonymous();
+    }
+
+    /// <summary>Brings the database to this version and makes the roles.</summary>
+    public static async Task PrepareAsync(this WebApplication app)
+    {
+        await using var scope = app.Services.CreateAsyncScope();
+        await scope.ServiceProvider.GetRequiredService<SlateDb>().PrepareAsync();
+        var roles = scope.ServiceProvider.GetRequiredService<RoleManager<IdentityRole>>();
+        foreach (var role in new[] { Roles.Teacher, Roles.Learner, Roles.Keeper })
+        {
+            if (!await roles.RoleExistsAsync(role))
+            {
+                await roles.CreateAsync(new IdentityRole(role));
+            }
+        }
+    }
+}

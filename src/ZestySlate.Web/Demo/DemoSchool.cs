@@ -1,0 +1,106 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Web.Demo;
+
+/// <summary>
+/// The made-up Gannet Point Weather School: teachers, a class with its learners, an activity, and attempts that went through
+/// the real delivery. Starting again changes nothing that is there already.
+/// </summary>
+internal static class DemoSchool
+{
+    /// <summary>The password of every demo account; the demo is switched off in a real installation.</summary>
+    public const string Password = "barometer-rising";
+
+    /// <summary>The address of the demo activity, known to the demo course site.</summary>
+    public const string GardenId = "garden";
+
+    private static readonly (string Email, string Name, string[] Roles)[] Teachers =
+    [
+        ("ines.halloran@gannetpoint.example", "Ines Halloran", [Roles.Teacher]),
+        ("tobiah.renn@gannetpoint.example", "Tobiah Renn", [Roles.Teacher, Roles.Keeper]),
+        ("mireille.osei@gannetpoint.example", "Mireille Osei", [Roles.Teacher]),
+    ];
+
+    /// <summary>Makes what is not there yet.</summary>
+    public static async Task EnsureAsync(IServiceProvider services)
+    {
+        await using var scope = services.CreateAsyncScope();
+        var provider = scope.ServiceProvider;
+        var db = provider.GetRequiredService<SlateDb>();
+        var configuration = provider.GetRequiredService<IConfiguration>();
+        await EnsureTeachersAsync(provider.GetRequiredService<UserManager<Person>>());
+        await EnsureCourseSiteAsync(db, configuration["Demo:CourseSite"]);
+        if (await db.Activities.AnyAsync(activity => activity.Id == GardenId))
+        {
+            return;
+        }
+
+        var folder = configuration["Demo:Folder"] ?? Path.Combine(AppContext.BaseDirectory, "demo");
+        var ines = await db.Users.SingleAsync(person => person.Email == Teachers[0].Email);
+        var store = provider.GetRequiredService<ActivityStore>();
+        var document = await ActivityFiles.LoadAsync(Path.Combine(folder, "activities", "instrument-garden.json"), folder, provider.GetRequiredService<Storage.Media.MediaStore>(), ines.Id);
+        await store.CreateAsync(ines.Id, document, GardenId);
+        await store.PublishAsync(GardenId, ines.Id);
+        await store.SetVisibilityAsync(GardenId, Visibility.Link);
+
+        var classes = provider.GetRequiredService<ClassStore>();
+        var roster = await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "year-8-coast-and-sky.txt"));
+        var group = (await classes.CreateAsync(ines.Id, "Year 8 Coast & Sky", roster)).Value;
+        group.Code = "COAST8";
+        await db.SaveChangesAsync();
+        await classes.GiveAsync(group.Id, GardenId, document.Title, true);
+        await DemoAttempts.PlayAsync(provider, group, document);
+    }
+
+    private static async Task EnsureTeachersAsync(UserManager<Person> people)
+    {
+        foreach (var (email, name, roles) in Teachers)
+        {
+            if (await people.FindByEmailAsync(email) is not null)
+            {
+                continue;
+            }
+
+            var person = new Person { UserName = email, Email = email, DisplayName = name, CreatedAt = DateTimeOffset.UtcNow };
+            var made = await people.CreateAsync(person, Password);
+            if (!made.Succeeded)
+            {
+                throw new InvalidOperationException(string.Join(' ', made.Errors.Select(error => error.Description)));
+            }
+
+            await people.AddToRolesAsync(person, roles);
+        }
+    }
+
+    private static async Task EnsureCourseSiteAsync(SlateDb db, string? address)
+    {
+        if (address is null)
+        {
+            return;
+        }
+
+        var site = await db.CourseSites.SingleOrDefaultAsync(s => s.ClientId == "zesty-slate");
+        if (site is null)
+        {
+            site = new CourseSiteRecord
+            {
+                Name = "Gannet Point courses", Issuer = "", ClientId = "zesty-slate", Deployments = "gannet-point-1",
+                AuthorizationEndpoint = "", TokenEndpoint = "", KeySetUrl = "", LinksByEmail = true,
+            };
+            db.CourseSites.Add(site);
+        }
+
+        site.Issuer = address;
+        site.AuthorizationEndpoint = address + "/lti/authorize";
+        site.TokenEndpoint = address + "/lti/token";
+        site.KeySetUrl = address + "/lti/keys";
+        await db.SaveChangesAsync();
+    }
+}

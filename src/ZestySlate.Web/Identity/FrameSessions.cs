@@ -1,0 +1,110 @@
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Encodings.Web;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.Options;
+using ZestySlate.Core;
+using ZestySlate.Storage;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Web.Identity;
+
+/// <summary>
+/// Takes the session out of the address: /s/SECRET/rest becomes the path base /s/SECRET and the path /rest, so that the same
+/// pages work inside a course site's frame, where cookies are refused, and every address they make keeps the session.
+/// </summary>
+internal sealed class FrameSessionPath(RequestDelegate next)
+{
+    public const string Prefix = "/s";
+    private const string Key = "frame-session";
+
+    /// <summary>The session in the address, or null.</summary>
+    public static FrameSession? SessionOf(HttpContext context) => context.Items[Key] as FrameSession;
+
+    public async Task InvokeAsync(HttpContext context, SlateDb db, TimeProvider clock)
+    {
+        if (context.Request.Path.StartsWithSegments(Prefix, out var rest) && rest.Value is { Length: > 1 } value)
+        {
+            var slash = value.IndexOf('/', 1);
+            var token = slash < 0 ? value[1..] : value[1..slash];
+            var session = await db.FrameSessions.FindAsync(FrameSessions.HashOf(token));
+            if (session is null || session.ExpiresAt < clock.GetUtcNow())
+            {
+                context.Request.Path = "/session-ended";
+            }
+            else
+            {
+                context.Items[Key] = session;
+                context.Request.PathBase = context.Request.PathBase.Add($"{Prefix}/{token}");
+                context.Request.Path = slash < 0 ? "/" : value[slash..];
+            }
+        }
+
+        await next(context);
+    }
+}
+
+/// <summary>Begins sessions that are carried in the address.</summary>
+internal sealed class FrameSessions(SlateDb db, TimeProvider clock)
+{
+    private static readonly TimeSpan Lasts = TimeSpan.FromHours(12);
+
+    /// <summary>A new session; returns the path base that carries it.</summary>
+    public async Task<string> BeginAsync(string personId, int? courseSiteId, string? deepLinking)
+    {
+        var token = Ids.Secret();
+        db.FrameSessions.Add(new FrameSession
+        {
+            TokenHash = HashOf(token),
+            PersonId = personId,
+            ExpiresAt = clock.GetUtcNow() + Lasts,
+            CourseSiteId = courseSiteId,
+            DeepLinking = deepLinking,
+        });
+        await db.SaveChangesAsync();
+        return $"{FrameSessionPath.Prefix}/{token}";
+    }
+
+    internal static string HashOf(string token) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
+}
+
+/// <summary>Signs in whoever the session in the address belongs to.</summary>
+internal sealed class FrameSessionHandler(IOptionsMonitor<AuthenticationSchemeOptions> options, ILoggerFactory logger, UrlEncoder encoder, SignInManager<Person> signIn)
+    : AuthenticationHandler<AuthenticationSchemeOptions>(options, logger, encoder)
+{
+    public const string SchemeName = "frame-session";
+
+    protected override async Task<AuthenticateResult> HandleAuthenticateAsync()
+    {
+        if (FrameSessionPath.SessionOf(Context) is not { } session || await signIn.UserManager.FindByIdAsync(session.PersonId) is not { } person)
+        {
+            return AuthenticateResult.NoResult();
+        }
+
+        return AuthenticateResult.Success(new AuthenticationTicket(await signIn.CreateUserPrincipalAsync(person), Scheme.Name));
+    }
+
+    protected override Task HandleChallengeAsync(AuthenticationProperties properties)
+    {
+        Response.StatusCode = StatusCodes.Status403Forbidden;
+        return Task.CompletedTask;
+    }
+}
+
+/// <summary>Registration of frame sessions beside the cookie.</summary>
+internal static class FrameSessionServices
+{
+    public static void AddFrameSessions(this IServiceCollection services)
+    {
+        services.AddScoped<FrameSessions>();
+        services.AddAuthentication(options =>
+        {
+            options.DefaultScheme = options.DefaultAuthenticateScheme = options.DefaultChallengeScheme = options.DefaultForbidScheme = "slate";
+            options.DefaultSignInScheme = IdentityConstants.ApplicationScheme;
+        })
+        .AddScheme<AuthenticationSchemeOptions, FrameSessionHandler>(FrameSessionHandler.SchemeName, null)
+        .AddPolicyScheme("slate", null, policy => policy.ForwardDefaultSelector = context =>
+            FrameSessionPath.SessionOf(context) is null ? IdentityConstants.ApplicationScheme : FrameSessionHandler.SchemeName);
+    }
+}

@@ -1,0 +1,72 @@
+using System.Security.Claims;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Web.Identity;
+
+/// <summary>Who may use a route. Every route names one of these or is open to anyone; a route that names none is closed.</summary>
+public static class Rights
+{
+    /// <summary>Anybody who is signed in by any means.</summary>
+    public const string SignedIn = "signed-in";
+
+    /// <summary>A teacher.</summary>
+    public const string Teacher = "teacher";
+
+    /// <summary>The owner of the activity that the route names.</summary>
+    public const string ActivityOwner = "activity-owner";
+
+    /// <summary>The teacher of the class that the route names.</summary>
+    public const string ClassTeacher = "class-teacher";
+
+    /// <summary>The learner whose attempt the route names.</summary>
+    public const string AttemptLearner = "attempt-learner";
+
+    /// <summary>Who runs the installation.</summary>
+    public const string Keeper = "keeper";
+
+    /// <summary>The id of the signed-in person.</summary>
+    public static string Id(this ClaimsPrincipal user) => user.FindFirstValue(ClaimTypes.NameIdentifier)!;
+
+    internal static void AddRights(this IServiceCollection services)
+    {
+        services.AddScoped<IAuthorizationHandler, OwnThingHandler>();
+        services.AddAuthorizationBuilder()
+            .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build())
+            .AddPolicy(SignedIn, policy => policy.RequireAuthenticatedUser())
+            .AddPolicy(Teacher, policy => policy.RequireRole(Roles.Teacher))
+            .AddPolicy(Keeper, policy => policy.RequireRole(Roles.Keeper))
+            .AddPolicy(ActivityOwner, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("activity")))
+            .AddPolicy(ClassTeacher, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("class")))
+            .AddPolicy(AttemptLearner, policy => policy.RequireAuthenticatedUser().AddRequirements(new OwnThing("attempt")));
+    }
+
+    private sealed record OwnThing(string RouteValue) : IAuthorizationRequirement;
+
+    private sealed class OwnThingHandler(SlateDb db, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
+    {
+        protected override async Task HandleRequirementAsync(AuthorizationHandlerContext context, OwnThing requirement)
+        {
+            var named = http.HttpContext?.GetRouteValue(requirement.RouteValue) as string;
+            var person = context.User.FindFirstValue(ClaimTypes.NameIdentifier);
+            if (named is null || person is null)
+            {
+                return;
+            }
+
+            var owns = requirement.RouteValue switch
+            {
+                "activity" => await db.Activities.AnyAsync(a => a.Id == named && a.OwnerId == person),
+                "attempt" => await db.Attempts.AnyAsync(a => a.Id == named && a.PersonId == person),
+                "class" => int.TryParse(named, out var id) && await db.Classes.AnyAsync(c => c.Id == id && c.TeacherId == person),
+                _ => false,
+            };
+            if (owns)
+            {
+                context.Succeed(requirement);
+            }
+        }
+    }
+}

@@ -1,0 +1,37 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Player;
+
+namespace ZestySlate.Web.Learning;
+
+/// <summary>The answer to an event sent by script: the pieces of the page that changed. Learners at work and authors' trials use the same.</summary>
+internal static class EventReply
+{
+    private const string Header = "X-Slate-Script";
+
+    /// <summary>True when a script sent the request and puts the pieces in place itself.</summary>
+    public static bool FromScript(HttpContext context) => context.Request.Headers.ContainsKey(Header);
+
+    /// <summary>Says which edition's wording the attempt has, so that an open page can bring itself up to date.</summary>
+    public static void SayEdition(HttpContext context, int edition) =>
+        context.Response.Headers["X-Slate-Edition"] = edition.ToString(System.Globalization.CultureInfo.InvariantCulture);
+
+    public static IResult Of(HttpContext context, LearnerView view, IFormCollection form, PlayLinks links, string? refusal)
+    {
+        var act = form["act"].ToString();
+        SayEdition(context, view.Edition);
+        if (view.HandedInAt is not null && (act == "handIn" || refusal is not null))
+        {
+            context.Response.Headers["X-Slate-Reload"] = "result";
+        }
+
+        return new RazorComponentResult<AfterEvent>(new Dictionary<string, object?>
+        {
+            [nameof(AfterEvent.View)] = view,
+            [nameof(AfterEvent.Links)] = links,
+            [nameof(AfterEvent.SpotId)] = form["spot"].ToString(),
+            [nameof(AfterEvent.ShowQuestion)] = act is "mark" or "again" or "hint" or "see" || refusal is not null,
+            [nameof(AfterEvent.Refusal)] = refusal,
+        });
+    }
+}

@@ -1,0 +1,62 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Player;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
+
+namespace ZestySlate.Web.Learning;
+
+/// <summary>Takes the events of learners at work.</summary>
+internal static class LearningEndpoints
+{
+    public static void MapLearning(this IEndpointRouteBuilder routes)
+    {
+        routes.MapPost("/work/{attempt}/events", TakeAsync)
+            .RequireAuthorization(Rights.AttemptLearner).AddEndpointFilter<ProofFilter>();
+        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts) =>
+        {
+            EventReply.SayEdition(context, (await attempts.LoadAsync(attempt))!.State.Edition);
+            return Results.NoContent();
+        }).RequireAuthorization(Rights.AttemptLearner);
+    }
+
+    /// <summary>The page of an attempt, under the session's own path base.</summary>
+    public static string PageOf(HttpContext context, AttemptRecord attempt) =>
+        $"{context.Request.PathBase}/a/{attempt.ActivityId}{(attempt.AssignmentId is { } id ? $"?assignment={id}" : "")}";
+
+    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, TimeProvider clock)
+    {
+        var form = await context.Request.ReadFormAsync();
+        var loaded = (await attempts.LoadAsync(attempt))!;
+        var now = clock.GetUtcNow();
+        var read = EventForm.Read(form, loaded.State, now);
+        string? refusal = read.Refusal;
+        if (read.Succeeded)
+        {
+            var taken = (await attempts.TakeAsync(attempt, read.Value))!;
+            (loaded, refusal) = (taken.Attempt, taken.Refusal);
+        }
+
+        var page = PageOf(context, loaded.Record);
+        if (!EventReply.FromScript(context))
+        {
+            var spot = form["spot"].ToString();
+            return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : spot.Length > 0 ? $"#spot-{spot}" : ""));
+        }
+
+        return EventReply.Of(context, LearnerView.Of(loaded.State, now, loaded.Assignment?.Due), form,
+            LinksOf(context, loaded.Record, null), refusal);
+    }
+
+    /// <summary>What the learner's components need for this attempt.</summary>
+    public static PlayLinks LinksOf(HttpContext context, AttemptRecord attempt, string? styleNonce) => new(
+        $"{context.Request.PathBase}/work/{attempt.Id}/events", attempt.Id, Proof(context), styleNonce)
+    {
+        Again = attempt.AssignmentId is null && attempt.HandedInAt is not null ? $"{context.Request.PathBase}/a/{attempt.ActivityId}?handler=again" : null,
+    };
+
+    /// <summary>The form field that proves our own page.</summary>
+    public static (string Name, string Value) Proof(HttpContext context) =>
+        (RequestProof.Field, context.RequestServices.GetRequiredService<Microsoft.AspNetCore.Antiforgery.IAntiforgery>().GetAndStoreTokens(context).RequestToken!);
+}

@@ -1,0 +1,72 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
+
+namespace ZestySlate.Web.Learning;
+
+/// <summary>How an address /a/CODE opens for somebody.</summary>
+public abstract record Opening
+{
+    /// <summary>There is an attempt to go on with.</summary>
+    public sealed record Attempt(AttemptRecord Record) : Opening;
+
+    /// <summary>A visitor by link: the name is asked for.</summary>
+    public sealed record AskName(ActivityRecord Activity) : Opening;
+
+    /// <summary>It is for a class; the class code is asked for.</summary>
+    public sealed record AskCode(ActivityRecord Activity) : Opening;
+
+    /// <summary>It cannot be opened, and why.</summary>
+    public sealed record Closed(string Why) : Opening;
+}
+
+/// <summary>Opens published activities for learners, by what they are allowed.</summary>
+public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
+{
+    /// <summary>How the activity opens for this person (null: not signed in).</summary>
+    public async Task<Opening> OpenAsync(string activityId, string? personId, int? assignmentId)
+    {
+        var activity = await db.Activities.AsNoTracking().SingleOrDefaultAsync(a => a.Id == activityId);
+        if (activity is null || activity.NewestEdition == 0)
+        {
+            return new Opening.Closed("There is no published activity at this address. Check the link with whoever gave it to you.");
+        }
+
+        if (personId is not null && await AssignmentForAsync(activityId, personId, assignmentId) is { } assignment)
+        {
+            return new Opening.Attempt(await attempts.CurrentAsync(activityId, personId, assignment.Id) ?? await attempts.BeginAsync(activity, personId, assignment));
+        }
+
+        if (activity.Visibility == Visibility.Private && activity.OwnerId != personId)
+        {
+            return new Opening.Closed("This activity is private. Ask its author to share it.");
+        }
+
+        if (activity.Visibility == Visibility.ClassOnly && activity.OwnerId != personId)
+        {
+            return new Opening.AskCode(activity);
+        }
+
+        return personId is null
+            ? new Opening.AskName(activity)
+            : new Opening.Attempt(await attempts.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null));
+    }
+
+    /// <summary>The assignment through which a person has the activity: the one named, or that of their class.</summary>
+    private async Task<AssignmentRecord?> AssignmentForAsync(string activityId, string personId, int? assignmentId)
+    {
+        if (assignmentId is { } id)
+        {
+            // A course site's launch began the attempt; without it the number in the address opens nothing.
+            var begun = await db.Attempts.AnyAsync(a => a.ActivityId == activityId && a.PersonId == personId && a.AssignmentId == id);
+            return begun ? await db.Assignments.SingleOrDefaultAsync(a => a.Id == id) : null;
+        }
+
+        return await (from enrolment in db.Enrolments
+                      join given in db.Assignments on enrolment.ClassId equals given.ClassId
+                      where enrolment.PersonId == personId && given.ActivityId == activityId
+                      select given).FirstOrDefaultAsync();
+    }
+}

@@ -1,0 +1,114 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Lti;
+
+/// <summary>Lets in whoever came by a valid launch, and leads them to their page.</summary>
+internal sealed class LaunchCompletion(SlateDb db, UserManager<Person> people, FrameSessions sessions, AttemptStore attempts, TimeProvider clock)
+{
+    /// <summary>The address to go on at, or why there is none.</summary>
+    public async Task<Outcome<string>> CompleteAsync(Launch launch)
+    {
+        var person = await PersonAsync(launch);
+        if (launch.DeepLinking is { } wish)
+        {
+            return launch.Teaching
+                ? await sessions.BeginAsync(person.Id, launch.CourseSiteId, JsonSerializer.Serialize(wish)) + "/lti/choose"
+                : Outcome<string>.Refused("Only those who teach the course can choose content for it.");
+        }
+
+        var segments = new Uri(launch.TargetLinkUri).AbsolutePath.Split('/', StringSplitOptions.RemoveEmptyEntries);
+        var activity = segments is ["a", var code] ? await db.Activities.SingleOrDefaultAsync(a => a.Id == code) : null;
+        if (activity is null || activity.NewestEdition == 0)
+        {
+            return Outcome<string>.Refused("The activity of this link is not there any more. Tell your teacher.");
+        }
+
+        var session = await sessions.BeginAsync(person.Id, launch.CourseSiteId, null);
+        var assignment = await AssignmentAsync(launch, activity);
+        if (launch.Teaching)
+        {
+            return activity.OwnerId == person.Id ? $"{session}/author/{activity.Id}/results" : $"{session}/a/{activity.Id}";
+        }
+
+        if (await attempts.CurrentAsync(activity.Id, person.Id, assignment.Id) is null)
+        {
+            await attempts.BeginAsync(activity, person.Id, assignment);
+        }
+
+        return $"{session}/a/{activity.Id}?assignment={assignment.Id}";
+    }
+
+    private async Task<Person> PersonAsync(Launch launch)
+    {
+        var known = await db.CourseSitePeople.SingleOrDefaultAsync(p => p.CourseSiteId == launch.CourseSiteId && p.Subject == launch.Subject);
+        var person = known is null ? null : await people.FindByIdAsync(known.PersonId);
+        if (person is null)
+        {
+            var site = await db.CourseSites.SingleAsync(s => s.Id == launch.CourseSiteId);
+            person = site.LinksByEmail && launch is { Teaching: true, Email: { } email } ? await people.FindByEmailAsync(email) : null;
+            if (person is null)
+            {
+                person = new Person { UserName = Ids.Secret(), DisplayName = launch.Name, CreatedAt = clock.GetUtcNow() };
+                await people.CreateAsync(person);
+            }
+
+            db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = launch.CourseSiteId, Subject = launch.Subject, PersonId = person.Id });
+            await db.SaveChangesAsync();
+        }
+
+        if (launch.Teaching && !await people.IsInRoleAsync(person, Roles.Teacher))
+        {
+            await people.AddToRoleAsync(person, Roles.Teacher);
+        }
+
+        return person;
+    }
+
+    private async Task<AssignmentRecord> AssignmentAsync(Launch launch, ActivityRecord activity)
+    {
+        Task<AssignmentRecord?> Find() => db.Assignments.SingleOrDefaultAsync(a =>
+            a.CourseSiteId == launch.CourseSiteId && a.DeploymentId == launch.DeploymentId && a.ResourceLinkId == launch.ResourceLinkId);
+
+        var assignment = await Find();
+        if (assignment is null)
+        {
+            assignment = new AssignmentRecord
+            {
+                ActivityId = activity.Id,
+                Title = activity.Title,
+                CourseSiteId = launch.CourseSiteId,
+                DeploymentId = launch.DeploymentId,
+                ResourceLinkId = launch.ResourceLinkId,
+                CreatedAt = clock.GetUtcNow(),
+            };
+            db.Assignments.Add(assignment);
+        }
+
+        assignment.Title = launch.ResourceLinkTitle ?? assignment.Title;
+        assignment.CourseTitle = launch.CourseTitle;
+        assignment.LineItemUrl = launch.LineItemUrl;
+        assignment.Due = launch.Due;
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            // Two learners opened the new link at the same moment; the other was quicker.
+            db.ChangeTracker.Clear();
+            assignment = (await Find())!;
+        }
+
+        return assignment;
+    }
+}

@@ -1,0 +1,34 @@
+namespace ZestySlate.Web.Lti;
+
+/// <summary>Names that the LTI 1.3 family of standards gives to claims, scopes and roles.</summary>
+internal static class LtiNames
+{
+    private const string Lti = "https://purl.imsglobal.org/spec/lti/claim/";
+    private const string Dl = "https://purl.imsglobal.org/spec/lti-dl/claim/";
+
+    public const string MessageType = Lti + "message_type";
+    public const string Version = Lti + "version";
+    public const string DeploymentId = Lti + "deployment_id";
+    public const string TargetLinkUri = Lti + "target_link_uri";
+    public const string ResourceLink = Lti + "resource_link";
+    public const string Roles = Lti + "roles";
+    public const string Context = Lti + "context";
+    public const string Custom = Lti + "custom";
+    public const string AgsEndpoint = "https://purl.imsglobal.org/spec/lti-ags/claim/endpoint";
+    public const string DeepLinkingSettings = Dl + "deep_linking_settings";
+    public const string ContentItems = Dl + "content_items";
+    public const string DeepLinkingData = Dl + "data";
+
+    public const string ResourceLinkRequest = "LtiResourceLinkRequest";
+    public const string DeepLinkingRequest = "LtiDeepLinkingRequest";
+    public const string DeepLinkingResponse = "LtiDeepLinkingResponse";
+
+    public const string ScoreScope = "https://purl.imsglobal.org/spec/lti-ags/scope/score";
+    public const string ScoreType = "application/vnd.ims.lis.v1.score+json";
+
+    private const string Membership = "http://purl.imsglobal.org/vocab/lis/v2/membership#";
+
+    /// <summary>True for roles that build and place content.</summary>
+    public static bool IsTeaching(IEnumerable<string> roles) =>
+        roles.Any(role => role is Membership + "Instructor" or Membership + "ContentDeveloper" or Membership + "Administrator");
+}

@@ -1,0 +1,126 @@
+using System.Net.Http.Headers;
+using System.Text;
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.IdentityModel.JsonWebTokens;
+using ZestySlate.Core;
+using ZestySlate.Storage;
+using ZestySlate.Storage.CourseSites;
+
+namespace ZestySlate.Web.Lti;
+
+/// <summary>
+/// Sends scores to course sites (Assignment and Grade Services 2.0, 3.4 score publish) and tries again with growing pauses
+/// until they are taken. The queue lies in the database and survives a restart; of several scores of one attempt only the
+/// newest is sent.
+/// </summary>
+public sealed class ScoreSender(SlateDb db, ToolKeys keys, IHttpClientFactory http, TimeProvider clock, ILogger<ScoreSender> log)
+{
+    private static readonly int[] PausesInSeconds = [5, 15, 60, 300, 900, 3600];
+
+    /// <summary>Sends what is due. Returns how many were taken.</summary>
+    public async Task<int> SendDueAsync(CancellationToken stop)
+    {
+        var now = clock.GetUtcNow();
+        var due = await db.ScoreDeliveries.Where(d => d.DeliveredAt == null && d.NextTry <= now).OrderBy(d => d.Id).Take(50).ToListAsync(stop);
+        var taken = 0;
+        foreach (var delivery in due)
+        {
+            if (await db.ScoreDeliveries.AnyAsync(newer => newer.AttemptId == delivery.AttemptId && newer.LineItemUrl == delivery.LineItemUrl && newer.Id > delivery.Id, stop))
+            {
+                delivery.DeliveredAt = now;
+                delivery.LastProblem = "A newer score took its place.";
+            }
+            else
+            {
+                taken += await TrySendAsync(delivery, stop) ? 1 : 0;
+            }
+
+            await db.SaveChangesAsync(stop);
+        }
+
+        return taken;
+    }
+
+    private async Task<bool> TrySendAsync(ScoreDelivery delivery, CancellationToken stop)
+    {
+        delivery.Tries++;
+        try
+        {
+            var site = await db.CourseSites.SingleAsync(s => s.Id == delivery.CourseSiteId, stop);
+            var token = await AccessTokenAsync(site, stop);
+            using var request = new HttpRequestMessage(HttpMethod.Post, ScoresOf(delivery.LineItemUrl));
+            request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
+            request.Content = new StringContent(Payload(delivery), Encoding.UTF8);
+            request.Content.Headers.ContentType = new MediaTypeHeaderValue(LtiNames.ScoreType);
+            using var response = await http.CreateClient(LtiServices.Client).SendAsync(request, stop);
+            if (response.IsSuccessStatusCode)
+            {
+                delivery.DeliveredAt = clock.GetUtcNow();
+                delivery.LastProblem = null;
+                return true;
+            }
+
+            delivery.LastProblem = $"the course site answered {(int)response.StatusCode}";
+        }
+        catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or JsonException or InvalidOperationException && !stop.IsCancellationRequested)
+        {
+            delivery.LastProblem = problem is HttpRequestException { StatusCode: { } status } ? $"the course site answered {(int)status}" : "the course site does not answer";
+        }
+
+        delivery.NextTry = clock.GetUtcNow().AddSeconds(PausesInSeconds[Math.Min(delivery.Tries, PausesInSeconds.Length) - 1]);
+        log.LogWarning("Score {Delivery} was not taken at try {Try}: {Problem}; next try {Next}", delivery.Id, delivery.Tries, delivery.LastProblem, delivery.NextTry);
+        return false;
+    }
+
+    /// <summary>An access token by client credentials with a signed assertion (RFC 7523; 1EdTech Security Framework 1.0, 4.1).</summary>
+    private async Task<string> AccessTokenAsync(CourseSiteRecord site, CancellationToken stop)
+    {
+        var now = clock.GetUtcNow();
+        var assertion = new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(new
+        {
+            iss = site.ClientId,
+            sub = site.ClientId,
+            aud = site.TokenEndpoint,
+            iat = now.ToUnixTimeSeconds(),
+            exp = now.AddMinutes(2).ToUnixTimeSeconds(),
+            jti = Ids.Secret(),
+        }), await keys.SigningAsync());
+        using var response = await http.CreateClient(LtiServices.Client).PostAsync(site.TokenEndpoint, new FormUrlEncodedContent(new Dictionary<string, string>
+        {
+            ["grant_type"] = "client_credentials",
+            ["client_assertion_type"] = "urn:ietf:params:oauth:client-assertion-type:jwt-bearer",
+            ["client_assertion"] = assertion,
+            ["scope"] = LtiNames.ScoreScope,
+        }), stop);
+        response.EnsureSuccessStatusCode();
+        using var answer = JsonDocument.Parse(await response.Content.ReadAsStringAsync(stop));
+        return answer.RootElement.GetProperty("access_token").GetString() ?? throw new JsonException("The course site gave no access token.");
+    }
+
+    private static string Payload(ScoreDelivery delivery)
+    {
+        var score = JsonSerializer.Deserialize<CourseScore>(delivery.Score)!;
+        var payload = new Dictionary<string, object>
+        {
+            ["userId"] = delivery.Subject,
+            ["timestamp"] = delivery.CreatedAt.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss.ffffff'Z'"),
+            ["activityProgress"] = score.ActivityProgress,
+            ["gradingProgress"] = score.GradingProgress,
+        };
+        if (score is { Given: { } given, Maximum: { } maximum })
+        {
+            payload["scoreGiven"] = given;
+            payload["scoreMaximum"] = maximum;
+        }
+
+        return JsonSerializer.Serialize(payload);
+    }
+
+    /// <summary>The line item's address with /scores put behind its path, before a query.</summary>
+    internal static string ScoresOf(string lineItemUrl)
+    {
+        var at = lineItemUrl.IndexOf('?');
+        return at < 0 ? lineItemUrl.TrimEnd('/') + "/scores" : lineItemUrl[..at].TrimEnd('/') + "/scores" + lineItemUrl[at..];
+    }
+}

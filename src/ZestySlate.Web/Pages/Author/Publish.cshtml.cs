@@ -1,0 +1,80 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Editions;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages.Author;
+
+/// <summary>Publishes an activity, and says who may open it.</summary>
+[Authorize(Policy = Rights.ActivityOwner)]
+public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore classes) : PageModel
+{
+    public ActivityRecord Record { get; private set; } = null!;
+
+    public IReadOnlyList<Finding> Blocking { get; private set; } = [];
+
+    public int Advice { get; private set; }
+
+    /// <summary>What differs from the newest edition, or null before the first.</summary>
+    public EditionDifference? Difference { get; private set; }
+
+    public IReadOnlyList<(ClassRecord Class, bool Given)> Classes { get; private set; } = [];
+
+    public Task OnGetAsync(string activity) => LoadAsync(activity);
+
+    public async Task<IActionResult> OnPostPublishAsync(string activity, Visibility? visibility, int[] classes)
+    {
+        await LoadAsync(activity);
+        if (Blocking.Count > 0)
+        {
+            return Page();
+        }
+
+        if (Record.NewestEdition == 0 || Difference is { IsEmpty: false })
+        {
+            await store.PublishAsync(activity, User.Id());
+        }
+
+        if (visibility is { } chosen)
+        {
+            await ShareAsync(activity, chosen, classes);
+        }
+
+        return LocalRedirect($"~/author/{activity}/publish#share");
+    }
+
+    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility visibility, int[] classes)
+    {
+        await LoadAsync(activity);
+        await ShareAsync(activity, visibility, classes);
+        return LocalRedirect($"~/author/{activity}/publish");
+    }
+
+    private async Task ShareAsync(string activity, Visibility visibility, int[] chosen)
+    {
+        await store.SetVisibilityAsync(activity, visibility);
+        foreach (var (group, _) in Classes)
+        {
+            await classes.GiveAsync(group.Id, activity, Record.Title, chosen.Contains(group.Id));
+        }
+    }
+
+    private async Task LoadAsync(string activity)
+    {
+        var draft = (await store.DraftAsync(activity))!;
+        var findings = ReadyCheck.Run(draft.Document);
+        Record = draft.Record;
+        Blocking = findings.Where(finding => finding.Blocks).ToList();
+        Advice = findings.Count - Blocking.Count;
+        Difference = Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
+        var me = User.Id();
+        var given = await db.Assignments.Where(a => a.ActivityId == activity && a.ClassId != null).Select(a => a.ClassId!.Value).ToListAsync();
+        Classes = (await db.Classes.Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync()).Select(c => (c, given.Contains(c.Id))).ToList();
+    }
+}

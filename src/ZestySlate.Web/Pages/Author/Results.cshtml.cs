@@ -1,0 +1,80 @@
+using System.Text;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Classes;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Formats.Results;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages.Author;
+
+/// <summary>Who did what, question by question, with the reason for each mark.</summary>
+[Authorize(Policy = Rights.ActivityOwner)]
+public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store) : PageModel
+{
+    /// <summary>One attempt on the page.</summary>
+    public sealed record Row(LoadedAttempt Attempt, string Learner, string Origin, AttemptReport Report)
+    {
+        /// <summary>Working or handed in.</summary>
+        public string State => Attempt.State.HandedInAt is null ? "at work" : "handed in";
+
+        /// <summary>Points in the activity's own way of writing numbers.</summary>
+        public string Points(decimal points) => Score.Show(points, Attempt.State.Activity.Language);
+    }
+
+    public ActivityRecord Record { get; private set; } = null!;
+
+    public IReadOnlyList<Row> Rows { get; private set; } = [];
+
+    /// <summary>The names of the newest edition's questions.</summary>
+    public IReadOnlyList<string> Questions { get; private set; } = [];
+
+    /// <summary>Grades that a course site has not taken yet.</summary>
+    public int Waiting { get; private set; }
+
+    public DateTimeOffset? NextTry { get; private set; }
+
+    public string? LastProblem { get; private set; }
+
+    public Task OnGetAsync(string activity) => LoadAsync(activity);
+
+    public async Task<IActionResult> OnGetCsvAsync(string activity)
+    {
+        await LoadAsync(activity);
+        var csv = ResultsCsv.Write(Rows.Select(row => new ResultsCsv.Row(row.Learner, row.Origin, row.Attempt.State.BeganAt, row.Attempt.State.HandedInAt, row.Report)));
+        return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{activity}-results.csv");
+    }
+
+    private async Task LoadAsync(string activity)
+    {
+        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
+        var all = await attempts.AllAsync(activity);
+        var people = all.Select(a => a.Record.PersonId).Distinct().ToList();
+        var names = await db.Users.Where(p => people.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
+        var classNames = await db.Classes.ToDictionaryAsync(c => c.Id, c => c.Name);
+        Rows = all.Select(a => new Row(a, names[a.Record.PersonId], OriginOf(a, classNames), AttemptReport.Of(a.State)))
+            .OrderBy(row => row.Learner, StringComparer.CurrentCultureIgnoreCase).ToList();
+        Questions = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.Select(asked => asked.Spot.ReportName).ToList();
+
+        var waiting = await (from delivery in db.ScoreDeliveries
+                             join attempt in db.Attempts on delivery.AttemptId equals attempt.Id
+                             where attempt.ActivityId == activity && delivery.DeliveredAt == null
+                             orderby delivery.NextTry
+                             select delivery).ToListAsync();
+        Waiting = waiting.Count;
+        NextTry = waiting.FirstOrDefault()?.NextTry;
+        LastProblem = waiting.FirstOrDefault()?.LastProblem;
+    }
+
+    private static string OriginOf(LoadedAttempt attempt, Dictionary<int, string> classNames) => attempt.Assignment switch
+    {
+        null => "link",
+        { ClassId: { } id } => classNames.GetValueOrDefault(id, "class"),
+        var assignment => assignment.CourseTitle ?? "course site",
+    };
+}

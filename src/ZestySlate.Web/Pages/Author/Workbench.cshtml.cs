@@ -1,0 +1,21 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Identity;
+using ZestySlate.Web.Lti;
+
+namespace ZestySlate.Web.Pages.Author;
+
+/// <summary>The screen on which an activity is built.</summary>
+[Authorize(Policy = Rights.ActivityOwner)]
+public sealed class WorkbenchPageModel(ActivityStore store) : PageModel
+{
+    public WorkbenchModel Bench { get; private set; } = null!;
+
+    public async Task OnGetAsync(string activity, string? selected)
+    {
+        var draft = (await store.DraftAsync(activity))!;
+        Bench = new WorkbenchModel(draft, draft.Document.SpotOf(selected ?? ""), Request.PathBase, DeepLinkingRequest.Of(HttpContext)?.CourseTitle);
+    }
+}

@@ -1,0 +1,45 @@
+using ZestySlate.Core.Questions;
+using ZestySlate.Web.Questions.MultipleChoice;
+
+namespace ZestySlate.Web.Questions;
+
+/// <summary>How one family is read from forms and edited in the workbench.</summary>
+public interface IQuestionForm
+{
+    /// <summary>The family's definition type.</summary>
+    Type DefinitionType { get; }
+
+    /// <summary>What the author's chooser offers of this family.</summary>
+    IReadOnlyList<NewQuestion> Offers { get; }
+
+    /// <summary>The component on which the author edits the question: a live rendering of itself.</summary>
+    Type Editor { get; }
+
+    /// <summary>The learner's answer.</summary>
+    Response ReadResponse(IFormCollection form);
+
+    /// <summary>The author's question: the fields of this family put onto the old one.</summary>
+    Question ReadQuestion(IFormCollection form, Question old);
+}
+
+/// <summary>One entry of the author's chooser.</summary>
+/// <param name="Key">Its name in requests.</param>
+/// <param name="Title">Its name on screen.</param>
+/// <param name="Symbol">Its symbol.</param>
+/// <param name="Make">Makes the new question.</param>
+public sealed record NewQuestion(string Key, string Title, string Symbol, Func<Question> Make);
+
+/// <summary>The registry of the families' forms: one line for each.</summary>
+public static class QuestionForms
+{
+    private static readonly IQuestionForm[] All =
+    [
+        new MultipleChoiceForm(),
+    ];
+
+    /// <summary>The form of a question's family.</summary>
+    public static IQuestionForm For(Question question) => All.First(form => form.DefinitionType == question.GetType());
+
+    /// <summary>Everything the chooser offers.</summary>
+    public static IEnumerable<NewQuestion> Offers => All.SelectMany(form => form.Offers);
+}

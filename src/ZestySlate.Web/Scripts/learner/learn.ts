@@ -1,0 +1,232 @@
+import { Idiomorph } from "idiomorph";
+import { newId, placeSigns, showLocalTimes } from "../shared/place";
+import { Outbox, type Waiting } from "./outbox";
+import { Panels } from "./panels";
+
+export interface LearnerHost {
+  /** Where the whole page can be fetched anew. */
+  page: () => string;
+  /** True to ask now and then whether a newer edition is out. */
+  watchEditions: boolean;
+  /** Told when a spot is opened. */
+  opened?: (spot: string) => void;
+}
+
+const MarkingActs = new Set(["mark", "again", "hint", "see"]);
+
+/** Makes a learner's view quick: panels without a new page, answers saved one by one, a lost connection forgiven. */
+export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () => void } {
+  const data = root.dataset;
+  const still = new AbortController();
+  const timers = new Map<string, number>();
+  placeSigns(root);
+
+  const connection = (): HTMLElement | null => root.querySelector("#connection");
+  const say = (words: string | null): void => {
+    const place = connection();
+    if (place) {
+      place.textContent = words ?? "";
+      place.hidden = words === null;
+    }
+  };
+
+  const outbox = new Outbox(data.events!, `zesty-slate ${data.attempt}`, () => data.proof ?? "", delivered, (state, waiting) => {
+    if (state === "waiting") {
+      say(`No connection. ${waiting === 1 ? "Your last step is" : `Your last ${waiting} steps are`} kept on this device and sent as soon as it is back.`);
+      root.classList.add("unconnected");
+    } else if (state === "ended") {
+      say("Your session has ended. Your answers are kept on this device; open the activity once more to send them.");
+    } else if (state === "sent") {
+      say(null);
+      root.classList.remove("unconnected");
+    }
+  });
+
+  const panels = new Panels(root, (spot, first) => {
+    if (first) { post(spot, "open"); }
+    host.opened?.(spot);
+  });
+
+  root.addEventListener("click", event => {
+    const target = event.target as HTMLElement;
+    const opener = target.closest<HTMLElement>("a[data-open], a[data-sign]");
+    if (opener) {
+      event.preventDefault();
+      if (opener.dataset.kind === "callout") {
+        const showing = opener.classList.toggle("showing");
+        root.querySelectorAll(".sign.showing").forEach(other => other !== opener && other.classList.remove("showing"));
+        if (!showing) { opener.blur(); }
+      } else {
+        panels.open(opener.dataset.open ?? opener.dataset.sign!, opener);
+      }
+    } else if (target.closest("[data-close]")) {
+      event.preventDefault();
+      panels.close();
+    } else if (panels.current && !target.closest(".panel") && target.closest(".stage")) {
+      panels.close();
+    }
+  }, { signal: still.signal });
+
+  root.addEventListener("keydown", event => {
+    const target = event.target as HTMLElement;
+    if (event.key === "Escape" && panels.current) {
+      event.stopPropagation();
+      panels.close();
+    } else if (event.key === " " && target.matches("a[data-sign]")) {
+      event.preventDefault();
+      target.click();
+    }
+  }, { signal: still.signal });
+
+  root.addEventListener("change", event => {
+    const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-ask]");
+    if (!form) { return; }
+    keepNoneAlone(form, event.target as HTMLInputElement);
+    const spot = form.dataset.ask!;
+    if (form.dataset.atOnce === "yes" && (event.target as HTMLInputElement).type === "radio") {
+      post(spot, "mark", form);
+      return;
+    }
+    clearTimeout(timers.get(spot));
+    timers.set(spot, window.setTimeout(() => { timers.delete(spot); post(spot, "answer", form); }, 250));
+  }, { signal: still.signal });
+
+  root.addEventListener("submit", event => {
+    const form = event.target as HTMLFormElement;
+    const submitter = (event as SubmitEvent).submitter as HTMLButtonElement | null;
+    if (form.matches("[data-hand-in]")) {
+      event.preventDefault();
+      handIn(form, submitter);
+    } else if (form.matches("[data-ask]")) {
+      event.preventDefault();
+      const spot = form.dataset.ask!;
+      clearTimeout(timers.get(spot));
+      timers.delete(spot);
+      const act = submitter?.value ?? "answer";
+      if (act === "mark") { busy(form, submitter); }
+      post(spot, act, form);
+    }
+  }, { signal: still.signal });
+
+  window.addEventListener("pagehide", flush, { signal: still.signal });
+  if (host.watchEditions) {
+    const watch = window.setInterval(() => { if (!document.hidden && outbox.size === 0) { void look(); } }, 20000);
+    still.signal.addEventListener("abort", () => clearInterval(watch));
+  }
+  if (location.hash.startsWith("#spot-")) { panels.open(location.hash.slice(6), null); }
+  return { stop: () => still.abort() };
+
+  function flush(): void {
+    for (const [spot, timer] of timers) {
+      clearTimeout(timer);
+      const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(spot)}"]`);
+      if (form) { post(spot, "answer", form); }
+    }
+    timers.clear();
+  }
+
+  function post(spot: string, act: string, form?: HTMLFormElement): void {
+    const fields = new URLSearchParams();
+    if (form) {
+      for (const [name, value] of new FormData(form)) { fields.append(name, String(value)); }
+    }
+    fields.set("spot", spot);
+    fields.set("act", act);
+    fields.set("id", newId());
+    outbox.add({ spot, act, body: fields.toString() });
+  }
+
+  async function delivered(sent: Waiting, reply: Response): Promise<void> {
+    const text = await reply.text();
+    if (!reply.ok) {
+      say(text);
+      return;
+    }
+    if (reply.headers.get("X-Slate-Reload")) {
+      await refresh();
+      root.querySelector<HTMLElement>("#result")?.focus();
+      return;
+    }
+    const pieces = new DOMParser().parseFromString(text, "text/html").body.firstElementChild as HTMLElement;
+    for (const piece of [...pieces.children] as HTMLElement[]) {
+      const old = piece.id ? document.getElementById(piece.id) : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
+      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", ignoreActiveValue: true }); }
+    }
+    placeSigns(root);
+    const refusal = pieces.dataset.refusal;
+    say(refusal ? refusal : null);
+    if (MarkingActs.has(sent.act)) { focusAfter(sent); }
+    if (reply.headers.get("X-Slate-Edition") !== data.edition) { await refresh(); }
+  }
+
+  function focusAfter(sent: Waiting): void {
+    const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(sent.spot)}"]`);
+    form?.removeAttribute("aria-busy");
+    const goal = sent.act === "again" ? form?.querySelector<HTMLElement>("input:not([type=hidden])")
+      : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled input:not([type=hidden])")
+      : form?.querySelector<HTMLElement>("[data-verdict]");
+    goal?.focus({ preventScroll: true });
+    goal?.scrollIntoView({ block: "nearest" });
+  }
+
+  function busy(form: HTMLFormElement, button: HTMLButtonElement | null): void {
+    form.setAttribute("aria-busy", "true");
+    window.setTimeout(() => {
+      if (form.getAttribute("aria-busy") && button?.isConnected && root.classList.contains("unconnected")) {
+        const place = form.querySelector("[data-verdict]");
+        if (place) { place.textContent = "Your answer is kept. It is marked when the connection is back."; }
+      }
+    }, 600);
+  }
+
+  function handIn(form: HTMLFormElement, button: HTMLButtonElement | null): void {
+    flush();
+    const open = [...root.querySelectorAll<HTMLFormElement>("form[data-ask]")].filter(ask => {
+      const inputs = [...ask.querySelectorAll<HTMLInputElement>("input[name=pick], input[name=none]")];
+      return inputs.length > 0 && !inputs.some(input => input.checked);
+    }).length;
+    if (open > 0 && form.dataset.asked !== String(open) && button) {
+      form.dataset.asked = String(open);
+      button.textContent = open === 1 ? "Hand in with 1 question open" : `Hand in with ${open} questions open`;
+      return;
+    }
+    if (button) { button.disabled = true; }
+    post("", "handIn", form);
+  }
+
+  async function look(): Promise<void> {
+    try {
+      const reply = await fetch(data.events!, { headers: { "X-Slate-Script": "1" } });
+      const edition = reply.headers.get("X-Slate-Edition");
+      if (reply.ok && edition && edition !== data.edition) { await refresh(); }
+    } catch { /* looked for again later */ }
+  }
+
+  /** Brings the page up to date without taking anything out of the learner's hands. */
+  async function refresh(): Promise<void> {
+    const reply = await fetch(host.page(), { headers: { "X-Slate-Script": "1" } });
+    if (!reply.ok) { return; }
+    const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("#learn");
+    if (!next) { return; }
+    Idiomorph.morph(root, next, {
+      morphStyle: "outerHTML",
+      ignoreActiveValue: true,
+      callbacks: {
+        beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && !(name === "style"),
+        beforeNodeMorphed: (old, fresh) => !(old instanceof HTMLStyleElement && fresh instanceof HTMLStyleElement),
+      },
+    });
+    placeSigns(root);
+    showLocalTimes(root);
+  }
+}
+
+/** "None of these" and the options rule each other out. */
+function keepNoneAlone(form: HTMLFormElement, changed: HTMLInputElement): void {
+  if (!changed.checked) { return; }
+  if (changed.name === "none") {
+    form.querySelectorAll<HTMLInputElement>("input[name=pick]").forEach(pick => { pick.checked = false; });
+  } else if (changed.name === "pick") {
+    form.querySelectorAll<HTMLInputElement>("input[name=none]").forEach(none => { none.checked = false; });
+  }
+}

@@ -1,0 +1,34 @@
+import "htmx.org";
+import { takeDrops } from "./shared/drop";
+import { showLocalTimes } from "./shared/place";
+import { switchTheme } from "./shared/theme";
+
+document.documentElement.classList.add("scripted");
+showLocalTimes(document);
+switchTheme();
+takeDrops(document);
+
+document.addEventListener("htmx:afterSettle", () => showLocalTimes(document));
+// A fold that somebody opened stays open when its surroundings are fetched anew.
+document.addEventListener("htmx:beforeSwap", event => {
+  const detail = (event as CustomEvent).detail as { target: HTMLElement; serverResponse: string };
+  for (const fold of detail.target.querySelectorAll<HTMLDetailsElement>("details[data-keep-open][open]")) {
+    detail.serverResponse = detail.serverResponse.replace(`id="${fold.id}"`, `open id="${fold.id}"`);
+  }
+});
+
+for (const field of document.querySelectorAll<HTMLInputElement>("input[data-copy]")) {
+  field.addEventListener("focus", () => field.select());
+}
+for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc-offset]")) {
+  field.value = String(-new Date().getTimezoneOffset());
+}
+document.querySelector<HTMLFormElement>("form[data-send-at-once]")?.submit();
+
+// The results page can be opened at one learner's answers.
+function openTarget(): void {
+  const target = location.hash.length > 1 ? document.getElementById(location.hash.slice(1)) : null;
+  if (target instanceof HTMLDetailsElement) { target.open = true; }
+}
+window.addEventListener("hashchange", openTarget);
+openTarget();

@@ -1,0 +1,198 @@
+import { Idiomorph } from "idiomorph";
+import { placeSigns } from "../shared/place";
+import { settleRich, startRich } from "./rich";
+
+export type Fields = FormData | Record<string, string>;
+
+interface Change { path: string; fields: FormData; form: HTMLFormElement | null; after?: () => void; }
+
+/**
+ * The rooms of the workbench and the line of changes on their way to the server. Changes leave one after the other, each based
+ * on the version before it; a lost connection holds the line, somebody else's change stops it and asks.
+ */
+export class Rooms {
+  version: number;
+  selected: string;
+  private line: Change[] = [];
+  private busy = false;
+  private dirty = new Set<HTMLFormElement>();
+  /** Called after the rooms were redrawn. */
+  redrawn: (() => void)[] = [];
+  /** True while the stage shows a trial and must not be redrawn as the author's stage. */
+  keepStage = false;
+
+  constructor(readonly body: HTMLElement) {
+    this.version = Number(body.dataset.version);
+    this.selected = body.dataset.selected ?? "";
+    this.settle();
+  }
+
+  get address(): string { return this.body.dataset.address!; }
+
+  /** Puts a change in line. */
+  send(path: string, fields: Fields, options: { form?: HTMLFormElement; after?: () => void } = {}): void {
+    const data = fields instanceof FormData ? fields : new FormData();
+    if (!(fields instanceof FormData)) {
+      for (const [name, value] of Object.entries(fields)) { data.set(name, value); }
+    }
+    this.line.push({ path, fields: data, form: options.form ?? null, after: options.after });
+    this.state("saving");
+    void this.run();
+  }
+
+  /** Marks a form as changed but not yet in line. */
+  touch(form: HTMLFormElement, touched: boolean): void {
+    if (touched) { this.dirty.add(form); this.state("saving"); } else { this.dirty.delete(form); }
+  }
+
+  /** Selects a spot, or the whole activity by "". */
+  async select(spot: string, after?: () => void): Promise<void> {
+    if (spot !== this.selected) {
+      this.selected = spot;
+      const reply = await fetch(`${this.address}/rooms?selected=${encodeURIComponent(spot)}`);
+      if (reply.ok) {
+        this.version = Math.max(this.version, Number(reply.headers.get("X-Slate-Version")));
+        if (this.line.length === 0) { this.draw(await reply.text()); }
+      }
+    }
+    after?.();
+  }
+
+  private async run(): Promise<void> {
+    if (this.busy) { return; }
+    this.busy = true;
+    while (this.line.length > 0) {
+      const change = this.line[0];
+      change.fields.set("version", String(this.version));
+      if (!change.fields.has("selected")) { change.fields.set("selected", this.selected); }
+      let reply: Response;
+      try {
+        reply = await fetch(`${this.address}${change.path}`, { method: "POST", body: change.fields, headers: { "X-Slate-Proof": this.body.dataset.proof! } });
+        if (reply.status >= 500) { throw new Error(String(reply.status)); }
+      } catch {
+        this.state("waiting");
+        await new Promise(wait => setTimeout(wait, 2000));
+        continue;
+      }
+      this.line.shift();
+      await this.take(change, reply);
+    }
+    this.busy = false;
+    if (this.dirty.size === 0) { this.state("saved"); }
+  }
+
+  private async take(change: Change, reply: Response): Promise<void> {
+    const text = await reply.text();
+    if (reply.status === 409) {
+      this.conflict(change, text, Number(reply.headers.get("X-Slate-Version")));
+      return;
+    }
+    if (!reply.ok) {
+      this.problem(change.form, reply.status === 422 || reply.status === 400 ? text : "You are signed out. Sign in again in another tab, then change this once more.");
+      return;
+    }
+    this.problem(change.form, null);
+    this.version = Number(reply.headers.get("X-Slate-Version"));
+    const chosen = reply.headers.get("X-Slate-Selected") ?? "";
+    if (chosen !== this.selected && change.fields.get("selected") === this.selected) { this.selected = chosen; }
+    this.draw(text);
+    change.after?.();
+  }
+
+  /** Redraws the rooms. Fields that are being typed in, or whose change is still on its way, are left alone. */
+  draw(html: string): void {
+    const next = new DOMParser().parseFromString(html, "text/html");
+    const pending = this.line.length > 0 || this.dirty.size > 0;
+    for (const name of ["room-topline", "room-stage", "room-details", "room-storyboard"]) {
+      const old = document.getElementById(name);
+      const fresh = next.getElementById(name);
+      if (!old || !fresh || (name === "room-stage" && this.keepStage) || (name === "room-details" && pending && old.dataset.of === this.selected)) { continue; }
+      fresh.dataset.of = this.selected;
+      if (name === "room-details" && old.dataset.of !== this.selected) {
+        old.replaceWith(fresh);
+        continue;
+      }
+      Idiomorph.morph(old, fresh, {
+        morphStyle: "outerHTML",
+        ignoreActiveValue: true,
+        callbacks: {
+          beforeNodeMorphed: (before, after) => settleRich(before, after),
+          beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
+            && !(attribute === "hidden" && node.id === "check") && !(attribute === "style"),
+        },
+      });
+    }
+    this.settle();
+    this.redrawn.forEach(told => told());
+  }
+
+  private settle(): void {
+    placeSigns(document);
+    startRich(document);
+    const details = document.getElementById("room-details");
+    if (details && details.dataset.of === undefined) { details.dataset.of = this.selected; }
+    for (const sign of document.querySelectorAll<HTMLElement>("#room-stage [data-sign]")) {
+      sign.classList.toggle("sign-selected", sign.dataset.sign === this.selected);
+    }
+  }
+
+  private state(state: "saving" | "saved" | "waiting"): void {
+    const place = document.getElementById("saved");
+    if (place) {
+      place.dataset.state = state;
+      place.lastChild!.textContent = { saving: "Saving …", saved: "Saved", waiting: "No connection; kept here, trying again" }[state];
+    }
+  }
+
+  private problem(form: HTMLFormElement | null, words: string | null): void {
+    const here = form?.isConnected ? form : null;
+    here?.querySelector(".field-problem")?.remove();
+    if (words === null) { return; }
+    if (here) {
+      const place = document.createElement("p");
+      place.className = "problem field-problem";
+      place.setAttribute("role", "alert");
+      place.textContent = words;
+      here.append(place);
+    } else {
+      this.toast(words);
+    }
+  }
+
+  /** Says something for a while; with a way back when there is one. */
+  toast(words: string, undo?: () => void): void {
+    const toast = document.getElementById("toast")!;
+    toast.textContent = words;
+    if (undo) {
+      const button = document.createElement("button");
+      button.className = "button button-quiet";
+      button.textContent = "Undo";
+      button.addEventListener("click", () => { toast.hidden = true; undo(); });
+      toast.append(button);
+    }
+    toast.hidden = false;
+    window.setTimeout(() => { toast.hidden = true; }, 8000);
+  }
+
+  private conflict(change: Change, words: string, newest: number): void {
+    const rest = [change, ...this.line];
+    this.line = [];
+    const place = document.getElementById("conflict")!;
+    place.textContent = words;
+    const again = document.createElement("button");
+    again.className = "button";
+    again.textContent = "Show how it stands now";
+    again.addEventListener("click", () => location.reload());
+    const onTop = document.createElement("button");
+    onTop.className = "button button-main";
+    onTop.textContent = "Put my change on top of it";
+    onTop.addEventListener("click", () => {
+      place.hidden = true;
+      this.version = newest;
+      this.line = rest;
+      void this.run();
+    });
+    place.append(again, onTop);
+    place.hidden = false;
+  }
+}

@@ -1,0 +1,71 @@
+import { Idiomorph } from "idiomorph";
+import { startLearner } from "../learner/learn";
+import type { Rooms } from "./rooms";
+
+/** Turns the stage into the learner's view where it stands, and back. The details stay, so that a word can be mended meanwhile. */
+export class Trial {
+  on = false;
+  private learner: { stop: () => void } | null = null;
+
+  constructor(private rooms: Rooms) {
+    rooms.redrawn.push(() => {
+      if (this.on) {
+        this.label();
+        void this.refresh();
+      }
+    });
+  }
+
+  async toggle(): Promise<void> {
+    if (this.on) { await this.leave(); } else { await this.begin(); }
+  }
+
+  private async begin(): Promise<void> {
+    const reply = await fetch(`${this.rooms.address}/trial`, { method: "POST", headers: { "X-Slate-Proof": this.rooms.body.dataset.proof! } });
+    if (!reply.ok) {
+      this.rooms.toast("The trial did not begin. Try once more.");
+      return;
+    }
+    this.on = this.rooms.keepStage = true;
+    document.body.classList.add("in-trial");
+    const stage = document.getElementById("room-stage")!;
+    stage.innerHTML = await reply.text();
+    stage.dataset.mode = "trial";
+    this.learner = startLearner(stage.querySelector<HTMLElement>("[data-learn]")!, {
+      page: () => `${this.rooms.address}/trial`,
+      watchEditions: false,
+      opened: spot => void this.rooms.select(spot),
+    });
+    this.label();
+    stage.querySelector<HTMLElement>("a[data-sign]")?.focus();
+  }
+
+  private async leave(): Promise<void> {
+    this.learner?.stop();
+    this.on = this.rooms.keepStage = false;
+    document.body.classList.remove("in-trial");
+    document.getElementById("room-stage")!.replaceChildren();
+    const reply = await fetch(`${this.rooms.address}/rooms?selected=${encodeURIComponent(this.rooms.selected)}`);
+    if (reply.ok) { this.rooms.draw(await reply.text()); }
+    this.label();
+  }
+
+  /** The draft changed during the trial: its words reach the trial. */
+  private async refresh(): Promise<void> {
+    const root = document.querySelector("#room-stage [data-learn]");
+    const reply = await fetch(`${this.rooms.address}/trial`);
+    if (!root || !reply.ok || !this.on) { return; }
+    const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("#learn");
+    if (next) {
+      Idiomorph.morph(root, next, {
+        morphStyle: "outerHTML",
+        callbacks: { beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && name !== "style" },
+      });
+    }
+  }
+
+  private label(): void {
+    const words = document.querySelector("[data-try-words]");
+    if (words) { words.textContent = this.on ? "Back to building" : "Try it"; }
+  }
+}

@@ -1,0 +1,47 @@
+using System.Security.Cryptography;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Security;
+
+/// <summary>Sets the content security policy and its companions on every response. Only registered course sites may frame us, and only pages made for it.</summary>
+internal sealed class SecurityHeaders(RequestDelegate next)
+{
+    private const string NonceKey = "style-nonce", FormTargetKey = "form-target";
+
+    /// <summary>The nonce for a style element of this page.</summary>
+    public static string StyleNonce(HttpContext context) => (string)context.Items[NonceKey]!;
+
+    /// <summary>Lets the page's form post to this other origin (the course site that content is brought back to).</summary>
+    public static void AllowFormTo(HttpContext context, string address) =>
+        context.Items[FormTargetKey] = new Uri(address).GetLeftPart(UriPartial.Authority);
+
+    public async Task InvokeAsync(HttpContext context, SlateDb db)
+    {
+        var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
+        context.Items[NonceKey] = nonce;
+        var framed = context.Request.Path.StartsWithSegments("/lti") || context.Request.Path.StartsWithSegments(FrameSessionPath.Prefix);
+        var ancestors = framed ? await AncestorsAsync(db) : "'none'";
+        context.Response.OnStarting(() =>
+        {
+            var headers = context.Response.Headers;
+            var formTarget = context.Items[FormTargetKey] is string target ? " " + target : "";
+            headers.ContentSecurityPolicy =
+                $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; font-src 'self'; "
+                + $"connect-src 'self'; form-action 'self'{formTarget}; base-uri 'none'; frame-ancestors {ancestors}";
+            headers.XContentTypeOptions = "nosniff";
+            headers["Referrer-Policy"] = "no-referrer";
+            headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
+            headers["Cross-Origin-Opener-Policy"] = "same-origin";
+            return Task.CompletedTask;
+        });
+        await next(context);
+    }
+
+    private static async Task<string> AncestorsAsync(SlateDb db)
+    {
+        var addresses = await db.CourseSites.AsNoTracking().Select(site => site.AuthorizationEndpoint).ToListAsync();
+        return string.Join(' ', addresses.Select(address => new Uri(address).GetLeftPart(UriPartial.Authority)).Distinct().Prepend("'self'"));
+    }
+}
