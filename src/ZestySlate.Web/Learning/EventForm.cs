@@ -13,7 +13,7 @@ internal static class EventForm
     /// <summary>The event, or why the form is none.</summary>
     public static Outcome<AttemptEvent> Read(IFormCollection form, AttemptState state, DateTimeOffset now)
     {
-        var id = form["id"].ToString();
+        var id = form["event"].ToString();
         if (id.Length is 0 or > LongestId)
         {
             return Outcome<AttemptEvent>.Refused("The answer came without its number; load the page again.");

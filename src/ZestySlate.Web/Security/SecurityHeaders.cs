@@ -31,7 +31,7 @@ internal sealed class SecurityHeaders(RequestDelegate next)
                 $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; font-src 'self'; "
                 + $"connect-src 'self'; form-action 'self'{formTarget}; base-uri 'none'; frame-ancestors {ancestors}";
             headers.XContentTypeOptions = "nosniff";
-            headers["Referrer-Policy"] = "no-referrer";
+            headers["Referrer-Policy"] = "same-origin";
             headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
             headers["Cross-Origin-Opener-Policy"] = "same-origin";
             return Task.CompletedTask;

@@ -132,7 +132,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     }
     fields.set("spot", spot);
     fields.set("act", act);
-    fields.set("id", newId());
+    fields.set("event", newId());
     outbox.add({ spot, act, body: fields.toString() });
   }
 
@@ -208,12 +208,14 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     if (!reply.ok) { return; }
     const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("#learn");
     if (!next) { return; }
+    // The page's own style sheet stays: one with another nonce would be refused.
+    next.querySelectorAll("style").forEach(sheet => sheet.remove());
     Idiomorph.morph(root, next, {
       morphStyle: "outerHTML",
       ignoreActiveValue: true,
       callbacks: {
         beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && !(name === "style"),
-        beforeNodeMorphed: (old, fresh) => !(old instanceof HTMLStyleElement && fresh instanceof HTMLStyleElement),
+        beforeNodeRemoved: node => !(node instanceof HTMLStyleElement),
       },
     });
     placeSigns(root);

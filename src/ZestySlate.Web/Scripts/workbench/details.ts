@@ -12,7 +12,7 @@ export function watchDetails(rooms: Rooms): void {
     const added = submitter?.matches("[data-add-option]");
     rooms.send("/edit", fields, {
       form,
-      after: added ? () => [...document.querySelectorAll<HTMLInputElement>("[data-option-text]")].at(-1)?.focus() : undefined,
+      after: added ? () => [...document.querySelectorAll<HTMLTextAreaElement>("[data-option-text]")].at(-1)?.focus() : undefined,
     });
   };
 
@@ -45,10 +45,10 @@ export function watchDetails(rooms: Rooms): void {
 
   document.addEventListener("keydown", event => {
     const target = event.target as HTMLElement;
-    if (event.key === "Enter" && target.matches("[data-option-text]")) {
+    if (event.key === "Enter" && !event.shiftKey && target.matches("[data-option-text]")) {
       event.preventDefault();
-      const all = [...document.querySelectorAll<HTMLInputElement>("[data-option-text]")];
-      const next = all[all.indexOf(target as HTMLInputElement) + 1];
+      const all = [...document.querySelectorAll<HTMLTextAreaElement>("[data-option-text]")];
+      const next = all[all.indexOf(target as HTMLTextAreaElement) + 1];
       if (next) { next.focus(); } else { target.closest("form")?.querySelector<HTMLElement>("[data-add-option]")?.click(); }
     } else if (event.key === "Enter" && target.matches("form[data-edit] input")) {
       event.preventDefault();

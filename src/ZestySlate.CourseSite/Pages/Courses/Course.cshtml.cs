@@ -1,0 +1,57 @@
+using System.Security.Claims;
+using Ganss.Xss;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using ZestySlate.CourseSite.State;
+
+namespace ZestySlate.CourseSite.Pages.Courses;
+
+/// <summary>A course: its page and its assignments.</summary>
+public sealed class CourseModel(SiteStore store) : PageModel
+{
+    private static readonly HtmlSanitizer Sanitizer = MakeSanitizer();
+
+    public Course Course { get; private set; } = new();
+
+    public bool Teaches => User.IsInRole("teacher");
+
+    /// <summary>How far the signed-in learner is with an assignment.</summary>
+    public string StateOf(Assignment assignment)
+    {
+        var me = User.FindFirstValue(ClaimTypes.NameIdentifier);
+        return store.Read(state => state.Grades.FirstOrDefault(g => g.AssignmentId == assignment.Id && g.PersonId == me)) switch
+        {
+            null => "not begun",
+            { ActivityProgress: "Completed" } => "handed in",
+            _ => "begun",
+        };
+    }
+
+    public IActionResult OnGet(string course) => Load(course) ? Page() : NotFound();
+
+    public IActionResult OnPostPage(string course, string html)
+    {
+        if (!Teaches)
+        {
+            return Forbid();
+        }
+
+        store.Change(state => state.Courses.Single(c => c.Id == course).Page = Sanitizer.Sanitize(html ?? ""));
+        return LocalRedirect($"/courses/{course}");
+    }
+
+    private bool Load(string id)
+    {
+        Course = store.Read(state => state.Courses.FirstOrDefault(c => c.Id == id)) ?? new Course();
+        return Course.Id.Length > 0;
+    }
+
+    private static HtmlSanitizer MakeSanitizer()
+    {
+        // Frames may be pasted, as course sites allow; scripts may not.
+        var sanitizer = new HtmlSanitizer();
+        sanitizer.AllowedTags.Add("iframe");
+        sanitizer.AllowedAttributes.Add("allowfullscreen");
+        return sanitizer;
+    }
+}
