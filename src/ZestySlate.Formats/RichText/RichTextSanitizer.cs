@@ -23,7 +23,7 @@ public static class RichTextSanitizer
         sanitizer.RemovingTag += (_, removing) =>
         {
             // What a script or a style says is not text: it goes with its element.
-            if (removing.Tag.NodeName is "SCRIPT" or "STYLE" or "TEMPLATE" or "IFRAME" or "OBJECT" or "SVG" or "MATH")
+            if (removing.Tag.NodeName.ToUpperInvariant() is "SCRIPT" or "STYLE" or "TEMPLATE" or "IFRAME" or "OBJECT" or "SVG" or "MATH")
             {
                 removing.Tag.InnerHtml = "";
             }

@@ -44,7 +44,19 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
                 OwnerId = ownerId,
                 At = clock.GetUtcNow(),
             });
-            await db.SaveChangesAsync();
+            try
+            {
+                await db.SaveChangesAsync();
+            }
+            catch (DbUpdateException)
+            {
+                // Somebody stored the same picture at the same moment; theirs is ours.
+                db.ChangeTracker.Clear();
+                if (!await db.Media.AnyAsync(media => media.Hash == hash))
+                {
+                    throw;
+                }
+            }
         }
 
         return new Picture { Media = hash, Width = picture.Width, Height = picture.Height };

@@ -1,0 +1,86 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.MultipleChoice;
+
+namespace ZestySlate.Core.Tests;
+
+/// <summary>Small activities for tests.</summary>
+internal static class Make
+{
+    public static readonly DateTimeOffset Monday = new(2026, 11, 2, 9, 0, 0, TimeSpan.Zero);
+
+    public static Picture Picture(string alternativeText = "A garden") => new() { Media = new string('a', 64), Width = 1600, Height = 1000, AlternativeText = alternativeText };
+
+    public static Option Option(string id, bool right = false, string feedback = "") => new() { Id = id, Text = "Option " + id, Right = right, Feedback = feedback };
+
+    public static MultipleChoiceQuestion One(string right = "a") => new()
+    {
+        Prompt = RichText.Plain("Which one?"),
+        Hint = "Look up.",
+        Explanation = "Because of the wind.",
+        Shuffle = false,
+        Options = [Option("a", right == "a", "words a"), Option("b", right == "b", "words b"), Option("c", right == "c", "words c")],
+    };
+
+    public static MultipleChoiceQuestion Several(params string[] right) => new()
+    {
+        Prompt = RichText.Plain("Which ones?"),
+        Picks = Picks.Several,
+        Shuffle = false,
+        Options = [.. new[] { "a", "b", "c", "d" }.Select(id => Option(id, right.Contains(id)))],
+    };
+
+    public static Spot Asked(string id, Question question) => new() { Id = id, Place = new AtPoint(0.5, 0.5), Content = new Ask(question) };
+
+    public static Spot Note(string id, string title = "A note") => new() { Id = id, Place = new AtPoint(0.2, 0.2), Content = new Note { Title = title, Text = RichText.Plain("Some words.") } };
+
+    public static Activity Activity(params Spot[] spots) => new()
+    {
+        Title = "Garden",
+        Scenes = [new Scene { Id = "scene", Backdrop = new PictureBackdrop(Picture()), Spots = [.. spots] }],
+    };
+
+    public static MultipleChoiceResponse Picked(params string[] ids) => new() { Picked = [.. ids] };
+}
+
+/// <summary>An attempt being made, event by event.</summary>
+internal sealed class Attempt(Activity activity, long seed = 7)
+{
+    private readonly List<AttemptEvent> _events = [new Began(1, seed) { Id = "began", At = Make.Monday }];
+    private readonly Dictionary<int, Activity> _editions = new() { [1] = activity };
+
+    public AttemptState State => Replay.Run(number => _editions[number], _events);
+
+    public IReadOnlyList<AttemptEvent> Events => _events;
+
+    public Attempt Then(Func<string, DateTimeOffset, AttemptEvent> happened)
+    {
+        _events.Add(happened("e" + _events.Count, Make.Monday.AddSeconds(10 * _events.Count)));
+        return this;
+    }
+
+    public Attempt Mark(string spot, params string[] picked) => Then((id, at) => new AskedToMark(spot, Make.Picked(picked)) { Id = id, At = at });
+
+    public Attempt Answer(string spot, params string[] picked) => Then((id, at) => new Answered(spot, Make.Picked(picked)) { Id = id, At = at });
+
+    public Attempt Hint(string spot) => Then((id, at) => new AskedForHint(spot) { Id = id, At = at });
+
+    public Attempt Again(string spot) => Then((id, at) => new AnotherGo(spot) { Id = id, At = at });
+
+    public Attempt See(string spot) => Then((id, at) => new SawAnswer(spot) { Id = id, At = at });
+
+    public Attempt Open(string spot) => Then((id, at) => new Opened(spot) { Id = id, At = at });
+
+    public Attempt HandIn() => Then((id, at) => new HandedIn { Id = id, At = at });
+
+    public Attempt Edition(int number, Activity edition)
+    {
+        _editions[number] = edition;
+        return Then((id, at) => new TookWording(number) { Id = id, At = at });
+    }
+
+    public string? Refusal(AttemptEvent happened) => AttemptRules.Refuse(State, happened);
+
+    public LearnerView View(DateTimeOffset? now = null, DateTimeOffset? due = null) => LearnerView.Of(State, now ?? Make.Monday.AddHours(1), due);
+}

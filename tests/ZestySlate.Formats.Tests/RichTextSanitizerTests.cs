@@ -1,0 +1,48 @@
+using ZestySlate.Formats.RichText;
+
+namespace ZestySlate.Formats.Tests;
+
+public sealed class RichTextSanitizerTests
+{
+    [Theory]
+    [InlineData("<p>Some <strong>bold</strong> and <em>fine</em> words</p>")]
+    [InlineData("<ul><li>one</li><li>two</li></ul>")]
+    [InlineData("<h3>Head</h3><blockquote><p>said</p></blockquote>")]
+    public void What_the_editor_makes_passes_unchanged(string html) => Assert.Equal(html, RichTextSanitizer.Sanitise(html));
+
+    [Theory]
+    [InlineData("<script>alert(1)</script>")]
+    [InlineData("<p onclick=\"alert(1)\">x</p>")]
+    [InlineData("<img src=x onerror=alert(1)>")]
+    [InlineData("<a href=\"javascript:alert(1)\">x</a>")]
+    [InlineData("<a href=\"data:text/html,<script>alert(1)</script>\">x</a>")]
+    [InlineData("<svg><script>alert(1)</script></svg>")]
+    [InlineData("<p style=\"background:url(javascript:alert(1))\">x</p>")]
+    [InlineData("<iframe src=\"javascript:alert(1)\"></iframe>")]
+    [InlineData("<math><mtext><style><img src=x onerror=alert(1)></style></mtext></math>")]
+    public void Nothing_that_runs_gets_through(string html)
+    {
+        var clean = RichTextSanitizer.Sanitise(html);
+        Assert.DoesNotContain("alert", clean, StringComparison.OrdinalIgnoreCase);
+        Assert.DoesNotContain("javascript", clean, StringComparison.OrdinalIgnoreCase);
+    }
+
+    [Fact]
+    public void Words_in_unknown_elements_are_kept() => Assert.Equal("<p>kept words</p>", RichTextSanitizer.Sanitise("<p><font color=red>kept</font> words</p>"));
+
+    [Fact]
+    public void Links_open_elsewhere_and_tell_nobody_where_they_came_from()
+    {
+        var clean = RichTextSanitizer.Sanitise("<a href=\"https://gannetpoint.example/tides\" class=\"x\">tides</a>");
+        Assert.Contains("href=\"https://gannetpoint.example/tides\"", clean);
+        Assert.Contains("rel=\"noopener noreferrer\"", clean);
+        Assert.DoesNotContain("class", clean, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Sanitising_twice_changes_nothing()
+    {
+        var once = RichTextSanitizer.Sanitise("<p>a <a href='https://x.example'>b</a><div>c</div></p><script>d</script>");
+        Assert.Equal(once, RichTextSanitizer.Sanitise(once));
+    }
+}

@@ -1,0 +1,140 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editing;
+using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
+
+namespace ZestySlate.Storage.Tests;
+
+public sealed class AttemptStoreTests : TestDatabase
+{
+    private async Task<AttemptRecord> BegunAsync(AssignmentRecord? assignment = null)
+    {
+        var activity = await PublishedAsync();
+        await using var db = NewDb();
+        return await Attempts(db).BeginAsync(activity, "tobiah", assignment);
+    }
+
+    private async Task<TakeResult> TakeAsync(string attempt, AttemptEvent happened)
+    {
+        await using var db = NewDb();
+        return (await Attempts(db).TakeAsync(attempt, happened))!;
+    }
+
+    private AskedToMark Mark(string id, string picked) => new("q", new MultipleChoiceResponse { Picked = [picked] }) { Id = id, At = Clock.Now };
+
+    [Fact]
+    public async Task An_acknowledged_answer_is_there_when_loaded_again()
+    {
+        var attempt = await BegunAsync();
+        await TakeAsync(attempt.Id, Mark("e1", "a"));
+        await using var db = NewDb();
+        Assert.Equal(1m, (await Attempts(db).LoadAsync(attempt.Id))!.State.Score.Points);
+    }
+
+    [Fact]
+    public async Task The_same_event_sent_twice_counts_once()
+    {
+        var attempt = await BegunAsync();
+        await TakeAsync(attempt.Id, Mark("e1", "b"));
+        var second = await TakeAsync(attempt.Id, Mark("e1", "b"));
+        Assert.Null(second.Refusal);
+        Assert.Single(second.Attempt.State.QuestionOf("q")!.Tries);
+    }
+
+    [Fact]
+    public async Task Events_that_arrive_at_the_same_moment_are_all_kept()
+    {
+        var attempt = await BegunAsync();
+        await Task.WhenAll(Enumerable.Range(0, 5).Select(i => TakeAsync(attempt.Id, new Answered("q", new MultipleChoiceResponse { Picked = [i % 2 == 0 ? "a" : "b"] }) { Id = "e" + i, At = Clock.Now })));
+        await using var db = NewDb();
+        Assert.Equal(6, (await Attempts(db).LoadAsync(attempt.Id))!.Events.Count);
+    }
+
+    [Fact]
+    public async Task A_refused_event_is_not_kept()
+    {
+        var attempt = await BegunAsync();
+        Assert.NotNull((await TakeAsync(attempt.Id, Mark("e1", "zz"))).Refusal);
+        await using var db = NewDb();
+        Assert.Single((await Attempts(db).LoadAsync(attempt.Id))!.Events);
+    }
+
+    [Fact]
+    public async Task A_new_editions_wording_reaches_a_running_attempt_and_its_key_does_not()
+    {
+        var attempt = await BegunAsync();
+        await using (var db = NewDb())
+        {
+            var store = Activities(db);
+            await store.EditAsync("garden", 1, "ines", new RenameActivity("Mended title"));
+            await store.EditAsync("garden", 2, "ines", new SetRules(new Core.Activities.Rules { Tries = 1 }));
+            await store.PublishAsync("garden", "ines");
+        }
+
+        await using var again = NewDb();
+        var state = (await Attempts(again).LoadAsync(attempt.Id))!.State;
+        Assert.Equal("Mended title", state.Activity.Title);
+        Assert.Null(state.Activity.Rules.Tries);
+        Assert.Equal(2, state.Edition);
+        Assert.Single((await Attempts(again).LoadAsync(attempt.Id))!.Events.OfType<TookWording>());
+    }
+
+    [Fact]
+    public async Task A_new_attempt_begins_on_the_newest_edition()
+    {
+        var activity = await PublishedAsync();
+        await using var db = NewDb();
+        await Activities(db).EditAsync("garden", 1, "ines", new SetRules(new Core.Activities.Rules { Tries = 1 }));
+        await Activities(db).PublishAsync("garden", "ines");
+        var record = (await Activities(db).DraftAsync("garden"))!.Record;
+        var attempt = await Attempts(db).BeginAsync(record, "tobiah", null);
+        Assert.Equal(1, (await Attempts(db).LoadAsync(attempt.Id))!.State.Activity.Rules.Tries);
+    }
+
+    [Fact]
+    public async Task There_is_no_attempt_of_an_unknown_id()
+    {
+        await using var db = NewDb();
+        Assert.Null(await Attempts(db).LoadAsync("nobody"));
+    }
+
+    [Fact]
+    public async Task Handing_in_from_a_course_queues_the_score_in_the_same_write()
+    {
+        AssignmentRecord assignment;
+        await using (var db = NewDb())
+        {
+            var site = new CourseSiteRecord { Name = "Courses", Issuer = "i", ClientId = "c", AuthorizationEndpoint = "x", TokenEndpoint = "x", KeySetUrl = "x", Deployments = "1" };
+            db.CourseSites.Add(site);
+            await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+            db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = site.Id, Subject = "s-7", PersonId = "tobiah" });
+            assignment = new AssignmentRecord { ActivityId = "garden", Title = "Garden", CourseSiteId = site.Id, DeploymentId = "1", ResourceLinkId = "r", LineItemUrl = "http://course/line/1" };
+            db.Assignments.Add(assignment);
+            await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        }
+
+        var attempt = await BegunAsync(assignment);
+        await TakeAsync(attempt.Id, Mark("e1", "a"));
+        await TakeAsync(attempt.Id, new HandedIn { Id = "e2", At = Clock.Now });
+        await using var check = NewDb();
+        var queued = await check.ScoreDeliveries.OrderBy(d => d.Id).ToListAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(["InProgress", "Completed"], queued.Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!.ActivityProgress));
+        Assert.Equal(1m, JsonSerializer.Deserialize<CourseScore>(queued[1].Score)!.Given);
+        Assert.Equal("s-7", queued[1].Subject);
+        Assert.NotNull((await check.Attempts.SingleAsync(TestContext.Current.CancellationToken)).HandedInAt);
+    }
+
+    [Fact]
+    public async Task All_attempts_of_an_activity_come_with_their_states()
+    {
+        var attempt = await BegunAsync();
+        await TakeAsync(attempt.Id, Mark("e1", "b"));
+        await using var db = NewDb();
+        Assert.Equal(0m, Assert.Single(await Attempts(db).AllAsync("garden")).State.Score.Points);
+    }
+}

@@ -1,0 +1,90 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Media;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Storage.Tests;
+
+/// <summary>A database of its own for each test, on disk as in real use.</summary>
+public abstract class TestDatabase : IAsyncLifetime
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("slate-test").FullName;
+
+    protected TestClock Clock { get; } = new();
+
+    protected string Folder => _folder;
+
+    protected EditionCache Cache { get; } = new();
+
+    protected SlateDb NewDb() => new(new DbContextOptionsBuilder<SlateDb>().UseSqlite($"Data Source={Path.Combine(_folder, "test.db")};Pooling=false").Options);
+
+    protected ActivityStore Activities(SlateDb db) => new(db, Cache, Clock);
+
+    protected AttemptStore Attempts(SlateDb db) => new(db, Activities(db), Clock);
+
+    protected ClassStore Classes(SlateDb db) => new(db, Clock);
+
+    protected MediaStore Media(SlateDb db) => new(db, new MediaFolder(Path.Combine(_folder, "media")), Clock);
+
+    public async ValueTask InitializeAsync()
+    {
+        await using var db = NewDb();
+        await db.PrepareAsync(TestContext.Current.CancellationToken);
+        db.Users.Add(new Person { Id = "ines", UserName = "ines", DisplayName = "Ines Halloran" });
+        db.Users.Add(new Person { Id = "tobiah", UserName = "tobiah", DisplayName = "Tobiah Renn" });
+        await db.SaveChangesAsync();
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        Directory.Delete(_folder, true);
+        GC.SuppressFinalize(this);
+        return ValueTask.CompletedTask;
+    }
+
+    /// <summary>An activity with a note and a question whose right option is a.</summary>
+    protected static Activity Garden(string title = "Garden") => new()
+    {
+        Title = title,
+        Scenes =
+        [
+            new Scene
+            {
+                Id = "scene",
+                Backdrop = new PictureBackdrop(new Picture { Media = new string('0', 64), Width = 100, Height = 50 }),
+                Spots =
+                [
+                    new Spot { Id = "n", Place = new AtPoint(0.1, 0.1), Content = new Note { Title = "Note" } },
+                    new Spot
+                    {
+                        Id = "q",
+                        Place = new AtPoint(0.5, 0.5),
+                        Content = new Ask(new MultipleChoiceQuestion { Prompt = RichText.Plain("Which?"), Options = [new Option { Id = "a", Text = "A", Right = true }, new Option { Id = "b", Text = "B" }] }),
+                    },
+                ],
+            },
+        ],
+    };
+
+    /// <summary>A published activity with the id "garden".</summary>
+    protected async Task<ActivityRecord> PublishedAsync()
+    {
+        await using var db = NewDb();
+        var store = Activities(db);
+        await store.CreateAsync("ines", Garden(), "garden");
+        await store.PublishAsync("garden", "ines");
+        return (await store.DraftAsync("garden"))!.Record;
+    }
+}
+
+/// <summary>A clock that tests set.</summary>
+public sealed class TestClock : TimeProvider
+{
+    public DateTimeOffset Now { get; set; } = new(2026, 11, 2, 9, 0, 0, TimeSpan.Zero);
+
+    public override DateTimeOffset GetUtcNow() => Now;
+}

@@ -1,0 +1,53 @@
+using System.Reflection;
+
+namespace ZestySlate.Web.Tests;
+
+public sealed class ArchitectureTests
+{
+    private static readonly Dictionary<string, string[]> Allowed = new()
+    {
+        ["ZestySlate.Core"] = [],
+        ["ZestySlate.Formats"] = ["ZestySlate.Core"],
+        ["ZestySlate.Storage"] = ["ZestySlate.Core"],
+        ["ZestySlate.Player"] = ["ZestySlate.Core"],
+        ["ZestySlate.Web"] = ["ZestySlate.Core", "ZestySlate.Formats", "ZestySlate.Storage", "ZestySlate.Player"],
+        ["zesty"] = ["ZestySlate.Core", "ZestySlate.Formats"],
+    };
+
+    public static TheoryData<string> Projects => [.. Allowed.Keys];
+
+    private static List<string> References(string project) =>
+        Assembly.Load(project).GetReferencedAssemblies().Select(name => name.Name!).ToList();
+
+    [Theory]
+    [MemberData(nameof(Projects))]
+    public void Arrows_between_projects_run_one_way(string project) =>
+        Assert.Empty(References(project).Where(name => name.StartsWith("ZestySlate", StringComparison.Ordinal)).Except(Allowed[project]));
+
+    [Theory]
+    [InlineData("ZestySlate.Core", "Microsoft.AspNetCore")]
+    [InlineData("ZestySlate.Core", "Microsoft.EntityFrameworkCore")]
+    [InlineData("ZestySlate.Core", "System.Net.Http")]
+    [InlineData("ZestySlate.Player", "Microsoft.EntityFrameworkCore")]
+    [InlineData("ZestySlate.Player", "Microsoft.AspNetCore.Http")]
+    [InlineData("ZestySlate.Formats", "Microsoft.AspNetCore")]
+    public void A_project_does_not_know_what_is_not_its_business(string project, string foreign) =>
+        Assert.DoesNotContain(References(project), name => name.StartsWith(foreign, StringComparison.Ordinal));
+
+    [Fact]
+    public void The_core_has_no_clock_of_its_own()
+    {
+        var sources = Directory.EnumerateFiles(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Core"), "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/"));
+        Assert.All(sources, file => Assert.DoesNotContain("UtcNow", File.ReadAllText(file), StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Every_question_type_has_its_room_on_every_floor()
+    {
+        foreach (var family in Core.Questions.QuestionTypes.All)
+        {
+            Assert.NotNull(Player.Questions.PartsComponents.For(family.Key));
+            Assert.Contains(Questions.QuestionForms.Offers, offer => Core.Questions.QuestionTypes.For(offer.Make()).Key == family.Key);
+        }
+    }
+}

@@ -1,0 +1,386 @@
+using System.Net;
+using System.Security.Cryptography;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.IdentityModel.JsonWebTokens;
+using Microsoft.IdentityModel.Tokens;
+using ZestySlate.Web.Lti;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>A course site, played by the test: it can send any launch, right or wrong.</summary>
+[Collection("course site")]
+public sealed class LtiTests
+{
+    private const string Claim = "https://purl.imsglobal.org/spec/lti/claim/";
+    private readonly SlateHost _host;
+    private static readonly RSA Rsa = RSA.Create(2048);
+    private const string KeyId = "site-key";
+
+    public LtiTests(SlateHost host)
+    {
+        _host = host;
+        host.Outside.Answer = Answer;
+        host.Outside.Calls.Clear();
+    }
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    private Func<HttpRequestMessage, HttpResponseMessage?>? _services;
+
+    private HttpResponseMessage Answer(HttpRequestMessage request)
+    {
+        if (_services?.Invoke(request) is { } special)
+        {
+            return special;
+        }
+
+        if (request.RequestUri!.AbsolutePath == "/lti/keys")
+        {
+            var half = Rsa.ExportParameters(false);
+            return Json(new { keys = new[] { new { kty = "RSA", use = "sig", alg = "RS256", kid = KeyId, n = Base64UrlEncoder.Encode(half.Modulus!), e = Base64UrlEncoder.Encode(half.Exponent!) } } });
+        }
+
+        return request.RequestUri.AbsolutePath switch
+        {
+            "/lti/token" => Json(new { access_token = "t", token_type = "Bearer", expires_in = 60 }),
+            var path when path.EndsWith("/scores", StringComparison.Ordinal) => new HttpResponseMessage(HttpStatusCode.NoContent),
+            _ => new HttpResponseMessage(HttpStatusCode.NotFound),
+        };
+    }
+
+    private static HttpResponseMessage Json(object body) => new(HttpStatusCode.OK) { Content = new StringContent(JsonSerializer.Serialize(body)) };
+
+    /// <summary>A sign-in begun in a browser of its own.</summary>
+    private sealed record Begun(HttpClient Browser, string State, string Nonce, string Target);
+
+    private async Task<Begun> BeginAsync(string target = "http://localhost/a/garden", bool cookies = true)
+    {
+        var browser = _host.CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new Uri("https://localhost"), HandleCookies = cookies });
+        target = target.Replace("http:", "https:");
+        var reply = await browser.GetAsync($"/lti/login?iss=http://courses.example&client_id=zesty-slate&login_hint=s1&lti_message_hint=h&target_link_uri={Uri.EscapeDataString(target)}{(cookies ? "" : "&lti_storage_target=_parent")}", Stop);
+        var address = cookies ? reply.Headers.Location!.OriginalString : WebUtility.HtmlDecode(Regex.Match(await reply.Content.ReadAsStringAsync(Stop), "data-next=\"([^\"]+)\"").Groups[1].Value);
+        var query = Microsoft.AspNetCore.WebUtilities.QueryHelpers.ParseQuery(new Uri(address).Query);
+        return new Begun(browser, query["state"]!, query["nonce"]!, target);
+    }
+
+    private Dictionary<string, object?> Claims(Begun begun, string subject = "s1", string role = "Learner") => new()
+    {
+        ["iss"] = "http://courses.example",
+        ["aud"] = "zesty-slate",
+        ["azp"] = "zesty-slate",
+        ["sub"] = subject,
+        ["name"] = "Anouk Delvaux",
+        ["iat"] = DateTimeOffset.UtcNow.ToUnixTimeSeconds(),
+        ["exp"] = DateTimeOffset.UtcNow.AddMinutes(5).ToUnixTimeSeconds(),
+        ["nonce"] = begun.Nonce,
+        [Claim + "version"] = "1.3.0",
+        [Claim + "message_type"] = "LtiResourceLinkRequest",
+        [Claim + "deployment_id"] = "gannet-point-1",
+        [Claim + "target_link_uri"] = begun.Target,
+        [Claim + "resource_link"] = new { id = "link-1", title = "Round the garden" },
+        [Claim + "context"] = new { id = "c", title = "Watchkeepers" },
+        [Claim + "roles"] = new[] { "http://purl.imsglobal.org/vocab/lis/v2/membership#" + role },
+        [Claim + "custom"] = new { due = "2026-12-24T18:00:00Z" },
+        ["https://purl.imsglobal.org/spec/lti-ags/claim/endpoint"] = new { scope = new[] { "https://purl.imsglobal.org/spec/lti-ags/scope/score" }, lineitem = "http://courses.example/lti/lineitems/1?type=x" },
+    };
+
+    private string Sign(object claims, SigningCredentials? credentials = null) => new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(claims),
+        credentials ?? new SigningCredentials(new RsaSecurityKey(Rsa) { KeyId = KeyId }, SecurityAlgorithms.RsaSha256));
+
+    private static Task<HttpResponseMessage> LaunchAsync(Begun begun, string token, string? state = null) =>
+        begun.Browser.PostAsync("/lti/launch", new FormUrlEncodedContent([KeyValuePair.Create("state", state ?? begun.State), KeyValuePair.Create("id_token", token)]), Stop);
+
+    private static async Task RefusedAsync(HttpResponseMessage reply, string words)
+    {
+        Assert.Equal(HttpStatusCode.Forbidden, reply.StatusCode);
+        Assert.Contains(words, WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop)));
+    }
+
+    private async Task RefusedAsync(Action<Dictionary<string, object?>> change, string words)
+    {
+        var begun = await BeginAsync();
+        var claims = Claims(begun);
+        change(claims);
+        await RefusedAsync(await LaunchAsync(begun, Sign(claims)), words);
+    }
+
+    [Fact]
+    public async Task A_right_launch_signs_in_and_opens_the_activity()
+    {
+        var begun = await BeginAsync();
+        var reply = await LaunchAsync(begun, Sign(Claims(begun)));
+        Assert.Equal(HttpStatusCode.Redirect, reply.StatusCode);
+        Assert.Matches("^/s/[a-z0-9]{27}/a/garden\\?assignment=\\d+$", reply.Headers.Location!.OriginalString);
+
+        // The session is in the address: a browser without any cookie can work with it.
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        var page = await bare.GetStringAsync(reply.Headers.Location.OriginalString, Stop);
+        Assert.Contains("data-events=\"/s/", page);
+        var marked = await bare.SendEventAsync(reply.Headers.Location.OriginalString, ("act", "mark"), ("spot", "askfrost"), ("event", "m"), ("pick", "true"));
+        Assert.Contains("1 of 1 point", await marked.Content.ReadAsStringAsync(Stop));
+        var policy = (await bare.GetAsync(reply.Headers.Location.OriginalString, Stop)).Headers.GetValues("Content-Security-Policy").Single();
+        Assert.Contains("frame-ancestors 'self' http://courses.example", policy);
+    }
+
+    [Fact]
+    public async Task A_post_in_the_frame_without_proof_is_refused()
+    {
+        var begun = await BeginAsync();
+        var location = (await LaunchAsync(begun, Sign(Claims(begun, "s-proof")))).Headers.Location!.OriginalString;
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        var events = SlateHost.Find(await bare.GetStringAsync(location, Stop), "data-events=\"([^\"]+)\"");
+        Assert.Equal(HttpStatusCode.BadRequest, (await bare.PostAsync(events, new FormUrlEncodedContent([KeyValuePair.Create("act", "handIn"), KeyValuePair.Create("event", "x")]), Stop)).StatusCode);
+    }
+
+    [Fact]
+    public Task A_foreign_issuer_is_refused() => RefusedAsync(c => c["iss"] = "http://elsewhere.example", "names another sender");
+
+    [Fact]
+    public Task A_foreign_audience_is_refused() => RefusedAsync(c => c["aud"] = "another-tool", "meant for somebody else");
+
+    [Fact]
+    public Task A_foreign_authorized_party_is_refused() => RefusedAsync(c => c["azp"] = "another-tool", "authorised for somebody else");
+
+    [Fact]
+    public Task Several_audiences_need_an_authorized_party() =>
+        RefusedAsync(c => { c["aud"] = new[] { "zesty-slate", "other" }; c.Remove("azp"); }, "authorised for somebody else");
+
+    [Fact]
+    public Task An_expired_message_is_refused() => RefusedAsync(c => c["exp"] = DateTimeOffset.UtcNow.AddMinutes(-2).ToUnixTimeSeconds(), "too old");
+
+    [Fact]
+    public Task A_message_without_an_end_is_refused() => RefusedAsync(c => c.Remove("exp"), "did not pass the checks");
+
+    [Fact]
+    public Task Another_nonce_is_refused() => RefusedAsync(c => c["nonce"] = "older", "does not belong to this sign-in");
+
+    [Fact]
+    public Task Another_version_is_refused() => RefusedAsync(c => c[Claim + "version"] = "1.1", "another version of LTI");
+
+    [Fact]
+    public Task Another_message_type_is_refused() => RefusedAsync(c => c[Claim + "message_type"] = "LtiSubmissionReviewRequest", "not done here");
+
+    [Fact]
+    public Task An_unknown_deployment_is_refused() => RefusedAsync(c => c[Claim + "deployment_id"] = "gannet-point-2", "deployment of the course site is not registered");
+
+    [Fact]
+    public Task Another_target_than_said_at_first_is_refused() => RefusedAsync(c => c[Claim + "target_link_uri"] = "https://localhost/a/other", "another address than it said");
+
+    [Fact]
+    public Task A_launch_without_a_person_is_refused() => RefusedAsync(c => c.Remove("sub"), "does not say who you are");
+
+    [Fact]
+    public Task A_launch_without_a_link_is_refused() => RefusedAsync(c => c.Remove(Claim + "resource_link"), "which of its links");
+
+    [Fact]
+    public async Task A_signature_by_another_key_is_refused()
+    {
+        var begun = await BeginAsync();
+        using var other = RSA.Create(2048);
+        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun), new SigningCredentials(new RsaSecurityKey(other) { KeyId = KeyId }, SecurityAlgorithms.RsaSha256))), "signature is not the course site's");
+    }
+
+    [Fact]
+    public async Task An_unsigned_message_is_refused()
+    {
+        var begun = await BeginAsync();
+        var payload = Base64UrlEncoder.Encode(JsonSerializer.Serialize(Claims(begun)));
+        await RefusedAsync(await LaunchAsync(begun, $"{Base64UrlEncoder.Encode("{\"alg\":\"none\"}")}.{payload}."), "did not pass the checks");
+    }
+
+    [Fact]
+    public async Task A_signature_by_our_public_key_as_a_secret_is_refused()
+    {
+        var begun = await BeginAsync();
+        var secret = new SymmetricSecurityKey(Rsa.ExportSubjectPublicKeyInfo()) { KeyId = KeyId };
+        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun), new SigningCredentials(secret, SecurityAlgorithms.HmacSha256))), "did not pass the checks");
+    }
+
+    [Fact]
+    public async Task Something_that_is_no_message_is_refused()
+    {
+        var begun = await BeginAsync();
+        await RefusedAsync(await LaunchAsync(begun, "hello"), "not a signed message");
+    }
+
+    [Fact]
+    public async Task A_message_is_good_once()
+    {
+        var begun = await BeginAsync();
+        var token = Sign(Claims(begun));
+        Assert.Equal(HttpStatusCode.Redirect, (await LaunchAsync(begun, token)).StatusCode);
+        await RefusedAsync(await LaunchAsync(begun, token), "was used already");
+    }
+
+    [Fact]
+    public async Task An_unknown_state_is_refused()
+    {
+        var begun = await BeginAsync();
+        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun)), "invented"), "not begun here");
+    }
+
+    [Fact]
+    public async Task A_state_of_another_browser_is_refused()
+    {
+        var begun = await BeginAsync();
+        var other = begun with { Browser = _host.CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new Uri("https://localhost") }) };
+        await RefusedAsync(await LaunchAsync(other, Sign(Claims(begun))), "keeps no cookies");
+    }
+
+    [Fact]
+    public async Task Without_cookies_the_course_sites_frame_storage_proves_the_browser()
+    {
+        var begun = await BeginAsync(cookies: false);
+        var step = await (await LaunchAsync(begun, Sign(Claims(begun, "s-frame")))).Content.ReadAsStringAsync(Stop);
+        Assert.Contains("data-do=\"get\"", step);
+
+        async Task<HttpResponseMessage> ContinueAsync(string proof, string? origin)
+        {
+            var request = new HttpRequestMessage(HttpMethod.Post, "/lti/continue") { Content = new FormUrlEncodedContent([KeyValuePair.Create("state", begun.State), KeyValuePair.Create("proof", proof)]) };
+            if (origin is not null)
+            {
+                request.Headers.Add("Origin", origin);
+            }
+
+            return await begun.Browser.SendAsync(request, Stop);
+        }
+
+        await RefusedAsync(await ContinueAsync("guessed", "https://localhost"), "begun in your browser");
+        await RefusedAsync(await ContinueAsync(begun.Nonce, "https://elsewhere.example"), "not come from our own page");
+        await RefusedAsync(await ContinueAsync(begun.Nonce, null), "not come from our own page");
+        Assert.Equal(HttpStatusCode.Redirect, (await ContinueAsync(begun.Nonce, "https://localhost")).StatusCode);
+        await RefusedAsync(await ContinueAsync(begun.Nonce, "https://localhost"), "begun in your browser");
+    }
+
+    [Theory]
+    [InlineData("iss=http://elsewhere.example&client_id=zesty-slate&login_hint=x&target_link_uri=http://localhost/a/garden", "not registered")]
+    [InlineData("iss=http://courses.example&client_id=other&login_hint=x&target_link_uri=http://localhost/a/garden", "not registered")]
+    [InlineData("iss=http://courses.example&client_id=zesty-slate&target_link_uri=http://localhost/a/garden", "not registered")]
+    [InlineData("iss=http://courses.example&client_id=zesty-slate&login_hint=x&target_link_uri=http://elsewhere.example/a/garden", "not ours")]
+    [InlineData("iss=http://courses.example&client_id=zesty-slate&login_hint=x", "not ours")]
+    public async Task A_sign_in_that_cannot_be_is_refused(string query, string words) =>
+        await RefusedAsync(await _host.Visitor().GetAsync("/lti/login?" + query, Stop), words);
+
+    [Fact]
+    public async Task New_keys_of_the_course_site_are_fetched_by_themselves()
+    {
+        var keySets = new KeySets(new OneClient(_host.Outside), TimeProvider.System);
+        Assert.Single(await keySets.GetAsync("http://courses.example/lti/keys", KeyId));
+        Assert.Single(await keySets.GetAsync("http://courses.example/lti/keys", KeyId));
+        Assert.Single(_host.Outside.Calls);
+        var later = new KeySets(new OneClient(_host.Outside), new LaterClock());
+        await later.GetAsync("http://courses.example/lti/keys", "a");
+        await later.GetAsync("http://courses.example/lti/keys", "an unknown one");
+        Assert.Equal(3, _host.Outside.Calls.Count);
+    }
+
+    [Fact]
+    public async Task Learners_cannot_choose_content()
+    {
+        var begun = await BeginAsync("http://localhost/lti/choose");
+        var claims = Claims(begun);
+        claims[Claim + "message_type"] = "LtiDeepLinkingRequest";
+        claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new { deep_link_return_url = "http://courses.example/lti/chosen", data = "d" };
+        await RefusedAsync(await LaunchAsync(begun, Sign(claims)), "Only those who teach");
+    }
+
+    [Fact]
+    public async Task A_teacher_chooses_an_activity_with_points_and_due_date()
+    {
+        var begun = await BeginAsync("http://localhost/lti/choose");
+        var claims = Claims(begun, "t-ines", "Instructor");
+        claims["email"] = "ines.halloran@gannetpoint.example";
+        claims[Claim + "message_type"] = "LtiDeepLinkingRequest";
+        claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new { deep_link_return_url = "http://courses.example/lti/chosen", data = "csrf-7" };
+        var location = (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        var wrong = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "many"));
+        Assert.Contains("«many» is not a number of points", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)));
+
+        var chosen = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "10"), ("due", "2026-12-10T18:00"), ("offset", "60"));
+        Assert.Contains("form-action 'self' http://courses.example", chosen.Headers.GetValues("Content-Security-Policy").Single());
+        var token = new JsonWebToken(SlateHost.Find(await chosen.Content.ReadAsStringAsync(Stop), "name=\"JWT\" value=\"([^\"]+)\""));
+        Assert.Equal(("zesty-slate", "http://courses.example"), (token.Issuer, token.Audiences.Single()));
+        Assert.Equal("csrf-7", token.GetPayloadValue<string>("https://purl.imsglobal.org/spec/lti-dl/claim/data"));
+        var item = token.GetPayloadValue<JsonElement>("https://purl.imsglobal.org/spec/lti-dl/claim/content_items")[0];
+        Assert.Equal("http://localhost/a/garden", item.GetProperty("url").GetString());
+        Assert.Equal(10m, item.GetProperty("lineItem").GetProperty("scoreMaximum").GetDecimal());
+        Assert.Equal("2026-12-10T17:00:00Z", item.GetProperty("submission").GetProperty("endDateTime").GetString());
+
+        var published = new JsonWebKeySet(await bare.GetStringAsync("/lti/keys", Stop));
+        var result = await new JsonWebTokenHandler().ValidateTokenAsync(token.EncodedToken, new TokenValidationParameters { IssuerSigningKeys = published.GetSigningKeys(), ValidIssuer = "zesty-slate", ValidAudience = "http://courses.example" });
+        Assert.True(result.IsValid);
+    }
+
+    [Fact]
+    public async Task The_score_goes_to_the_course_site_and_waits_while_it_is_away()
+    {
+        var begun = await BeginAsync();
+        var claims = Claims(begun, "s-score");
+        claims[Claim + "resource_link"] = new { id = "link-score", title = "Garden" };
+        var location = (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        await bare.SendEventAsync(location, ("act", "mark"), ("spot", "askshade"), ("event", "m"), ("pick", "sun"));
+        await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
+
+        _services = request => request.RequestUri!.AbsolutePath == "/lti/token" ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable) : null;
+        Assert.Equal(0, await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop)));
+        var waiting = await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.Subject == "s-score" && d.DeliveredAt == null).SingleAsync(Stop));
+        Assert.Equal("the course site answered 503", waiting.LastProblem);
+        Assert.InRange(waiting.NextTry - DateTimeOffset.UtcNow, TimeSpan.FromSeconds(1), TimeSpan.FromSeconds(6));
+        var results = await (await _host.TeacherAsync("ines")).GetStringAsync("/author/garden/results", Stop);
+        Assert.Matches("grades? waits? for the course site", results);
+
+        _services = null;
+        await _host.DbAsync(db => db.ScoreDeliveries.ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop));
+        _host.Outside.Calls.Clear();
+        Assert.True(await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop)) >= 1);
+        var call = _host.Outside.Calls.Single(c => c.Address.EndsWith("/scores?type=x", StringComparison.Ordinal) && c.Body.Contains("s-score"));
+        var score = JsonDocument.Parse(call.Body).RootElement;
+        Assert.Equal("Completed", score.GetProperty("activityProgress").GetString());
+        Assert.Equal("FullyGraded", score.GetProperty("gradingProgress").GetString());
+        Assert.Equal((1m, 4m), (score.GetProperty("scoreGiven").GetDecimal(), score.GetProperty("scoreMaximum").GetDecimal()));
+        Assert.Equal(0, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.Subject == "s-score" && d.DeliveredAt == null, Stop)));
+    }
+
+    [Fact]
+    public async Task A_teacher_of_the_course_who_owns_the_activity_comes_to_its_results()
+    {
+        var begun = await BeginAsync();
+        var claims = Claims(begun, "t-ines", "Instructor");
+        claims["email"] = "ines.halloran@gannetpoint.example";
+        Assert.EndsWith("/author/garden/results", (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task A_learner_never_becomes_an_account_by_an_e_mail_address()
+    {
+        var begun = await BeginAsync();
+        var claims = Claims(begun, "s-cunning");
+        claims["email"] = "ines.halloran@gannetpoint.example";
+        Assert.Equal(HttpStatusCode.Redirect, (await LaunchAsync(begun, Sign(claims))).StatusCode);
+        var ines = await _host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example", Stop));
+        Assert.NotEqual(ines.Id, await _host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == "s-cunning").Select(p => p.PersonId).SingleAsync(Stop)));
+    }
+
+    [Theory]
+    [InlineData("http://c/line/1", "http://c/line/1/scores")]
+    [InlineData("http://c/line/1/", "http://c/line/1/scores")]
+    [InlineData("http://c/line/1?type=2", "http://c/line/1/scores?type=2")]
+    public void Scores_go_behind_the_line_items_path(string lineItem, string scores) => Assert.Equal(scores, ScoreSender.ScoresOf(lineItem));
+
+    private sealed class OneClient(HttpMessageHandler handler) : IHttpClientFactory
+    {
+        public HttpClient CreateClient(string name) => new(handler, disposeHandler: false);
+    }
+
+    /// <summary>A clock that moves ten seconds each time it is read.</summary>
+    private sealed class LaterClock : TimeProvider
+    {
+        private DateTimeOffset _now = DateTimeOffset.UnixEpoch;
+
+        public override DateTimeOffset GetUtcNow() => _now += TimeSpan.FromSeconds(10);
+    }
+}

@@ -1,0 +1,129 @@
+using System.Net;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>The table of every route and who may use it. A route that is not in the table fails the tests.</summary>
+public sealed class RouteRightsTests(SlateHost host)
+{
+    private const string Anyone = "anyone";
+
+    private static readonly Dictionary<string, string> Table = new()
+    {
+        [""] = Anyone,
+        ["sign-in"] = Anyone,
+        ["sign-out"] = Anyone,
+        ["problem"] = Anyone,
+        ["not-yours"] = Anyone,
+        ["session-ended"] = Anyone,
+        ["join"] = Anyone,
+        ["a/{activity}"] = Anyone,
+        ["media/{hash}/{width:int?}"] = Anyone,
+        ["health"] = Anyone,
+        ["lti/login"] = Anyone,
+        ["lti/launch"] = Anyone,
+        ["lti/continue"] = Anyone,
+        ["lti/keys"] = Anyone,
+        ["todo"] = Rights.SignedIn,
+        ["work/{attempt}/events"] = Rights.AttemptLearner,
+        ["library"] = Rights.Teacher,
+        ["new"] = Rights.Teacher,
+        ["classes"] = Rights.Teacher,
+        ["lti/choose"] = Rights.Teacher,
+        ["classes/{class:int}"] = Rights.ClassTeacher,
+        ["author/{activity}"] = Rights.ActivityOwner,
+        ["author/{activity}/publish"] = Rights.ActivityOwner,
+        ["author/{activity}/results"] = Rights.ActivityOwner,
+        ["author/{activity}/rooms"] = Rights.ActivityOwner,
+        ["author/{activity}/edit"] = Rights.ActivityOwner,
+        ["author/{activity}/undo"] = Rights.ActivityOwner,
+        ["author/{activity}/redo"] = Rights.ActivityOwner,
+        ["author/{activity}/pictures"] = Rights.ActivityOwner,
+        ["author/{activity}/trial"] = Rights.ActivityOwner,
+        ["author/{activity}/trial/events"] = Rights.ActivityOwner,
+        ["author/{activity}/qr.svg"] = Rights.ActivityOwner,
+        ["keeper/course-sites"] = Rights.Keeper,
+    };
+
+    private IEnumerable<RouteEndpoint> Routes => host.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>();
+
+    private static string Pattern(RouteEndpoint route) => route.RoutePattern.RawText!.Trim('/');
+
+    [Fact]
+    public void Every_route_is_in_the_table_with_its_right()
+    {
+        foreach (var route in Routes)
+        {
+            Assert.True(Table.TryGetValue(Pattern(route), out var right), $"«{Pattern(route)}» is not in the table of rights");
+            var policies = route.Metadata.GetOrderedMetadata<IAuthorizeData>().Select(data => data.Policy).ToList();
+            if (right == Anyone)
+            {
+                Assert.True(route.Metadata.GetMetadata<IAllowAnonymous>() is not null, $"«{Pattern(route)}» should be open");
+            }
+            else
+            {
+                Assert.Contains(right, policies);
+                Assert.Null(route.Metadata.GetMetadata<IAllowAnonymous>());
+            }
+        }
+    }
+
+    [Fact]
+    public void The_table_names_no_route_that_is_gone() =>
+        Assert.Empty(Table.Keys.Except(Routes.Select(Pattern)));
+
+    [Fact]
+    public async Task The_table_is_kept_for_each_sort_of_person()
+    {
+        var attempt = await host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId != null).OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken));
+        var group = await host.DbAsync(db => db.Classes.OrderBy(c => c.Id).Select(c => c.Id).FirstAsync(TestContext.Current.CancellationToken));
+        var people = new Dictionary<string, (HttpClient Client, string[] Rights)>
+        {
+            ["anonymous"] = (host.Visitor(), []),
+            ["visitor by link"] = (await host.LinkVisitorAsync(), [Rights.SignedIn]),
+            ["another teacher"] = (await host.TeacherAsync("mireille"), [Rights.SignedIn, Rights.Teacher]),
+            ["keeper"] = (await host.TeacherAsync("tobiah"), [Rights.SignedIn, Rights.Teacher, Rights.Keeper]),
+            ["owner"] = (await host.TeacherAsync("ines"), [Rights.SignedIn, Rights.Teacher, Rights.ActivityOwner, Rights.ClassTeacher]),
+        };
+        foreach (var (route, right) in Table.Where(entry => entry.Value != Anyone))
+        {
+            var address = "/" + route.Replace("{activity}", "garden").Replace("{attempt}", attempt).Replace("{class:int}", group.ToString());
+            var methods = Routes.Where(r => Pattern(r) == route).SelectMany(r => r.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"]).Distinct();
+            foreach (var (who, (client, rights)) in people)
+            {
+                foreach (var method in methods)
+                {
+                    var reply = await client.SendAsync(new HttpRequestMessage(new HttpMethod(method), address), TestContext.Current.CancellationToken);
+                    var refused = reply.StatusCode == HttpStatusCode.Forbidden
+                        || (reply.StatusCode == HttpStatusCode.Redirect && (reply.Headers.Location!.OriginalString.Contains("/sign-in") || reply.Headers.Location.OriginalString.Contains("/not-yours")));
+                    Assert.True(refused != rights.Contains(right), $"{who}, {method} {address}: {(int)reply.StatusCode} {reply.Headers.Location}");
+                }
+            }
+        }
+    }
+
+    [Fact]
+    public async Task A_learner_sees_their_own_attempt_and_nobody_elses()
+    {
+        var mine = await host.LinkVisitorAsync("First");
+        var theirs = await host.LinkVisitorAsync("Second");
+        var events = SlateHost.Find(await mine.GetStringAsync("/a/garden"), "data-events=\"([^\"]+)\"");
+        Assert.Equal(HttpStatusCode.NoContent, (await mine.GetAsync(events)).StatusCode);
+        Assert.Contains("/not-yours", (await theirs.GetAsync(events)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task The_number_of_an_assignment_opens_nothing_by_itself()
+    {
+        var visitor = await host.LinkVisitorAsync();
+        var assignment = await host.DbAsync(db => db.Assignments.OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken));
+        var page = await visitor.GetStringAsync($"/a/garden?assignment={assignment}");
+        var attempt = SlateHost.Find(page, "data-attempt=\"([^\"]+)\"");
+        Assert.Null((await host.WithAsync((AttemptStore store) => store.LoadAsync(attempt)))!.Assignment);
+    }
+}

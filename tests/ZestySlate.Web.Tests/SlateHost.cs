@@ -1,0 +1,139 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Hosting;
+using ZestySlate.Storage;
+
+[assembly: AssemblyFixture(typeof(ZestySlate.Web.Tests.SlateHost))]
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>The whole application with the demo school, on a folder of its own, with course sites played by <see cref="Outside"/>.</summary>
+public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("slate-web").FullName;
+
+    public const string Password = "barometer-rising";
+
+    /// <summary>What answers when the application calls another site.</summary>
+    public OutsideWorld Outside { get; } = new();
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("DataFolder", _folder);
+        builder.UseSetting("Demo:Enabled", "true");
+        builder.UseSetting("Demo:Folder", Path.Combine(Root(), "demo"));
+        builder.UseSetting("Demo:CourseSite", "http://courses.example");
+        builder.UseSetting("Limits:SignInPerMinute", "100000");
+        builder.UseSetting("Limits:CodesPerMinute", "100000");
+        builder.ConfigureTestServices(services =>
+        {
+            services.Remove(services.Single(service => service.ServiceType == typeof(IHostedService) && service.ImplementationType?.Name == "ScoreLoop"));
+            services.AddHttpClient("course-site").ConfigurePrimaryHttpMessageHandler(() => Outside);
+        });
+    }
+
+    /// <summary>Starts once, before any test asks.</summary>
+    public ValueTask InitializeAsync()
+    {
+        _ = Server;
+        return ValueTask.CompletedTask;
+    }
+
+    /// <summary>The project's folder.</summary>
+    public static string Root()
+    {
+        for (var folder = new DirectoryInfo(AppContext.BaseDirectory); folder is not null; folder = folder.Parent)
+        {
+            if (File.Exists(Path.Combine(folder.FullName, "ZestySlate.slnx")))
+            {
+                return folder.FullName;
+            }
+        }
+
+        throw new DirectoryNotFoundException();
+    }
+
+    /// <summary>A browser without scripts.</summary>
+    public HttpClient Visitor() => CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, BaseAddress = new Uri("http://localhost") });
+
+    /// <summary>A browser signed in as a teacher: ines, tobiah (who is keeper too) or mireille.</summary>
+    public async Task<HttpClient> TeacherAsync(string first)
+    {
+        var email = first switch { "ines" => "ines.halloran", "tobiah" => "tobiah.renn", _ => "mireille.osei" } + "@gannetpoint.example";
+        var client = Visitor();
+        var reply = await client.PostFormAsync("/sign-in", "/sign-in", ("Email", email), ("Password", Password));
+        Assert.Equal(HttpStatusCode.Redirect, reply.StatusCode);
+        return client;
+    }
+
+    /// <summary>Somebody who opened the demo activity by link.</summary>
+    public async Task<HttpClient> LinkVisitorAsync(string name = "Visiting Vera", string activity = "garden")
+    {
+        var client = Visitor();
+        var reply = await client.PostFormAsync($"/a/{activity}", $"/a/{activity}?handler=begin", ("name", name));
+        Assert.Equal(HttpStatusCode.Redirect, reply.StatusCode);
+        return client;
+    }
+
+    /// <summary>Works on the database.</summary>
+    public async Task<T> WithAsync<TService, T>(Func<TService, Task<T>> work)
+        where TService : notnull
+    {
+        await using var scope = Services.CreateAsyncScope();
+        return await work(scope.ServiceProvider.GetRequiredService<TService>());
+    }
+
+    /// <summary>Works on the database.</summary>
+    public Task<T> DbAsync<T>(Func<SlateDb, Task<T>> work) => WithAsync(work);
+
+    /// <summary>The text that follows a pattern's first group in a page.</summary>
+    public static string Find(string html, string pattern)
+    {
+        var match = Regex.Match(html, pattern);
+        Assert.True(match.Success, $"{pattern} is not in the page");
+        return WebUtility.HtmlDecode(match.Groups[1].Value);
+    }
+}
+
+/// <summary>Plays every other site: tests say what it answers.</summary>
+public sealed class OutsideWorld : HttpMessageHandler
+{
+    public Func<HttpRequestMessage, HttpResponseMessage> Answer { get; set; } = _ => new HttpResponseMessage(HttpStatusCode.NotFound);
+
+    public List<(string Method, string Address, string Body)> Calls { get; } = [];
+
+    protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken stop)
+    {
+        Calls.Add((request.Method.Method, request.RequestUri!.ToString(), request.Content is null ? "" : await request.Content.ReadAsStringAsync(stop)));
+        return Answer(request);
+    }
+}
+
+/// <summary>Browsing by plain forms.</summary>
+internal static class Browsing
+{
+    /// <summary>Posts a form of a page, with the proof that the page carries.</summary>
+    public static async Task<HttpResponseMessage> PostFormAsync(this HttpClient client, string page, string action, params (string Name, string Value)[] fields)
+    {
+        var html = await (await client.GetAsync(page)).Content.ReadAsStringAsync();
+        var proof = SlateHost.Find(html, "(?:name=\"proof\" (?:type=\"hidden\" )?value=|data-proof=)\"([^\"]+)\"");
+        return await client.PostAsync(action, new FormUrlEncodedContent(fields.Append(("proof", proof)).Select(f => KeyValuePair.Create(f.Item1, f.Item2))));
+    }
+
+    /// <summary>Sends one event of the demo activity as the page's script does.</summary>
+    public static async Task<HttpResponseMessage> SendEventAsync(this HttpClient client, string page, params (string Name, string Value)[] fields)
+    {
+        var html = await client.GetStringAsync(page);
+        var request = new HttpRequestMessage(HttpMethod.Post, SlateHost.Find(html, "data-events=\"([^\"]+)\""))
+        {
+            Content = new FormUrlEncodedContent(fields.Select(f => KeyValuePair.Create(f.Name, f.Value))),
+        };
+        request.Headers.Add("X-Slate-Script", "1");
+        request.Headers.Add("X-Slate-Proof", SlateHost.Find(html, "data-proof=\"([^\"]+)\""));
+        return await client.SendAsync(request);
+    }
+}
