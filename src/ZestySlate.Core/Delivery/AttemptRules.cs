@@ -19,7 +19,7 @@ public static class AttemptRules
             Opened opened when state.Activity.SpotOf(opened.SpotId) is null => "This spot is not in the activity any more.",
             Answered answered => RefuseAnswer(state, answered.SpotId, answered.Response),
             AskedToMark when !MarksWhileWorking(state.Activity.Rules) => "In this activity answers are marked after handing in; yours is kept.",
-            AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response),
+            AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
             AnotherGo again => RefuseOpen(state, again.SpotId),
             AskedForHint hint => RefuseOpen(state, hint.SpotId)
                 ?? (state.QuestionOf(hint.SpotId)!.Question.Hint.Length == 0 ? "This question has no hint." : null),
@@ -44,6 +44,9 @@ public static class AttemptRules
         { Closed: true } => "This question is closed; no try is left.",
         _ => null,
     };
+
+    private static string? RefuseEmpty(AttemptState state, AskedToMark asked) =>
+        QuestionTypes.For(state.QuestionOf(asked.SpotId)!.Question).IsEmpty(asked.Response) ? "Nothing is answered yet, so there is nothing to mark." : null;
 
     private static string? RefuseAnswer(AttemptState state, string spotId, Response response) =>
         RefuseOpen(state, spotId) ?? QuestionTypes.For(state.QuestionOf(spotId)!.Question).RefuseResponse(state.QuestionOf(spotId)!.Question, response);

@@ -25,6 +25,9 @@ public abstract class QuestionType
     /// <summary>A response in words, for reports.</summary>
     public abstract string InWords(Question question, Response response);
 
+    /// <summary>True when nothing was given; such a response is kept but is no try.</summary>
+    public abstract bool IsEmpty(Response response);
+
     /// <summary>Why a response cannot belong to this question, or null when it can.</summary>
     public abstract string? RefuseResponse(Question question, Response response);
 
@@ -65,6 +68,8 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     public sealed override string InWords(Question question, Response response) =>
         response is TResponse fitting ? InWords((TQuestion)question, fitting) : "";
 
+    public sealed override bool IsEmpty(Response response) => response is not TResponse fitting || IsEmpty(fitting);
+
     public sealed override string? RefuseResponse(Question question, Response response) =>
         response is TResponse fitting ? RefuseResponse((TQuestion)question, fitting) : "This answer belongs to another kind of question.";
 
@@ -87,6 +92,8 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     protected abstract QuestionMark Mark(TQuestion question, TResponse? response);
 
     protected abstract string InWords(TQuestion question, TResponse response);
+
+    protected abstract bool IsEmpty(TResponse response);
 
     protected abstract string? RefuseResponse(TQuestion question, TResponse response);
 

@@ -78,7 +78,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
             case Opening.Attempt { Record: var record }:
                 var loaded = (await attempts.LoadAsync(record.Id))!;
                 View = LearnerView.Of(loaded.State, clock.GetUtcNow(), loaded.Assignment?.Due);
-                Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, SecurityHeaders.StyleNonce(HttpContext));
+                Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
                 break;
             case Opening.AskName { Activity: var asked }:
                 Describe(asked);

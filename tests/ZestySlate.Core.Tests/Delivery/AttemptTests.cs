@@ -100,6 +100,15 @@ public sealed class AttemptTests
     }
 
     [Fact]
+    public void An_empty_answer_is_no_try_but_none_of_these_is()
+    {
+        var attempt = new Attempt(Make.Activity(Make.Asked("q", Make.Several("a") with { OffersNone = true })));
+        Assert.Contains("nothing to mark", attempt.Refusal(Event(new AskedToMark("q", Make.Picked()) { Id = "x", At = Make.Monday })));
+        Assert.Null(attempt.Refusal(Event(new AskedToMark("q", new Core.Questions.MultipleChoice.MultipleChoiceResponse { None = true }) { Id = "x", At = Make.Monday })));
+        Assert.Null(attempt.Refusal(Event(new Answered("q", Make.Picked()) { Id = "x", At = Make.Monday })));
+    }
+
+    [Fact]
     public void In_a_test_marked_at_the_end_nothing_is_marked_before()
     {
         var rules = new Rules { Reveal = new Reveal { RightOrWrong = RevealMoment.AfterEnd, RightAnswer = RevealMoment.AfterEnd, Points = RevealMoment.AfterEnd } };

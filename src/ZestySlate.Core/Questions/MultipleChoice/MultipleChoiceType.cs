@@ -20,6 +20,8 @@ public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, Mu
     protected override string InWords(MultipleChoiceQuestion question, MultipleChoiceResponse response) =>
         response.None ? "None of these" : string.Join("; ", question.Options.Where(option => response.Picked.Contains(option.Id)).Select(option => option.Text));
 
+    protected override bool IsEmpty(MultipleChoiceResponse response) => response.IsEmpty;
+
     protected override string? RefuseResponse(MultipleChoiceQuestion question, MultipleChoiceResponse response)
     {
         if (response.Picked.Distinct().Count() != response.Picked.Count

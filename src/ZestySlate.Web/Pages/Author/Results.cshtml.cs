@@ -15,7 +15,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Who did what, question by question, with the reason for each mark.</summary>
 [Authorize(Policy = Rights.ActivityOwner)]
-public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store) : PageModel
+public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, TimeProvider clock) : PageModel
 {
     /// <summary>One attempt on the page.</summary>
     public sealed record Row(LoadedAttempt Attempt, string Learner, string Origin, AttemptReport Report)
@@ -48,6 +48,15 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         await LoadAsync(activity);
         var csv = ResultsCsv.Write(Rows.Select(row => new ResultsCsv.Row(row.Learner, row.Origin, row.Attempt.State.BeganAt, row.Attempt.State.HandedInAt, row.Report)));
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{activity}-results.csv");
+    }
+
+    /// <summary>Lets waiting grades be sent at once.</summary>
+    public async Task<IActionResult> OnPostSendNowAsync(string activity)
+    {
+        var now = clock.GetUtcNow();
+        await db.ScoreDeliveries.Where(delivery => delivery.DeliveredAt == null && db.Attempts.Any(a => a.Id == delivery.AttemptId && a.ActivityId == activity))
+            .ExecuteUpdateAsync(set => set.SetProperty(delivery => delivery.NextTry, now));
+        return LocalRedirect($"~/author/{activity}/results");
     }
 
     private async Task LoadAsync(string activity)

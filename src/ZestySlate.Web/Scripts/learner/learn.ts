@@ -1,5 +1,5 @@
 import { Idiomorph } from "idiomorph";
-import { newId, placeSigns, showLocalTimes } from "../shared/place";
+import { newId, placeSigns, showLocalTimes, typing } from "../shared/place";
 import { Outbox, type Waiting } from "./outbox";
 import { Panels } from "./panels";
 
@@ -150,7 +150,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     const pieces = new DOMParser().parseFromString(text, "text/html").body.firstElementChild as HTMLElement;
     for (const piece of [...pieces.children] as HTMLElement[]) {
       const old = piece.id ? document.getElementById(piece.id) : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
-      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", ignoreActiveValue: true }); }
+      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML" }); }
     }
     placeSigns(root);
     const refusal = pieces.dataset.refusal;
@@ -208,13 +208,12 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     if (!reply.ok) { return; }
     const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("#learn");
     if (!next) { return; }
-    // The page's own style sheet stays: one with another nonce would be refused.
-    next.querySelectorAll("style").forEach(sheet => sheet.remove());
     Idiomorph.morph(root, next, {
       morphStyle: "outerHTML",
-      ignoreActiveValue: true,
+      ignoreActiveValue: typing(),
       callbacks: {
         beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && !(name === "style"),
+        // The page's own style sheet stays; what is fetched by script comes without one.
         beforeNodeRemoved: node => !(node instanceof HTMLStyleElement),
       },
     });

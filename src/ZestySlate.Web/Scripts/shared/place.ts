@@ -29,3 +29,8 @@ export function newId(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(9));
   return Array.from(bytes, byte => "abcdefghjkmnpqrstuvwxyz23456789"[byte % 31]).join("");
 }
+
+/** True while somebody types: a redraw must then leave the field in hand alone. */
+export function typing(): boolean {
+  return document.activeElement?.matches("input:not([type=checkbox], [type=radio]), textarea, select, [contenteditable=true]") ?? false;
+}

@@ -15,7 +15,7 @@ export function startRich(root: ParentNode): void {
       element: area,
       injectCSS: false,
       content: hidden.value,
-      extensions: [StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, heading: { levels: [3] }, link: { openOnClick: false, autolink: true, protocols: ["http", "https", "mailto"] } })],
+      extensions: [StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, heading: { levels: [3] }, link: { openOnClick: false, autolink: true } })],
       editorProps: { attributes: { role: "textbox", "aria-multiline": "true", "aria-labelledby": area.getAttribute("aria-labelledby") ?? "" } },
       onUpdate: ({ editor: changed }) => {
         hidden.value = changed.isEmpty ? "" : changed.getHTML();

@@ -1,5 +1,5 @@
 import { Idiomorph } from "idiomorph";
-import { placeSigns } from "../shared/place";
+import { placeSigns, typing } from "../shared/place";
 import { settleRich, startRich } from "./rich";
 
 export type Fields = FormData | Record<string, string>;
@@ -15,7 +15,11 @@ export class Rooms {
   selected: string;
   private line: Change[] = [];
   private busy = false;
+  /** True while somebody else's change waits for the author's decision. */
+  private held = false;
   private dirty = new Set<HTMLFormElement>();
+  /** Spots that a hand is moving or resizing: until that is saved, a redraw leaves them where the hand has put them. */
+  readonly carried = new Set<string>();
   /** Called after the rooms were redrawn. */
   redrawn: (() => void)[] = [];
   /** True while the stage shows a trial and must not be redrawn as the author's stage. */
@@ -59,9 +63,9 @@ export class Rooms {
   }
 
   private async run(): Promise<void> {
-    if (this.busy) { return; }
+    if (this.busy || this.held) { return; }
     this.busy = true;
-    while (this.line.length > 0) {
+    while (this.line.length > 0 && !this.held) {
       const change = this.line[0];
       change.fields.set("version", String(this.version));
       if (!change.fields.has("selected")) { change.fields.set("selected", this.selected); }
@@ -78,7 +82,7 @@ export class Rooms {
       await this.take(change, reply);
     }
     this.busy = false;
-    if (this.dirty.size === 0) { this.state("saved"); }
+    if (this.dirty.size === 0 && !this.held) { this.state("saved"); }
   }
 
   private async take(change: Change, reply: Response): Promise<void> {
@@ -114,11 +118,14 @@ export class Rooms {
       }
       Idiomorph.morph(old, fresh, {
         morphStyle: "outerHTML",
-        ignoreActiveValue: true,
+        ignoreActiveValue: typing(),
         callbacks: {
           beforeNodeMorphed: (before, after) => settleRich(before, after),
+          // The chooser is the author's own and on no page of the server's.
+          beforeNodeRemoved: node => !(node instanceof Element && node.matches(".place-mark")),
           beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
-            && !(attribute === "hidden" && node.id === "check") && !(attribute === "style"),
+            && !(attribute === "hidden" && node.id === "check") && !(attribute === "style")
+            && !(["data-x", "data-y", "data-size"].includes(attribute) && this.carried.has((node as HTMLElement).dataset.sign ?? "")),
         },
       });
     }
@@ -175,8 +182,8 @@ export class Rooms {
   }
 
   private conflict(change: Change, words: string, newest: number): void {
-    const rest = [change, ...this.line];
-    this.line = [];
+    this.line.unshift(change);
+    this.held = true;
     const place = document.getElementById("conflict")!;
     place.textContent = words;
     const again = document.createElement("button");
@@ -189,7 +196,7 @@ export class Rooms {
     onTop.addEventListener("click", () => {
       place.hidden = true;
       this.version = newest;
-      this.line = rest;
+      this.held = false;
       void this.run();
     });
     place.append(again, onTop);

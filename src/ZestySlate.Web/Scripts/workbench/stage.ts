@@ -105,6 +105,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const move = (event: PointerEvent): void => {
       if (!moved && Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) < DragFrom) { return; }
       moved = true;
+      rooms.carried.add(sign.dataset.sign!);
       sign.classList.add("sign-carried");
       placeSign(sign, share(from.x + (event.clientX - down.clientX) / box.width), share(from.y + (event.clientY - down.clientY) / box.height), Number(sign.dataset.size));
     };
@@ -124,6 +125,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const reach = Math.max(8, Math.hypot(down.clientX - middle.x, down.clientY - middle.y));
     const size = Number(sign.dataset.size);
     down.preventDefault();
+    rooms.carried.add(sign.dataset.sign!);
     drag(sign, down, event => placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y),
       clamp(size * Math.hypot(event.clientX - middle.x, event.clientY - middle.y) / reach)), () => {
       sign.addEventListener("click", event => { event.preventDefault(); event.stopPropagation(); }, { once: true, capture: true });
@@ -148,6 +150,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   function nudge(right: number, down: number): void {
     const sign = signOf(rooms.selected);
     if (sign) {
+      rooms.carried.add(sign.dataset.sign!);
       placeSign(sign, share(Number(sign.dataset.x) + right), share(Number(sign.dataset.y) + down), Number(sign.dataset.size));
       soon(() => sendPlace(sign));
     }
@@ -156,6 +159,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   function resize(factor: number): void {
     const sign = signOf(rooms.selected);
     if (sign) {
+      rooms.carried.add(sign.dataset.sign!);
       placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y), clamp(Number(sign.dataset.size) * factor));
       soon(() => sendSize(sign));
     }
@@ -163,15 +167,20 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
 
   function soon(act: () => void): void {
     clearTimeout(later);
-    later = window.setTimeout(act, 200);
+    later = window.setTimeout(() => { later = 0; act(); }, 200);
   }
 
   function sendPlace(sign: HTMLElement): void {
-    rooms.send("/edit", { edit: "move", spot: sign.dataset.sign!, x: sign.dataset.x!, y: sign.dataset.y! });
+    send(sign, { edit: "move", x: sign.dataset.x!, y: sign.dataset.y! });
   }
 
   function sendSize(sign: HTMLElement): void {
-    rooms.send("/edit", { edit: "size", spot: sign.dataset.sign!, size: sign.dataset.size! });
+    send(sign, { edit: "size", size: sign.dataset.size! });
+  }
+
+  function send(sign: HTMLElement, fields: Record<string, string>): void {
+    const spot = sign.dataset.sign!;
+    rooms.send("/edit", { ...fields, spot }, { after: () => { if (later === 0) { rooms.carried.delete(spot); } } });
   }
 
   function addHandle(): void {
@@ -186,5 +195,5 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   }
 }
 
-const share = (value: number): number => Math.min(1, Math.max(0, value));
+const share = (value: number): number => Math.round(Math.min(1, Math.max(0, value)) * 1e5) / 1e5;
 const clamp = (size: number): number => Math.min(3, Math.max(0.6, Math.round(size * 100) / 100));

@@ -1,0 +1,90 @@
+using System.Text.Json;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>Every page passes axe (WCAG 2.2 A and AA), light and dark.</summary>
+public sealed class AccessibilityTests(Apps apps)
+{
+    private static readonly string Axe = File.ReadAllText(Path.Combine(Apps.Root, "src/ZestySlate.Web/node_modules/axe-core/axe.min.js"));
+
+    private static void Passes(Person person, string where)
+    {
+        foreach (var theme in new[] { "paper", "slate" })
+        {
+            person.Run("document.documentElement.dataset.theme = arguments[0]", theme);
+            person.Run(Axe);
+            var result = (string?)person.Driver.ExecuteAsyncScript("""
+                const done = arguments[arguments.length - 1];
+                axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })
+                  .then(r => done(JSON.stringify(r.violations.map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")))));
+                """);
+            var violations = JsonSerializer.Deserialize<string[]>(result!)!;
+            Assert.True(violations.Length == 0, $"{where} ({theme}): {string.Join("\n", violations)}");
+        }
+    }
+
+    [Fact]
+    public void Teachers_pages()
+    {
+        using var ines = new Person();
+        ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        foreach (var open in new[] { "/sign-in", "/join" })
+        {
+            ines.Go(apps.Slate + open);
+            Passes(ines, open);
+        }
+
+        ines.SignIn(apps, "tobiah.renn@gannetpoint.example");
+        foreach (var page in new[] { "/library", "/new", "/classes", "/keeper/course-sites" })
+        {
+            ines.Go(apps.Slate + page);
+            Passes(ines, page);
+        }
+    }
+
+    [Fact]
+    public void The_workbench_and_what_follows_it()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        ines.Go(apps.Slate + "/author/garden");
+        ines.See("#room-stage a[data-sign]");
+        Passes(ines, "workbench");
+        ines.PressCss("#room-stage a[data-sign=askshade]");
+        ines.See("[data-option-text]");
+        Passes(ines, "workbench with a question");
+        ines.PressCss("#room-stage a[data-sign=shelter]");
+        ines.See(".illustration");
+        Passes(ines, "workbench with a note");
+        ines.Press("Try it");
+        ines.See("body.in-trial .learn");
+        Passes(ines, "trial");
+        ines.Go(apps.Slate + "/author/garden/publish");
+        Passes(ines, "publish");
+        ines.Go(apps.Slate + "/author/garden/results");
+        Passes(ines, "results");
+    }
+
+    [Fact]
+    public void The_learners_page()
+    {
+        using var learner = new Person();
+        learner.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        learner.Go(apps.Slate + "/a/garden");
+        Passes(learner, "name");
+        learner.Type("input[name=name]", "Axe Anders");
+        learner.Press("Start");
+        learner.See("a[data-sign]");
+        Passes(learner, "learner");
+        learner.PressCss("a[data-sign=askshade]");
+        learner.Press("Rain", ".panel.open");
+        learner.Press("Mark this", ".panel.open");
+        learner.Reads(".panel.open .verdict", "Partly right");
+        Passes(learner, "learner with a marked question");
+        learner.PressCss(".panel.open [data-close]");
+        learner.Press("Hand in");
+        learner.Press("Hand in with");
+        learner.See("#result");
+        Passes(learner, "result");
+    }
+}

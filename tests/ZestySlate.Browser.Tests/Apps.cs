@@ -1,0 +1,117 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+
+[assembly: AssemblyFixture(typeof(ZestySlate.Browser.Tests.Apps))]
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>Zesty Slate and the course site, started as the programs they are, on free ports and a folder of their own.</summary>
+public sealed class Apps : IAsyncLifetime
+{
+    private readonly string _data = Directory.CreateTempSubdirectory("slate-browser").FullName;
+    private readonly HttpClient _http = new();
+    private Process? _slate, _course;
+
+    /// <summary>Two names for this machine, so that the two are different sites to a browser.</summary>
+    public string Slate { get; } = $"http://localhost:{FreePort()}";
+
+    public string Course { get; } = $"http://127.0.0.1:{FreePort()}";
+
+    /// <summary>The project's folder.</summary>
+    public static string Root { get; } = FindRoot();
+
+    public async ValueTask InitializeAsync()
+    {
+        _course = Start("ZestySlate.CourseSite", ("ASPNETCORE_URLS", Course), ("DataFolder", _data), ("Tool", Slate));
+        StartSlate();
+        await ReadyAsync(Slate);
+        await ReadyAsync(Course);
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        _slate?.Kill(true);
+        _course?.Kill(true);
+        _http.Dispose();
+        return ValueTask.CompletedTask;
+    }
+
+    /// <summary>Ends Zesty Slate without a word, as a power cut would, and starts it again.</summary>
+    public async Task KillAndRestartAsync()
+    {
+        _slate!.Kill();
+        await _slate.WaitForExitAsync();
+        StartSlate();
+        await ReadyAsync(Slate);
+    }
+
+    private void StartSlate() => _slate = Start("ZestySlate.Web",
+        ("ASPNETCORE_URLS", Slate), ("DataFolder", _data), ("Demo__Enabled", "true"), ("Demo__Folder", Path.Combine(Root, "demo")), ("Demo__CourseSite", Course),
+        ("Limits__SignInPerMinute", "1000"), ("Limits__CodesPerMinute", "1000"));
+
+    private static Process Start(string project, params (string Name, string Value)[] settings)
+    {
+        var configuration = AppContext.BaseDirectory.Contains("Release") ? "Release" : "Debug";
+        var folder = Path.Combine(Root, "src", project);
+        var start = new ProcessStartInfo("dotnet", Path.Combine(folder, "bin", configuration, "net10.0", project + ".dll"))
+        {
+            WorkingDirectory = folder,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        foreach (var (name, value) in settings)
+        {
+            start.Environment[name] = value;
+        }
+
+        var process = Process.Start(start)!;
+        process.OutputDataReceived += (_, _) => { };
+        process.ErrorDataReceived += (_, _) => { };
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+        return process;
+    }
+
+    private async Task ReadyAsync(string address)
+    {
+        for (var i = 0; i < 240; i++)
+        {
+            try
+            {
+                if ((await _http.GetAsync(address + "/health")).IsSuccessStatusCode)
+                {
+                    return;
+                }
+            }
+            catch (HttpRequestException)
+            {
+                // not yet
+            }
+
+            await Task.Delay(250);
+        }
+
+        throw new TimeoutException(address + " did not start");
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    private static string FindRoot()
+    {
+        for (var folder = new DirectoryInfo(AppContext.BaseDirectory); folder is not null; folder = folder.Parent)
+        {
+            if (File.Exists(Path.Combine(folder.FullName, "ZestySlate.slnx")))
+            {
+                return folder.FullName;
+            }
+        }
+
+        throw new DirectoryNotFoundException();
+    }
+}

@@ -1,0 +1,115 @@
+using OpenQA.Selenium;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>Building and learning without ever touching a mouse.</summary>
+public sealed class KeyboardJourney(Apps apps)
+{
+    /// <summary>Presses Tab until the wanted thing is in hand.</summary>
+    private static void TabTo(Person person, string css)
+    {
+        for (var i = 0; i < 80; i++)
+        {
+            if ((bool)person.Run("return document.activeElement.matches(arguments[0])", css)!)
+            {
+                return;
+            }
+
+            person.Keys(Keys.Tab);
+        }
+
+        throw new TimeoutException($"{css} is not reached by Tab; it stands at {person.Focused}");
+    }
+
+    [Fact]
+    public void A_learner_explores_answers_and_hands_in_by_keys_alone()
+    {
+        using var learner = new Person();
+        learner.Go(apps.Slate + "/a/garden");
+        learner.See("input[name=name]");
+        learner.Keys("Keyboard Kim" + Keys.Enter);
+        learner.See(".learn");
+
+        TabTo(learner, "a[data-sign=shelter]");
+        learner.Keys(Keys.Enter);
+        learner.Reads(".panel.open", "The louvred shelter");
+        learner.Keys(Keys.Escape);
+        learner.Gone(".panel.open");
+        Assert.Equal("shelter", learner.Focused);
+
+        TabTo(learner, "a[data-sign=vane]");
+        learner.Reads("a[data-sign=vane] .callout", "where the wind comes from");
+
+        // From the list as well as from the picture.
+        TabTo(learner, "a[data-open=askfrost]");
+        learner.Keys(Keys.Enter);
+        learner.See(".panel.open");
+        TabTo(learner, ".panel.open input[type=radio]");
+        learner.Keys(Keys.Space);
+        TabTo(learner, ".panel.open button[value=mark]");
+        learner.Keys(Keys.Enter);
+        learner.Reads(".panel.open .verdict", "Right");
+        Assert.True((bool)learner.Run("return document.activeElement.matches('[data-verdict]')")!);
+        learner.Keys(Keys.Escape);
+
+        TabTo(learner, "form[data-hand-in] button");
+        learner.Keys(Keys.Enter);
+        learner.Reads("form[data-hand-in] button", "Hand in with 2 questions open");
+        learner.Keys(Keys.Enter);
+        learner.Reads("#result", "Handed in");
+        Assert.Equal("result", learner.Focused);
+        Assert.Equal([], learner.Complaints());
+    }
+
+    [Fact]
+    public void A_teacher_builds_by_keys_alone()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Go(apps.Slate + "/new");
+        ines.BeginActivity("shelter-inside.png", "By keys");
+
+        ines.Run("document.body.focus()");
+        TabTo(ines, ".stage-mat");
+        ines.Keys("a");
+        ines.See(".chooser");
+        ines.Keys(Keys.ArrowDown);
+        Assert.Equal("note", (string)ines.Run("return document.activeElement.dataset.kind")!);
+        ines.Keys(Keys.Enter);
+        ines.Until(() => ines.Focused == "title" ? "" : null, "the title to be in hand");
+        ines.Keys("Made without a mouse");
+        ines.Saved();
+
+        ines.Run("document.querySelector('#title').focus()");
+        TabTo(ines, "#room-stage a[data-sign]");
+        var before = ines.See("#room-stage a[data-sign]").GetAttribute("data-x");
+        ines.Keys(Keys.ArrowRight + Keys.ArrowRight);
+        ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.ArrowRight).KeyUp(Keys.Shift).Perform();
+        ines.Keys("+");
+        Thread.Sleep(300);
+        ines.Saved();
+        var sign = ines.See("#room-stage a[data-sign]");
+        Assert.Equal(double.Parse(before!, System.Globalization.CultureInfo.InvariantCulture) + 0.04, double.Parse(sign.GetAttribute("data-x")!, System.Globalization.CultureInfo.InvariantCulture), 3);
+        Assert.Equal("1.1", sign.GetAttribute("data-size"));
+
+        ines.Hand.KeyDown(Keys.Control).SendKeys("d").KeyUp(Keys.Control).Perform();
+        ines.Until(() => ines.All("#room-stage a[data-sign]").Count == 2 ? "" : null, "the twin");
+        ines.Saved();
+        ines.Run("document.querySelector('#room-stage a.sign-selected').focus()");
+        ines.Keys(Keys.Delete);
+        ines.Until(() => ines.All("#room-stage a[data-sign]").Count == 1 ? "" : null, "the twin to go");
+        ines.Saved();
+        ines.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
+        ines.Until(() => ines.All("#room-stage a[data-sign]").Count == 2 ? "" : null, "undo");
+        ines.Saved();
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys("?");
+        ines.Reads("#keys", "Arrows");
+        ines.Keys(Keys.Escape);
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys("t");
+        ines.See("body.in-trial .learn");
+        ines.Keys("t");
+        ines.See("#room-stage .stage-mat");
+        Assert.Equal([], ines.Complaints());
+    }
+}

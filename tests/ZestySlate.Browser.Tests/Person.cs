@@ -1,0 +1,191 @@
+using System.Collections.ObjectModel;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>Somebody at a browser: headless Chromium, a fresh profile.</summary>
+internal sealed class Person : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    private readonly string _profile = Directory.CreateTempSubdirectory("slate-profile").FullName;
+
+    public Person(int width = 1280, int height = 800, bool refusesThirdPartyCookies = false)
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--hide-scrollbars",
+            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--force-prefers-reduced-motion", $"--user-data-dir={_profile}", $"--window-size={width},{height}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
+        if (refusesThirdPartyCookies)
+        {
+            // Frames of other sites stay in the page's own process, so that a lost connection can be played for them too.
+            options.AddArguments("--test-third-party-cookie-phaseout", "--disable-site-isolation-trials", "--disable-features=IsolateOrigins,site-per-process");
+            options.AddUserProfilePreference("profile.cookie_controls_mode", 1);
+            options.AddUserProfilePreference("profile.block_third_party_cookies", true);
+        }
+
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        Driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(90));
+        if (width < 500)
+        {
+            // Windows have a least width; a phone's screen is narrower.
+            Cdp("Emulation.setDeviceMetricsOverride", ("width", width), ("height", height), ("deviceScaleFactor", 1), ("mobile", true));
+        }
+    }
+
+    public ChromeDriver Driver { get; }
+
+    public Actions Hand => new(Driver);
+
+    public void Dispose()
+    {
+        Driver.Quit();
+        Driver.Dispose();
+    }
+
+    public void Go(string address) => Driver.Navigate().GoToUrl(address);
+
+    /// <summary>Waits for something to be there and to be seen.</summary>
+    public IWebElement See(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed), css);
+
+    public ReadOnlyCollection<IWebElement> All(string css) => Driver.FindElements(By.CssSelector(css));
+
+    /// <summary>Waits for a button, link or label of these words and presses it.</summary>
+    public void Press(string words, string within = "body") => Until(() =>
+    {
+        var found = Driver.FindElements(By.CssSelector(within)).SelectMany(e => e.FindElements(By.XPath($".//*[self::button or self::a or self::label or self::summary][contains(normalize-space(.), \"{words}\")]"))).FirstOrDefault(e => e.Displayed);
+        found?.Click();
+        return found;
+    }, words);
+
+    public void PressCss(string css) => Until(() =>
+    {
+        var found = Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed);
+        found?.Click();
+        return found;
+    }, css);
+
+    public void Type(string css, string words)
+    {
+        var field = See(css);
+        field.Clear();
+        field.SendKeys(words);
+    }
+
+    public void Keys(string keys) => Hand.SendKeys(keys).Perform();
+
+    /// <summary>Waits until these words stand inside an element.</summary>
+    public void Reads(string css, string words) => Until(() => Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed && e.Text.Contains(words, StringComparison.Ordinal)) ? "" : null, $"«{words}» in {css}");
+
+    public void Gone(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed) ? null : "", css + " to go");
+
+    /// <summary>Waits until the workbench has saved everything.</summary>
+    public void Saved() => Until(() => (string?)Run("const s = document.getElementById('saved'); return s && (s.dataset.state ?? 'saved') === 'saved' && s.textContent.includes('Saved') ? 'yes' : null"), "Saved");
+
+    public object? Run(string script, params object[] arguments) => Driver.ExecuteScript(script, arguments);
+
+    public string Focused => (string)Run("const e = document.activeElement; return e.dataset.sign ?? e.name ?? e.id ?? e.tagName")!;
+
+    public void Cdp(string command, params (string Name, object Value)[] values) =>
+        Driver.ExecuteCdpCommand(command, values.ToDictionary(v => v.Name, v => (object?)v.Value));
+
+    public void Connection(bool there)
+    {
+        Cdp("Network.enable");
+        Cdp("Network.emulateNetworkConditions", ("offline", !there), ("latency", 0), ("downloadThroughput", -1), ("uploadThroughput", -1));
+    }
+
+    /// <summary>Problems that the browser has written down, save those that a test brings about.</summary>
+    public List<string> Complaints() => Driver.Manage().Logs.GetLog(LogType.Browser)
+        .Select(entry => entry.Message[(entry.Message.IndexOf(' ') + 1)..]).Where(message => !message.Contains("ERR_INTERNET_DISCONNECTED", StringComparison.Ordinal)).ToList();
+
+    public T Until<T>(Func<T?> look, string what)
+        where T : class
+    {
+        var end = DateTime.UtcNow + Patience;
+        Exception? last = null;
+        while (DateTime.UtcNow < end)
+        {
+            try
+            {
+                if (look() is { } found)
+                {
+                    return found;
+                }
+            }
+            catch (Exception problem) when (problem is StaleElementReferenceException or ElementNotInteractableException or NoSuchElementException or JavaScriptException)
+            {
+                last = problem;
+            }
+
+            Thread.Sleep(60);
+        }
+
+        throw new TimeoutException($"Waited for {what} at {Driver.Url}. {last?.Message}");
+    }
+}
+
+/// <summary>What people do again and again.</summary>
+internal static class Doings
+{
+    public const string Password = "barometer-rising";
+
+    public static Person SignIn(this Person person, Apps apps, string email = "ines.halloran@gannetpoint.example")
+    {
+        person.Go(apps.Slate + "/sign-in");
+        person.Type("input[type=email]", email);
+        person.Type("input[type=password]", Password);
+        person.Press("Sign in", "main");
+        person.Reads("h1", "Library");
+        return person;
+    }
+
+    /// <summary>Begins an activity from a demo picture and leaves the person in its workbench.</summary>
+    public static void BeginActivity(this Person person, string picture = "instrument-garden.png", string? title = null)
+    {
+        person.See("input[type=file]").SendKeys(Path.Combine(Apps.Root, "demo", "pictures", picture));
+        if (title is not null)
+        {
+            person.Type("input[name=title]", title);
+        }
+
+        person.Press("Begin", "main");
+        person.See("#room-stage .stage img");
+    }
+
+    /// <summary>Presses the stage at shares of its width and height.</summary>
+    public static void PressStage(this Person person, double x, double y)
+    {
+        var stage = person.See("#room-stage .stage > img");
+        person.Hand.MoveToElement(stage, (int)(stage.Size.Width * (x - 0.5)), (int)(stage.Size.Height * (y - 0.5))).Click().Perform();
+    }
+
+    public static void Choose(this Person person, string kind)
+    {
+        person.PressCss($".chooser [data-kind={kind}]");
+        person.See("#room-details form[data-edit]");
+        person.Saved();
+    }
+
+    public static void SignInToCourses(this Person person, Apps apps, string name)
+    {
+        person.Go(apps.Course);
+        if (person.All("header form button").Count > 0)
+        {
+            person.Press("Sign out", "header");
+        }
+
+        person.Press(name, "main");
+        person.Reads("h1", "Courses");
+    }
+
+    public static void IntoFrame(this Person person)
+    {
+        person.Driver.SwitchTo().DefaultContent();
+        person.Driver.SwitchTo().Frame(person.See("iframe"));
+    }
+
+    public static void OutOfFrame(this Person person) => person.Driver.SwitchTo().DefaultContent();
+}
