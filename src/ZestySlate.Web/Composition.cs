@@ -30,9 +30,13 @@ public static class Composition
         Directory.CreateDirectory(data);
 
         services.AddSingleton(TimeProvider.System);
-        services.AddDbContext<SlateDb>(options => options.UseSqlite($"Data Source={Path.Combine(data, "zesty-slate.db")};Default Timeout=20"));
+        services.AddPooledDbContextFactory<SlateDb>(options => options.UseSqlite($"Data Source={Path.Combine(data, "zesty-slate.db")};Default Timeout=20"));
+        services.AddScoped(provider => provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext());
         services.AddSingleton(new MediaFolder(Path.Combine(data, "media")));
         services.AddSingleton<EditionCache>();
+        services.AddSingleton<AttemptCache>();
+        services.AddSingleton(provider => new EventWriter(provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext));
+        services.AddSingleton<FrameAncestors>();
         services.AddScoped<ActivityStore>();
         services.AddScoped<AttemptStore>();
         services.AddScoped<ClassStore>();

@@ -28,10 +28,11 @@ public sealed class AttemptStoreTests : TestDatabase
     private AskedToMark Mark(string id, string picked) => new("q", new MultipleChoiceResponse { Picked = [picked] }) { Id = id, At = Clock.Now };
 
     [Fact]
-    public async Task An_acknowledged_answer_is_there_when_loaded_again()
+    public async Task An_acknowledged_answer_is_there_after_a_restart()
     {
         var attempt = await BegunAsync();
         await TakeAsync(attempt.Id, Mark("e1", "a"));
+        Restart();
         await using var db = NewDb();
         Assert.Equal(1m, (await Attempts(db).LoadAsync(attempt.Id))!.State.Score.Points);
     }
@@ -53,6 +54,20 @@ public sealed class AttemptStoreTests : TestDatabase
         await Task.WhenAll(Enumerable.Range(0, 5).Select(i => TakeAsync(attempt.Id, new Answered("q", new MultipleChoiceResponse { Picked = [i % 2 == 0 ? "a" : "b"] }) { Id = "e" + i, At = Clock.Now })));
         await using var db = NewDb();
         Assert.Equal(6, (await Attempts(db).LoadAsync(attempt.Id))!.Events.Count);
+    }
+
+    [Fact]
+    public async Task What_another_process_has_stored_is_never_written_over()
+    {
+        var attempt = await BegunAsync();
+        await TakeAsync(attempt.Id, Mark("e1", "b"));
+        var here = Remembered;
+        Restart();
+        await TakeAsync(attempt.Id, Mark("there", "b"));
+        await using var db = NewDb();
+        var store = new AttemptStore(db, Activities(db), here, Writer, Clock);
+        var taken = (await store.TakeAsync(attempt.Id, Mark("e2", "a")))!;
+        Assert.Equal(["began", "e1", "there", "e2"], taken.Attempt.Events.Select(e => e.Id));
     }
 
     [Fact]

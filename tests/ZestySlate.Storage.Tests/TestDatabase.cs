@@ -20,11 +20,18 @@ public abstract class TestDatabase : IAsyncLifetime
 
     protected EditionCache Cache { get; } = new();
 
+    protected AttemptCache Remembered { get; private set; } = new();
+
+    protected EventWriter Writer => field ??= new EventWriter(NewDb);
+
+    /// <summary>Forgets everything in memory, as a restart does.</summary>
+    protected void Restart() => Remembered = new AttemptCache();
+
     protected SlateDb NewDb() => new(new DbContextOptionsBuilder<SlateDb>().UseSqlite($"Data Source={Path.Combine(_folder, "test.db")};Pooling=false").Options);
 
     protected ActivityStore Activities(SlateDb db) => new(db, Cache, Clock);
 
-    protected AttemptStore Attempts(SlateDb db) => new(db, Activities(db), Clock);
+    protected AttemptStore Attempts(SlateDb db) => new(db, Activities(db), Remembered, Writer, Clock);
 
     protected ClassStore Classes(SlateDb db) => new(db, Clock);
 

@@ -77,7 +77,8 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
     /// <summary>Progress as a share, 0..1: notes opened and questions answered among all of them.</summary>
     public double Share => Spots + Questions == 0 ? 1 : (double)(Opened + Answered) / (Spots + Questions);
 
-    internal static Progress Of(AttemptState state)
+    /// <summary>The progress of a state.</summary>
+    public static Progress Of(AttemptState state)
     {
         var notes = state.Activity.Spots.Where(spot => spot.Content is Note).ToList();
         return new Progress(notes.Count(spot => state.OpenedSpots.Contains(spot.Id)), notes.Count,

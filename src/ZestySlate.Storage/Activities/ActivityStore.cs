@@ -105,7 +105,21 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
         record.NewestEdition = edition.Number;
         record.PublishedRevision = head.Number;
         await db.SaveChangesAsync();
+        cache.SetNewest(activityId, edition.Number, clock.GetUtcNow());
         return edition;
+    }
+
+    /// <summary>The number of the newest edition; 0 when there is none.</summary>
+    public async Task<int> NewestEditionAsync(string activityId)
+    {
+        if (cache.Newest(activityId, clock.GetUtcNow()) is { } known)
+        {
+            return known;
+        }
+
+        var number = await db.Activities.Where(activity => activity.Id == activityId).Select(activity => activity.NewestEdition).SingleAsync();
+        cache.SetNewest(activityId, number, clock.GetUtcNow());
+        return number;
     }
 
     /// <summary>Sets who may open the activity.</summary>

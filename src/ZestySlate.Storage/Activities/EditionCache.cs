@@ -9,6 +9,16 @@ public sealed class EditionCache
     private const int Most = 500;
     private readonly ConcurrentDictionary<(string, int), Activity> _editions = new();
 
+    private readonly ConcurrentDictionary<string, (int Number, DateTimeOffset At)> _newest = new();
+
+    /// <summary>How long a number is trusted that another process may have raised.</summary>
+    private static readonly TimeSpan Trusted = TimeSpan.FromSeconds(5);
+
+    internal int? Newest(string activityId, DateTimeOffset now) =>
+        _newest.TryGetValue(activityId, out var known) && now - known.At < Trusted ? known.Number : null;
+
+    internal void SetNewest(string activityId, int number, DateTimeOffset now) => _newest[activityId] = (number, now);
+
     internal Activity Get(string activityId, int number, Func<Activity> load)
     {
         if (_editions.Count > Most)

@@ -1,7 +1,7 @@
 namespace ZestySlate.Storage.Attempts;
 
 /// <summary>An attempt; its events are the truth, and what stands here only helps to find it.</summary>
-public sealed class AttemptRecord
+public sealed record AttemptRecord
 {
     public required string Id { get; set; }
 
@@ -13,8 +13,6 @@ public sealed class AttemptRecord
     public int? AssignmentId { get; set; }
 
     public required DateTimeOffset BeganAt { get; set; }
-
-    public required DateTimeOffset LastAt { get; set; }
 
     public DateTimeOffset? HandedInAt { get; set; }
 }

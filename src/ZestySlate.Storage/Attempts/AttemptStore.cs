@@ -16,7 +16,7 @@ public sealed record LoadedAttempt(AttemptRecord Record, AssignmentRecord? Assig
 public sealed record TakeResult(LoadedAttempt Attempt, string? Refusal);
 
 /// <summary>Keeps attempts as append-only lists of events.</summary>
-public sealed class AttemptStore(SlateDb db, ActivityStore activities, TimeProvider clock)
+public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCache cache, EventWriter writer, TimeProvider clock)
 {
     private const int Races = 5;
 
@@ -36,7 +36,6 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, TimeProvi
             PersonId = personId,
             AssignmentId = assignment?.Id,
             BeganAt = now,
-            LastAt = now,
         };
         db.Attempts.Add(attempt);
         var began = new Began(activity.NewestEdition, Random.Shared.NextInt64()) { Id = "began", At = now };
@@ -56,7 +55,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, TimeProvi
                 return null;
             }
 
-            var newest = await db.Activities.Where(a => a.Id == loaded.Record.ActivityId).Select(a => a.NewestEdition).SingleAsync();
+            var newest = await activities.NewestEditionAsync(loaded.Record.ActivityId);
             if (newest <= loaded.State.Edition || race == Races)
             {
                 return loaded;
@@ -104,24 +103,36 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, TimeProvi
     /// <summary>All attempts of an activity with their states, newest first.</summary>
     public async Task<IReadOnlyList<LoadedAttempt>> AllAsync(string activityId)
     {
-        var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId).OrderByDescending(a => a.LastAt).ToListAsync();
+        var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId).OrderByDescending(a => a.BeganAt).ToListAsync();
         var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
         return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
     }
 
+    /// <summary>True when the attempt is this person's.</summary>
+    public async Task<bool> IsOfAsync(string attemptId, string personId) => (await ReadAsync(attemptId))?.Record.PersonId == personId;
+
     private async Task<LoadedAttempt?> ReadAsync(string attemptId)
     {
+        if (cache.Find(attemptId) is { } known)
+        {
+            return new LoadedAttempt(known.Record, await AssignmentAsync(known.Record), known.Events, known.State);
+        }
+
         var record = await db.Attempts.AsNoTracking().SingleOrDefaultAsync(a => a.Id == attemptId);
         if (record is null)
         {
             return null;
         }
 
-        var assignment = record.AssignmentId is { } id ? await db.Assignments.AsNoTracking().SingleOrDefaultAsync(a => a.Id == id) : null;
-        return Replayed(record, assignment, await db.Events.AsNoTracking().Where(e => e.AttemptId == attemptId).ToListAsync());
+        var read = Replayed(record, await AssignmentAsync(record), await db.Events.AsNoTracking().Where(e => e.AttemptId == attemptId).ToListAsync());
+        cache.Keep(new AttemptCache.Known(record, read.Events, read.State));
+        return read;
     }
+
+    private async Task<AssignmentRecord?> AssignmentAsync(AttemptRecord record) =>
+        record.AssignmentId is { } id ? await db.Assignments.AsNoTracking().SingleOrDefaultAsync(a => a.Id == id) : null;
 
     private LoadedAttempt Replayed(AttemptRecord record, AssignmentRecord? assignment, IEnumerable<EventRecord> rows)
     {
@@ -135,27 +146,35 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, TimeProvi
     /// <summary>Appends; null when somebody else appended meanwhile.</summary>
     private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened)
     {
-        db.ChangeTracker.Clear();
         var events = loaded.Events.Append(happened).ToList();
-        var after = loaded with { Events = events, State = StateOf(loaded.Record, events) };
-        var record = loaded.Record;
-        record.LastAt = happened.At;
-        record.HandedInAt = after.State.HandedInAt;
-        db.Attempts.Update(record);
-        db.Events.Add(RecordOf(record.Id, events.Count, happened));
-        if (happened is HandedIn)
+        var state = StateOf(loaded.Record, events);
+        var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
+        var row = RecordOf(loaded.Record.Id, events.Count, happened);
+        if (happened is HandedIn ? await HandInAsync(after, row) : await writer.WriteAsync(row))
         {
-            await QueueScoreAsync(loaded.Assignment, record, () => CourseScore.Of(after.State));
+            cache.Keep(new AttemptCache.Known(after.Record, events, state));
+            return after;
         }
 
+        cache.Drop(loaded.Record.Id);
+        return null;
+    }
+
+    /// <summary>Handing in, its time and the score for the course site are one write: all or nothing.</summary>
+    private async Task<bool> HandInAsync(LoadedAttempt after, EventRecord row)
+    {
+        db.ChangeTracker.Clear();
+        db.Attempts.Update(after.Record);
+        db.Events.Add(row);
+        await QueueScoreAsync(after.Assignment, after.Record, () => CourseScore.Of(after.State));
         try
         {
             await db.SaveChangesAsync();
-            return after;
+            return true;
         }
         catch (DbUpdateException)
         {
-            return null;
+            return false;
         }
         finally
         {

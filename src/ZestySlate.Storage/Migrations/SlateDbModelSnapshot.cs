@@ -266,9 +266,6 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<long?>("HandedInAt")
                         .HasColumnType("INTEGER");
 
-                    b.Property<long>("LastAt")
-                        .HasColumnType("INTEGER");
-
                     b.Property<string>("PersonId")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -297,9 +294,6 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("AttemptId", "Sequence");
-
-                    b.HasIndex("AttemptId", "EventId")
-                        .IsUnique();
 
                     b.ToTable("Events");
                 });

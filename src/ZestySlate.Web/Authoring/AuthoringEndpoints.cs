@@ -106,9 +106,10 @@ internal static class AuthoringEndpoints
     {
         var form = await context.Request.ReadFormAsync();
         var document = (await store.DraftAsync(activity))!.Document;
-        var read = EventForm.Read(form, trials.State(activity, context.User.Id(), document), clock.GetUtcNow());
+        var before = trials.State(activity, context.User.Id(), document);
+        var read = EventForm.Read(form, before, clock.GetUtcNow());
         var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
-        return EventReply.Of(context, LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()), form, TrialLinks(context, activity), refusal);
+        return EventReply.Of(context, LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()), Progress.Of(before), form, TrialLinks(context, activity), refusal);
     }
 
     private static PlayLinks TrialLinks(HttpContext context, string activity) =>

@@ -20,7 +20,7 @@ internal static class DemoAttempts
         var db = services.GetRequiredService<SlateDb>();
         var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-6));
         var store = new ActivityStore(db, services.GetRequiredService<EditionCache>(), clock);
-        var attempts = new AttemptStore(db, store, clock);
+        var attempts = new AttemptStore(db, store, services.GetRequiredService<AttemptCache>(), services.GetRequiredService<EventWriter>(), clock);
         var assignment = await db.Assignments.AsNoTracking().SingleAsync(a => a.ClassId == group.Id);
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == DemoSchool.GardenId);
         var learners = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == group.Id).OrderBy(e => e.RosterName).ToListAsync();

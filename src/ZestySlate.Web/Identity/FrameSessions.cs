@@ -1,8 +1,10 @@
+using System.Security.Claims;
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Encodings.Web;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.Caching.Memory;
 using Microsoft.Extensions.Options;
 using ZestySlate.Core;
 using ZestySlate.Storage;
@@ -70,19 +72,30 @@ internal sealed class FrameSessions(SlateDb db, TimeProvider clock)
 }
 
 /// <summary>Signs in whoever the session in the address belongs to.</summary>
-internal sealed class FrameSessionHandler(IOptionsMonitor<AuthenticationSchemeOptions> options, ILoggerFactory logger, UrlEncoder encoder, SignInManager<Person> signIn)
+internal sealed class FrameSessionHandler(IOptionsMonitor<AuthenticationSchemeOptions> options, ILoggerFactory logger, UrlEncoder encoder, SignInManager<Person> signIn, IMemoryCache cache)
     : AuthenticationHandler<AuthenticationSchemeOptions>(options, logger, encoder)
 {
     public const string SchemeName = "frame-session";
 
     protected override async Task<AuthenticateResult> HandleAuthenticateAsync()
     {
-        if (FrameSessionPath.SessionOf(Context) is not { } session || await signIn.UserManager.FindByIdAsync(session.PersonId) is not { } person)
+        if (FrameSessionPath.SessionOf(Context) is not { } session)
         {
             return AuthenticateResult.NoResult();
         }
 
-        return AuthenticateResult.Success(new AuthenticationTicket(await signIn.CreateUserPrincipalAsync(person), Scheme.Name));
+        var key = (Scheme.Name, session.TokenHash);
+        if (!cache.TryGetValue(key, out ClaimsPrincipal? principal))
+        {
+            if (await signIn.UserManager.FindByIdAsync(session.PersonId) is not { } person)
+            {
+                return AuthenticateResult.NoResult();
+            }
+
+            principal = cache.Set(key, await signIn.CreateUserPrincipalAsync(person), TimeSpan.FromMinutes(1));
+        }
+
+        return AuthenticateResult.Success(new AuthenticationTicket(principal!, Scheme.Name));
     }
 
     protected override Task HandleChallengeAsync(AuthenticationProperties properties)

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
+using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.People;
 
 namespace ZestySlate.Web.Identity;
@@ -45,7 +46,7 @@ public static class Rights
 
     private sealed record OwnThing(string RouteValue) : IAuthorizationRequirement;
 
-    private sealed class OwnThingHandler(SlateDb db, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
+    private sealed class OwnThingHandler(SlateDb db, AttemptStore attempts, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
     {
         protected override async Task HandleRequirementAsync(AuthorizationHandlerContext context, OwnThing requirement)
         {
@@ -59,7 +60,7 @@ public static class Rights
             var owns = requirement.RouteValue switch
             {
                 "activity" => await db.Activities.AnyAsync(a => a.Id == named && a.OwnerId == person),
-                "attempt" => await db.Attempts.AnyAsync(a => a.Id == named && a.PersonId == person),
+                "attempt" => await attempts.IsOfAsync(named, person),
                 "class" => int.TryParse(named, out var id) && await db.Classes.AnyAsync(c => c.Id == id && c.TeacherId == person),
                 _ => false,
             };

@@ -16,10 +16,23 @@ internal static class EventReply
     public static void SayEdition(HttpContext context, int edition) =>
         context.Response.Headers["X-Slate-Edition"] = edition.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
-    public static IResult Of(HttpContext context, LearnerView view, IFormCollection form, PlayLinks links, string? refusal)
+    /// <summary>The reply.</summary>
+    /// <param name="context">The request.</param>
+    /// <param name="view">What the learner may see now.</param>
+    /// <param name="before">How far the learner was before the event.</param>
+    /// <param name="form">The event's form.</param>
+    /// <param name="links">What the components need of the host.</param>
+    /// <param name="refusal">Why the event was not taken, or null.</param>
+    public static IResult Of(HttpContext context, LearnerView view, Progress before, IFormCollection form, PlayLinks links, string? refusal)
     {
         var act = form["act"].ToString();
         SayEdition(context, view.Edition);
+        if (act == "answer" && refusal is null && view.Progress == before)
+        {
+            // An answer was changed and is kept: nothing on the page looks different.
+            return Results.NoContent();
+        }
+
         if (view.HandedInAt is not null && (act == "handIn" || refusal is not null))
         {
             context.Response.Headers["X-Slate-Reload"] = "result";

@@ -29,6 +29,7 @@ internal static class LearningEndpoints
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
+        var before = Progress.Of(loaded.State);
         var now = clock.GetUtcNow();
         var read = EventForm.Read(form, loaded.State, now);
         string? refusal = read.Refusal;
@@ -45,7 +46,7 @@ internal static class LearningEndpoints
             return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : spot.Length > 0 ? $"#spot-{spot}" : ""));
         }
 
-        return EventReply.Of(context, LearnerView.Of(loaded.State, now, loaded.Assignment?.Due), form,
+        return EventReply.Of(context, LearnerView.Of(loaded.State, now, loaded.Assignment?.Due), before, form,
             LinksOf(context, loaded.Record, null), refusal);
     }
 

@@ -1,5 +1,4 @@
 using System.Security.Cryptography;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Web.Identity;
 
@@ -17,12 +16,12 @@ internal sealed class SecurityHeaders(RequestDelegate next)
     public static void AllowFormTo(HttpContext context, string address) =>
         context.Items[FormTargetKey] = new Uri(address).GetLeftPart(UriPartial.Authority);
 
-    public async Task InvokeAsync(HttpContext context, SlateDb db)
+    public async Task InvokeAsync(HttpContext context, FrameAncestors frames, SlateDb db)
     {
         var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
         context.Items[NonceKey] = nonce;
         var framed = context.Request.Path.StartsWithSegments("/lti") || context.Request.Path.StartsWithSegments(FrameSessionPath.Prefix);
-        var ancestors = framed ? await AncestorsAsync(db) : "'none'";
+        var ancestors = framed ? await frames.GetAsync(db) : "'none'";
         context.Response.OnStarting(() =>
         {
             var headers = context.Response.Headers;
@@ -37,11 +36,5 @@ internal sealed class SecurityHeaders(RequestDelegate next)
             return Task.CompletedTask;
         });
         await next(context);
-    }
-
-    private static async Task<string> AncestorsAsync(SlateDb db)
-    {
-        var addresses = await db.CourseSites.AsNoTracking().Select(site => site.AuthorizationEndpoint).ToListAsync();
-        return string.Join(' ', addresses.Select(address => new Uri(address).GetLeftPart(UriPartial.Authority)).Distinct().Prepend("'self'"));
     }
 }

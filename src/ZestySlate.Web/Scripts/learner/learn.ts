@@ -147,6 +147,10 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       root.querySelector<HTMLElement>("#result")?.focus();
       return;
     }
+    if (reply.status === 204) {
+      if (reply.headers.get("X-Slate-Edition") !== data.edition) { await refresh(); }
+      return;
+    }
     const pieces = new DOMParser().parseFromString(text, "text/html").body.firstElementChild as HTMLElement;
     for (const piece of [...pieces.children] as HTMLElement[]) {
       const old = piece.id ? document.getElementById(piece.id) : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);

@@ -10,7 +10,7 @@ using ZestySlate.Storage;
 namespace ZestySlate.Storage.Migrations
 {
     [DbContext(typeof(SlateDb))]
-    [Migration("20261123063623_Beginning")]
+    [Migration("20261123073405_Beginning")]
     partial class Beginning
     {
         /// <inheritdoc />
@@ -269,9 +269,6 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<long?>("HandedInAt")
                         .HasColumnType("INTEGER");
 
-                    b.Property<long>("LastAt")
-                        .HasColumnType("INTEGER");
-
                     b.Property<string>("PersonId")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -300,9 +297,6 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("AttemptId", "Sequence");
-
-                    b.HasIndex("AttemptId", "EventId")
-                        .IsUnique();
 
                     b.ToTable("Events");
                 });

@@ -103,7 +103,6 @@ namespace ZestySlate.Storage.Migrations
                     PersonId = table.Column<string>(type: "TEXT", nullable: false),
                     AssignmentId = table.Column<int>(type: "INTEGER", nullable: true),
                     BeganAt = table.Column<long>(type: "INTEGER", nullable: false),
-                    LastAt = table.Column<long>(type: "INTEGER", nullable: false),
                     HandedInAt = table.Column<long>(type: "INTEGER", nullable: true)
                 },
                 constraints: table =>
@@ -479,12 +478,6 @@ namespace ZestySlate.Storage.Migrations
                 name: "IX_CourseSites_Issuer_ClientId",
                 table: "CourseSites",
                 columns: new[] { "Issuer", "ClientId" },
-                unique: true);
-
-            migrationBuilder.CreateIndex(
-                name: "IX_Events_AttemptId_EventId",
-                table: "Events",
-                columns: new[] { "AttemptId", "EventId" },
                 unique: true);
 
             migrationBuilder.CreateIndex(

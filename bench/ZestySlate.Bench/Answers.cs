@@ -1,0 +1,105 @@
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Http;
+using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.Logging;
+
+namespace ZestySlate.Bench;
+
+/// <summary>Saving an answer against a bare endpoint that commits one row durably, in one run.</summary>
+internal static class Answers
+{
+    private const int Calls = 150;
+
+    public static async Task RunAsync()
+    {
+        foreach (var workers in new[] { 1, 8 })
+        {
+            var bare = await BareAsync(workers);
+            var ours = await OursAsync(workers);
+            Console.WriteLine($"{workers} at once");
+            Console.WriteLine($"bare endpoint, one row   {bare}");
+            Console.WriteLine($"saving an answer         {ours}");
+            Console.WriteLine($"ratio of times           {bare.PerSecond / ours.PerSecond:0.00}   (aim: below 3)");
+        }
+
+        await ClassAsync();
+    }
+
+    /// <summary>A class load: 300 learners who each change an answer every two seconds.</summary>
+    private static async Task ClassAsync()
+    {
+        const int learners = 300, seconds = 8;
+        await using var host = await Host.StartAsync();
+        var people = new List<(HttpClient Browser, string Events, string Proof)>();
+        for (var i = 0; i < learners; i++)
+        {
+            people.Add(await host.LearnerAsync("Learner " + i));
+        }
+
+        var times = new System.Collections.Concurrent.ConcurrentBag<double>();
+        await Task.WhenAll(people.Select(async (person, w) =>
+        {
+            await Task.Delay(w * 2000 / learners);
+            for (var i = 0; i < seconds / 2; i++)
+            {
+                var next = Task.Delay(2000);
+                var begun = System.Diagnostics.Stopwatch.GetTimestamp();
+                await SendAsync(person, $"c{w}-{i}", i);
+                times.Add(System.Diagnostics.Stopwatch.GetElapsedTime(begun).TotalMilliseconds);
+                await next;
+            }
+        }));
+        var sorted = times.Order().ToArray();
+        Console.WriteLine($"{learners} learners, an answer every 2 s: median {sorted[sorted.Length / 2]:0.0} ms, p99 {sorted[(int)(sorted.Length * 0.99)]:0.0} ms   (aim: below 100 ms)");
+    }
+
+    private static async Task SendAsync((HttpClient Browser, string Events, string Proof) learner, string id, int i)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Post, learner.Events)
+        {
+            Content = Host.Form(("act", "answer"), ("spot", "askshade"), ("event", id), ("pick", i % 2 == 0 ? "sun" : "rain")),
+        };
+        request.Headers.Add("X-Slate-Script", "1");
+        request.Headers.Add("X-Slate-Proof", learner.Proof);
+        (await learner.Browser.SendAsync(request)).EnsureSuccessStatusCode();
+    }
+
+    private static async Task<Figures> OursAsync(int workers)
+    {
+        await using var host = await Host.StartAsync();
+        var learners = await Task.WhenAll(Enumerable.Range(0, workers).Select(w => host.LearnerAsync("Learner " + w)));
+        return await Figures.MeasureAsync(workers, Calls, (w, i) => SendAsync(learners[w], $"e{w}-{i}", i));
+    }
+
+    private static async Task<Figures> BareAsync(int workers)
+    {
+        var source = $"Data Source={Path.Combine(Directory.CreateTempSubdirectory("slate-bare").FullName, "bare.db")}";
+        await using (var connection = new SqliteConnection(source))
+        {
+            await connection.OpenAsync();
+            var setUp = connection.CreateCommand();
+            setUp.CommandText = "PRAGMA journal_mode=WAL; CREATE TABLE rows (id INTEGER PRIMARY KEY, text TEXT)";
+            await setUp.ExecuteNonQueryAsync();
+        }
+
+        var builder = WebApplication.CreateSlimBuilder();
+        builder.Logging.ClearProviders();
+        builder.WebHost.UseUrls("http://127.0.0.1:0");
+        await using var app = builder.Build();
+        app.MapPost("/", async (HttpContext context) =>
+        {
+            var form = await context.Request.ReadFormAsync();
+            await using var connection = new SqliteConnection(source);
+            await connection.OpenAsync();
+            var insert = connection.CreateCommand();
+            insert.CommandText = "INSERT INTO rows (text) VALUES ($text)";
+            insert.Parameters.AddWithValue("$text", form["pick"].ToString());
+            await insert.ExecuteNonQueryAsync();
+            return Results.NoContent();
+        });
+        await app.StartAsync();
+        using var client = new HttpClient { BaseAddress = new Uri(app.Urls.First()) };
+        return await Figures.MeasureAsync(workers, Calls, async (_, _) => (await client.PostAsync("/", Host.Form(("pick", "sun")))).EnsureSuccessStatusCode());
+    }
+}

@@ -1,0 +1,30 @@
+namespace ZestySlate.Bench;
+
+/// <summary>Measures what docs/performance.md reports; every figure stands beside a base line from the same run.</summary>
+internal static class Bench
+{
+    private static async Task<int> Main(string[] args)
+    {
+        var all = new Dictionary<string, Func<Task>>
+        {
+            ["marking"] = () => Task.Run(Markings.Run),
+            ["answers"] = Answers.RunAsync,
+            ["page"] = PageWeight.RunAsync,
+            ["workbench"] = Workbench.RunAsync,
+        };
+        var chosen = args.Length == 0 ? all.Keys.ToArray() : args;
+        foreach (var name in chosen)
+        {
+            if (!all.TryGetValue(name, out var run))
+            {
+                Console.Error.WriteLine($"Unknown: {name}. There are: {string.Join(", ", all.Keys)}.");
+                return 2;
+            }
+
+            Console.WriteLine($"== {name}");
+            await run();
+        }
+
+        return 0;
+    }
+}

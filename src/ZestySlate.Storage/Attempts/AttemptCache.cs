@@ -1,0 +1,25 @@
+using Microsoft.Extensions.Caching.Memory;
+using ZestySlate.Core.Delivery;
+
+namespace ZestySlate.Storage.Attempts;
+
+/// <summary>
+/// The events and states of attempts that were at work lately. It can never make a wrong write: an event is stored under its
+/// number, and when another process has stored that number already, the write fails, the cache is dropped and the attempt is
+/// read anew.
+/// </summary>
+public sealed class AttemptCache : IDisposable
+{
+    private static readonly MemoryCacheEntryOptions Entry = new() { Size = 1, SlidingExpiration = TimeSpan.FromMinutes(20) };
+    private readonly MemoryCache _attempts = new(new MemoryCacheOptions { SizeLimit = 5000 });
+
+    internal sealed record Known(AttemptRecord Record, IReadOnlyList<AttemptEvent> Events, AttemptState State);
+
+    internal Known? Find(string attemptId) => _attempts.Get<Known>(attemptId);
+
+    internal void Keep(Known known) => _attempts.Set(known.Record.Id, known, Entry);
+
+    internal void Drop(string attemptId) => _attempts.Remove(attemptId);
+
+    public void Dispose() => _attempts.Dispose();
+}

@@ -1,0 +1,25 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+
+namespace ZestySlate.Web.Security;
+
+/// <summary>Which sites may put our pages into a frame: the registered course sites. Read anew after a few seconds.</summary>
+internal sealed class FrameAncestors(TimeProvider clock)
+{
+    private static readonly TimeSpan Fresh = TimeSpan.FromSeconds(5);
+    private (string List, DateTimeOffset At)? _known;
+
+    /// <summary>The list as the content security policy wants it.</summary>
+    public async Task<string> GetAsync(SlateDb db)
+    {
+        var now = clock.GetUtcNow();
+        if (_known is not { } known || now - known.At > Fresh)
+        {
+            var addresses = await db.CourseSites.AsNoTracking().Select(site => site.AuthorizationEndpoint).ToListAsync();
+            known = (string.Join(' ', addresses.Select(address => new Uri(address).GetLeftPart(UriPartial.Authority)).Distinct().Prepend("'self'")), now);
+            _known = known;
+        }
+
+        return known.List;
+    }
+}

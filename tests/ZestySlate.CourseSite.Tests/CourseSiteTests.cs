@@ -1,0 +1,147 @@
+using System.Net;
+using System.Net.Http.Headers;
+using System.Security.Cryptography;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.IdentityModel.JsonWebTokens;
+using Microsoft.IdentityModel.Tokens;
+
+namespace ZestySlate.CourseSite.Tests;
+
+/// <summary>The course site refuses what is wrong, so that it proves something when it accepts.</summary>
+public sealed class CourseSiteTests : WebApplicationFactory<Program>
+{
+    private const string Score = "https://purl.imsglobal.org/spec/lti-ags/scope/score";
+    private static readonly RSA ToolRsa = RSA.Create(2048);
+    private readonly string _folder = Directory.CreateTempSubdirectory("course-site").FullName;
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("DataFolder", _folder);
+        builder.UseSetting("Tool", "http://tool.example");
+        builder.ConfigureTestServices(services => services.AddHttpClient("").ConfigurePrimaryHttpMessageHandler(() => new ToolKeySet()));
+    }
+
+    private HttpClient Browser() => CreateClient(new() { AllowAutoRedirect = false });
+
+    private async Task<HttpClient> SignedInAsync(string person)
+    {
+        var browser = Browser();
+        var proof = Regex.Match(await browser.GetStringAsync("/"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
+        await browser.PostAsync("/", new FormUrlEncodedContent([KeyValuePair.Create("person", person), KeyValuePair.Create("__RequestVerificationToken", proof)]));
+        return browser;
+    }
+
+    private static string Assertion(string audience = "http://localhost/lti/token", string issuer = "zesty-slate", RSA? key = null) => new JsonWebTokenHandler().CreateToken(
+        JsonSerializer.Serialize(new { iss = issuer, sub = issuer, aud = audience, iat = DateTimeOffset.UtcNow.ToUnixTimeSeconds(), exp = DateTimeOffset.UtcNow.AddMinutes(1).ToUnixTimeSeconds(), jti = Guid.NewGuid() }),
+        new SigningCredentials(new RsaSecurityKey(key ?? ToolRsa) { KeyId = "tool" }, SecurityAlgorithms.RsaSha256));
+
+    private static Task<HttpResponseMessage> TokenAsync(HttpClient browser, string assertion, string scope = Score, string grant = "client_credentials") =>
+        browser.PostAsync("/lti/token", new FormUrlEncodedContent(new Dictionary<string, string>
+        {
+            ["grant_type"] = grant,
+            ["client_assertion_type"] = "urn:ietf:params:oauth:client-assertion-type:jwt-bearer",
+            ["client_assertion"] = assertion,
+            ["scope"] = scope,
+        }));
+
+    private static async Task<HttpResponseMessage> ScoreAsync(HttpClient browser, string? token, object score, string assignment = "first-look")
+    {
+        var request = new HttpRequestMessage(HttpMethod.Post, $"/lti/lineitems/{assignment}/scores") { Content = new StringContent(JsonSerializer.Serialize(score)) };
+        request.Content.Headers.ContentType = new MediaTypeHeaderValue("application/vnd.ims.lis.v1.score+json");
+        request.Headers.Authorization = token is null ? null : new AuthenticationHeaderValue("Bearer", token);
+        return await browser.SendAsync(request);
+    }
+
+    private static async Task<string> AccessAsync(HttpClient browser) =>
+        JsonDocument.Parse(await (await TokenAsync(browser, Assertion())).Content.ReadAsStringAsync()).RootElement.GetProperty("access_token").GetString()!;
+
+    private static object Given(decimal given, DateTimeOffset at, string user = "l-anouk") =>
+        new { userId = user, timestamp = at.ToString("O"), activityProgress = "Completed", gradingProgress = "FullyGraded", scoreGiven = given, scoreMaximum = 4 };
+
+    [Fact]
+    public async Task A_right_assertion_gets_an_access_token() => Assert.Equal(HttpStatusCode.OK, (await TokenAsync(Browser(), Assertion())).StatusCode);
+
+    [Fact]
+    public async Task Wrong_assertions_get_none()
+    {
+        var browser = Browser();
+        using var other = RSA.Create(2048);
+        foreach (var wrong in new[] { Assertion("http://elsewhere/lti/token"), Assertion(issuer: "another-tool"), Assertion(key: other) })
+        {
+            Assert.Equal(HttpStatusCode.BadRequest, (await TokenAsync(browser, wrong)).StatusCode);
+        }
+
+        Assert.Equal(HttpStatusCode.BadRequest, (await TokenAsync(browser, Assertion(), "some-other-scope")).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await TokenAsync(browser, Assertion(), grant: "password")).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_score_is_shown_scaled_to_the_assignments_points()
+    {
+        var browser = Browser();
+        Assert.Equal(HttpStatusCode.NoContent, (await ScoreAsync(browser, await AccessAsync(browser), Given(3, DateTimeOffset.UtcNow))).StatusCode);
+        var grades = await (await SignedInAsync("t-ines")).GetStringAsync("/courses/watch/grades");
+        Assert.Matches("Anouk Delvaux</td>\\s*<td>\\s*<strong>3 of 4</strong>\\s*<span>handed in", grades);
+    }
+
+    [Fact]
+    public async Task An_older_score_never_takes_the_place_of_a_newer()
+    {
+        var browser = Browser();
+        var token = await AccessAsync(browser);
+        await ScoreAsync(browser, token, Given(3, DateTimeOffset.UtcNow));
+        Assert.Equal(HttpStatusCode.Conflict, (await ScoreAsync(browser, token, Given(1, DateTimeOffset.UtcNow.AddHours(-1)))).StatusCode);
+    }
+
+    [Fact]
+    public async Task Wrong_scores_are_refused()
+    {
+        var browser = Browser();
+        var token = await AccessAsync(browser);
+        Assert.Equal(HttpStatusCode.Unauthorized, (await ScoreAsync(browser, null, Given(1, DateTimeOffset.UtcNow))).StatusCode);
+        Assert.Equal(HttpStatusCode.Unauthorized, (await ScoreAsync(browser, "guessed", Given(1, DateTimeOffset.UtcNow))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await ScoreAsync(browser, token, Given(1, DateTimeOffset.UtcNow, "nobody"))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await ScoreAsync(browser, token, Given(1, DateTimeOffset.UtcNow), "no-such-line")).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await ScoreAsync(browser, token, new { userId = "l-anouk", timestamp = DateTimeOffset.UtcNow, activityProgress = "Completed", gradingProgress = "FullyGraded", scoreGiven = 1 })).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await ScoreAsync(browser, token, new { userId = "l-anouk" })).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("client_id=other", "unknown client_id")]
+    [InlineData("client_id=zesty-slate&redirect_uri=http://elsewhere.example", "redirect_uri is not registered")]
+    [InlineData("client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch", "wrong response_type")]
+    [InlineData("client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch&response_type=id_token&response_mode=form_post&scope=openid", "nonce and state")]
+    [InlineData("client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch&response_type=id_token&response_mode=form_post&scope=openid&nonce=n&state=s&login_hint=l-anouk&lti_message_hint=x", "unknown login_hint")]
+    public async Task A_wrong_sign_in_is_refused(string query, string reason)
+    {
+        var reply = await Browser().GetAsync("/lti/authorize?" + query);
+        Assert.Equal(HttpStatusCode.BadRequest, reply.StatusCode);
+        Assert.Contains(reason, await reply.Content.ReadAsStringAsync());
+    }
+
+    [Fact]
+    public async Task What_is_kept_back_is_hidden_from_learners()
+    {
+        var anouk = await SignedInAsync("l-anouk");
+        Assert.Contains("Round the instrument garden", await anouk.GetStringAsync("/courses/watch"));
+        Assert.Contains("lti_storage_target=_parent", WebUtility.HtmlDecode(await anouk.GetStringAsync("/courses/watch/assignments/first-look")));
+        Assert.NotEqual(HttpStatusCode.OK, (await anouk.GetAsync("/courses/watch/add")).StatusCode);
+        Assert.NotEqual(HttpStatusCode.OK, (await anouk.GetAsync("/mischief")).StatusCode);
+        Assert.Equal(HttpStatusCode.Forbidden, (await anouk.GetAsync("/courses/watch/grades")).StatusCode);
+    }
+
+    private sealed class ToolKeySet : HttpMessageHandler
+    {
+        protected override Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken stop)
+        {
+            var half = ToolRsa.ExportParameters(false);
+            var keys = new { keys = new[] { new { kty = "RSA", use = "sig", alg = "RS256", kid = "tool", n = Base64UrlEncoder.Encode(half.Modulus!), e = Base64UrlEncoder.Encode(half.Exponent!) } } };
+            return Task.FromResult(new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent(JsonSerializer.Serialize(keys)) });
+        }
+    }
+}
