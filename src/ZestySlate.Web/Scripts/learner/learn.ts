@@ -170,7 +170,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled input:not([type=hidden])")
       : form?.querySelector<HTMLElement>("[data-verdict]");
     goal?.focus({ preventScroll: true });
-    goal?.scrollIntoView({ block: "nearest" });
+    (form?.querySelector(".ask-actions") ?? goal)?.scrollIntoView({ block: "nearest" });
   }
 
   function busy(form: HTMLFormElement, button: HTMLButtonElement | null): void {
