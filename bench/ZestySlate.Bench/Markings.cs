@@ -1,11 +1,11 @@
 using System.Diagnostics;
-using Activity = ZestySlate.Core.Activities.Activity;
 using System.Text.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
+using Activity = ZestySlate.Core.Activities.Activity;
 
 namespace ZestySlate.Bench;
 

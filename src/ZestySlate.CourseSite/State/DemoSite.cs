@@ -34,8 +34,13 @@ public static class DemoSite
         ],
         Tool = new Tool
         {
-            Name = "Zesty Slate", ClientId = "zesty-slate", DeploymentId = "gannet-point-1",
-            LoginUrl = toolAddress + "/lti/login", RedirectUri = toolAddress + "/lti/launch", DeepLinkUrl = toolAddress + "/lti/choose", KeySetUrl = toolAddress + "/lti/keys",
+            Name = "Zesty Slate",
+            ClientId = "zesty-slate",
+            DeploymentId = "gannet-point-1",
+            LoginUrl = toolAddress + "/lti/login",
+            RedirectUri = toolAddress + "/lti/launch",
+            DeepLinkUrl = toolAddress + "/lti/choose",
+            KeySetUrl = toolAddress + "/lti/keys",
         },
     };
 }

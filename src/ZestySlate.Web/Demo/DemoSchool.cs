@@ -91,8 +91,14 @@ internal static class DemoSchool
         {
             site = new CourseSiteRecord
             {
-                Name = "Gannet Point courses", Issuer = "", ClientId = "zesty-slate", Deployments = "gannet-point-1",
-                AuthorizationEndpoint = "", TokenEndpoint = "", KeySetUrl = "", LinksByEmail = true,
+                Name = "Gannet Point courses",
+                Issuer = "",
+                ClientId = "zesty-slate",
+                Deployments = "gannet-point-1",
+                AuthorizationEndpoint = "",
+                TokenEndpoint = "",
+                KeySetUrl = "",
+                LinksByEmail = true,
             };
             db.CourseSites.Add(site);
         }
