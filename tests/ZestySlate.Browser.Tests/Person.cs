@@ -91,6 +91,13 @@ internal sealed class Person : IDisposable
     public void Cdp(string command, params (string Name, object Value)[] values) =>
         Driver.ExecuteCdpCommand(command, values.ToDictionary(v => v.Name, v => (object?)v.Value));
 
+    /// <summary>The cookies of every site, as JSON.</summary>
+    public string AllCookies()
+    {
+        var reply = (Dictionary<string, object?>)Driver.ExecuteCdpCommand("Network.getAllCookies", [])!;
+        return System.Text.Json.JsonSerializer.Serialize(reply["cookies"]);
+    }
+
     public void Connection(bool there)
     {
         Cdp("Network.enable");

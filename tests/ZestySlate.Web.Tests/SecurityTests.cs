@@ -81,6 +81,25 @@ public sealed class SecurityTests(SlateHost host)
     }
 
     [Fact]
+    public async Task After_many_wrong_passwords_even_the_right_one_has_to_wait()
+    {
+        var person = await host.WithAsync(async (Microsoft.AspNetCore.Identity.UserManager<Storage.People.Person> people) =>
+        {
+            var made = new Storage.People.Person { UserName = "locked@gannetpoint.example", Email = "locked@gannetpoint.example", DisplayName = "Locked" };
+            await people.CreateAsync(made, SlateHost.Password);
+            return made;
+        });
+        var client = host.Visitor();
+        for (var i = 0; i < 8; i++)
+        {
+            await client.PostFormAsync("/sign-in", "/sign-in", ("Email", person.Email!), ("Password", "wrong"));
+        }
+
+        var reply = await client.PostFormAsync("/sign-in", "/sign-in", ("Email", person.Email!), ("Password", SlateHost.Password));
+        Assert.Contains("Wait five minutes", await reply.Content.ReadAsStringAsync(Stop));
+    }
+
+    [Fact]
     public async Task Sign_in_does_not_lead_to_other_sites()
     {
         var client = host.Visitor();

@@ -9,6 +9,11 @@ switchTheme();
 takeDrops(document);
 
 document.addEventListener("htmx:afterSettle", () => showLocalTimes(document));
+// What somebody has in hand is not fetched anew under their fingers.
+document.addEventListener("htmx:beforeRequest", event => {
+  const { target, requestConfig } = (event as CustomEvent).detail as { target: HTMLElement; requestConfig: { verb: string } };
+  if (requestConfig.verb === "get" && target.contains(document.activeElement)) { event.preventDefault(); }
+});
 // A fold that somebody opened stays open when its surroundings are fetched anew.
 document.addEventListener("htmx:beforeSwap", event => {
   const detail = (event as CustomEvent).detail as { target: HTMLElement; serverResponse: string };

@@ -120,7 +120,7 @@ export class Rooms {
         morphStyle: "outerHTML",
         ignoreActiveValue: typing(),
         callbacks: {
-          beforeNodeMorphed: (before, after) => settleRich(before, after),
+          beforeNodeMorphed: (before, after) => !(before instanceof HTMLElement && before.dataset.refused) && settleRich(before, after),
           // The chooser is the author's own and on no page of the server's.
           beforeNodeRemoved: node => !(node instanceof Element && node.matches(".place-mark")),
           beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
@@ -154,8 +154,11 @@ export class Rooms {
   private problem(form: HTMLFormElement | null, words: string | null): void {
     const here = form?.isConnected ? form : null;
     here?.querySelector(".field-problem")?.remove();
+    here?.removeAttribute("data-refused");
     if (words === null) { return; }
     if (here) {
+      // What was typed stays as it is, to be mended, whatever is redrawn meanwhile.
+      here.dataset.refused = "yes";
       const place = document.createElement("p");
       place.className = "problem field-problem";
       place.setAttribute("role", "alert");
