@@ -112,6 +112,7 @@ public sealed class AuthoringTests(SlateHost host)
     [InlineData("rules", "tries", "0", "at least one try")]
     [InlineData("rules", "tryCosts", "10 much", "between 0 and 100 %")]
     [InlineData("move", "spot", "gone", "not in the activity any more")]
+    [InlineData("add", "kind", "telepathy", "not in the activity any more")]
     [InlineData("dance", "x", "1", "not in the activity any more")]
     public async Task A_refusal_is_in_words_about_the_field(string edit, string field, string value, string words)
     {

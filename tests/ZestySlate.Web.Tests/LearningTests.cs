@@ -106,6 +106,18 @@ public sealed class LearningTests(SlateHost host)
         Assert.Equal($"/a/{id}", joined.Headers.Location!.OriginalString);
         Assert.Contains("data-learn", await learner.GetStringAsync($"/a/{id}", Stop));
         Assert.Contains("begun", await learner.GetStringAsync("/todo", Stop));
+
+        // A new title reaches the learner's list; what was made private is closed to the class too.
+        var ines = await host.TeacherAsync("ines");
+        await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", ("edit", "title"), ("title", "Given anew"), ("version", "1"));
+        await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Publish");
+        Assert.Contains("Given anew", await learner.GetStringAsync("/todo", Stop));
+        await host.WithAsync(async (ActivityStore store) =>
+        {
+            await store.SetVisibilityAsync(id, Visibility.Private);
+            return 0;
+        });
+        Assert.Equal(HttpStatusCode.NotFound, (await learner.GetAsync($"/a/{id}", Stop)).StatusCode);
     }
 
     [Fact]

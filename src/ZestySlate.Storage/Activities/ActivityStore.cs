@@ -104,6 +104,11 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
         db.Editions.Add(edition);
         record.NewestEdition = edition.Number;
         record.PublishedRevision = head.Number;
+        foreach (var given in await db.Assignments.Where(assignment => assignment.ActivityId == activityId && assignment.ClassId != null).ToListAsync())
+        {
+            given.Title = record.Title;
+        }
+
         await db.SaveChangesAsync();
         cache.SetNewest(activityId, edition.Number, clock.GetUtcNow());
         return edition;

@@ -23,7 +23,7 @@ internal static class EditForms
             "rules" => RulesForm.Read(form, activity.Rules),
             "scene" => new RenameScene(scene, form["title"].ToString()),
             "picture" when activity.SceneOf(scene)?.Backdrop is PictureBackdrop backdrop => new SetBackdrop(scene, backdrop with { Picture = PictureWords(form, backdrop.Picture, "") }),
-            "add" => new AddSpot(scene, NewSpot(form)),
+            "add" when NewContent(form["kind"].ToString()) is { } content => new AddSpot(scene, NewSpot(form, content)),
             "move" => new MoveSpot(spotId, new AtPoint(Number(form["x"]), Number(form["y"]))),
             "size" => new SetSign(spotId, new Sign(Number(form["size"]))),
             "name" => new RenameSpot(spotId, form["name"].ToString()),
@@ -37,16 +37,18 @@ internal static class EditForms
         };
     }
 
-    private static Spot NewSpot(IFormCollection form) => new()
+    private static Spot NewSpot(IFormCollection form, Content content) => new()
     {
         Id = form["spot"].ToString() is { Length: > 0 and <= 20 } id && id.All(char.IsAsciiLetterOrDigit) ? id : Ids.New(),
         Place = new AtPoint(Number(form["x"]), Number(form["y"])),
-        Content = form["kind"].ToString() switch
-        {
-            "callout" => new Callout(""),
-            "note" => new Note(),
-            var kind => new Ask(QuestionForms.Offers.First(offer => offer.Key == kind || kind.Length == 0).Make()),
-        },
+        Content = content,
+    };
+
+    private static Content? NewContent(string kind) => kind switch
+    {
+        "callout" => new Callout(""),
+        "note" => new Note(),
+        _ => QuestionForms.Offers.FirstOrDefault(offer => offer.Key == kind) is { } offer ? new Ask(offer.Make()) : null,
     };
 
     private static Note ReadNote(IFormCollection form, Note old) => old with

@@ -34,7 +34,7 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
             return new Opening.Closed("There is no published activity at this address. Check the link with whoever gave it to you.");
         }
 
-        if (personId is not null && await AssignmentForAsync(activityId, personId, assignmentId) is { } assignment)
+        if (personId is not null && await AssignmentForAsync(activity, personId, assignmentId) is { } assignment)
         {
             return new Opening.Attempt(await attempts.CurrentAsync(activityId, personId, assignment.Id) ?? await attempts.BeginAsync(activity, personId, assignment));
         }
@@ -55,18 +55,18 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
     }
 
     /// <summary>The assignment through which a person has the activity: the one named, or that of their class.</summary>
-    private async Task<AssignmentRecord?> AssignmentForAsync(string activityId, string personId, int? assignmentId)
+    private async Task<AssignmentRecord?> AssignmentForAsync(ActivityRecord activity, string personId, int? assignmentId)
     {
         if (assignmentId is { } id)
         {
             // A course site's launch began the attempt; without it the number in the address opens nothing.
-            var begun = await db.Attempts.AnyAsync(a => a.ActivityId == activityId && a.PersonId == personId && a.AssignmentId == id);
+            var begun = await db.Attempts.AnyAsync(a => a.ActivityId == activity.Id && a.PersonId == personId && a.AssignmentId == id);
             return begun ? await db.Assignments.SingleOrDefaultAsync(a => a.Id == id) : null;
         }
 
-        return await (from enrolment in db.Enrolments
+        return activity.Visibility == Visibility.Private ? null : await (from enrolment in db.Enrolments
                       join given in db.Assignments on enrolment.ClassId equals given.ClassId
-                      where enrolment.PersonId == personId && given.ActivityId == activityId
+                      where enrolment.PersonId == personId && given.ActivityId == activity.Id
                       select given).FirstOrDefaultAsync();
     }
 }

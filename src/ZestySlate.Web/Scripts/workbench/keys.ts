@@ -1,4 +1,4 @@
-import { act } from "./presses";
+import { act, showCheck } from "./presses";
 import type { Rooms } from "./rooms";
 import type { StageHand } from "./stage";
 import type { Trial } from "./trial";
@@ -31,7 +31,8 @@ export function watchKeys(rooms: Rooms, trial: Trial, stage: StageHand): void {
     else if (key === "t" || key === "T") { void trial.toggle(); }
     else if ((key === "a" || key === "A") && !trial.on) { event.preventDefault(); act("add", rooms, trial, stage); }
     else if (key === "Escape") {
-      if (!stage.closeChooser() && rooms.selected && !trial.on) { void rooms.select(""); }
+      if (showCheck(false)) { document.querySelector<HTMLElement>("[data-do=check]")?.focus(); }
+      else if (!stage.closeChooser() && rooms.selected && !trial.on) { void rooms.select(""); }
     }
     else if (event.altKey && (key === "ArrowLeft" || key === "ArrowRight") && rooms.selected) {
       event.preventDefault();

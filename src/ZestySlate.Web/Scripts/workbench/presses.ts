@@ -71,8 +71,11 @@ function focusSign(rooms: Rooms): void {
   document.querySelector<HTMLElement>(`#room-stage a[data-sign="${CSS.escape(rooms.selected)}"]`)?.focus({ preventScroll: true });
 }
 
-function showCheck(show: boolean): void {
+/** Opens or closes the ready check; tells whether it was open. */
+export function showCheck(show: boolean): boolean {
   const check = document.getElementById("check")!;
+  const was = !check.hidden;
   check.hidden = !show;
   document.querySelector("[data-do=check]")?.setAttribute("aria-expanded", String(show));
+  return was;
 }
