@@ -110,6 +110,38 @@ public sealed class KeyboardJourney(Apps apps)
         ines.See("body.in-trial .learn");
         ines.Keys("t");
         ines.See("#room-stage .stage-mat");
+
+        // A question: its prompt, its right answer, the words of an option.
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys("a");
+        ines.See(".chooser");
+        ines.Keys(Keys.ArrowUp);
+        Assert.Equal("trueOrFalse", (string)ines.Run("return document.activeElement.dataset.kind")!);
+        ines.Keys(Keys.Enter);
+        ines.Until(() => (bool)ines.Run("return document.activeElement.closest('[data-field=prompt]') !== null")! ? "" : null, "the prompt to be in hand");
+        ines.Keys("The wet bulb is kept moist.");
+        TabTo(ines, "[data-option-text]");
+        ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();
+        Assert.True((bool)ines.Run("return document.activeElement.matches('input[name=right]:checked')")!);
+        TabTo(ines, ".edit-option-words");
+        ines.Keys("A wick sees to it.");
+        ines.Saved();
+
+        // The twin is taken away again, and the activity is published.
+        ines.Run("document.querySelectorAll('#room-stage a.sign-note')[1].focus()");
+        ines.Until(() => ines.All("#room-stage a.sign-note.sign-selected").Count == 1 ? "" : null, "the twin to be selected");
+        ines.Keys(Keys.Delete);
+        ines.Until(() => ines.All("#room-stage a.sign-note").Count == 1 ? "" : null, "the twin to go");
+        ines.Saved();
+        ines.Run("document.querySelector('#title').focus()");
+        TabTo(ines, "a[href$='/publish']");
+        ines.Keys(Keys.Enter);
+        ines.See("main form button.button-main");
+        TabTo(ines, "input[name=visibility]");
+        ines.Keys(Keys.ArrowUp + Keys.ArrowUp);
+        TabTo(ines, "main form button.button-main");
+        ines.Keys(Keys.Enter);
+        ines.Reads("main", "Edition 1 is what you have built");
         Assert.Equal([], ines.Complaints());
     }
 }

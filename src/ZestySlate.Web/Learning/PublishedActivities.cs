@@ -64,7 +64,12 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
             return begun ? await db.Assignments.SingleOrDefaultAsync(a => a.Id == id) : null;
         }
 
-        return activity.Visibility == Visibility.Private ? null : await (from enrolment in db.Enrolments
+        if (activity.Visibility == Visibility.Private)
+        {
+            return null;
+        }
+
+        return await (from enrolment in db.Enrolments
                       join given in db.Assignments on enrolment.ClassId equals given.ClassId
                       where enrolment.PersonId == personId && given.ActivityId == activity.Id
                       select given).FirstOrDefaultAsync();
