@@ -64,10 +64,10 @@ public sealed class LearningTests(SlateHost host)
     {
         var learner = await host.LinkVisitorAsync("Again Anna");
         var first = SlateHost.Find(await learner.GetStringAsync("/a/garden", Stop), "data-attempt=\"([^\"]+)\"");
-        await learner.GetAsync("/a/garden?handler=again", Stop);
+        await learner.PostFormAsync("/a/garden", "/a/garden?handler=again");
         Assert.Equal(first, SlateHost.Find(await learner.GetStringAsync("/a/garden", Stop), "data-attempt=\"([^\"]+)\""));
         await learner.SendEventAsync("/a/garden", ("act", "handIn"), ("event", "h"));
-        await learner.GetAsync("/a/garden?handler=again", Stop);
+        await learner.PostFormAsync("/a/garden", "/a/garden?handler=again");
         Assert.NotEqual(first, SlateHost.Find(await learner.GetStringAsync("/a/garden", Stop), "data-attempt=\"([^\"]+)\""));
     }
 

@@ -43,6 +43,7 @@ public sealed class SecurityTests(SlateHost host)
     [InlineData("/sign-out")]
     [InlineData("/join")]
     [InlineData("/a/garden?handler=begin")]
+    [InlineData("/a/garden?handler=again")]
     public async Task A_post_without_proof_is_refused(string address)
     {
         var client = await host.TeacherAsync("ines");

@@ -25,28 +25,49 @@ public static class Replay
             edition = took.Edition;
         }
 
-        var run = new Fold(activity, began);
+        var fold = new Fold(Begun(activity, edition, began));
         foreach (var happened in events.Skip(1))
         {
-            run.Take(happened);
+            fold.Take(happened);
         }
 
-        return run.State(edition, events[^1].At);
+        return fold.State(events[^1].At);
     }
 
-    private sealed class Fold(Activity activity, Began began)
+    /// <summary>The state after one event more: the same as running them all again, except for new wording, which needs just that.</summary>
+    /// <exception cref="ArgumentException">The event changes the activity itself: a bug of the caller.</exception>
+    public static AttemptState After(AttemptState state, AttemptEvent happened)
     {
-        private readonly Dictionary<string, QuestionState> _questions = activity.Asked.ToDictionary(
-            asked => asked.Spot.Id,
-            asked => new QuestionState
-            {
-                Spot = asked.Spot,
-                Question = asked.Question,
-                OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
-            });
+        if (happened is Began or TookWording)
+        {
+            throw new ArgumentException("This event changes the activity; run all events again.", nameof(happened));
+        }
 
-        private readonly HashSet<string> _opened = [];
-        private DateTimeOffset? _handedInAt;
+        var fold = new Fold(state);
+        fold.Take(happened);
+        return fold.State(happened.At);
+    }
+
+    private static AttemptState Begun(Activity activity, int edition, Began began) => new()
+    {
+        Activity = activity,
+        Edition = edition,
+        Seed = began.Seed,
+        BeganAt = began.At,
+        OpenedSpots = new HashSet<string>(),
+        Questions = activity.Asked.Select(asked => new QuestionState
+        {
+            Spot = asked.Spot,
+            Question = asked.Question,
+            OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
+        }).ToValueList(),
+    };
+
+    private sealed class Fold(AttemptState state)
+    {
+        private readonly Dictionary<string, QuestionState> _questions = state.Questions.ToDictionary(question => question.Spot.Id);
+        private readonly HashSet<string> _opened = [.. state.OpenedSpots];
+        private DateTimeOffset? _handedInAt = state.HandedInAt;
 
         internal void Take(AttemptEvent happened)
         {
@@ -76,16 +97,12 @@ public static class Replay
             }
         }
 
-        internal AttemptState State(int edition, DateTimeOffset lastAt) => new()
+        internal AttemptState State(DateTimeOffset lastAt) => state with
         {
-            Activity = activity,
-            Edition = edition,
-            Seed = began.Seed,
-            BeganAt = began.At,
             LastAt = lastAt,
             HandedInAt = _handedInAt,
             OpenedSpots = _opened,
-            Questions = activity.Asked.Select(asked => _questions[asked.Spot.Id]).ToValueList(),
+            Questions = state.Questions.Select(question => _questions[question.Spot.Id]).ToValueList(),
         };
 
         private void Change(string spotId, Func<QuestionState, QuestionState> change)
@@ -98,7 +115,7 @@ public static class Replay
 
         private QuestionState Marked(QuestionState question, DateTimeOffset at)
         {
-            var rules = activity.Rules;
+            var rules = state.Activity.Rules;
             var number = question.Tries.Count + 1;
             var mark = QuestionTypes.For(question.Question).Mark(question.Question, question.Response);
             var tryCost = rules.CostOfTry(number);

@@ -147,7 +147,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened)
     {
         var events = loaded.Events.Append(happened).ToList();
-        var state = StateOf(loaded.Record, events);
+        var state = happened is TookWording ? StateOf(loaded.Record, events) : Replay.After(loaded.State, happened);
         var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
         if (happened is HandedIn ? await HandInAsync(after, row) : await writer.WriteAsync(row))

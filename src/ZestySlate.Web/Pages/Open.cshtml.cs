@@ -38,7 +38,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     }
 
     /// <summary>A visitor by link begins anew after handing in.</summary>
-    public async Task<IActionResult> OnGetAgainAsync(string activity)
+    public async Task<IActionResult> OnPostAgainAsync(string activity)
     {
         if (User.Identity?.IsAuthenticated == true
             && await published.OpenAsync(activity, User.Id(), null) is Opening.Attempt { Record: { AssignmentId: null, HandedInAt: not null } }

@@ -1,3 +1,4 @@
+using CsCheck;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
@@ -169,6 +170,35 @@ public sealed class AttemptTests
         Assert.Equal("Mended", attempt.State.QuestionOf("q")!.Question.Hint);
         Assert.Equal(1m, attempt.State.Score.Points);
     }
+
+    [Fact]
+    public void One_event_more_gives_the_same_as_running_all_again() => Gen.Int[0, 6].Array[1, 25].Sample(acts =>
+    {
+        var attempt = new Attempt(Two(new Rules { TryCosts = [0, 0.3m], HintCost = 0.1m, Tries = 4 }));
+        var step = attempt.State;
+        foreach (var (act, i) in acts.Select((act, i) => (act, i)))
+        {
+            _ = act switch
+            {
+                0 => attempt.Open("n"),
+                1 => attempt.Answer("q", i % 2 == 0 ? "a" : "b"),
+                2 => attempt.Mark("r", i % 3 == 0 ? "a" : "c"),
+                3 => attempt.Again("r"),
+                4 => attempt.Hint("q"),
+                5 => attempt.See("r"),
+                _ => i % 5 == 0 ? attempt.HandIn() : attempt.Mark("q", "c"),
+            };
+            step = Replay.After(step, attempt.Events[^1]);
+        }
+
+        var whole = attempt.State;
+        return step.Questions == whole.Questions && step.HandedInAt == whole.HandedInAt && step.LastAt == whole.LastAt
+            && step.OpenedSpots.SetEquals(whole.OpenedSpots) && step.Score == whole.Score;
+    });
+
+    [Fact]
+    public void New_wording_needs_all_events_again() =>
+        Assert.Throws<ArgumentException>(() => Replay.After(new Attempt(Two()).State, new TookWording(2) { Id = "x", At = Make.Monday }));
 
     [Fact]
     public void An_attempt_that_does_not_begin_is_a_bug() => Assert.Throws<ArgumentException>(() => Replay.Run(_ => Two(), []));
