@@ -199,6 +199,21 @@ public sealed class LtiTests
     }
 
     [Fact]
+    public async Task The_right_key_with_another_algorithm_is_refused()
+    {
+        var begun = await BeginAsync();
+        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun), new SigningCredentials(new RsaSecurityKey(Rsa) { KeyId = KeyId }, SecurityAlgorithms.RsaSha512))), "did not pass the checks");
+    }
+
+    [Fact]
+    public async Task A_sign_in_that_took_too_long_is_refused()
+    {
+        var begun = await BeginAsync();
+        await _host.DbAsync(db => db.CourseSiteLogins.Where(l => l.State == begun.State).ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun))), "took too long");
+    }
+
+    [Fact]
     public async Task Something_that_is_no_message_is_refused()
     {
         var begun = await BeginAsync();
