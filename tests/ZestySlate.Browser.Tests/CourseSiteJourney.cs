@@ -74,6 +74,10 @@ public sealed class CourseSiteJourney(Apps apps)
         ines.Press("Cressida Thornbury-Vance", "table");
         ines.Reads("details[open]", "is right.");
         ines.Reads("details[open]", "2 tries.");
+
+        // The same browser keeps the same cookie outside a frame: inside it was refused, not merely never sent.
+        person.Go($"{apps.Slate}/lti/login?iss={apps.Course}&client_id=zesty-slate&login_hint=x&lti_message_hint=x&target_link_uri={apps.Slate}/a/garden");
+        Assert.Contains("zesty-lti", person.AllCookies());
     }
 
     [Fact]

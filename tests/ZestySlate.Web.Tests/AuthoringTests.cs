@@ -88,7 +88,7 @@ public sealed class AuthoringTests(SlateHost host)
 
         var four = await PressAsync("add", _ => "yes");
         Assert.Equal(4, four.Length);
-        Assert.Equal([four[3], four[0], four[1], four[2]], await PressAsync("up", ids => ids[3]) is var once ? [once[2], once[0], once[1], once[3]] : []);
+        Assert.Equal([four[0], four[1], four[3], four[2]], await PressAsync("up", ids => ids[3]));
         var three = await PressAsync("remove", ids => ids[0]);
         Assert.Equal(3, three.Length);
         Assert.DoesNotContain(four[0], three);

@@ -4,7 +4,4 @@ namespace ZestySlate.Core.Questions;
 public abstract record QuestionView;
 
 /// <summary>Which of the three things may be shown now.</summary>
-public readonly record struct Shown(bool RightOrWrong, bool RightAnswer, bool Points)
-{
-    public static Shown Nothing { get; } = new(false, false, false);
-}
+public readonly record struct Shown(bool RightOrWrong, bool RightAnswer, bool Points);
