@@ -1,7 +1,7 @@
 using System.Text.Json;
-using ZestySlate.Cli;
+using ZestySlate.Formats.Tests;
 
-namespace ZestySlate.Formats.Tests;
+namespace ZestySlate.Cli.Tests;
 
 public sealed class CommandTests
 {
