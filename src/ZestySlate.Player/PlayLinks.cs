@@ -7,6 +7,12 @@ namespace ZestySlate.Player;
 /// <param name="StyleNonce">The nonce of the page's own style element, or null inside a fragment.</param>
 public sealed record PlayLinks(string Events, string Attempt, (string Name, string Value)? Proof, string? StyleNonce)
 {
+    /// <summary>The path base of the session, in front of addresses of our own.</summary>
+    public string Base { get; init; } = "";
+
+    /// <summary>Our own host and port; pages from there are framed more strictly.</summary>
+    public string OwnHost { get; init; } = "";
+
     /// <summary>True for an author's trial: nothing is kept, nothing is handed in for good.</summary>
     public bool IsTrial { get; init; }
 

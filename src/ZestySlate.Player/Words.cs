@@ -1,3 +1,4 @@
+using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
 
 namespace ZestySlate.Player;
@@ -14,6 +15,27 @@ public static class Words
     public const string Close = "Close";
     public const string NoneOfThese = "None of these";
     public const string RightAnswer = "right answer";
+
+    public const string Findings = "Findings";
+
+    /// <summary>What stands on a lock when the author has not said it.</summary>
+    public static string Of(LockView closed, string language) => closed switch
+    {
+        { Words: { Length: > 0 } own } => own,
+        { Sort: LockSort.Code } => "Locked. It opens with a code.",
+        { Sort: LockSort.Number } => "Locked. It opens with a number.",
+        { Sort: LockSort.Answer } => "Locked. It opens when a certain question is answered right.",
+        { Sort: LockSort.Score } => $"Locked. It opens from {Score.Show(closed.Needed, language)} points on.",
+        _ => "Locked. It opens when certain things are found.",
+    };
+
+    /// <summary>How near a lock is to opening, or null where nothing is counted.</summary>
+    public static string? NearnessOf(LockView closed, string language) => closed.Sort switch
+    {
+        LockSort.Score => $"{Score.Show(closed.Has, language)} of {Score.Show(closed.Needed, language)} points so far",
+        LockSort.Found when closed.Needed > 1 => $"{closed.Has:0} of {closed.Needed:0} found so far",
+        _ => null,
+    };
 
     /// <summary>A verdict as the learner reads it.</summary>
     public static string Of(Verdict verdict) => verdict switch

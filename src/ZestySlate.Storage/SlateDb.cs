@@ -21,6 +21,10 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<MediaRecord> Media => Set<MediaRecord>();
 
+    public DbSet<MediaItem> MediaItems => Set<MediaItem>();
+
+    public DbSet<MediaUse> MediaUses => Set<MediaUse>();
+
     public DbSet<ClassRecord> Classes => Set<ClassRecord>();
 
     public DbSet<EnrolmentRecord> Enrolments => Set<EnrolmentRecord>();
@@ -67,6 +71,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     {
         await Database.MigrateAsync(stop);
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", stop);
+        await MediaIndex.EnsureAsync(this, stop);
     }
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -76,6 +81,10 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<RevisionRecord>().HasKey(revision => new { revision.ActivityId, revision.Number });
         builder.Entity<EditionRecord>().HasKey(edition => new { edition.ActivityId, edition.Number });
         builder.Entity<MediaRecord>().HasKey(media => media.Hash);
+        builder.Entity<MediaItem>().HasIndex(item => new { item.OwnerId, item.BinnedAt, item.AddedAt });
+        builder.Entity<MediaItem>().HasIndex(item => item.Hash);
+        builder.Entity<MediaUse>().HasKey(use => new { use.ActivityId, use.Hash });
+        builder.Entity<MediaUse>().HasIndex(use => use.Hash);
         builder.Entity<ClassRecord>().HasIndex(group => group.Code).IsUnique();
         builder.Entity<EnrolmentRecord>().HasKey(enrolment => new { enrolment.ClassId, enrolment.PersonId });
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.CourseSiteId, assignment.DeploymentId, assignment.ResourceLinkId }).IsUnique();

@@ -15,6 +15,7 @@ using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Lti;
+using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web;
@@ -41,6 +42,9 @@ public static class Composition
         services.AddScoped<AttemptStore>();
         services.AddScoped<ClassStore>();
         services.AddScoped<MediaStore>();
+        services.AddScoped<MediaLibrary>();
+        services.AddScoped<MediaIntake>();
+        services.AddSingleton<AddressFetcher>();
         services.AddScoped<PublishedActivities>();
         services.AddSingleton<Trials>();
         services.AddMemoryCache();
@@ -119,6 +123,7 @@ public static class Composition
         app.MapAuthoring();
         app.MapLearning();
         app.MapMedia();
+        app.MapMediaLibrary();
         app.MapLti();
         app.MapHealthChecks("/health").AllowAnonymous();
     }

@@ -8,7 +8,7 @@ rmSync(dist, { recursive: true, force: true });
 mkdirSync(`${dist}/fonts`, { recursive: true });
 
 await build({
-  entryPoints: ["site", "learner", "workbench", "lti"].map(name => `Scripts/${name}.ts`),
+  entryPoints: ["site", "learner", "workbench", "media", "lti"].map(name => `Scripts/${name}.ts`),
   outdir: dist,
   bundle: true,
   minify: true,
@@ -16,6 +16,12 @@ await build({
   target: "es2022",
   legalComments: "none",
 });
+
+// The panorama's viewer and the PDF reader are modules of their own, loaded only by pages that need them.
+for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scripts/media/pdf-reader.ts", "pdf"]]) {
+  await build({ entryPoints: [entry], outfile: `${dist}/${name}.js`, bundle: true, minify: true, format: "esm", target: "es2022", legalComments: "none", external: ["canvas", "fs", "http", "https", "url", "zlib", "path2d-polyfill"] });
+}
+cpSync("node_modules/pdfjs-dist/build/pdf.worker.min.js", `${dist}/pdf.worker.js`);
 
 for (const sheet of ["teacher", "learner"]) {
   execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], { stdio: ["ignore", "ignore", "inherit"] });
@@ -26,14 +32,21 @@ for (const font of [
   "atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-wght-normal",
   "bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal",
   "bricolage-grotesque/files/bricolage-grotesque-latin-ext-wght-normal",
+  "literata/files/literata-latin-wght-normal",
+  "literata/files/literata-latin-ext-wght-normal",
 ]) {
   cpSync(`node_modules/@fontsource-variable/${font}.woff2`, `${dist}/fonts/${font.split("/").pop()}.woff2`);
 }
 
-const symbols = readFileSync("Styles/symbols.txt", "utf8").split("\n").filter(Boolean).map(name => {
-  const body = readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8").replace(/^[\s\S]*?<svg[^>]*>/, "").replace("</svg>", "").replace(/\s+/g, " ").trim();
-  return `<symbol id="${name}" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" stroke-linecap="round" stroke-linejoin="round">${body}</symbol>`;
-});
-writeFileSync(`${dist}/symbols.svg`, `<svg xmlns="http://www.w3.org/2000/svg">${symbols.join("")}</svg>`);
+const bodyOf = name => readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8").replace(/^[\s\S]*?<svg[^>]*>/, "").replace("</svg>", "").replace(/\s+/g, " ").trim();
+const symbolOf = (name, id) => `<symbol id="${id}" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" stroke-linecap="round" stroke-linejoin="round">${bodyOf(name)}</symbol>`;
+const sheetOf = symbols => `<svg xmlns="http://www.w3.org/2000/svg">${symbols.join("")}</svg>`;
+writeFileSync(`${dist}/symbols.svg`, sheetOf(readFileSync("Styles/symbols.txt", "utf8").split("\n").filter(Boolean).map(name => symbolOf(name, name))));
+
+// Every symbol an author may pick, each in a file of its own, and the words to find them by.
+const tags = JSON.parse(readFileSync("node_modules/lucide-static/tags.json", "utf8"));
+mkdirSync(`${dist}/symbols`);
+for (const name of Object.keys(tags)) { writeFileSync(`${dist}/symbols/${name}.svg`, sheetOf([symbolOf(name, "symbol")])); }
+writeFileSync(`${dist}/symbols-index.json`, JSON.stringify(Object.fromEntries(Object.entries(tags).map(([name, words]) => [name, words.join(" ").toLowerCase()]))));
 
 cpSync("Styles/art", dist, { recursive: true });

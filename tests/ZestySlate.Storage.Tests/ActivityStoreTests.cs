@@ -42,7 +42,7 @@ public sealed class ActivityStoreTests : TestDatabase
     {
         await BeginAsync();
         await EditAsync(1, new RenameActivity("One"));
-        await EditAsync(2, new MoveSpot("n", new AtPoint(0.9, 0.9)));
+        await EditAsync(2, new MoveSpot("n", 0.9, 0.9));
         await EditAsync(3, new DeleteSpot("q"));
 
         await using var db = NewDb();

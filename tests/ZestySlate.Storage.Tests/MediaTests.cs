@@ -90,14 +90,14 @@ public sealed class MediaTests : TestDatabase
     {
         await using var db = NewDb();
         var media = Media(db);
-        var first = (await media.AddPictureAsync(Picture(1000, 500), "a.png", "ines")).Value;
-        var second = (await media.AddPictureAsync(Picture(1000, 500), "b.png", "tobiah")).Value;
-        Assert.Equal(first.Media, second.Media);
-        var narrow = (await media.FindAsync(first.Media, 480))!.Value;
+        var first = await media.StoreAsync(PictureReader.Read(Picture(1000, 500), "a.png").Value, "a.png", "ines");
+        var second = await media.StoreAsync(PictureReader.Read(Picture(1000, 500), "b.png").Value, "b.png", "tobiah");
+        Assert.Equal(first, second);
+        var narrow = (await media.FindAsync(first, 480))!.Value;
         Assert.Equal("image/webp", narrow.ContentType);
         using var shown = SKBitmap.Decode(await File.ReadAllBytesAsync(narrow.Path, TestContext.Current.CancellationToken));
         Assert.Equal((480, 240), (shown.Width, shown.Height));
-        Assert.Equal("image/png", (await media.FindAsync(first.Media, 1600))!.Value.ContentType);
+        Assert.Equal("image/png", (await media.FindAsync(first, 1600))!.Value.ContentType);
     }
 
     [Fact]
@@ -107,7 +107,7 @@ public sealed class MediaTests : TestDatabase
         var stored = await Task.WhenAll(Enumerable.Range(0, 4).Select(async i =>
         {
             await using var db = NewDb();
-            return (await Media(db).AddPictureAsync(file, $"{i}.png", "ines")).Value.Media;
+            return await Media(db).StoreAsync(PictureReader.Read(file, "a.png").Value, $"{i}.png", "ines");
         }));
         Assert.Single(stored.Distinct());
     }

@@ -50,7 +50,7 @@ public sealed class AuthoringTests(SlateHost host)
             { new StringContent(SlateHost.Find(await ines.GetStringAsync("/new", Stop), "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")), "proof" },
         };
         var page = WebUtility.HtmlDecode(await (await ines.PostAsync("/new", form, Stop)).Content.ReadAsStringAsync(Stop));
-        Assert.Contains("«notes.png» is not a picture that can be used here", page);
+        Assert.Contains("«notes.png» cannot be used here", page);
         Assert.Contains("value=\"My title\"", page);
     }
 
@@ -59,7 +59,7 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var (ines, id) = await NewAsync();
         var scene = (await DraftAsync(id)).Document.Scenes[0].Id;
-        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("spot", "mine"), ("kind", "multipleChoice"), ("x", "0.25"), ("y", "0.75"));
+        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("newId", "mine"), ("kind", "multipleChoice"), ("x", "0.25"), ("y", "0.75"));
         var options = ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options;
         await EditAsync(ines, id, ("edit", "ask"), ("spot", "mine"), ("prompt", "<p>Which one is kept moist?</p>"), ("picks", "One"),
             ("option", options[0].Id), ($"text-{options[0].Id}", "dry"), ($"words-{options[0].Id}", "No wick there."),
@@ -78,7 +78,7 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var (ines, id) = await NewAsync();
         var scene = (await DraftAsync(id)).Document.Scenes[0].Id;
-        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("spot", "mine"), ("kind", "multipleChoice"), ("x", "0.5"), ("y", "0.5"));
+        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("newId", "mine"), ("kind", "multipleChoice"), ("x", "0.5"), ("y", "0.5"));
         async Task<string[]> PressAsync(string press, Func<string[], string> value)
         {
             var ids = ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options.Select(o => o.Id).ToArray();
@@ -127,7 +127,7 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var (ines, id) = await NewAsync();
         var scene = (await DraftAsync(id)).Document.Scenes[0].Id;
-        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("spot", "tf"), ("kind", "trueOrFalse"), ("x", "0.5"), ("y", "0.5"));
+        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("newId", "tf"), ("kind", "trueOrFalse"), ("x", "0.5"), ("y", "0.5"));
         var trial = await (await ines.PostFormAsync($"/author/{id}", $"/author/{id}/trial")).Content.ReadAsStringAsync(Stop);
         Assert.Contains("data-ask=\"tf\"", trial);
         var marked = await ines.PostFormAsync($"/author/{id}", $"/author/{id}/trial/events", ("act", "mark"), ("spot", "tf"), ("event", "t1"), ("pick", "false"));

@@ -23,6 +23,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["session-ended"] = Anyone,
         ["join"] = Anyone,
         ["a/{activity}"] = Anyone,
+        ["a/{activity}/credits"] = Anyone,
         ["media/{hash}/{width:int?}"] = Anyone,
         ["health"] = Anyone,
         ["lti/login"] = Anyone,
@@ -34,6 +35,12 @@ public sealed class RouteRightsTests(SlateHost host)
         ["library"] = Rights.Teacher,
         ["new"] = Rights.Teacher,
         ["classes"] = Rights.Teacher,
+        ["media-library"] = Rights.Teacher,
+        ["media-library/picker"] = Rights.Teacher,
+        ["media-library/files"] = Rights.Teacher,
+        ["media-library/fetch"] = Rights.Teacher,
+        ["media-library/several"] = Rights.Teacher,
+        ["media-library/{item}"] = Rights.MediaOwner,
         ["lti/choose"] = Rights.Teacher,
         ["classes/{class:int}"] = Rights.ClassTeacher,
         ["author/{activity}"] = Rights.ActivityOwner,
@@ -43,7 +50,11 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/edit"] = Rights.ActivityOwner,
         ["author/{activity}/undo"] = Rights.ActivityOwner,
         ["author/{activity}/redo"] = Rights.ActivityOwner,
-        ["author/{activity}/pictures"] = Rights.ActivityOwner,
+        ["author/{activity}/media"] = Rights.ActivityOwner,
+        ["author/{activity}/map"] = Rights.ActivityOwner,
+        ["author/{activity}/frame-check"] = Rights.ActivityOwner,
+        ["author/{activity}/reuse"] = Rights.ActivityOwner,
+        ["author/{activity}/update"] = Rights.ActivityOwner,
         ["author/{activity}/trial"] = Rights.ActivityOwner,
         ["author/{activity}/trial/events"] = Rights.ActivityOwner,
         ["author/{activity}/qr.svg"] = Rights.ActivityOwner,
@@ -82,17 +93,18 @@ public sealed class RouteRightsTests(SlateHost host)
     {
         var attempt = await host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId != null).OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken));
         var group = await host.DbAsync(db => db.Classes.OrderBy(c => c.Id).Select(c => c.Id).FirstAsync(TestContext.Current.CancellationToken));
+        var item = await host.DbAsync(db => db.MediaItems.OrderBy(i => i.Id).Select(i => i.Id).FirstAsync(TestContext.Current.CancellationToken));
         var people = new Dictionary<string, (HttpClient Client, string[] Rights)>
         {
             ["anonymous"] = (host.Visitor(), []),
             ["visitor by link"] = (await host.LinkVisitorAsync(), [Rights.SignedIn]),
             ["another teacher"] = (await host.TeacherAsync("mireille"), [Rights.SignedIn, Rights.Teacher]),
             ["keeper"] = (await host.TeacherAsync("tobiah"), [Rights.SignedIn, Rights.Teacher, Rights.Keeper]),
-            ["owner"] = (await host.TeacherAsync("ines"), [Rights.SignedIn, Rights.Teacher, Rights.ActivityOwner, Rights.ClassTeacher]),
+            ["owner"] = (await host.TeacherAsync("ines"), [Rights.SignedIn, Rights.Teacher, Rights.ActivityOwner, Rights.ClassTeacher, Rights.MediaOwner]),
         };
         foreach (var (route, right) in Table.Where(entry => entry.Value != Anyone))
         {
-            var address = "/" + route.Replace("{activity}", "garden").Replace("{attempt}", attempt).Replace("{class:int}", group.ToString());
+            var address = "/" + route.Replace("{activity}", "garden").Replace("{attempt}", attempt).Replace("{class:int}", group.ToString()).Replace("{item}", item);
             var methods = Routes.Where(r => Pattern(r) == route).SelectMany(r => r.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"]).Distinct();
             foreach (var (who, (client, rights)) in people)
             {

@@ -9,7 +9,7 @@ public sealed class SecurityTests(SlateHost host)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    public static TheoryData<string> Pages => ["/sign-in", "/join", "/a/garden", "/library", "/new", "/author/garden", "/author/garden/publish", "/author/garden/results", "/classes", "/no-such-page"];
+    public static TheoryData<string> Pages => ["/sign-in", "/join", "/a/garden", "/library", "/new", "/author/garden", "/author/garden/publish", "/author/garden/results", "/classes", "/media-library", "/no-such-page"];
 
     [Theory]
     [MemberData(nameof(Pages))]
@@ -19,7 +19,7 @@ public sealed class SecurityTests(SlateHost host)
         var policy = reply.Headers.GetValues("Content-Security-Policy").Single();
         Assert.Contains("default-src 'none'", policy);
         Assert.DoesNotContain("unsafe", policy, StringComparison.Ordinal);
-        Assert.Contains("frame-ancestors 'none'", policy);
+        Assert.Contains(page.StartsWith("/a/", StringComparison.Ordinal) ? "frame-ancestors 'self'" : "frame-ancestors 'none'", policy);
         Assert.Equal("nosniff", reply.Headers.GetValues("X-Content-Type-Options").Single());
 
         var html = await reply.Content.ReadAsStringAsync(Stop);
@@ -34,7 +34,11 @@ public sealed class SecurityTests(SlateHost host)
     [Theory]
     [InlineData("/author/garden/edit")]
     [InlineData("/author/garden/undo")]
-    [InlineData("/author/garden/pictures")]
+    [InlineData("/author/garden/media")]
+    [InlineData("/author/garden/reuse")]
+    [InlineData("/media-library/files")]
+    [InlineData("/media-library/fetch")]
+    [InlineData("/media-library/several")]
     [InlineData("/author/garden/trial")]
     [InlineData("/author/garden/publish?handler=Publish")]
     [InlineData("/classes")]

@@ -13,6 +13,11 @@ public sealed record Activity
 
     public Rules Rules { get; init; } = new();
 
+    public Look Look { get; init; } = new();
+
+    /// <summary>True when learners can pick a scene from a list.</summary>
+    public bool SceneList { get; init; }
+
     public ValueList<Scene> Scenes { get; init; } = [];
 
     /// <summary>The spots of all scenes, in reading order.</summary>
@@ -26,13 +31,38 @@ public sealed record Activity
     public decimal OutOf => Asked.Sum(asked => Questions.QuestionTypes.For(asked.Question).OutOf(asked.Question));
 
     /// <summary>Every picture the activity shows.</summary>
-    public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures);
+    public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(new[] { Look.Cover, Look.Background }.OfType<Picture>())
+        .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>());
+
+    /// <summary>Every file it shows or plays, by hash, each once.</summary>
+    public IEnumerable<string> Media => Scenes.SelectMany(scene => scene.Media).Concat(Pictures.Select(picture => picture.Media)).Distinct();
 
     /// <summary>The scene with this id, or null.</summary>
     public Scene? SceneOf(string id) => Scenes.FirstOrDefault(scene => scene.Id == id);
 
     /// <summary>The spot with this id, or null.</summary>
     public Spot? SpotOf(string id) => Spots.FirstOrDefault(spot => spot.Id == id);
+
+    /// <summary>The scene that a spot is in, or null.</summary>
+    public Scene? SceneWith(string spotId) => Scenes.FirstOrDefault(scene => scene.Spots.Any(spot => spot.Id == spotId));
+
+    /// <summary>Every lock with the id of what it closes: a scene's or a spot's.</summary>
+    public IEnumerable<(string Id, Lock Lock)> Locks => Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Lock is not null)
+        .Select(spot => (spot.Id, spot.Lock!)).Prepend((scene.Id, scene.Lock!)).Where(entry => entry.Item2 is not null));
+
+    /// <summary>The lock on a scene or spot, or null.</summary>
+    public Lock? LockOf(string id) => SceneOf(id)?.Lock ?? SpotOf(id)?.Lock;
+
+    /// <summary>The name of a spot: the author's own, or drawn from the content; a jump without words has the name of where it leads.</summary>
+    public string NameOf(Spot spot) => spot is { Name: "", Content: Jump { OwnName: "", SceneId: var goal } } && SceneOf(goal) is { } scene
+        ? $"To {TitleOf(scene)}"
+        : spot.ReportName;
+
+    /// <summary>The title of a scene, or its number.</summary>
+    public string TitleOf(Scene scene) => scene.Title.Length > 0 ? scene.Title : Scenes.Count == 1 ? Title : $"Scene {Scenes.IndexOf(s => s.Id == scene.Id) + 1}";
+
+    /// <summary>The same activity with one scene changed.</summary>
+    public Activity WithScene(string id, Func<Scene, Scene> change) => this with { Scenes = Scenes.Replace(scene => scene.Id == id, change) };
 
     /// <summary>The same activity with one spot changed.</summary>
     public Activity WithSpot(string id, Func<Spot, Spot> change) => this with

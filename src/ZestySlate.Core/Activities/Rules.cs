@@ -23,6 +23,9 @@ public sealed record Rules
     /// <summary>The percentage from which it is passed with distinction, or null.</summary>
     public decimal? DistinctionMark { get; init; }
 
+    /// <summary>When the activity is completed; null for the usual: handed in when something is asked, else everything opened.</summary>
+    public Completion? Completion { get; init; }
+
     /// <summary>What to say for which part of the total.</summary>
     public ScoreBands Bands { get; init; } = ScoreBands.None;
 
@@ -36,6 +39,15 @@ public enum CountingTry
 {
     Best,
     Last,
+}
+
+/// <summary>What completes an activity.</summary>
+public enum Completion
+{
+    HandedIn,
+    OpenedAll,
+    AnsweredAll,
+    Passed,
 }
 
 /// <summary>When each of three things is shown to the learner.</summary>

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>One place of an activity: a backdrop and the spots on it, in reading order.</summary>
@@ -11,7 +13,22 @@ public sealed record Scene
 
     public ValueList<Spot> Spots { get; init; } = [];
 
+    /// <summary>Heard while one is here, with a switch for the learner.</summary>
+    public Sound? Ambient { get; init; }
+
+    /// <summary>What keeps the scene closed, or null.</summary>
+    public Lock? Lock { get; init; }
+
+    /// <summary>Where it was taken from, when it stays linked.</summary>
+    public Origin? Origin { get; init; }
+
     /// <summary>The pictures of the backdrop and of all spots.</summary>
+    [JsonIgnore]
     public IEnumerable<Picture> Pictures =>
-        Backdrop.Pictures.Concat(Spots.SelectMany(spot => spot.Content.Pictures));
+        Backdrop.Pictures.Concat(Spots.SelectMany(spot => spot.Content.Pictures.Concat(spot.Sign.Picture is { } sign ? [sign] : [])));
+
+    /// <summary>Every file it shows or plays, by hash.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> Media => Pictures.Select(picture => picture.Media)
+        .Concat(Spots.SelectMany(spot => spot.Content.Played)).Concat(Ambient is null ? [] : [Ambient.Media]);
 }

@@ -1,6 +1,8 @@
+using System.Text.Json.Serialization;
+
 namespace ZestySlate.Core.Activities;
 
-/// <summary>Something at a place of a scene: a callout, a note, a question.</summary>
+/// <summary>Something at a place of a scene: a callout, a note, a question, a jump.</summary>
 public sealed record Spot
 {
     /// <summary>Unique inside the activity and stable through edits; answers refer to it.</summary>
@@ -15,6 +17,19 @@ public sealed record Spot
 
     public required Content Content { get; init; }
 
+    /// <summary>What keeps it closed, or null.</summary>
+    public Lock? Lock { get; init; }
+
+    /// <summary>Where it was taken from, when it stays linked; null for a spot of its own or a copy.</summary>
+    public Origin? Origin { get; init; }
+
     /// <summary>The name to show: the author's own, or one drawn from the content.</summary>
+    [JsonIgnore]
     public string ReportName => Name.Length > 0 ? Name : Content.OwnName is { Length: > 0 } own ? own : $"{Content.KindName} without words";
 }
+
+/// <summary>Where a scene or spot that stays linked was taken from.</summary>
+/// <param name="ActivityId">The activity's code.</param>
+/// <param name="Edition">The edition it shows.</param>
+/// <param name="ItemId">The scene's or spot's id there.</param>
+public sealed record Origin(string ActivityId, int Edition, string ItemId);

@@ -6,7 +6,10 @@ namespace ZestySlate.Core.Delivery;
 /// <summary>Something that happened in an attempt. The list of events is the only truth about an attempt; all else is computed from it.</summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(Began), "began")]
+[JsonDerivedType(typeof(Visited), "visited")]
 [JsonDerivedType(typeof(Opened), "opened")]
+[JsonDerivedType(typeof(TriedCode), "triedCode")]
+[JsonDerivedType(typeof(Annotated), "annotated")]
 [JsonDerivedType(typeof(Answered), "answered")]
 [JsonDerivedType(typeof(AskedToMark), "askedToMark")]
 [JsonDerivedType(typeof(AnotherGo), "anotherGo")]
@@ -26,8 +29,17 @@ public abstract record AttemptEvent
 /// <summary>The attempt began, on an edition, with a seed for every random choice.</summary>
 public sealed record Began(int Edition, long Seed) : AttemptEvent;
 
+/// <summary>The learner went to a scene.</summary>
+public sealed record Visited(string SceneId) : AttemptEvent;
+
 /// <summary>A spot was opened.</summary>
 public sealed record Opened(string SpotId) : AttemptEvent;
+
+/// <summary>A code was typed into the lock of a scene or spot.</summary>
+public sealed record TriedCode(string LockId, string Typed) : AttemptEvent;
+
+/// <summary>The learner wrote something beside a finding; empty takes it away.</summary>
+public sealed record Annotated(string SpotId, string Text) : AttemptEvent;
 
 /// <summary>An answer was given or changed; it is kept but not yet marked.</summary>
 public sealed record Answered(string SpotId, Response Response) : AttemptEvent;

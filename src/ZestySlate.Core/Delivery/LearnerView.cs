@@ -15,7 +15,25 @@ public sealed record LearnerView
 
     public required int Edition { get; init; }
 
-    public required ValueList<SceneView> Scenes { get; init; }
+    public required Look Look { get; init; }
+
+    /// <summary>Where the learner is.</summary>
+    public required SceneView Scene { get; init; }
+
+    /// <summary>The scene before, or null at the beginning.</summary>
+    public SceneLink? Back { get; init; }
+
+    /// <summary>The scenes to pick from, when the author lets learners do so.</summary>
+    public ValueList<SceneLink> SceneList { get; init; } = [];
+
+    /// <summary>True when there are clue cards to be found.</summary>
+    public bool HasFindings { get; init; }
+
+    /// <summary>The clue cards found so far, in that order.</summary>
+    public ValueList<FindingView> Findings { get; init; } = [];
+
+    /// <summary>True when the activity is completed, as its rules say.</summary>
+    public bool IsCompleted { get; init; }
 
     public required Progress Progress { get; init; }
 
@@ -28,7 +46,7 @@ public sealed record LearnerView
     public bool HasQuestions => Progress.Questions > 0;
 
     /// <summary>The spot with this id, or null.</summary>
-    public SpotView? SpotOf(string id) => Scenes.SelectMany(scene => scene.Spots).FirstOrDefault(spot => spot.Id == id);
+    public SpotView? SpotOf(string id) => Scene.Spots.FirstOrDefault(spot => spot.Id == id);
 
     /// <summary>The view of a state at a moment.</summary>
     /// <param name="state">Where the attempt stands.</param>
@@ -46,32 +64,35 @@ public sealed record LearnerView
             HandedInAt = state.HandedInAt,
             Progress = Progress.Of(state),
             Score = RevealNow.Total(state, now, due) ? state.Score : null,
-            Scenes = activity.Scenes.Select(scene => new SceneView(scene.Id, scene.Title, scene.Backdrop,
-                scene.Spots.Select(spot => ViewOf(state, spot, now, due)).ToValueList())).ToValueList(),
+            Look = activity.Look,
+            Scene = SceneView.Of(state, state.Scene, now, due),
+            Back = state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before ? SceneLink.Of(state, before) : null,
+            SceneList = activity.SceneList && activity.Scenes.Count > 1 ? activity.Scenes.Select(scene => SceneLink.Of(state, scene)).ToValueList() : [],
+            HasFindings = activity.Spots.Any(spot => spot.Content is Note { IsClue: true }),
+            Findings = state.Findings.Select(id => activity.SpotOf(id)).OfType<Spot>().Where(spot => spot.Content is Note)
+                .Select(spot => new FindingView(spot.Id, activity.NameOf(spot), (Note)spot.Content, state.Annotations.GetValueOrDefault(spot.Id, ""))).ToValueList(),
+            IsCompleted = state.IsCompleted,
         };
     }
-
-    private static SpotView ViewOf(AttemptState state, Spot spot, DateTimeOffset now, DateTimeOffset? due) => new(
-        spot.Id,
-        spot.ReportName,
-        spot.Place,
-        spot.Sign,
-        spot.Content is Ask ? null : spot.Content,
-        state.QuestionOf(spot.Id) is { } question ? AskView.Of(state, question, now, due) : null,
-        state.OpenedSpots.Contains(spot.Id));
 }
 
-/// <summary>What a learner may see of a scene.</summary>
-public sealed record SceneView(string Id, string Title, Backdrop Backdrop, ValueList<SpotView> Spots);
-
-/// <summary>What a learner may see of a spot: its content, or its question.</summary>
-public sealed record SpotView(string Id, string Name, Place Place, Sign Sign, Content? Content, AskView? Ask, bool Opened)
+/// <summary>A scene one can go to, as far as the learner may know it.</summary>
+/// <param name="Title">Its title; empty while it is locked.</param>
+public sealed record SceneLink(string Id, string Title, bool Visited, bool Current, bool Locked)
 {
-    /// <summary>The kind's name on screen.</summary>
-    public string KindName => Content?.KindName ?? "Question";
+    internal static SceneLink Of(AttemptState state, Scene scene)
+    {
+        var locked = !state.IsOpen(scene.Id);
+        return new(scene.Id, locked ? "" : state.Activity.TitleOf(scene), state.VisitedScenes.Contains(scene.Id), state.Scene.Id == scene.Id, locked);
+    }
 }
+
+/// <summary>A clue card among the learner's findings, with what the learner wrote beside it.</summary>
+public sealed record FindingView(string Id, string Name, Note Card, string Annotation);
 
 /// <summary>How far a learner has come.</summary>
+/// <param name="Opened">Notes, links, web panels and inserted activities that were opened.</param>
+/// <param name="Spots">How many of them there are.</param>
 public sealed record Progress(int Opened, int Spots, int Answered, int Questions)
 {
     /// <summary>Progress as a share, 0..1: notes opened and questions answered among all of them.</summary>
@@ -80,97 +101,8 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
     /// <summary>The progress of a state.</summary>
     public static Progress Of(AttemptState state)
     {
-        var notes = state.Activity.Spots.Where(spot => spot.Content is Note).ToList();
+        var notes = state.Activity.Spots.Where(spot => spot.Content.CountsWhenOpened).ToList();
         return new Progress(notes.Count(spot => state.OpenedSpots.Contains(spot.Id)), notes.Count,
             state.Questions.Count(question => question.HasAnswer), state.Questions.Count);
-    }
-}
-
-/// <summary>What a learner may see of a question.</summary>
-public sealed record AskView
-{
-    public required string SpotId { get; init; }
-
-    /// <summary>The family's name in files; the player finds its component by it.</summary>
-    public required string Family { get; init; }
-
-    public required RichText Prompt { get; init; }
-
-    public required QuestionView Parts { get; init; }
-
-    public required bool Closed { get; init; }
-
-    public required bool HasAnswer { get; init; }
-
-    /// <summary>True while the fields take an answer.</summary>
-    public required bool TakesAnswer { get; init; }
-
-    /// <summary>True when the learner can have it marked now.</summary>
-    public required bool OffersMark { get; init; }
-
-    /// <summary>True when choosing is marking.</summary>
-    public required bool MarksAtOnce { get; init; }
-
-    public required bool OffersAnotherGo { get; init; }
-
-    public required bool OffersAnswer { get; init; }
-
-    public required bool OffersHint { get; init; }
-
-    /// <summary>The share of the points that the hint costs, 0..1.</summary>
-    public decimal HintCost { get; init; }
-
-    /// <summary>The hint, once asked for.</summary>
-    public string? Hint { get; init; }
-
-    /// <summary>Tries that are left, or null when there is no limit.</summary>
-    public int? TriesLeft { get; init; }
-
-    /// <summary>The verdict on the last try, once it may be shown.</summary>
-    public Verdict? Verdict { get; init; }
-
-    /// <summary>Why, once it may be shown.</summary>
-    public string? Reason { get; init; }
-
-    /// <summary>The points of the last try, once they may be shown.</summary>
-    public decimal? Points { get; init; }
-
-    public required decimal OutOf { get; init; }
-
-    /// <summary>The explanation, once the right answer may be shown.</summary>
-    public string? Explanation { get; init; }
-
-    internal static AskView Of(AttemptState state, QuestionState question, DateTimeOffset now, DateTimeOffset? due)
-    {
-        var rules = state.Activity.Rules;
-        var shown = RevealNow.For(state, question, now, due);
-        var family = QuestionTypes.For(question.Question);
-        var last = question.ShowsLastTry ? question.LastTry : null;
-        var number = question.Tries.Count + (question.ShowsLastTry || question.Closed ? 0 : 1);
-        var takes = !question.Closed && !question.ShowsLastTry;
-        var marks = AttemptRules.MarksWhileWorking(rules);
-        return new AskView
-        {
-            SpotId = question.Spot.Id,
-            Family = family.Key,
-            Prompt = question.Question.Prompt,
-            Parts = family.View(question.Question, question.Response, last?.Mark, shown, SeededRandom.For(state.Seed, question.Spot.Id, Math.Max(1, number))),
-            Closed = question.Closed,
-            HasAnswer = question.HasAnswer,
-            TakesAnswer = takes,
-            OffersMark = takes && marks,
-            MarksAtOnce = marks && rules.Reveal.RightOrWrong == RevealMoment.AtOnce,
-            OffersAnotherGo = !question.Closed && question.ShowsLastTry,
-            OffersAnswer = AttemptRules.MaySeeAnswer(state, question.Spot.Id),
-            OffersHint = !question.HintSeen && question.Question.Hint.Length > 0 && !question.Closed,
-            HintCost = rules.HintCost,
-            Hint = question.HintSeen ? question.Question.Hint : null,
-            TriesLeft = rules.Tries is { } tries && marks ? Math.Max(0, tries - question.Tries.Count) : null,
-            Verdict = shown.RightOrWrong ? last?.Mark.Verdict : null,
-            Reason = shown.RightOrWrong ? last?.Mark.Reason : null,
-            Points = shown.Points ? last?.Points : null,
-            OutOf = question.OutOf,
-            Explanation = shown.RightAnswer && question.Question.Explanation.Length > 0 ? question.Question.Explanation : null,
-        };
     }
 }

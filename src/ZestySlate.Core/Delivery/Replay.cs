@@ -55,6 +55,11 @@ public static class Replay
         Seed = began.Seed,
         BeganAt = began.At,
         OpenedSpots = new HashSet<string>(),
+        Annotations = new Dictionary<string, string>(),
+        Way = [activity.Scenes.Count > 0 ? activity.Scenes[0].Id : ""],
+        VisitedScenes = new HashSet<string>(activity.Scenes.Take(1).Select(scene => scene.Id)),
+        OpenLocks = new HashSet<string>(),
+        WrongCodes = new Dictionary<string, CodeTries>(),
         Questions = activity.Asked.Select(asked => new QuestionState
         {
             Spot = asked.Spot,
@@ -67,14 +72,34 @@ public static class Replay
     {
         private readonly Dictionary<string, QuestionState> _questions = state.Questions.ToDictionary(question => question.Spot.Id);
         private readonly HashSet<string> _opened = [.. state.OpenedSpots];
+        private readonly Dictionary<string, string> _annotations = new(state.Annotations);
+        private readonly HashSet<string> _visited = [.. state.VisitedScenes];
+        private readonly HashSet<string> _openLocks = [.. state.OpenLocks];
+        private readonly Dictionary<string, CodeTries> _wrongCodes = new(state.WrongCodes);
+        private readonly List<(string Id, Activities.Lock Lock)> _locks = [.. state.Activity.Locks];
+        private ValueList<string> _findings = state.Findings;
+        private ValueList<string> _way = state.Way;
         private DateTimeOffset? _handedInAt = state.HandedInAt;
 
         internal void Take(AttemptEvent happened)
         {
             switch (happened)
             {
+                case Visited visited:
+                    Visit(visited.SceneId);
+                    break;
                 case Opened opened:
-                    _opened.Add(opened.SpotId);
+                    if (_opened.Add(opened.SpotId) && state.Activity.SpotOf(opened.SpotId) is { Content: Note { IsClue: true } })
+                    {
+                        _findings = _findings.Add(opened.SpotId);
+                    }
+
+                    break;
+                case TriedCode tried:
+                    TryCode(tried);
+                    break;
+                case Annotated annotated:
+                    _annotations[annotated.SpotId] = annotated.Text;
                     break;
                 case Answered answered:
                     Change(answered.SpotId, question => question with { Response = answered.Response, ShowsLastTry = false });
@@ -95,6 +120,14 @@ public static class Replay
                     HandIn(handedIn.At);
                     break;
             }
+
+            foreach (var (id, closed) in _locks)
+            {
+                if (!_openLocks.Contains(id) && Locks.OpensBy(closed.Key, _questions, _opened, Points))
+                {
+                    _openLocks.Add(id);
+                }
+            }
         }
 
         internal AttemptState State(DateTimeOffset lastAt) => state with
@@ -102,8 +135,45 @@ public static class Replay
             LastAt = lastAt,
             HandedInAt = _handedInAt,
             OpenedSpots = _opened,
+            Findings = _findings,
+            Annotations = _annotations,
+            Way = _way,
+            VisitedScenes = _visited,
+            OpenLocks = _openLocks,
+            WrongCodes = _wrongCodes,
             Questions = state.Questions.Select(question => _questions[question.Spot.Id]).ToValueList(),
         };
+
+        private decimal Points() => _questions.Values.Sum(question => question.Points(state.Activity.Rules.Counts));
+
+        /// <summary>Going to the scene before is going back; everything else lengthens the way.</summary>
+        private void Visit(string sceneId)
+        {
+            if (_way[_way.Count - 1] == sceneId || state.Activity.SceneOf(sceneId) is null)
+            {
+                return;
+            }
+
+            _way = _way.Count > 1 && _way[_way.Count - 2] == sceneId ? _way.Take(_way.Count - 1).ToValueList() : _way.Add(sceneId);
+            _visited.Add(sceneId);
+        }
+
+        private void TryCode(TriedCode tried)
+        {
+            if (state.Activity.LockOf(tried.LockId)?.Key is not TypedKey key || _openLocks.Contains(tried.LockId))
+            {
+                return;
+            }
+
+            if (Locks.Fits(key, tried.Typed, Score.CultureOf(state.Activity.Language)))
+            {
+                _openLocks.Add(tried.LockId);
+            }
+            else
+            {
+                _wrongCodes[tried.LockId] = new CodeTries((_wrongCodes.GetValueOrDefault(tried.LockId)?.Wrong ?? 0) + 1, tried.At);
+            }
+        }
 
         private void Change(string spotId, Func<QuestionState, QuestionState> change)
         {

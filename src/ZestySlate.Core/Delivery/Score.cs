@@ -15,7 +15,7 @@ public sealed record Score(decimal Points, decimal OutOf, bool Provisional, Scor
     {
         var rules = state.Activity.Rules;
         var marked = state.Questions.Where(question => question.LastTry?.Mark.Verdict != Verdict.Ungraded).ToList();
-        var points = marked.Sum(question => question.Points(rules.Counts));
+        var points = Math.Max(0, marked.Sum(question => question.Points(rules.Counts)) - state.CodeCosts);
         var outOf = marked.Sum(question => question.OutOf);
         var score = new Score(points, outOf, marked.Any(question => question.LastTry?.Mark.Verdict == Verdict.Waiting), null, null, false);
         return score with

@@ -63,24 +63,47 @@ public sealed record SetRules(Rules Rules) : Edit
     }
 }
 
-/// <summary>Sets a scene's title.</summary>
-public sealed record RenameScene(string SceneId, string Title) : Edit
+/// <summary>Sets the look of the activity and how its kinds of spots look.</summary>
+public sealed record SetLook(Look Look) : Edit
 {
-    public override string StepKey => "scene " + SceneId;
+    public override string StepKey => "look";
 
-    public override string SummaryOn(Activity activity) => $"Scene title «{Title.Trim()}»";
+    public override string SummaryOn(Activity activity) => "Look";
 
-    public override Outcome<Activity> Apply(Activity activity) => activity.SceneOf(SceneId) is null ? NoScene
-        : activity with { Scenes = activity.Scenes.Replace(scene => scene.Id == SceneId, scene => scene with { Title = Title.Trim() }) };
+    public override Outcome<Activity> Apply(Activity activity) => activity with { Look = Look };
 }
 
-/// <summary>Sets a scene's backdrop: another picture, or other words for it. The spots keep their places.</summary>
-public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : Edit
+/// <summary>Lets learners pick scenes from a list, or not.</summary>
+public sealed record SetSceneList(bool Shown) : Edit
 {
-    public override string StepKey => "backdrop " + SceneId;
+    public override string SummaryOn(Activity activity) => Shown ? "List of scenes shown" : "List of scenes hidden";
 
-    public override string SummaryOn(Activity activity) => "Backdrop";
+    public override Outcome<Activity> Apply(Activity activity) => activity with { SceneList = Shown };
+}
 
-    public override Outcome<Activity> Apply(Activity activity) => activity.SceneOf(SceneId) is null ? NoScene
-        : activity with { Scenes = activity.Scenes.Replace(scene => scene.Id == SceneId, scene => scene with { Backdrop = Backdrop }) };
+/// <summary>Sets what keeps a scene or spot closed, or nothing.</summary>
+public sealed record SetLock(string Id, Lock? Lock) : Edit
+{
+    public override string StepKey => "lock " + Id;
+
+    public override string SummaryOn(Activity activity) => Lock is null ? "Lock taken away" : "Lock";
+
+    public override Outcome<Activity> Apply(Activity activity)
+    {
+        if (Lock?.Key is TypedKey { WrongCosts: < 0 })
+        {
+            return Outcome<Activity>.Refused("A wrong code costs nothing or some points; it earns none.");
+        }
+
+        if (activity.SceneOf(Id) is not null)
+        {
+            return activity.Scenes[0].Id == Id && Lock is not null
+                ? Outcome<Activity>.Refused("Learners begin in the first scene, so it cannot be locked.")
+                : activity.WithScene(Id, scene => scene with { Lock = Lock });
+        }
+
+        return activity.SpotOf(Id) is null
+            ? Outcome<Activity>.Refused("This spot is not in the activity any more.")
+            : activity.WithSpot(Id, spot => spot with { Lock = Lock });
+    }
 }

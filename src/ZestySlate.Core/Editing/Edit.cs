@@ -17,7 +17,7 @@ public abstract record Edit
     /// <summary>The scene is gone, perhaps by a colleague's hand.</summary>
     protected static Outcome<Activity> NoScene => Outcome<Activity>.Refused("This scene is not in the activity any more.");
 
-    protected static string NameOf(Activity activity, string spotId) => activity.SpotOf(spotId)?.ReportName ?? "a spot";
+    protected static string NameOf(Activity activity, string spotId) => activity.SpotOf(spotId) is { } spot ? activity.NameOf(spot) : "a spot";
 }
 
 /// <summary>An edit of one spot.</summary>

@@ -21,14 +21,25 @@ public sealed record AddSpot(string SceneId, Spot Spot) : Edit
     }
 }
 
-/// <summary>Puts a spot at another place.</summary>
-public sealed record MoveSpot(string SpotId, Place Place) : SpotEdit(SpotId)
+/// <summary>Moves a spot's sign, and its area with it, to a place given as shares of the backdrop's picture.</summary>
+public sealed record MoveSpot(string SpotId, double X, double Y) : SpotEdit(SpotId)
 {
     public override string StepKey => "move " + SpotId;
 
     public override string SummaryOn(Activity activity) => $"Moved {NameOf(activity, SpotId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity.WithSpot(SpotId, s => s with { Place = Place });
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity.WithSpot(SpotId, s => s with { Place = s.Place.MovedTo(X, Y) });
+}
+
+/// <summary>Gives a spot another place: a point, or an area.</summary>
+public sealed record SetPlace(string SpotId, Place Place) : SpotEdit(SpotId)
+{
+    public override string StepKey => "place " + SpotId;
+
+    public override string SummaryOn(Activity activity) => $"Place of {NameOf(activity, SpotId)}";
+
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
+        activity.WithSpot(SpotId, s => s with { Place = Place.On(activity.SceneWith(SpotId)!.Backdrop) });
 }
 
 /// <summary>Gives a spot another sign.</summary>
@@ -65,6 +76,12 @@ public sealed record SetContent(string SpotId, Content Content) : SpotEdit(SpotI
             return Outcome<Activity>.Refused($"A callout has up to {Callout.MostCharacters} characters; this one has {length}. A note holds more.");
         }
 
+        var address = Content switch { Link link => link.Address, WebPanel panel => panel.Address, Note note => note.ButtonAddress, _ => "" };
+        if (address.Length > 0 && WebAddress.Refuse(address) is { } refusal)
+        {
+            return Outcome<Activity>.Refused(refusal);
+        }
+
         return activity.WithSpot(SpotId, s => s with { Content = Content });
     }
 }
@@ -72,29 +89,49 @@ public sealed record SetContent(string SpotId, Content Content) : SpotEdit(SpotI
 /// <summary>Makes a twin of a spot beside the original, never on it nor on another spot.</summary>
 public sealed record CopySpot(string SpotId, string NewId) : SpotEdit(SpotId)
 {
-    private const double Step = 0.045, TooNear = 0.03;
-
     public override string SummaryOn(Activity activity) => $"Copied {NameOf(activity, SpotId)}";
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot)
     {
-        var scene = activity.Scenes.First(s => s.Spots.Contains(spot));
-        var twin = spot with { Id = NewId, Place = FreePlaceBeside(scene, spot.Place) };
-        var spots = scene.Spots.Insert(scene.Spots.IndexOf(s => s.Id == SpotId) + 1, twin);
-        return activity with { Scenes = activity.Scenes.Replace(s => s.Id == scene.Id, s => s with { Spots = spots }) };
+        var scene = activity.SceneWith(SpotId)!;
+        var twin = spot with { Id = NewId, Place = Copies.FreePlaceBeside(scene, spot.Place) };
+        return activity.WithScene(scene.Id, s => s with { Spots = s.Spots.Insert(s.Spots.IndexOf(o => o.Id == SpotId) + 1, twin) });
     }
+}
 
-    private static Place FreePlaceBeside(Scene scene, Place original)
+/// <summary>Brings a linked spot or scene up to a newer edition of what it was taken from.</summary>
+public sealed record TakeUpdate(string Id, Scene? Scene, Spot? Spot, int Edition) : Edit
+{
+    public override string SummaryOn(Activity activity) => $"Took edition {Edition}";
+
+    public override Outcome<Activity> Apply(Activity activity)
     {
-        var candidates =
-            from ring in Enumerable.Range(1, 30)
-            from way in new (double Right, double Down)[] { (1, 0), (-1, 0), (0, 1), (0, -1), (1, 1), (-1, -1), (1, -1), (-1, 1) }
-            select original.Shifted(way.Right * ring * Step, way.Down * ring * Step);
-        return candidates.FirstOrDefault(place => scene.Spots.All(other => !Near(other.Place, place))) ?? original.Shifted(Step, 0);
-    }
+        if (Spot is not null && activity.SpotOf(Id) is { Origin: { } origin })
+        {
+            return activity.WithSpot(Id, old => old with { Content = Spot.Content, Origin = origin with { Edition = Edition } });
+        }
 
-    private static bool Near(Place a, Place b) =>
-        a is AtPoint p && b is AtPoint q && Math.Abs(p.X - q.X) < TooNear && Math.Abs(p.Y - q.Y) < TooNear;
+        return Scene is not null && activity.SceneOf(Id) is { Origin: { } source }
+            ? activity.WithScene(Id, old => old with
+            {
+                Backdrop = Scene.Backdrop,
+                Title = Scene.Title,
+                Ambient = Scene.Ambient,
+                Spots = Copies.Of(Scene, Id, linked: true).Spots,
+                Origin = source with { Edition = Edition },
+            })
+            : Outcome<Activity>.Refused("This is not linked any more.");
+    }
+}
+
+/// <summary>Ends the link of a spot or scene to what it was taken from; it is a copy from now on.</summary>
+public sealed record CutLink(string Id) : Edit
+{
+    public override string SummaryOn(Activity activity) => "No longer linked";
+
+    public override Outcome<Activity> Apply(Activity activity) => activity.SceneOf(Id) is not null
+        ? activity.WithScene(Id, scene => scene with { Origin = null })
+        : activity.WithSpot(Id, spot => spot with { Origin = null });
 }
 
 /// <summary>Takes a spot away.</summary>

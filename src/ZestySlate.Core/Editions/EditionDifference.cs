@@ -24,6 +24,11 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             wording.Add($"Title: «{older.Title}» is now «{newer.Title}»");
         }
 
+        if (older.Look != newer.Look || older.SceneList != newer.SceneList)
+        {
+            wording.Add("Look of the activity");
+        }
+
         if (older.Summary != newer.Summary || older.Language != newer.Language)
         {
             wording.Add("Summary or language");
@@ -43,15 +48,20 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         {
             if (older.SceneOf(scene.Id) is not { } before)
             {
-                structure.Add($"New scene: {scene.Title}");
+                structure.Add($"New scene: {newer.TitleOf(scene)}");
             }
-            else if (before.Title != scene.Title || before.Backdrop != scene.Backdrop)
+            else
             {
-                wording.Add($"Backdrop: {scene.Title}");
+                if (before.Title != scene.Title || before.Backdrop != scene.Backdrop || before.Ambient != scene.Ambient)
+                {
+                    wording.Add($"Backdrop, title or sound: {newer.TitleOf(scene)}");
+                }
+
+                CompareLocks(newer.TitleOf(scene), before.Lock, scene.Lock, wording, structure);
             }
         }
 
-        structure.AddRange(older.Scenes.Where(scene => newer.SceneOf(scene.Id) is null).Select(scene => $"Scene removed: {scene.Title}"));
+        structure.AddRange(older.Scenes.Where(scene => newer.SceneOf(scene.Id) is null).Select(scene => $"Scene removed: {older.TitleOf(scene)}"));
         CompareSpots(older, newer, wording, key, structure);
         return new EditionDifference(wording.ToValueList(), key.ToValueList(), structure.ToValueList());
     }
@@ -60,33 +70,62 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
     {
         foreach (var spot in newer.Spots)
         {
-            var before = older.SpotOf(spot.Id);
-            if (before is null || (before.Content is Ask) != (spot.Content is Ask))
+            var name = newer.NameOf(spot);
+            var kind = spot.Content.KindName;
+            if (older.SpotOf(spot.Id) is not { } before || before.Content.Kind != spot.Content.Kind)
             {
-                (spot.Content is Ask ? structure : wording).Add($"New {spot.Content.KindName.ToLowerInvariant()}: {spot.ReportName}");
+                (spot.Content is Ask or Jump || spot.Lock is not null ? structure : wording).Add($"New {kind.ToLowerInvariant()}: {name}");
                 continue;
             }
 
-            if (before with { Content = spot.Content } != spot || (before.Content is not Ask && before.Content != spot.Content))
+            if (older.SceneWith(spot.Id)!.Id != newer.SceneWith(spot.Id)!.Id)
             {
-                wording.Add($"{spot.Content.KindName}: {spot.ReportName}");
+                structure.Add($"Moved to another scene: {name}");
             }
 
-            if (before.Content is Ask { Question: var was } && spot.Content is Ask { Question: var now })
+            CompareLocks(name, before.Lock, spot.Lock, wording, structure);
+            if (before with { Content = spot.Content, Lock = spot.Lock } != spot
+                || (before.Content is not Ask && EditionMerge.WithWording(before, spot) is var worded && worded.Content != before.Content))
             {
-                CompareQuestion(spot.ReportName, was, now, wording, key, structure);
+                wording.Add($"{kind}: {name}");
+            }
+
+            switch (before.Content, spot.Content)
+            {
+                case (Ask { Question: var was }, Ask { Question: var now }):
+                    CompareQuestion(name, was, now, wording, key, structure);
+                    break;
+                case (Jump was, Jump now) when was.SceneId != now.SceneId:
+                    structure.Add($"Jump leads elsewhere: {name}");
+                    break;
+                case (Note was, Note now) when was.IsClue != now.IsClue:
+                    structure.Add($"Clue card or note: {name}");
+                    break;
             }
         }
 
         foreach (var gone in older.Spots.Where(spot => newer.SpotOf(spot.Id) is null))
         {
-            (gone.Content is Ask ? structure : wording).Add($"{gone.Content.KindName} removed: {gone.ReportName}");
+            (EditionMerge.IsStructure(older, gone) ? structure : wording).Add($"{gone.Content.KindName} removed: {older.NameOf(gone)}");
         }
 
         var stayed = older.Spots.Select(spot => spot.Id).Where(id => newer.SpotOf(id) is not null);
         if (!stayed.SequenceEqual(newer.Spots.Select(spot => spot.Id).Where(id => older.SpotOf(id) is not null)))
         {
             wording.Add("Reading order of the spots");
+        }
+    }
+
+    private static void CompareLocks(string name, Lock? was, Lock? now, List<string> wording, List<string> structure)
+    {
+        if (was is null != now is null || was?.Key != now?.Key)
+        {
+            structure.Add($"Lock: {name}");
+        }
+
+        if (EditionMerge.WithWording(was, now) != was)
+        {
+            wording.Add($"Words of the lock: {name}");
         }
     }
 

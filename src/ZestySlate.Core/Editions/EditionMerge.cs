@@ -12,33 +12,63 @@ public static class EditionMerge
         Title = newer.Title,
         Summary = newer.Summary,
         Language = newer.Language,
+        Look = newer.Look,
+        SceneList = newer.SceneList,
         Rules = RulesWithWording(older.Rules, newer.Rules),
-        Scenes = older.Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(scene, same) : scene).ToValueList(),
+        Scenes = older.Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, scene, same) : scene).ToValueList(),
     };
+
+    /// <summary>True when a spot is part of the structure: answers, ways or locks depend on it, so it stays as it was for attempts at work.</summary>
+    internal static bool IsStructure(Activity activity, Spot spot) => spot.Content is Ask or Jump or Note { IsClue: true } || spot.Lock is not null
+        || activity.Locks.Any(entry => entry.Lock.Key is FoundKey found && found.SpotIds.Contains(spot.Id));
+
+    /// <summary>The older spot with the words, place and look of the newer; its question's key, the scene it leads to and what opens it stay.</summary>
+    internal static Spot WithWording(Spot older, Spot newer) => newer with
+    {
+        Lock = WithWording(older.Lock, newer.Lock),
+        Content = (older.Content, newer.Content) switch
+        {
+            (Ask was, Ask now) => new Ask(QuestionTypes.For(was.Question).WithWording(was.Question, now.Question)),
+            (Jump was, Jump now) => now with { SceneId = was.SceneId },
+            (Note was, Note now) => now with { IsClue = was.IsClue },
+            (Ask or Jump, _) or (_, Ask or Jump) => older.Content,
+            var (_, now) => now,
+        },
+    };
+
+    internal static Lock? WithWording(Lock? older, Lock? newer) => older is null || newer is null ? older
+        : newer with { Key = older.Key };
 
     internal static Rules RulesWithWording(Rules older, Rules newer) => older with
     {
         Bands = ScoreBands.Of(older.Bands.Bands.Select(band => newer.Bands.Bands.FirstOrDefault(b => b.UpTo == band.UpTo) ?? band)),
     };
 
-    private static Scene WithWording(Scene older, Scene newer)
+    private static Scene WithWording(Activity activity, Scene older, Scene newer)
     {
-        var asked = older.Spots.Where(spot => spot.Content is Ask).ToDictionary(spot => spot.Id);
+        var before = older.Spots.ToDictionary(spot => spot.Id);
         var spots = new List<Spot>();
         foreach (var spot in newer.Spots)
         {
-            if (spot.Content is not Ask { Question: var now })
+            if (before.Remove(spot.Id, out var was))
+            {
+                spots.Add(WithWording(was, spot));
+            }
+            else if (spot.Content is not (Ask or Jump) && spot.Lock is null)
             {
                 spots.Add(spot);
             }
-            else if (asked.Remove(spot.Id, out var before) && before.Content is Ask { Question: var was })
-            {
-                spots.Add(spot with { Content = new Ask(QuestionTypes.For(was).WithWording(was, now)) });
-            }
         }
 
-        // Questions that were removed stay for those who began with them.
-        spots.AddRange(older.Spots.Where(spot => asked.ContainsKey(spot.Id)));
-        return older with { Title = newer.Title, Backdrop = newer.Backdrop, Spots = spots.DistinctBy(spot => spot.Id).ToValueList() };
+        // What the attempt depends on stays for those who began with it.
+        spots.AddRange(before.Values.Where(spot => IsStructure(activity, spot)));
+        return older with
+        {
+            Title = newer.Title,
+            Backdrop = newer.Backdrop,
+            Ambient = newer.Ambient,
+            Lock = WithWording(older.Lock, newer.Lock),
+            Spots = spots.Select(spot => spot with { Place = spot.Place.On(newer.Backdrop) }).ToValueList(),
+        };
     }
 }

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Storage.Media;
 
 namespace ZestySlate.Storage.Activities;
 
@@ -14,6 +15,12 @@ public sealed record Draft(ActivityRecord Record, Activity Document, bool CanUnd
 /// <param name="Refusal">Why the edit was not made, or null.</param>
 /// <param name="Conflict">Who changed the draft meanwhile, or null.</param>
 public sealed record EditResult(Draft Draft, string? Refusal = null, string? Conflict = null);
+
+/// <summary>An activity that scenes, spots and questions can be taken from.</summary>
+/// <param name="Id">Its code.</param>
+/// <param name="Edition">The edition it is taken from; 0 for a draft.</param>
+/// <param name="Document">Its content.</param>
+public sealed record ReusableActivity(string Id, int Edition, Activity Document);
 
 /// <summary>Keeps activities: drafts with their revisions, and editions.</summary>
 public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider clock)
@@ -33,6 +40,7 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
         record.Set(DraftHistory.New);
         db.Activities.Add(record);
         db.Revisions.Add(NewRevision(record, 1, null, "Begun", null, ownerId, document));
+        await MediaIndex.SetAsync(db, record.Id, document);
         await db.SaveChangesAsync();
         return new Draft(record, document, false, false, "Begun");
     }
@@ -52,12 +60,12 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
             var outcome = edit.Apply(document);
             if (!outcome.Succeeded)
             {
-                return outcome.Refusal;
+                return new Change(outcome.Refusal, null);
             }
 
             if (outcome.Value == document)
             {
-                return null;
+                return new Change(null, null);
             }
 
             var history = record.History;
@@ -77,7 +85,7 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
 
             record.Title = outcome.Value.Title;
             record.ChangedAt = now;
-            return null;
+            return new Change(null, outcome.Value);
         });
 
     /// <summary>Takes the last step back.</summary>
@@ -127,6 +135,64 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
         return number;
     }
 
+    /// <summary>What a linked thing was taken from, or null when it is gone.</summary>
+    public Task<ActivityRecord?> LinkedAsync(string activityId) => db.Activities.AsNoTracking().SingleOrDefaultAsync(activity => activity.Id == activityId);
+
+    /// <summary>
+    /// Activities to take from: the teacher's own whose title has these words, or the one whose address they are, when it is
+    /// shared with anyone who has the link.
+    /// </summary>
+    public async Task<IReadOnlyList<ActivityRecord>> ReusableAsync(string personId, string words)
+    {
+        if (words.Contains("/a/", StringComparison.Ordinal))
+        {
+            var code = words[(words.LastIndexOf("/a/", StringComparison.Ordinal) + 3)..].Trim().TrimEnd('/');
+            return await db.Activities.AsNoTracking().Where(a => a.Id == code && (a.OwnerId == personId || (a.Visibility == Visibility.Link && a.NewestEdition > 0))).ToListAsync();
+        }
+
+        var query = db.Activities.AsNoTracking().Where(a => a.OwnerId == personId);
+        foreach (var word in words.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            query = query.Where(a => EF.Functions.Like(a.Title, $"%{word}%"));
+        }
+
+        return await query.OrderByDescending(a => a.ChangedAt).Take(60).ToListAsync();
+    }
+
+    /// <summary>An activity to take from: its newest edition, or the draft of an own one that was never published. Null when it may not be taken from.</summary>
+    public async Task<ReusableActivity?> ReusableDocumentAsync(string activityId, string personId)
+    {
+        var record = await db.Activities.AsNoTracking().SingleOrDefaultAsync(a => a.Id == activityId && (a.OwnerId == personId || (a.Visibility == Visibility.Link && a.NewestEdition > 0)));
+        return record is null ? null
+            : record.NewestEdition > 0 ? new ReusableActivity(record.Id, record.NewestEdition, Edition(record.Id, record.NewestEdition))
+            : new ReusableActivity(record.Id, 0, (await DraftAsync(record.Id))!.Document);
+    }
+
+    /// <summary>True when an activity is the other one, or has it inside, at any depth.</summary>
+    public async Task<bool> ContainsAsync(string activityId, string otherId)
+    {
+        var seen = new HashSet<string>();
+        var open = new Stack<string>([activityId]);
+        while (open.TryPop(out var id))
+        {
+            if (id == otherId)
+            {
+                return true;
+            }
+
+            if (seen.Add(id) && await DraftAsync(id) is { } draft)
+            {
+                var published = draft.Record.NewestEdition > 0 ? Edition(id, draft.Record.NewestEdition).Spots : [];
+                foreach (var inside in draft.Document.Spots.Concat(published).Select(spot => spot.Content).OfType<Insert>())
+                {
+                    open.Push(inside.ActivityId);
+                }
+            }
+        }
+
+        return false;
+    }
+
     /// <summary>Sets who may open the activity.</summary>
     public async Task SetVisibilityAsync(string activityId, Visibility visibility)
     {
@@ -144,16 +210,20 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
         {
             if (step(record.History, head) is not { } history)
             {
-                return refusal;
+                return new Change(refusal, null);
             }
 
             record.Set(history);
-            record.Title = Compressed.Read(db.Revisions.Single(r => r.ActivityId == activityId && r.Number == history.Head).Document).Title;
+            var document = Compressed.Read(db.Revisions.Single(r => r.ActivityId == activityId && r.Number == history.Head).Document);
+            record.Title = document.Title;
             record.ChangedAt = now;
-            return null;
+            return new Change(null, document);
         });
 
-    private async Task<EditResult> ChangeAsync(string activityId, int seenVersion, string authorId, Func<ActivityRecord, RevisionRecord, DateTimeOffset, string?> change)
+    /// <summary>What a change came to: why it was not made, or the draft after it; neither when nothing is different.</summary>
+    private sealed record Change(string? Refusal, Activity? Document);
+
+    private async Task<EditResult> ChangeAsync(string activityId, int seenVersion, string authorId, Func<ActivityRecord, RevisionRecord, DateTimeOffset, Change> change)
     {
         var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
         var head = await RevisionAsync(activityId, record.Head);
@@ -162,7 +232,12 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
             return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(head.AuthorId, authorId));
         }
 
-        var refusal = change(record, head, clock.GetUtcNow());
+        var made = change(record, head, clock.GetUtcNow());
+        if (made.Document is { } document)
+        {
+            await MediaIndex.SetAsync(db, activityId, document);
+        }
+
         try
         {
             await db.SaveChangesAsync();
@@ -176,7 +251,7 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
             return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(head.AuthorId, authorId));
         }
 
-        return new EditResult(DraftOf(record, await RevisionAsync(activityId, record.Head)), refusal);
+        return new EditResult(DraftOf(record, await RevisionAsync(activityId, record.Head)), made.Refusal);
     }
 
     private async Task<string> WhoAsync(string authorId, string asking) => authorId == asking

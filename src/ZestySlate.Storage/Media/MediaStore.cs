@@ -1,68 +1,82 @@
 using System.Security.Cryptography;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
-using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Storage.Media;
 
 /// <summary>Where media files lie.</summary>
 public sealed record MediaFolder(string Path);
 
-/// <summary>Keeps pictures on disk by content hash, each in several widths for small screens.</summary>
+/// <summary>A file ready to be stored: checked, its kind known by content, metadata left behind.</summary>
+/// <param name="Bytes">Its content.</param>
+/// <param name="Kind">What it is for.</param>
+/// <param name="ContentType">The type it is served under.</param>
+/// <param name="Width">Pixels; 0 for what is not a picture.</param>
+/// <param name="Height">Pixels; 0 for what is not a picture.</param>
+public sealed record ReadyFile(byte[] Bytes, MediaKind Kind, string ContentType, int Width = 0, int Height = 0);
+
+/// <summary>Keeps files on disk by content hash; pictures also in several widths for small screens.</summary>
 public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider clock)
 {
     /// <summary>The widths kept besides the natural one, in pixels.</summary>
-    public static readonly int[] Widths = [480, 960, 1600];
+    public static readonly int[] Widths = [480, 960, 1600, 4096];
 
-    /// <summary>Stores an uploaded picture, or says what is wrong with it. The same picture is stored once.</summary>
-    public async Task<Outcome<Picture>> AddPictureAsync(byte[] file, string name, string ownerId)
+    /// <summary>Stores a file and returns its hash. The same file is stored once.</summary>
+    public async Task<string> StoreAsync(ReadyFile file, string name, string ownerId)
     {
-        var read = PictureReader.Read(file, name);
-        if (!read.Succeeded)
+        var hash = Convert.ToHexStringLower(SHA256.HashData(file.Bytes));
+        var known = await db.Media.SingleOrDefaultAsync(media => media.Hash == hash);
+        if (known is { ReplacedBy: null })
         {
-            return Outcome<Picture>.Refused(read.Refusal!);
+            return hash;
         }
 
-        var picture = read.Value;
-        var hash = Convert.ToHexStringLower(SHA256.HashData(picture.Bytes));
-        if (!await db.Media.AnyAsync(media => media.Hash == hash))
+        await WriteAsync(PathOf(hash, null), file.Bytes);
+        if (file.Kind == MediaKind.Picture && file.ContentType is not ("image/svg+xml" or "image/gif"))
         {
-            await WriteAsync(PathOf(hash, null), picture.Bytes);
-            foreach (var width in Widths.Where(width => width < picture.Width))
+            foreach (var width in Widths.Where(width => width < file.Width))
             {
-                await WriteAsync(PathOf(hash, width), PictureReader.Narrowed(picture.Bytes, width));
-            }
-
-            db.Media.Add(new MediaRecord
-            {
-                Hash = hash,
-                ContentType = picture.ContentType,
-                Width = picture.Width,
-                Height = picture.Height,
-                Bytes = picture.Bytes.Length,
-                OriginalName = System.IO.Path.GetFileName(name),
-                OwnerId = ownerId,
-                At = clock.GetUtcNow(),
-            });
-            try
-            {
-                await db.SaveChangesAsync();
-            }
-            catch (DbUpdateException)
-            {
-                // Somebody stored the same picture at the same moment; theirs is ours.
-                db.ChangeTracker.Clear();
-                if (!await db.Media.AnyAsync(media => media.Hash == hash))
-                {
-                    throw;
-                }
+                await WriteAsync(PathOf(hash, width), PictureReader.Narrowed(file.Bytes, width));
             }
         }
 
-        return new Picture { Media = hash, Width = picture.Width, Height = picture.Height };
+        if (known is not null)
+        {
+            // Somebody brings again what was taken out of sight: it is theirs to show.
+            known.ReplacedBy = null;
+            await db.SaveChangesAsync();
+            return hash;
+        }
+
+        db.Media.Add(new MediaRecord
+        {
+            Hash = hash,
+            ContentType = file.ContentType,
+            Width = file.Width,
+            Height = file.Height,
+            Bytes = file.Bytes.Length,
+            OriginalName = System.IO.Path.GetFileName(name),
+            OwnerId = ownerId,
+            At = clock.GetUtcNow(),
+        });
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            // Somebody stored the same file at the same moment; theirs is ours.
+            db.ChangeTracker.Clear();
+            if (!await db.Media.AnyAsync(media => media.Hash == hash))
+            {
+                throw;
+            }
+        }
+
+        return hash;
     }
 
-    /// <summary>The file of a hash at a kept width, or at the natural one; null when there is none.</summary>
+    /// <summary>The file of a hash at a kept width, or at the natural one; null when there is none. What was replaced for good is found under its old hash too.</summary>
     public async Task<(string Path, string ContentType)?> FindAsync(string hash, int? width)
     {
         if (hash.Length != 64 || !hash.All(char.IsAsciiHexDigitLower) || (width is { } w && !Widths.Contains(w)))
@@ -70,14 +84,37 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             return null;
         }
 
-        var type = await db.Media.Where(media => media.Hash == hash).Select(media => media.ContentType).SingleOrDefaultAsync();
-        if (type is null)
+        var file = await db.Media.AsNoTracking().SingleOrDefaultAsync(media => media.Hash == hash);
+        for (var hop = 0; file?.ReplacedBy is { } other && hop < 50; hop++)
+        {
+            file = await db.Media.AsNoTracking().SingleOrDefaultAsync(media => media.Hash == other);
+        }
+
+        if (file is null)
         {
             return null;
         }
 
-        var path = PathOf(hash, width);
-        return width is not null && File.Exists(path) ? (path, "image/webp") : (PathOf(hash, null), type);
+        var path = PathOf(file.Hash, width);
+        return width is not null && File.Exists(path) ? (path, "image/webp") : (PathOf(file.Hash, null), file.ContentType);
+    }
+
+    /// <summary>The bytes of a stored file, or null.</summary>
+    public async Task<byte[]?> ReadAsync(string hash) => await FindAsync(hash, null) is { } file && File.Exists(file.Path) ? await File.ReadAllBytesAsync(file.Path) : null;
+
+    /// <summary>
+    /// Takes a file out of the world: every stored size of it is deleted, and whoever asks for it gets the other one, in old
+    /// versions and editions too.
+    /// </summary>
+    public async Task ReplaceForGoodAsync(string hash, string by)
+    {
+        var file = await db.Media.SingleAsync(media => media.Hash == hash);
+        file.ReplacedBy = by;
+        await db.SaveChangesAsync();
+        foreach (var path in Widths.Select(width => PathOf(hash, width)).Prepend(PathOf(hash, null)))
+        {
+            File.Delete(path);
+        }
     }
 
     private string PathOf(string hash, int? width) =>

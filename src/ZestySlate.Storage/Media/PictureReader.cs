@@ -3,9 +3,6 @@ using ZestySlate.Core;
 
 namespace ZestySlate.Storage.Media;
 
-/// <summary>A picture ready to be stored: upright, without metadata.</summary>
-public sealed record ReadyPicture(byte[] Bytes, string ContentType, int Width, int Height);
-
 /// <summary>Reads uploaded pictures: the kind by content and not by name, within limits, turned upright, metadata left behind.</summary>
 public static class PictureReader
 {
@@ -16,7 +13,7 @@ public static class PictureReader
     public const long MostPixels = 60_000_000;
 
     /// <summary>Checks and prepares a file, or says what is wrong with it and what is needed.</summary>
-    public static Outcome<ReadyPicture> Read(byte[] file, string name)
+    public static Outcome<ReadyFile> Read(byte[] file, string name)
     {
         if (file.Length > MostBytes)
         {
@@ -25,9 +22,9 @@ public static class PictureReader
 
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
-        if (codec is null || codec.EncodedFormat is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Webp))
+        if (codec is null || codec.EncodedFormat is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Webp or SKEncodedImageFormat.Gif))
         {
-            return Refused($"«{name}» is not a picture that can be used here. Its content is neither PNG, JPEG nor WebP, whatever its name says.");
+            return Refused($"«{name}» is not a picture that can be used here. Its content is neither PNG, JPEG, WebP nor GIF, whatever its name says.");
         }
 
         var (width, height) = (codec.Info.Width, codec.Info.Height);
@@ -44,6 +41,12 @@ public static class PictureReader
             return Refused($"«{name}» cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
         }
 
+        if (codec.EncodedFormat == SKEncodedImageFormat.Gif && codec.FrameCount > 1)
+        {
+            // A picture that moves stays as it is; it carries no camera's or place's data.
+            return new ReadyFile(file, MediaKind.Picture, "image/gif", width, height);
+        }
+
         using var upright = Upright(pixels, codec.EncodedOrigin);
         var (format, type, quality) = codec.EncodedFormat switch
         {
@@ -52,7 +55,7 @@ public static class PictureReader
             _ => (SKEncodedImageFormat.Png, "image/png", 100),
         };
         using var encoded = upright.Encode(format, quality);
-        return new ReadyPicture(encoded.ToArray(), type, upright.Width, upright.Height);
+        return new ReadyFile(encoded.ToArray(), MediaKind.Picture, type, upright.Width, upright.Height);
     }
 
     /// <summary>The picture as WebP at a smaller width.</summary>
@@ -65,7 +68,7 @@ public static class PictureReader
         return encoded.ToArray();
     }
 
-    private static Outcome<ReadyPicture> Refused(string reason) => Outcome<ReadyPicture>.Refused(reason);
+    private static Outcome<ReadyFile> Refused(string reason) => Outcome<ReadyFile>.Refused(reason);
 
     /// <summary>Turns the pixels as the camera's orientation mark says (Exif 2.32, tag 274).</summary>
     private static SKBitmap Upright(SKBitmap pixels, SKEncodedOrigin origin)

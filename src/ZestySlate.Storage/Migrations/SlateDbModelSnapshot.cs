@@ -548,6 +548,81 @@ namespace ZestySlate.Storage.Migrations
                     b.ToTable("ToolKeys");
                 });
 
+            modelBuilder.Entity("ZestySlate.Storage.Media.MediaItem", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("AddedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("AlternativeText")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("BinnedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Credit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Decorative")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Folder")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Height")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Licence")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("OwnerId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SearchText")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tags")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Transcript")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Width")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Hash");
+
+                    b.HasIndex("OwnerId", "BinnedAt", "AddedAt");
+
+                    b.ToTable("MediaItems");
+                });
+
             modelBuilder.Entity("ZestySlate.Storage.Media.MediaRecord", b =>
                 {
                     b.Property<string>("Hash")
@@ -574,12 +649,30 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("ReplacedBy")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Width")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Hash");
 
                     b.ToTable("Media");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Media.MediaUse", b =>
+                {
+                    b.Property<string>("ActivityId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hash")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ActivityId", "Hash");
+
+                    b.HasIndex("Hash");
+
+                    b.ToTable("MediaUses");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.People.FrameSession", b =>

@@ -1,103 +1,118 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using QRCoder;
+using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
-using ZestySlate.Storage.Media;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Lti;
+using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Authoring;
 
-/// <summary>What the workbench asks of the server: edits, undo and redo, pictures, the trial.</summary>
+/// <summary>What the workbench asks of the server: edits, undo and redo, files, the map, the trial.</summary>
 internal static class AuthoringEndpoints
 {
     public static void MapAuthoring(this IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/author/{activity}").RequireAuthorization(Rights.ActivityOwner).AddEndpointFilter<ProofFilter>();
-        group.MapGet("/rooms", async (string activity, string? selected, HttpContext context, ActivityStore store) =>
-            Rooms(context, (await store.DraftAsync(activity))!, selected));
+        group.MapGet("/rooms", async (string activity, string? selected, string? at, HttpContext context, ActivityStore store) =>
+            await RoomsAsync(context, store, (await store.DraftAsync(activity))!, selected, at));
         group.MapPost("/edit", EditAsync);
-        group.MapPost("/undo", (string activity, HttpContext context, ActivityStore store) => StepAsync(context, store.UndoAsync, activity));
-        group.MapPost("/redo", (string activity, HttpContext context, ActivityStore store) => StepAsync(context, store.RedoAsync, activity));
-        group.MapPost("/pictures", AddPictureAsync);
+        group.MapPost("/undo", (string activity, HttpContext context, ActivityStore store) => StepAsync(context, store, store.UndoAsync, activity));
+        group.MapPost("/redo", (string activity, HttpContext context, ActivityStore store) => StepAsync(context, store, store.RedoAsync, activity));
+        group.MapPost("/media", UseMediaAsync).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MediaIntake.MostBytes + 1_000_000));
+        group.MapGet("/map", async (string activity, ActivityStore store) =>
+            new RazorComponentResult<SceneMapView>(new Dictionary<string, object?> { [nameof(SceneMapView.Activity)] = (await store.DraftAsync(activity))!.Document }));
+        group.MapGet("/frame-check", async (string address, AddressFetcher fetcher, CancellationToken stop) =>
+            Results.Json(new { forbids = await fetcher.ForbidsFramesAsync(address, stop) }));
         group.MapPost("/trial", TrialAsync);
         group.MapGet("/trial", TrialAsync);
         group.MapPost("/trial/events", TrialEventAsync);
         group.MapGet("/qr.svg", (string activity, HttpContext context) => Results.Text(QrOf(PublicAddress(context, activity)), "image/svg+xml"));
+        group.MapReuse();
     }
 
     /// <summary>The address that stays while the activity changes.</summary>
     public static string PublicAddress(HttpContext context, string activityId) => $"{context.Request.Scheme}://{context.Request.Host}/a/{activityId}";
 
+    /// <summary>A refusal in words, for the place where the change was made.</summary>
+    public static IResult Refused(string words) => Results.Text(words, statusCode: StatusCodes.Status422UnprocessableEntity);
+
+    /// <summary>Makes an edit and answers with the rooms as they are after it.</summary>
+    public static async Task<IResult> MakeAsync(HttpContext context, ActivityStore store, string activity, IFormCollection form, Outcome<Edit> edit)
+    {
+        if (!edit.Succeeded)
+        {
+            return Refused(edit.Refusal!);
+        }
+
+        var before = form["at"].ToString();
+        var (selected, at) = edit.Value switch
+        {
+            AddSpot add => (add.Spot.Id, before),
+            CopySpot copy => (copy.NewId, before),
+            DeleteSpot or DeleteSpots => ("", before),
+            AddScenes added => ("", added.Scenes[0].Id),
+            CopyScene copy => ("", copy.NewId),
+            BringSpots { Move: true } bring => (string.Join(',', bring.SpotIds), bring.SceneId),
+            _ => (form["selected"].ToString(), before),
+        };
+        return await ReplyAsync(context, store, await store.EditAsync(activity, SeenVersion(form), context.User.Id(), edit.Value), selected, at);
+    }
+
     private static async Task<IResult> EditAsync(string activity, HttpContext context, ActivityStore store)
     {
         var form = await context.Request.ReadFormAsync();
-        var draft = (await store.DraftAsync(activity))!;
-        var edit = EditForms.Read(form, draft.Document);
-        if (!edit.Succeeded)
-        {
-            return Results.Text(edit.Refusal!, statusCode: StatusCodes.Status422UnprocessableEntity);
-        }
-
-        var result = await store.EditAsync(activity, SeenVersion(form), context.User.Id(), edit.Value);
-        var selected = edit.Value switch
-        {
-            AddSpot add => add.Spot.Id,
-            CopySpot copy => copy.NewId,
-            DeleteSpot => null,
-            _ => form["selected"].ToString(),
-        };
-        return Reply(context, result, selected);
+        return await MakeAsync(context, store, activity, form, EditForms.Read(form, (await store.DraftAsync(activity))!.Document));
     }
 
-    private static async Task<IResult> StepAsync(HttpContext context, Func<string, int, string, Task<EditResult>> step, string activity)
+    private static async Task<IResult> StepAsync(HttpContext context, ActivityStore store, Func<string, int, string, Task<EditResult>> step, string activity)
     {
         var form = await context.Request.ReadFormAsync();
-        return Reply(context, await step(activity, SeenVersion(form), context.User.Id()), form["selected"].ToString());
+        return await ReplyAsync(context, store, await step(activity, SeenVersion(form), context.User.Id()), form["selected"].ToString(), form["at"].ToString());
     }
 
-    private static async Task<IResult> AddPictureAsync(string activity, HttpContext context, ActivityStore store, MediaStore media)
+    /// <summary>Takes an uploaded file, or one from the library, and puts it to use.</summary>
+    private static async Task<IResult> UseMediaAsync(string activity, HttpContext context, ActivityStore store, MediaIntake intake, Storage.Media.MediaLibrary library)
     {
         var form = await context.Request.ReadFormAsync();
-        if (form.Files.Count != 1)
+        Storage.Media.MediaItem? item = null;
+        if (form.Files.Count == 1)
         {
-            return Results.Text("Choose one picture.", statusCode: StatusCodes.Status422UnprocessableEntity);
+            var taken = await intake.TakeAsync(await form.Files[0].BytesAsync(MediaIntake.MostBytes), form.Files[0].FileName, context.User.Id());
+            if (!taken.Succeeded)
+            {
+                return Refused(taken.Refusal!);
+            }
+
+            item = taken.Value;
+        }
+        else if (form["item"].ToString() is { Length: > 0 } id)
+        {
+            item = await library.FindAsync(id, context.User.Id());
         }
 
-        var added = await media.AddPictureAsync(await form.Files[0].BytesAsync(), form.Files[0].FileName, context.User.Id());
-        if (!added.Succeeded)
-        {
-            return Results.Text(added.Refusal!, statusCode: StatusCodes.Status422UnprocessableEntity);
-        }
+        return item is null
+            ? Refused("Choose a file first.")
+            : await MakeAsync(context, store, activity, form, MediaPurposes.Edit(form["purpose"].ToString(), item, (await store.DraftAsync(activity))!.Document, form["spot"].ToString(), form["scene"].ToString(), form["kind"].ToString()));
+    }
 
+    private static async Task<IResult> TrialAsync(string activity, HttpContext context, ActivityStore store, Trials trials, TimeProvider clock, string? at)
+    {
         var document = (await store.DraftAsync(activity))!.Document;
-        Edit? edit = document.SpotOf(form["spot"].ToString()) is { Content: Note note } spot
-            ? new SetContent(spot.Id, note with { Illustrations = note.Illustrations.Add(added.Value) })
-            : document.SceneOf(form["scene"].ToString()) is { Backdrop: PictureBackdrop backdrop } scene
-                ? new SetBackdrop(scene.Id, new PictureBackdrop(added.Value.WithWordsOf(backdrop.Picture)))
-                : null;
-        return edit is null
-            ? Results.Text("The note was deleted meanwhile; the picture was not added.", statusCode: StatusCodes.Status422UnprocessableEntity)
-            : Reply(context, await store.EditAsync(activity, SeenVersion(form), context.User.Id(), edit), form["selected"].ToString());
-    }
-
-    private static async Task<IResult> TrialAsync(string activity, HttpContext context, ActivityStore store, Trials trials, TimeProvider clock)
-    {
         if (HttpMethods.IsPost(context.Request.Method))
         {
-            trials.Begin(activity, context.User.Id());
+            trials.Begin(activity, context.User.Id(), document.SceneOf(at ?? "")?.Id);
         }
 
-        var draft = (await store.DraftAsync(activity))!;
-        var state = trials.State(activity, context.User.Id(), draft.Document);
         return new RazorComponentResult<Learn>(new Dictionary<string, object?>
         {
-            [nameof(Learn.View)] = LearnerView.Of(state, clock.GetUtcNow()),
+            [nameof(Learn.View)] = LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()),
             [nameof(Learn.Links)] = TrialLinks(context, activity),
         });
     }
@@ -109,15 +124,16 @@ internal static class AuthoringEndpoints
         var before = trials.State(activity, context.User.Id(), document);
         var read = EventForm.Read(form, before, clock.GetUtcNow());
         var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
-        return EventReply.Of(context, LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()), Progress.Of(before), form, TrialLinks(context, activity), refusal);
+        var after = trials.State(activity, context.User.Id(), document);
+        return EventReply.Of(context, LearnerView.Of(after, clock.GetUtcNow()), before, after, form, TrialLinks(context, activity), refusal);
     }
 
     private static PlayLinks TrialLinks(HttpContext context, string activity) =>
-        new($"{context.Request.PathBase}/author/{activity}/trial/events", "trial", LearningEndpoints.Proof(context), null) { IsTrial = true };
+        new($"{context.Request.PathBase}/author/{activity}/trial/events", "trial", LearningEndpoints.Proof(context), null) { IsTrial = true, Base = context.Request.PathBase, OwnHost = context.Request.Host.Value ?? "" };
 
     private static int SeenVersion(IFormCollection form) => int.TryParse(form["version"], out var version) ? version : -1;
 
-    private static IResult Reply(HttpContext context, EditResult result, string? selected)
+    private static async Task<IResult> ReplyAsync(HttpContext context, ActivityStore store, EditResult result, string? selected, string? at)
     {
         context.Response.Headers["X-Slate-Version"] = result.Draft.Record.Version.ToString();
         if (result.Conflict is { } who)
@@ -125,20 +141,24 @@ internal static class AuthoringEndpoints
             return Results.Text($"This activity was changed meanwhile by {who}. Your change was not saved, and nothing was overwritten.", statusCode: StatusCodes.Status409Conflict);
         }
 
-        return result.Refusal is { } refusal
-            ? Results.Text(refusal, statusCode: StatusCodes.Status422UnprocessableEntity)
-            : Rooms(context, result.Draft, selected);
+        return result.Refusal is { } refusal ? Refused(refusal) : await RoomsAsync(context, store, result.Draft, selected, at);
     }
 
-    private static RazorComponentResult<WorkbenchRooms> Rooms(HttpContext context, Draft draft, string? selected)
+    private static async Task<IResult> RoomsAsync(HttpContext context, ActivityStore store, Draft draft, string? selected, string? at)
     {
-        var spot = draft.Document.SpotOf(selected ?? "");
+        var model = await ModelAsync(context, store, draft, selected, at);
         context.Response.Headers["X-Slate-Version"] = draft.Record.Version.ToString();
-        context.Response.Headers["X-Slate-Selected"] = spot?.Id ?? "";
-        return new RazorComponentResult<WorkbenchRooms>(new Dictionary<string, object?>
-        {
-            [nameof(WorkbenchRooms.Model)] = new WorkbenchModel(draft, spot, context.Request.PathBase, DeepLinkingRequest.Of(context)?.CourseTitle),
-        });
+        context.Response.Headers["X-Slate-Selected"] = string.Join(',', model.Several.Select(spot => spot.Id));
+        context.Response.Headers["X-Slate-At"] = model.Scene.Id;
+        return new RazorComponentResult<WorkbenchRooms>(new Dictionary<string, object?> { [nameof(WorkbenchRooms.Model)] = model });
+    }
+
+    /// <summary>What the workbench shows of a draft.</summary>
+    public static async Task<WorkbenchModel> ModelAsync(HttpContext context, ActivityStore store, Draft draft, string? selected, string? at)
+    {
+        var (scene, spots) = WorkbenchModel.Chosen(draft.Document, selected, at);
+        var origin = spots.Count == 1 ? spots[0].Origin : spots.Count == 0 ? scene.Origin : null;
+        return new WorkbenchModel(draft, scene, spots, context.Request.PathBase, DeepLinkingRequest.Of(context)?.CourseTitle, origin is null ? null : await store.LinkedAsync(origin.ActivityId) is { } known ? new LinkedActivity(known.Title, known.NewestEdition) : null);
     }
 
     private static string QrOf(string address)

@@ -38,6 +38,7 @@ internal static class RulesForm
             TryCosts = costs.Select(cost => decimal.TryParse(cost.TrimEnd('%'), NumberStyles.Number, CultureInfo.InvariantCulture, out var share) ? share / 100 : -1).ToValueList(),
             HintCost = (Percent("hintCost", "cost of the hint") ?? 0) / 100,
             Counts = form["counts"] == "last" ? CountingTry.Last : CountingTry.Best,
+            Completion = Enum.TryParse<Completion>(form["completion"], true, out var completion) ? completion : null,
             PassMark = Percent("passMark", "pass mark"),
             DistinctionMark = Percent("distinctionMark", "distinction mark"),
             Reveal = new Reveal

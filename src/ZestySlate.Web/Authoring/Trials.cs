@@ -9,16 +9,25 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
 {
     private static readonly TimeSpan Lasts = TimeSpan.FromHours(4);
 
-    /// <summary>Begins a trial anew.</summary>
-    public void Begin(string activityId, string personId) => cache.Set(Key(activityId, personId),
-        new List<AttemptEvent> { new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() } }, Lasts);
+    /// <summary>Begins a trial anew, in this scene or in the first.</summary>
+    public void Begin(string activityId, string personId, string? sceneId)
+    {
+        var events = new List<AttemptEvent> { new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() } };
+        if (sceneId is not null)
+        {
+            // An author tries what is on the stage; how learners get there is for them to find out.
+            events.Add(new Visited(sceneId) { Id = "here", At = clock.GetUtcNow() });
+        }
+
+        cache.Set(Key(activityId, personId), events, Lasts);
+    }
 
     /// <summary>Where the trial stands on the draft as it is now.</summary>
     public AttemptState State(string activityId, string personId, Activity draft)
     {
         if (!cache.TryGetValue(Key(activityId, personId), out List<AttemptEvent>? events))
         {
-            Begin(activityId, personId);
+            Begin(activityId, personId, null);
             events = cache.Get<List<AttemptEvent>>(Key(activityId, personId));
         }
 

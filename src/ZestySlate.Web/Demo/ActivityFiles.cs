@@ -2,25 +2,40 @@ using System.Text.RegularExpressions;
 using ZestySlate.Core.Activities;
 using ZestySlate.Formats.RichText;
 using ZestySlate.Storage.Media;
+using ZestySlate.Web.Media;
 
 namespace ZestySlate.Web.Demo;
 
 /// <summary>Loads an activity file whose media are named by path beside it.</summary>
 internal static partial class ActivityFiles
 {
-    /// <summary>The activity, with its pictures stored and referred to by hash.</summary>
-    public static async Task<Activity> LoadAsync(string path, string folder, MediaStore media, string ownerId)
+    /// <summary>The activity, with its files in the teacher's media library and referred to by hash.</summary>
+    public static async Task<Activity> LoadAsync(string path, string folder, MediaIntake intake, MediaLibrary library, string ownerId)
     {
         var json = await File.ReadAllTextAsync(path);
         foreach (var name in MediaPath().Matches(json).Select(match => match.Groups[1].Value).Distinct())
         {
-            var picture = await media.AddPictureAsync(await File.ReadAllBytesAsync(Path.Combine(folder, name)), Path.GetFileName(name), ownerId);
-            json = json.Replace($"\"{name}\"", $"\"{picture.Value.Media}\"");
+            var item = await intake.TakeAsync(await File.ReadAllBytesAsync(Path.Combine(folder, name)), Path.GetFileName(name), ownerId, "Weather school/" + char.ToUpperInvariant(name[0]) + name[1..name.IndexOf('/')]);
+            json = json.Replace($"\"{name}\"", $"\"{item.Value.Hash}\"");
         }
 
-        return ActivityJson.Read(json, ActivityJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+        var activity = ActivityJson.Read(json, ActivityJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+        await SayAsync(activity, library, ownerId);
+        return activity;
     }
 
-    [GeneratedRegex("\"media\":\\s*\"(pictures/[^\"]+)\"")]
+    /// <summary>What the activity says of its pictures and sounds, the library says too.</summary>
+    private static async Task SayAsync(Activity activity, MediaLibrary library, string ownerId)
+    {
+        foreach (var picture in activity.Pictures.DistinctBy(picture => picture.Media))
+        {
+            if (await library.ByHashAsync(picture.Media, ownerId) is { AlternativeText: "", Decorative: false } item)
+            {
+                await library.SayAsync(item, picture.AlternativeText, picture.Decorative, picture.Credit, picture.Licence, "");
+            }
+        }
+    }
+
+    [GeneratedRegex("\"(?:media|captions)\":\\s*\"([a-z]+/[^\"]+)\"")]
     private static partial Regex MediaPath();
 }

@@ -5,7 +5,9 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Media;
 
 namespace ZestySlate.Web.Demo;
 
@@ -45,7 +47,7 @@ internal static class DemoSchool
         var folder = configuration["Demo:Folder"] ?? Path.Combine(AppContext.BaseDirectory, "demo");
         var ines = await db.Users.SingleAsync(person => person.Email == Teachers[0].Email);
         var store = provider.GetRequiredService<ActivityStore>();
-        var document = await ActivityFiles.LoadAsync(Path.Combine(folder, "activities", "instrument-garden.json"), folder, provider.GetRequiredService<Storage.Media.MediaStore>(), ines.Id);
+        var document = await ActivityFiles.LoadAsync(Path.Combine(folder, "activities", "instrument-garden.json"), folder, provider.GetRequiredService<MediaIntake>(), provider.GetRequiredService<MediaLibrary>(), ines.Id);
         await store.CreateAsync(ines.Id, document, GardenId);
         await store.PublishAsync(GardenId, ines.Id);
         await store.SetVisibilityAsync(GardenId, Visibility.Link);

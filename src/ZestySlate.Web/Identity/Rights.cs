@@ -19,6 +19,9 @@ public static class Rights
     /// <summary>The owner of the activity that the route names.</summary>
     public const string ActivityOwner = "activity-owner";
 
+    /// <summary>The owner of the entry of the media library that the route names.</summary>
+    public const string MediaOwner = "media-owner";
+
     /// <summary>The teacher of the class that the route names.</summary>
     public const string ClassTeacher = "class-teacher";
 
@@ -40,6 +43,7 @@ public static class Rights
             .AddPolicy(Teacher, policy => policy.RequireRole(Roles.Teacher))
             .AddPolicy(Keeper, policy => policy.RequireRole(Roles.Keeper))
             .AddPolicy(ActivityOwner, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("activity")))
+            .AddPolicy(MediaOwner, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("item")))
             .AddPolicy(ClassTeacher, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("class")))
             .AddPolicy(AttemptLearner, policy => policy.RequireAuthenticatedUser().AddRequirements(new OwnThing("attempt")));
     }
@@ -60,6 +64,7 @@ public static class Rights
             var owns = requirement.RouteValue switch
             {
                 "activity" => await db.Activities.AnyAsync(a => a.Id == named && a.OwnerId == person),
+                "item" => await db.MediaItems.AnyAsync(item => item.Id == named && item.OwnerId == person),
                 "attempt" => await attempts.IsOfAsync(named, person),
                 "class" => int.TryParse(named, out var id) && await db.Classes.AnyAsync(c => c.Id == id && c.TeacherId == person),
                 _ => false,

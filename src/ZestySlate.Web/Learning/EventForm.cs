@@ -36,6 +36,9 @@ internal static class EventForm
 
         return act switch
         {
+            "visit" => new Visited(form["scene"].ToString()) { Id = id, At = now },
+            "code" => new TriedCode(form["lock"].ToString(), form["code"].ToString()) { Id = id, At = now },
+            "annotate" => new Annotated(spot, form["text"].ToString().ReplaceLineEndings("\n")) { Id = id, At = now },
             "open" => new Opened(spot) { Id = id, At = now },
             "again" => new AnotherGo(spot) { Id = id, At = now },
             "hint" => new AskedForHint(spot) { Id = id, At = now },

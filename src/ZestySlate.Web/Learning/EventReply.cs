@@ -19,23 +19,33 @@ internal static class EventReply
     /// <summary>The reply.</summary>
     /// <param name="context">The request.</param>
     /// <param name="view">What the learner may see now.</param>
-    /// <param name="before">How far the learner was before the event.</param>
+    /// <param name="before">Where the attempt stood before the event.</param>
+    /// <param name="after">Where it stands now.</param>
     /// <param name="form">The event's form.</param>
     /// <param name="links">What the components need of the host.</param>
     /// <param name="refusal">Why the event was not taken, or null.</param>
-    public static IResult Of(HttpContext context, LearnerView view, Progress before, IFormCollection form, PlayLinks links, string? refusal)
+    public static IResult Of(HttpContext context, LearnerView view, AttemptState before, AttemptState after, IFormCollection form, PlayLinks links, string? refusal)
     {
         var act = form["act"].ToString();
         SayEdition(context, view.Edition);
-        if (act == "answer" && refusal is null && view.Progress == before)
+        if (act is "answer" or "annotate" && refusal is null && view.Progress == Progress.Of(before) && after.OpenLocks.Count == before.OpenLocks.Count)
         {
-            // An answer was changed and is kept: nothing on the page looks different.
+            // What was typed is kept: nothing on the page looks different.
             return Results.NoContent();
         }
 
         if (view.HandedInAt is not null && (act == "handIn" || refusal is not null))
         {
             context.Response.Headers["X-Slate-Reload"] = "result";
+        }
+
+        if (act is "visit" or "code" || after.OpenLocks.Count != before.OpenLocks.Count || after.Findings.Count != before.Findings.Count)
+        {
+            // Something opened, or one is elsewhere: the whole view is brought up to date.
+            context.Response.Headers["X-Slate-Whole"] = "yes";
+            SayInHeader(context, "X-Slate-Refusal", refusal);
+            SayInHeader(context, "X-Slate-Said", Opened(before, after));
+            return new RazorComponentResult<Learn>(new Dictionary<string, object?> { [nameof(Learn.View)] = view, [nameof(Learn.Links)] = links });
         }
 
         return new RazorComponentResult<AfterEvent>(new Dictionary<string, object?>
@@ -46,5 +56,22 @@ internal static class EventReply
             [nameof(AfterEvent.ShowQuestion)] = act is "mark" or "again" or "hint" or "see" || refusal is not null,
             [nameof(AfterEvent.Refusal)] = refusal,
         });
+    }
+
+    /// <summary>The words for what has opened, or null.</summary>
+    private static string? Opened(AttemptState before, AttemptState after)
+    {
+        var opened = after.OpenLocks.Except(before.OpenLocks).ToList();
+        return opened.Count == 0 ? null : string.Join(' ', opened.Select(id => after.Activity.LockOf(id)?.OpenWords is { Length: > 0 } own ? own
+            : after.Activity.SceneOf(id) is { } scene ? $"Open now: {after.Activity.TitleOf(scene)}."
+            : after.Activity.SpotOf(id) is { } spot ? $"Open now: {after.Activity.NameOf(spot)}." : ""));
+    }
+
+    private static void SayInHeader(HttpContext context, string header, string? words)
+    {
+        if (words is not null)
+        {
+            context.Response.Headers[header] = Uri.EscapeDataString(words);
+        }
     }
 }

@@ -29,7 +29,7 @@ internal static class LearningEndpoints
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
-        var before = Progress.Of(loaded.State);
+        var before = loaded.State;
         var now = clock.GetUtcNow();
         var read = EventForm.Read(form, loaded.State, now);
         string? refusal = read.Refusal;
@@ -43,10 +43,10 @@ internal static class LearningEndpoints
         if (!EventReply.FromScript(context))
         {
             var spot = form["spot"].ToString();
-            return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : spot.Length > 0 ? $"#spot-{spot}" : ""));
+            return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : spot.Length > 0 ? $"#spot-{spot}" : ""));
         }
 
-        return EventReply.Of(context, LearnerView.Of(loaded.State, now, loaded.Assignment?.Due), before, form,
+        return EventReply.Of(context, LearnerView.Of(loaded.State, now, loaded.Assignment?.Due), before, loaded.State, form,
             LinksOf(context, loaded.Record, null), refusal);
     }
 
@@ -54,6 +54,8 @@ internal static class LearningEndpoints
     public static PlayLinks LinksOf(HttpContext context, AttemptRecord attempt, string? styleNonce) => new(
         $"{context.Request.PathBase}/work/{attempt.Id}/events", attempt.Id, Proof(context), styleNonce)
     {
+        Base = context.Request.PathBase,
+        OwnHost = context.Request.Host.Value ?? "",
         Again = attempt.AssignmentId is null && attempt.HandedInAt is not null ? $"{context.Request.PathBase}/a/{attempt.ActivityId}?handler=again" : null,
     };
 

@@ -40,7 +40,7 @@ public sealed class LibraryModel(SlateDb db, ActivityStore store) : PageModel
         foreach (var record in records)
         {
             var draft = (await store.DraftAsync(record.Id))!;
-            cards.Add(new Card(record, WorkbenchModel.PreviewOf(draft.Document).Scenes[0], attempts.GetValueOrDefault(record.Id)));
+            cards.Add(new Card(record, SceneView.ForAuthor(draft.Document, draft.Document.Scenes[0]), attempts.GetValueOrDefault(record.Id)));
         }
 
         Cards = cards;

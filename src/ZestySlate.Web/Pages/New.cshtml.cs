@@ -7,13 +7,14 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Media;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>Begins an activity from a picture.</summary>
 [Authorize(Policy = Rights.Teacher)]
-[RequestSizeLimit(PictureReader.MostBytes * 2)]
-public sealed class NewModel(ActivityStore store, MediaStore media) : PageModel
+[RequestSizeLimit(MediaIntake.MostBytes)]
+public sealed class NewModel(ActivityStore store, MediaIntake intake) : PageModel
 {
     public string? Problem { get; private set; }
 
@@ -31,18 +32,25 @@ public sealed class NewModel(ActivityStore store, MediaStore media) : PageModel
             return Page();
         }
 
-        var added = await media.AddPictureAsync(await file.BytesAsync(), file.FileName, User.Id());
+        var added = await intake.TakeAsync(await file.BytesAsync(MediaIntake.MostBytes), file.FileName, User.Id());
         if (!added.Succeeded)
         {
             Problem = added.Refusal;
             return Page();
         }
 
+        if (added.Value.Kind != MediaKind.Picture)
+        {
+            Problem = $"«{file.FileName}» is kept in your media library, but it is not a picture. Begin with a picture or a panorama.";
+            return Page();
+        }
+
+        var picture = MediaPurposes.PictureOf(added.Value);
         var title = string.IsNullOrWhiteSpace(Title) ? Path.GetFileNameWithoutExtension(file.FileName).Replace('-', ' ').Replace('_', ' ').Trim() : Title.Trim();
         var activity = new Activity
         {
             Title = title.Length > 0 ? title : "A picture",
-            Scenes = [new Scene { Id = Ids.New(), Backdrop = new PictureBackdrop(added.Value) }],
+            Scenes = [new Scene { Id = Ids.New(), Backdrop = added.Value.IsPanorama ? new PanoramaBackdrop(picture) : new PictureBackdrop(picture) }],
         };
         var draft = await store.CreateAsync(User.Id(), activity);
         return LocalRedirect($"~/author/{draft.Record.Id}");

@@ -31,6 +31,11 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
 
     public string? Problem { get; private set; }
 
+    public Core.Activities.Look? Look { get; private set; }
+
+    /// <summary>True when something in the activity names whose it is.</summary>
+    public bool HasCredits { get; private set; }
+
     public async Task<IActionResult> OnGetAsync(string activity, int? assignment)
     {
         await LoadAsync(activity, assignment);
@@ -77,6 +82,8 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
         {
             case Opening.Attempt { Record: var record }:
                 var loaded = (await attempts.LoadAsync(record.Id))!;
+                Look = loaded.State.Activity.Look;
+                HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
                 View = LearnerView.Of(loaded.State, clock.GetUtcNow(), loaded.Assignment?.Due);
                 Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
                 break;
@@ -95,6 +102,6 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     private void Describe(ActivityRecord record)
     {
         var edition = store.Edition(record.Id, record.NewestEdition);
-        (Title, Summary) = (edition.Title, edition.Summary);
+        (Title, Summary, Look) = (edition.Title, edition.Summary, edition.Look);
     }
 }

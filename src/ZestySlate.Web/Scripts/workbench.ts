@@ -1,7 +1,10 @@
 import { Rooms } from "./workbench/rooms";
 import { watchDetails } from "./workbench/details";
+import { Dialogs } from "./workbench/dialogs";
 import { watchKeys } from "./workbench/keys";
+import { watchRecorder } from "./workbench/recorder";
 import { watchStage } from "./workbench/stage";
+import { watchSymbols } from "./workbench/symbols";
 import { Trial } from "./workbench/trial";
 import { watchPresses } from "./workbench/presses";
 
@@ -9,6 +12,10 @@ document.documentElement.classList.add("scripted");
 const rooms = new Rooms(document.body);
 const trial = new Trial(rooms);
 const stage = watchStage(rooms, trial);
+const dialogs = new Dialogs(rooms);
+const bench = { rooms, trial, stage, dialogs };
 watchDetails(rooms);
-watchPresses(rooms, trial, stage);
-watchKeys(rooms, trial, stage);
+watchRecorder(rooms);
+watchSymbols();
+watchPresses(bench);
+watchKeys(bench);

@@ -21,17 +21,18 @@ internal sealed class SecurityHeaders(RequestDelegate next)
         var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
         context.Items[NonceKey] = nonce;
         var framed = context.Request.Path.StartsWithSegments("/lti") || context.Request.Path.StartsWithSegments(FrameSessionPath.Prefix);
-        var ancestors = framed ? await frames.GetAsync(db) : "'none'";
+        // An activity can be inserted in another, so our own pages may frame it.
+        var ancestors = framed ? await frames.GetAsync(db) : context.Request.Path.StartsWithSegments("/a") ? "'self'" : "'none'";
         context.Response.OnStarting(() =>
         {
             var headers = context.Response.Headers;
             var formTarget = context.Items[FormTargetKey] is string target ? " " + target : "";
             headers.ContentSecurityPolicy =
-                $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; font-src 'self'; "
+                $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; media-src 'self' blob:; frame-src 'self' http: https:; font-src 'self'; worker-src 'self' blob:; "
                 + $"connect-src 'self'; form-action 'self'{formTarget}; base-uri 'none'; frame-ancestors {ancestors}";
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "same-origin";
-            headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
+            headers["Permissions-Policy"] = "camera=(), microphone=(self), geolocation=()";
             headers["Cross-Origin-Opener-Policy"] = "same-origin";
             return Task.CompletedTask;
         });

@@ -6,7 +6,7 @@ namespace ZestySlate.Core.Tests.Activities;
 public sealed class ActivityJsonTests
 {
     private static Activity Rich() => Make.Activity(
-        new Spot { Id = "c", Place = new AtPoint(0.1, 0.9), Sign = new Sign(1.5), Content = new Callout("Wind vane") },
+        new Spot { Id = "c", Place = new AtPoint(0.1, 0.9), Sign = new Sign { Size = 1.5 }, Content = new Callout("Wind vane") },
         Make.Note("n"),
         Make.Asked("q", Make.Several("a", "c") with { OffersNone = true, Points = 2.5m })) with
     {

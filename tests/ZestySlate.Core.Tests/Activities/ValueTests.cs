@@ -15,7 +15,8 @@ public sealed class ValueTests
     [InlineData(0, Sign.Least)]
     [InlineData(9, Sign.Most)]
     [InlineData(double.NaN, 1)]
-    public void A_sign_can_always_be_seen_and_pressed(double size, double kept) => Assert.Equal(kept, new Sign(size).Size);
+    public void A_sign_can_always_be_seen_and_pressed(double size, double kept) =>
+        Assert.Equal(kept, new Look().Of(new Spot { Id = "s", Place = new AtPoint(0, 0), Content = new Callout("x"), Sign = new Sign { Size = size } }).Size);
 
     [Fact]
     public void Lists_are_equal_when_their_elements_are()

@@ -25,7 +25,7 @@ public sealed class EditTests
 
     public static TheoryData<Edit> EditsOfAGoneSpot =>
     [
-        new MoveSpot("gone", new AtPoint(0, 0)), new SetSign("gone", new Sign()), new RenameSpot("gone", "x"), new SetContent("gone", new Callout("x")),
+        new MoveSpot("gone", 0, 0), new SetSign("gone", new Sign()), new RenameSpot("gone", "x"), new SetContent("gone", new Callout("x")),
         new CopySpot("gone", "y"), new DeleteSpot("gone"), new ReorderSpot("gone", 1),
     ];
 
@@ -40,9 +40,9 @@ public sealed class EditTests
     [Fact]
     public void Moving_changes_the_place_and_nothing_else()
     {
-        var moved = new MoveSpot("n", new AtPoint(0.7, 0.3)).Apply(_activity).Value;
+        var moved = new MoveSpot("n", 0.7, 0.3).Apply(_activity).Value;
         Assert.Equal(new AtPoint(0.7, 0.3), moved.SpotOf("n")!.Place);
-        Assert.Equal(_activity, new MoveSpot("n", new AtPoint(0.2, 0.2)).Apply(moved).Value);
+        Assert.Equal(_activity, new MoveSpot("n", 0.2, 0.2).Apply(moved).Value);
     }
 
     [Fact]
@@ -108,5 +108,5 @@ public sealed class EditTests
     public void Deleting_takes_the_spot_and_only_it() => Assert.Equal(["q"], new DeleteSpot("n").Apply(_activity).Value.Spots.Select(spot => spot.Id));
 
     [Fact]
-    public void Every_edit_says_what_it_does_by_the_spots_name() => Assert.Equal("Moved A note", new MoveSpot("n", new AtPoint(0, 0)).SummaryOn(_activity));
+    public void Every_edit_says_what_it_does_by_the_spots_name() => Assert.Equal("Moved A note", new MoveSpot("n", 0, 0).SummaryOn(_activity));
 }

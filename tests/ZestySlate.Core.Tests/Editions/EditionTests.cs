@@ -28,7 +28,7 @@ public sealed class EditionTests
             WithQuestion(q => q with { Explanation = "Another reason" }),
             WithQuestion(q => q with { Options = q.Options.Replace(o => o.Id == "a", o => o with { Text = "Mended" }) }),
             WithQuestion(q => q with { Options = q.Options.Replace(o => o.Id == "a", o => o with { Feedback = "Mended" }) }),
-            new MoveSpot("q", new AtPoint(0.9, 0.9)).Apply(_old).Value,
+            new MoveSpot("q", 0.9, 0.9).Apply(_old).Value,
             new AddSpot("scene", Make.Note("n2")).Apply(_old).Value,
             new DeleteSpot("n").Apply(_old).Value,
             new ReorderSpot("q", -1).Apply(_old).Value,
@@ -116,7 +116,7 @@ public sealed class EditionTests
         var newer = _old;
         if ((bits & 1) > 0) { newer = newer with { Title = "T" }; }
         if ((bits & 2) > 0) { newer = new AddSpot("scene", Make.Note("n9")).Apply(newer).Value; }
-        if ((bits & 4) > 0) { newer = new MoveSpot("q", new AtPoint(0, 0)).Apply(newer).Value; }
+        if ((bits & 4) > 0) { newer = new MoveSpot("q", 0, 0).Apply(newer).Value; }
         if ((bits & 8) > 0) { newer = With(newer, "q", new Ask(Make.One("b") with { Hint = "h", Points = 4 })); }
         if ((bits & 16) > 0) { newer = new DeleteSpot("n").Apply(newer).Value; }
         if ((bits & 32) > 0) { newer = newer with { Rules = new Rules { HintCost = 0.5m } }; }

@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
-using ZestySlate.Web.Lti;
 
 namespace ZestySlate.Web.Pages.Author;
 
@@ -13,9 +12,6 @@ public sealed class WorkbenchPageModel(ActivityStore store) : PageModel
 {
     public WorkbenchModel Bench { get; private set; } = null!;
 
-    public async Task OnGetAsync(string activity, string? selected)
-    {
-        var draft = (await store.DraftAsync(activity))!;
-        Bench = new WorkbenchModel(draft, draft.Document.SpotOf(selected ?? ""), Request.PathBase, DeepLinkingRequest.Of(HttpContext)?.CourseTitle);
-    }
+    public async Task OnGetAsync(string activity, string? selected, string? at) =>
+        Bench = await AuthoringEndpoints.ModelAsync(HttpContext, store, (await store.DraftAsync(activity))!, selected, at);
 }

@@ -1,7 +1,9 @@
 import { Idiomorph } from "idiomorph";
-import { newId, placeSigns, showLocalTimes, typing } from "../shared/place";
+import { isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
+import { startPanoramas } from "../shared/surface";
 import { Outbox, type Waiting } from "./outbox";
 import { Panels } from "./panels";
+import { StageSwitches } from "./stage";
 
 export interface LearnerHost {
   /** Where the whole page can be fetched anew. */
@@ -20,6 +22,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   const still = new AbortController();
   const timers = new Map<string, number>();
   placeSigns(root);
+  startPanoramas(root);
+  const stage = new StageSwitches(root);
 
   const connection = (): HTMLElement | null => root.querySelector("#connection");
   const say = (words: string | null): void => {
@@ -36,7 +40,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       root.classList.add("unconnected");
     } else if (state === "ended") {
       say("Your session has ended. Your answers are kept on this device; open the activity once more to send them.");
-    } else if (state === "sent") {
+    } else if (state === "sent" && root.classList.contains("unconnected")) {
       say(null);
       root.classList.remove("unconnected");
     }
@@ -49,10 +53,20 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   root.addEventListener("click", event => {
     const target = event.target as HTMLElement;
-    const opener = target.closest<HTMLElement>("a[data-open], a[data-sign]");
-    if (opener) {
+    if (stage.press(target)) { return; }
+    const opener = target.closest<HTMLAnchorElement>("a[data-open], a[data-sign], a[data-findings]");
+    if (opener && opener.target === "_blank") {
+      const link = opener.dataset.open ?? opener.dataset.sign!;
+      post(link, "open");
+      host.opened?.(link);
+    } else if (opener) {
       event.preventDefault();
-      if (opener.dataset.kind === "callout") {
+      if (opener.dataset.jump && opener.dataset.locked !== "yes") {
+        visit(opener.dataset.jump);
+      } else if (opener.matches("[data-findings]")) {
+        panels.open("findings", opener);
+      } else if (opener.dataset.kind === "callout") {
+        if (opener.dataset.sound && !opener.classList.contains("showing")) { stage.speak(opener.dataset.sound); }
         const showing = opener.classList.toggle("showing");
         root.querySelectorAll(".sign.showing").forEach(other => other !== opener && other.classList.remove("showing"));
         if (!showing) { opener.blur(); }
@@ -62,7 +76,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     } else if (target.closest("[data-close]")) {
       event.preventDefault();
       panels.close();
-    } else if (panels.current && !target.closest(".panel") && target.closest(".stage")) {
+    } else if (panels.current && !target.closest(".panel, .panorama-tools") && target.closest(".stage")) {
       panels.close();
     }
   }, { signal: still.signal });
@@ -75,7 +89,18 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     } else if (event.key === " " && target.matches("a[data-sign]")) {
       event.preventDefault();
       target.click();
+    } else if (!typing() && !event.ctrlKey && !event.metaKey && !event.altKey && target.closest(".scene")) {
+      if (event.key === "f" || event.key === "F") { stage.fullScreen(); }
+      else if (event.key === "s" || event.key === "S") { root.querySelector<HTMLElement>("[data-show-signs]")?.click(); }
     }
+  }, { signal: still.signal });
+
+  root.addEventListener("input", event => {
+    const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-annotate]");
+    if (!form) { return; }
+    const finding = form.dataset.annotate!;
+    clearTimeout(timers.get(finding));
+    timers.set(finding, window.setTimeout(() => { timers.delete(finding); post(finding, "annotate", form); }, 500));
   }, { signal: still.signal });
 
   root.addEventListener("change", event => {
@@ -97,6 +122,12 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     if (form.matches("[data-hand-in]")) {
       event.preventDefault();
       handIn(form, submitter);
+    } else if (form.matches("[data-visit]")) {
+      event.preventDefault();
+      visit(form.dataset.visit!);
+    } else if (form.matches("[data-code], [data-annotate]")) {
+      event.preventDefault();
+      post(String(new FormData(form).get("spot")), form.matches("[data-code]") ? "code" : "annotate", form);
     } else if (form.matches("[data-ask]")) {
       event.preventDefault();
       const spot = form.dataset.ask!;
@@ -114,21 +145,27 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     still.signal.addEventListener("abort", () => clearInterval(watch));
   }
   if (location.hash.startsWith("#spot-")) { panels.open(location.hash.slice(6), null); }
-  return { stop: () => still.abort() };
+  return { stop: () => { still.abort(); stage.stop(); } };
 
   function flush(): void {
     for (const [spot, timer] of timers) {
       clearTimeout(timer);
-      const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(spot)}"]`);
-      if (form) { post(spot, "answer", form); }
+      const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(spot)}"], form[data-annotate="${CSS.escape(spot)}"]`);
+      if (form) { post(spot, form.dataset.ask ? "answer" : "annotate", form); }
     }
     timers.clear();
   }
 
-  function post(spot: string, act: string, form?: HTMLFormElement): void {
+  function visit(scene: string): void {
+    const fields = new FormData();
+    fields.set("scene", scene);
+    post("", "visit", fields);
+  }
+
+  function post(spot: string, act: string, form?: HTMLFormElement | FormData): void {
     const fields = new URLSearchParams();
     if (form) {
-      for (const [name, value] of new FormData(form)) { fields.append(name, String(value)); }
+      for (const [name, value] of form instanceof FormData ? form : new FormData(form)) { fields.append(name, String(value)); }
     }
     fields.set("spot", spot);
     fields.set("act", act);
@@ -149,6 +186,17 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     }
     if (reply.status === 204) {
       if (reply.headers.get("X-Slate-Edition") !== data.edition) { await refresh(); }
+      return;
+    }
+    if (reply.headers.get("X-Slate-Whole")) {
+      const before = data.scene;
+      const next = new DOMParser().parseFromString(text, "text/html").querySelector<HTMLElement>("#learn");
+      if (next) { bring(next); }
+      const refusal = wordsIn(reply, "X-Slate-Refusal");
+      say(refusal ?? wordsIn(reply, "X-Slate-Said"));
+      if (data.scene !== before) { arrive(); }
+      else if (sent.act === "code") { afterCode(sent); }
+      else if (MarkingActs.has(sent.act)) { focusAfter(sent); }
       return;
     }
     const pieces = new DOMParser().parseFromString(text, "text/html").body.firstElementChild as HTMLElement;
@@ -185,7 +233,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   function handIn(form: HTMLFormElement, button: HTMLButtonElement | null): void {
     flush();
-    const open = [...root.querySelectorAll<HTMLFormElement>("form[data-ask]")].filter(ask => {
+    const here = [...root.querySelectorAll<HTMLFormElement>("form[data-ask]")];
+    // When every question is on this page, what is not yet sent counts too; else what the server knows.
+    const open = here.length < Number(form.dataset.questions) ? Number(form.dataset.openQuestions) : here.filter(ask => {
       const inputs = [...ask.querySelectorAll<HTMLInputElement>("input[name=pick], input[name=none]")];
       return inputs.length > 0 && !inputs.some(input => input.checked);
     }).length;
@@ -210,20 +260,58 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   async function refresh(): Promise<void> {
     const reply = await fetch(host.page(), { headers: { "X-Slate-Script": "1" } });
     if (!reply.ok) { return; }
-    const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("#learn");
-    if (!next) { return; }
+    const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector<HTMLElement>("#learn");
+    if (next) { bring(next); }
+  }
+
+  /** Puts a newer view in the place of this one. Another scene is put there anew; the same one is changed where it differs. */
+  function bring(next: HTMLElement): void {
+    const fresh = next.querySelector<HTMLElement>(".scene");
+    const old = root.querySelector<HTMLElement>(".scene");
+    if (fresh && old && next.dataset.scene !== data.scene) { old.replaceWith(fresh.cloneNode(true)); }
     Idiomorph.morph(root, next, {
       morphStyle: "outerHTML",
       ignoreActiveValue: typing(),
       callbacks: {
-        beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && !(name === "style"),
+        beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && !(name === "style") && !(name === "data-shown")
+          && !(["aria-pressed", "data-signs", "open"].includes(name)) && !(name === "class" && node.matches(".stage")),
         // The page's own style sheet stays; what is fetched by script comes without one.
-        beforeNodeRemoved: node => !(node instanceof HTMLStyleElement),
+        beforeNodeRemoved: node => !(node instanceof HTMLStyleElement) && !isOwn(node),
       },
     });
     placeSigns(root);
+    startPanoramas(root);
     showLocalTimes(root);
   }
+
+  function arrive(): void {
+    stage.arrive();
+    root.querySelector<HTMLDetailsElement>("#scene-menu")?.removeAttribute("open");
+    const title = root.querySelector<HTMLElement>("#scene-title");
+    title?.focus({ preventScroll: true });
+    root.scrollIntoView({ block: "start" });
+  }
+
+  /** After a code: on to what opened, or back to the field with the words beside it. */
+  function afterCode(sent: Waiting): void {
+    const form = root.querySelector<HTMLFormElement>(`form[data-code][id="code-${CSS.escape(new URLSearchParams(sent.body).get("lock") ?? "")}"]`);
+    if (form) {
+      const field = form.querySelector<HTMLInputElement>("input[name=code]")!;
+      field.select();
+      field.focus();
+      return;
+    }
+    const panel = panels.current;
+    const sign = root.querySelector<HTMLElement>(`a[data-sign="${CSS.escape(sent.spot)}"]`);
+    if (sign?.dataset.jump) { panels.close(); sign.focus(); }
+    else if (panel && sent.spot) { panel.dataset.opened = ""; panels.open(sent.spot, sign); }
+  }
+}
+
+/** Words that came in a header, which carries no letters but plain ones. */
+function wordsIn(reply: Response, header: string): string | null {
+  const words = reply.headers.get(header);
+  return words ? decodeURIComponent(words) : null;
 }
 
 /** "None of these" and the options rule each other out. */

@@ -25,7 +25,7 @@ export class Outbox {
     // A newer answer to the same question takes the place of one that has not left yet.
     const last = this.waiting.length - 1;
     const free = this.busy ? last > 0 : last >= 0;
-    if (event.act === "answer" && free && this.waiting[last].act === "answer" && this.waiting[last].spot === event.spot) {
+    if (["answer", "annotate"].includes(event.act) && free && this.waiting[last].act === event.act && this.waiting[last].spot === event.spot) {
       this.waiting.pop();
     }
     this.waiting.push(event);

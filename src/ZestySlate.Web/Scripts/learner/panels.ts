@@ -9,14 +9,19 @@ export class Panels {
   open(spot: string, opener: HTMLElement | null): void {
     const panel = this.root.querySelector<HTMLElement>(`[data-panel="${CSS.escape(spot)}"]`);
     if (!panel) { return; }
-    if (this.current !== panel) { this.current?.classList.remove("open"); }
+    if (this.current !== panel) { this.hush(this.current); }
     panel.classList.add("open");
     this.opener = opener;
+    if (panel.dataset.width) { panel.style.width = `min(${panel.dataset.width}px, 96%)`; }
+    for (const frame of panel.querySelectorAll<HTMLIFrameElement>("iframe[data-src]")) {
+      if (!frame.src) { frame.src = frame.dataset.src!; }
+    }
     this.place(panel, spot);
     panel.focus({ preventScroll: true });
     panel.scrollIntoView({ block: "nearest" });
     const first = panel.dataset.opened !== "yes";
     panel.dataset.opened = "yes";
+    void panel.querySelector<HTMLAudioElement>("audio[data-plays-on-opening]")?.play().catch(() => { /* the browser waits for a press on the player */ });
     this.opened(spot, first);
   }
 
@@ -24,11 +29,18 @@ export class Panels {
     const panel = this.current;
     if (!panel) { return; }
     const spot = panel.dataset.panel!;
-    panel.classList.remove("open");
+    this.hush(panel);
     const back = this.opener?.isConnected ? this.opener : this.root.querySelector<HTMLElement>(`a[data-sign="${CSS.escape(spot)}"]`);
     back?.focus();
   }
 
+  /** Closes a panel; what plays in it stops. */
+  private hush(panel: HTMLElement | null): void {
+    panel?.classList.remove("open");
+    panel?.querySelectorAll<HTMLMediaElement>("audio, video").forEach(media => media.pause());
+  }
+
+  /** Beside its sign: at the side the author prefers when there is room there, else where there is; always on the stage. */
   private place(panel: HTMLElement, spot: string): void {
     const sign = this.root.querySelector<HTMLElement>(`[data-sign="${CSS.escape(spot)}"]`);
     const frame = panel.parentElement!;
@@ -36,13 +48,21 @@ export class Panels {
     panel.style.removeProperty("top");
     panel.style.removeProperty("left");
     if (!sign || getComputedStyle(panel).position !== "absolute") { return; }
-    const x = Number(sign.dataset.x) * frame.clientWidth;
-    const y = Number(sign.dataset.y) * frame.clientHeight;
-    const gap = 34 * Number(sign.dataset.size || 1);
-    const right = x + gap + panel.offsetWidth <= frame.clientWidth;
-    const left = x - gap - panel.offsetWidth >= 0;
-    const start = right ? x + gap : left ? x - gap - panel.offsetWidth : Math.max(8, (frame.clientWidth - panel.offsetWidth) / 2);
-    panel.style.left = `${start}px`;
-    panel.style.top = `${Math.max(8, Math.min(y - 48, frame.clientHeight - panel.offsetHeight - 8))}px`;
+    const outer = frame.getBoundingClientRect();
+    const box = sign.getBoundingClientRect();
+    const [width, height] = [panel.offsetWidth, panel.offsetHeight];
+    const gap = 16;
+    const [left, right, top, bottom] = [box.left - outer.left, box.right - outer.left, box.top - outer.top, box.bottom - outer.top];
+    const middle = { x: (left + right) / 2 - width / 2, y: (top + bottom) / 2 - 48 };
+    const sides: Record<string, { x: number; y: number; fits: boolean }> = {
+      right: { x: right + gap, y: middle.y, fits: right + gap + width <= frame.clientWidth },
+      left: { x: left - gap - width, y: middle.y, fits: left - gap - width >= 0 },
+      above: { x: middle.x, y: top - gap - height, fits: top - gap - height >= 0 },
+      below: { x: middle.x, y: bottom + gap, fits: bottom + gap + height <= frame.clientHeight },
+    };
+    const wished = sides[panel.dataset.side ?? ""];
+    const chosen = wished?.fits ? wished : ["right", "left", "below", "above"].map(side => sides[side]).find(side => side.fits) ?? { x: (frame.clientWidth - width) / 2, y: middle.y };
+    panel.style.left = `${Math.max(8, Math.min(chosen.x, frame.clientWidth - width - 8))}px`;
+    panel.style.top = `${Math.max(8, Math.min(chosen.y, frame.clientHeight - height - 8))}px`;
   }
 }

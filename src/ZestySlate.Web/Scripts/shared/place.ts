@@ -1,18 +1,79 @@
-/** Puts signs where their data say. Pages bring a style sheet with the places; fragments rely on this. */
+import { viewOf, type Share } from "./surface";
+
+/** Puts stages and signs where their data say. Pages bring a style sheet with the places; fragments rely on this. */
 export function placeSigns(root: ParentNode): void {
+  for (const picture of root.querySelectorAll<HTMLElement>(".stage-window[data-fit]")) { placeBackdrop(picture); }
   for (const sign of root.querySelectorAll<HTMLElement>("[data-sign]")) {
     placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y), Number(sign.dataset.size));
   }
 }
 
-/** Puts one sign at shares of the backdrop's width and height. */
+/** Puts one sign, and the area it covers, at shares of the backdrop's width and height. */
 export function placeSign(sign: HTMLElement, x: number, y: number, size: number): void {
+  const right = x - Number(sign.dataset.x);
+  const down = y - Number(sign.dataset.y);
   sign.dataset.x = String(x);
   sign.dataset.y = String(y);
   sign.dataset.size = String(size);
-  sign.style.left = `${x * 100}%`;
-  sign.style.top = `${y * 100}%`;
+  if (sign.dataset.outline && (right !== 0 || down !== 0)) {
+    writeOutline(sign, outlineOf(sign).map(corner => ({ x: corner.x + right, y: corner.y + down })));
+  }
   sign.style.setProperty("--size", String(size));
+  const view = viewOf(sign.closest(".stage"));
+  if (view) {
+    view.update();
+    return;
+  }
+  if (sign.dataset.outline) {
+    cover(sign, outlineOf(sign).map(corner => ({ left: corner.x, top: corner.y })), "%");
+  } else {
+    sign.style.left = `${x * 100}%`;
+    sign.style.top = `${y * 100}%`;
+  }
+}
+
+/** The corners of the area that a sign covers. */
+export function outlineOf(sign: HTMLElement): Share[] {
+  return (sign.dataset.outline ?? "").split(" ").filter(Boolean).map(corner => {
+    const [x, y] = corner.split(",").map(Number);
+    return { x, y };
+  });
+}
+
+export function writeOutline(sign: HTMLElement, corners: Share[]): void {
+  sign.dataset.outline = corners.map(corner => `${round(corner.x)},${round(corner.y)}`).join(" ");
+}
+
+/** Gives a sign the box round its corners and cuts its cover to their shape; corners in shares of the board, or in pixels. */
+export function cover(sign: HTMLElement, corners: { left: number; top: number }[], unit: "%" | "px"): void {
+  const left = Math.min(...corners.map(c => c.left));
+  const top = Math.min(...corners.map(c => c.top));
+  const width = Math.max(0.0001, Math.max(...corners.map(c => c.left)) - left);
+  const height = Math.max(0.0001, Math.max(...corners.map(c => c.top)) - top);
+  const scale = unit === "%" ? 100 : 1;
+  sign.style.left = `${left * scale}${unit}`;
+  sign.style.top = `${top * scale}${unit}`;
+  sign.style.width = `${width * scale}${unit}`;
+  sign.style.height = `${height * scale}${unit}`;
+  const face = sign.querySelector<HTMLElement>(".sign-cover");
+  if (face) {
+    face.style.clipPath = `polygon(${corners.map(c => `${((c.left - left) / width) * 100}% ${((c.top - top) / height) * 100}%`).join(",")})`;
+  }
+}
+
+function placeBackdrop(picture: HTMLElement): void {
+  const [left, top, width, height, ratio] = picture.dataset.fit!.split(" ").map(Number);
+  const stage = picture.parentElement!;
+  stage.style.aspectRatio = String(ratio);
+  stage.parentElement?.style.setProperty("--ratio", String(ratio));
+  for (const part of [picture.querySelector<HTMLElement>("img"), stage.querySelector<HTMLElement>(":scope > .board")]) {
+    if (part) {
+      part.style.left = `${left * 100}%`;
+      part.style.top = `${top * 100}%`;
+      part.style.width = `${width * 100}%`;
+      part.style.height = `${height * 100}%`;
+    }
+  }
 }
 
 /** Shows times in the reader's own zone and language. */
@@ -34,3 +95,10 @@ export function newId(): string {
 export function typing(): boolean {
   return document.activeElement?.matches("input:not([type=checkbox], [type=radio]), textarea, select, [contenteditable=true]") ?? false;
 }
+
+/** What scripts have put on a stage and no page of the server's knows: a redraw leaves it. */
+export function isOwn(node: Node): boolean {
+  return node instanceof Element && node.matches(".place-mark, .panorama-canvas, .panorama-tools, .area-handle, .drawn-area");
+}
+
+export const round = (value: number): number => Math.round(value * 1e5) / 1e5;

@@ -18,7 +18,7 @@ export function watchDetails(rooms: Rooms): void {
 
   document.addEventListener("input", event => {
     const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-edit]");
-    if (!form) { return; }
+    if (!form || (event.target as HTMLElement).matches("[data-quiet], input[type=color]")) { return; }
     count(event.target as HTMLElement);
     rooms.touch(form, true);
     clearTimeout(timers.get(form));
@@ -28,9 +28,13 @@ export function watchDetails(rooms: Rooms): void {
   document.addEventListener("change", event => {
     const target = event.target as HTMLInputElement;
     const form = target.closest<HTMLFormElement>("form[data-edit]");
-    if (form) { save(form); }
+    if (form && !target.matches("[data-quiet]")) {
+      if (target.matches("input[type=color]")) { form.querySelector<HTMLInputElement>(`input[name=own${target.name[0].toUpperCase()}${target.name.slice(1)}]`)!.checked = true; }
+      save(form);
+    }
+    if (target.matches("[data-frame-check]")) { void checkFrame(target); }
     const upload = target.closest<HTMLFormElement>("form[data-upload]");
-    if (upload && target.files?.length) { send(upload, target.files[0]); }
+    if (upload && target.files?.length) { [...target.files].forEach(file => send(upload, file)); }
   });
 
   document.addEventListener("submit", event => {
@@ -65,11 +69,15 @@ export function watchDetails(rooms: Rooms): void {
   });
 
   const takeFile = (files: FileList | undefined | null, event: Event): void => {
-    const upload = document.querySelector<HTMLFormElement>("#room-details form[data-upload]");
-    const picture = [...(files ?? [])].find(file => file.type.startsWith("image/"));
-    if (upload && picture) {
-      event.preventDefault();
-      send(upload, picture);
+    for (const file of files ?? []) {
+      const kind = ["image", "audio", "video"].find(sort => file.type.startsWith(sort));
+      const wanted = { image: "picture", audio: "sound", video: "video" }[kind ?? ""] ?? "captions";
+      const upload = (event.target as HTMLElement).closest?.<HTMLFormElement>(`form[data-upload][data-media-kind=${wanted}]`)
+        ?? document.querySelector<HTMLFormElement>(`#room-details form[data-upload][data-media-kind=${wanted}]`);
+      if (upload) {
+        event.preventDefault();
+        send(upload, file);
+      }
     }
   };
   document.addEventListener("paste", event => takeFile(event.clipboardData?.files, event));
@@ -85,10 +93,24 @@ export function watchDetails(rooms: Rooms): void {
     }
   });
 
+  /** Asks whether a page lets itself be framed; the tick beside it says so, and the author may change it. */
+  async function checkFrame(field: HTMLInputElement): Promise<void> {
+    const spot = rooms.selected;
+    if (!field.value.trim()) { return; }
+    const reply = await fetch(`${rooms.address}/frame-check?address=${encodeURIComponent(field.value)}`);
+    const answer = reply.ok ? await reply.json() as { forbids: boolean | null } : { forbids: null };
+    const tick = document.querySelector<HTMLInputElement>("#room-details input[name=refuses]");
+    if (answer.forbids !== null && tick && tick.checked !== answer.forbids && rooms.selected === spot) {
+      tick.checked = answer.forbids;
+      save(tick.form!);
+      if (answer.forbids) { rooms.toast("This page forbids being shown inside other pages; learners get a link to it."); }
+    }
+  }
+
   function send(upload: HTMLFormElement, file: File): void {
     const fields = new FormData(upload);
     fields.set("file", file, file.name);
-    rooms.send("/pictures", fields, { form: upload });
+    rooms.send("/media", fields, { form: upload });
   }
 }
 

@@ -1,15 +1,17 @@
-import { act, showCheck } from "./presses";
-import type { Rooms } from "./rooms";
-import type { StageHand } from "./stage";
-import type { Trial } from "./trial";
+import { viewOf } from "../shared/surface";
+import { act, showCheck, type Bench } from "./presses";
 
-const Step = 0.005, LongStep = 0.03;
+const Step = 0.005, LongStep = 0.03, Turn = 8;
+
+/** Single keys and what they do, wherever one is on the workbench. */
+const Acts: Record<string, string> = { t: "try", a: "add", m: "map", g: "follow", PageUp: "before", PageDown: "next" };
 
 /** The workbench's keys; the same on every backdrop. */
-export function watchKeys(rooms: Rooms, trial: Trial, stage: StageHand): void {
+export function watchKeys(bench: Bench): void {
+  const { rooms, trial, stage } = bench;
   document.addEventListener("focusin", event => {
     const sign = (event.target as HTMLElement).closest<HTMLElement>("#room-stage a[data-sign]");
-    if (sign && !trial.on && sign.dataset.sign !== rooms.selected && sign.matches(":focus-visible")) { void rooms.select(sign.dataset.sign!); }
+    if (sign && !trial.on && !rooms.isSelected(sign.dataset.sign!) && sign.matches(":focus-visible")) { void rooms.select(sign.dataset.sign!); }
   });
 
   document.addEventListener("keydown", event => {
@@ -18,25 +20,34 @@ export function watchKeys(rooms: Rooms, trial: Trial, stage: StageHand): void {
     const command = event.ctrlKey || event.metaKey;
     const key = event.key;
 
-    if (command && !target.closest("[contenteditable=true]") && ["z", "y", "Z"].includes(key)) {
+    if (command && !target.closest("[contenteditable=true], dialog") && ["z", "y", "Z"].includes(key)) {
       event.preventDefault();
-      act(key === "z" ? "undo" : "redo", rooms, trial, stage);
+      act(key === "z" ? "undo" : "redo", bench);
       return;
     }
-    if (typing || command && key !== "d" || target.closest("dialog, .chooser")) { return; }
+    if (typing || target.closest("dialog, .chooser")) { return; }
+    const view = trial.on ? null : viewOf(document.querySelector("#room-stage .stage"));
+    const turns: Record<string, [number, number]> = { ArrowLeft: [-Turn, 0], ArrowRight: [Turn, 0], ArrowUp: [0, Turn], ArrowDown: [0, -Turn] };
     const onSign = target.closest("#room-stage a[data-sign]") !== null && !trial.on;
-
-    if (command && key === "d") { event.preventDefault(); act("copy", rooms, trial, stage); }
-    else if (key === "?") { document.querySelector<HTMLDialogElement>("#keys")!.showModal(); }
-    else if (key === "t" || key === "T") { void trial.toggle(); }
-    else if ((key === "a" || key === "A") && !trial.on) { event.preventDefault(); act("add", rooms, trial, stage); }
+    if (view && turns[key] && (command || target.matches(".stage-mat"))) {
+      event.preventDefault();
+      view.turn(...turns[key]);
+      return;
+    }
+    if (command) {
+      if (key === "d") { event.preventDefault(); act("copy", bench); }
+      return;
+    }
+    const named = Acts[key.length === 1 ? key.toLowerCase() : key];
+    if (key === "?") { document.querySelector<HTMLDialogElement>("#keys")!.showModal(); }
+    else if (named && (named === "try" || !trial.on)) { event.preventDefault(); act(named, bench); }
     else if (key === "Escape") {
       if (showCheck(false)) { document.querySelector<HTMLElement>("[data-do=check]")?.focus(); }
       else if (!stage.closeChooser() && rooms.selected && !trial.on) { void rooms.select(""); }
     }
-    else if (event.altKey && (key === "ArrowLeft" || key === "ArrowRight") && rooms.selected) {
+    else if (event.altKey && (key === "ArrowLeft" || key === "ArrowRight") && !trial.on) {
       event.preventDefault();
-      act(key === "ArrowLeft" ? "earlier" : "later", rooms, trial, stage);
+      act(key === "ArrowLeft" ? "earlier" : "later", bench);
     }
     else if (onSign) {
       const step = event.shiftKey ? LongStep : Step;
@@ -44,10 +55,10 @@ export function watchKeys(rooms: Rooms, trial: Trial, stage: StageHand): void {
       if (moves[key]) { event.preventDefault(); stage.nudge(...moves[key]); }
       else if (key === "+" || key === "=") { stage.resize(1.1); }
       else if (key === "-") { stage.resize(1 / 1.1); }
-      else if (key === "Delete" || key === "Backspace") { event.preventDefault(); act("delete", rooms, trial, stage); }
+      else if (key === "Delete" || key === "Backspace") { event.preventDefault(); act("delete", bench); }
       else if (key === "Enter") {
         event.preventDefault();
-        document.querySelector<HTMLElement>("#room-details [contenteditable=true], #room-details form input:not([type=hidden]), #room-details form textarea")?.focus();
+        document.querySelector<HTMLElement>("#room-details [contenteditable=true], #room-details form input:not([type=hidden]), #room-details form textarea, #room-details form select")?.focus();
       }
     }
   });

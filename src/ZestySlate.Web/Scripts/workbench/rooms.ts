@@ -1,5 +1,6 @@
 import { Idiomorph } from "idiomorph";
-import { placeSigns, typing } from "../shared/place";
+import { isOwn, placeSigns, typing } from "../shared/place";
+import { startPanoramas } from "../shared/surface";
 import { settleRich, startRich } from "./rich";
 
 export type Fields = FormData | Record<string, string>;
@@ -12,7 +13,10 @@ interface Change { path: string; fields: FormData; form: HTMLFormElement | null;
  */
 export class Rooms {
   version: number;
+  /** The selected spots, separated by commas; empty when the scene is. */
   selected: string;
+  /** The scene on the stage. */
+  at: string;
   private line: Change[] = [];
   private busy = false;
   /** True while somebody else's change waits for the author's decision. */
@@ -28,6 +32,7 @@ export class Rooms {
   constructor(readonly body: HTMLElement) {
     this.version = Number(body.dataset.version);
     this.selected = body.dataset.selected ?? "";
+    this.at = body.dataset.at ?? "";
     this.settle();
   }
 
@@ -49,17 +54,38 @@ export class Rooms {
     if (touched) { this.dirty.add(form); this.state("saving"); } else { this.dirty.delete(form); }
   }
 
-  /** Selects a spot, or the whole activity by "". */
-  async select(spot: string, after?: () => void): Promise<void> {
-    if (spot !== this.selected) {
-      this.selected = spot;
-      const reply = await fetch(`${this.address}/rooms?selected=${encodeURIComponent(spot)}`);
-      if (reply.ok) {
-        this.version = Math.max(this.version, Number(reply.headers.get("X-Slate-Version")));
-        if (this.line.length === 0) { this.draw(await reply.text()); }
-      }
+  /** The one selected spot, or "". */
+  get one(): string { return this.selected.includes(",") ? "" : this.selected; }
+
+  get several(): string[] { return this.selected.split(",").filter(Boolean); }
+
+  isSelected(spot: string): boolean { return this.several.includes(spot); }
+
+  /** Selects spots (separated by commas), or the scene by "". */
+  async select(spots: string, after?: () => void): Promise<void> {
+    if (spots !== this.selected) {
+      this.selected = spots;
+      await this.fetch();
     }
     after?.();
+  }
+
+  /** Goes to another scene. */
+  async go(scene: string, after?: () => void): Promise<void> {
+    if (scene !== this.at || this.selected !== "") {
+      this.at = scene;
+      this.selected = "";
+      await this.fetch();
+    }
+    after?.();
+  }
+
+  private async fetch(): Promise<void> {
+    const reply = await fetch(`${this.address}/rooms?selected=${encodeURIComponent(this.selected)}&at=${encodeURIComponent(this.at)}`);
+    if (!reply.ok) { return; }
+    this.version = Math.max(this.version, Number(reply.headers.get("X-Slate-Version")));
+    this.at = reply.headers.get("X-Slate-At") ?? this.at;
+    if (this.line.length === 0) { this.draw(await reply.text()); }
   }
 
   private async run(): Promise<void> {
@@ -69,6 +95,7 @@ export class Rooms {
       const change = this.line[0];
       change.fields.set("version", String(this.version));
       if (!change.fields.has("selected")) { change.fields.set("selected", this.selected); }
+      if (!change.fields.has("at")) { change.fields.set("at", this.at); }
       let reply: Response;
       try {
         reply = await fetch(`${this.address}${change.path}`, { method: "POST", body: change.fields, headers: { "X-Slate-Proof": this.body.dataset.proof! } });
@@ -99,6 +126,7 @@ export class Rooms {
     this.version = Number(reply.headers.get("X-Slate-Version"));
     const chosen = reply.headers.get("X-Slate-Selected") ?? "";
     if (chosen !== this.selected && change.fields.get("selected") === this.selected) { this.selected = chosen; }
+    if (change.fields.get("at") === this.at) { this.at = reply.headers.get("X-Slate-At") ?? this.at; }
     this.draw(text);
     change.after?.();
   }
@@ -112,7 +140,10 @@ export class Rooms {
       const fresh = next.getElementById(name);
       if (!old || !fresh || (name === "room-stage" && this.keepStage) || (name === "room-details" && pending && old.dataset.of === this.selected)) { continue; }
       fresh.dataset.of = this.selected;
-      if (name === "room-details" && old.dataset.of !== this.selected) {
+      const other = name === "room-details" ? old.dataset.of !== this.selected || old.dataset.at !== this.at
+        : name === "room-stage" && old.querySelector(".stage-mat")?.id !== fresh.querySelector(".stage-mat")?.id;
+      fresh.dataset.at = this.at;
+      if (other) {
         old.replaceWith(fresh);
         continue;
       }
@@ -121,11 +152,11 @@ export class Rooms {
         ignoreActiveValue: typing(),
         callbacks: {
           beforeNodeMorphed: (before, after) => !(before instanceof HTMLElement && before.dataset.refused) && settleRich(before, after),
-          // The chooser is the author's own and on no page of the server's.
-          beforeNodeRemoved: node => !(node instanceof Element && node.matches(".place-mark")),
+          // What scripts have put on the stage is on no page of the server's.
+          beforeNodeRemoved: node => !isOwn(node),
           beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
-            && !(attribute === "hidden" && node.id === "check") && !(attribute === "style")
-            && !(["data-x", "data-y", "data-size"].includes(attribute) && this.carried.has((node as HTMLElement).dataset.sign ?? "")),
+            && !(attribute === "hidden" && node.id === "check") && !(attribute === "style") && !(attribute === "data-shown") && !(attribute === "class" && node.matches(".panorama-live"))
+            && !(["data-x", "data-y", "data-size", "data-outline"].includes(attribute) && this.carried.has((node as HTMLElement).dataset.sign ?? "")),
         },
       });
     }
@@ -135,11 +166,15 @@ export class Rooms {
 
   private settle(): void {
     placeSigns(document);
+    startPanoramas(document);
     startRich(document);
     const details = document.getElementById("room-details");
-    if (details && details.dataset.of === undefined) { details.dataset.of = this.selected; }
+    if (details && details.dataset.of === undefined) {
+      details.dataset.of = this.selected;
+      details.dataset.at = this.at;
+    }
     for (const sign of document.querySelectorAll<HTMLElement>("#room-stage [data-sign]")) {
-      sign.classList.toggle("sign-selected", sign.dataset.sign === this.selected);
+      sign.classList.toggle("sign-selected", this.isSelected(sign.dataset.sign!));
     }
   }
 
@@ -169,14 +204,14 @@ export class Rooms {
     }
   }
 
-  /** Says something for a while; with a way back when there is one. */
-  toast(words: string, undo?: () => void): void {
+  /** Says something for a while, with something to press when there is: undo, or another offer. */
+  toast(words: string, undo?: () => void, offer = "Undo"): void {
     const toast = document.getElementById("toast")!;
     toast.textContent = words;
     if (undo) {
       const button = document.createElement("button");
       button.className = "button button-quiet";
-      button.textContent = "Undo";
+      button.textContent = offer;
       button.addEventListener("click", () => { toast.hidden = true; undo(); });
       toast.append(button);
     }

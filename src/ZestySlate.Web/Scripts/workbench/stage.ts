@@ -1,4 +1,5 @@
-import { newId, placeSign } from "../shared/place";
+import { newId, outlineOf, placeSign, round, writeOutline, cover } from "../shared/place";
+import { surfaceOf, viewOf, type Share } from "../shared/surface";
 import type { Rooms } from "./rooms";
 import type { Trial } from "./trial";
 
@@ -6,81 +7,124 @@ const DragFrom = 4;
 
 export interface StageHand {
   /** Opens the chooser at a place of the stage. */
-  choose: (mat: HTMLElement, x: number, y: number) => void;
-  /** Moves the selected sign by shares. */
+  choose: (mat: HTMLElement, at: Share, area?: Share[]) => void;
+  /** Opens the chooser in the middle of what is seen. */
+  chooseInTheMiddle: () => void;
+  /** Moves the selected signs by shares. */
   nudge: (right: number, down: number) => void;
   /** Changes the size of the selected sign. */
   resize: (factor: number) => void;
   closeChooser: () => boolean;
+  /** Where the chooser stands, for what is put there in another way. */
+  place: () => Share | null;
 }
 
-/** What a hand does on the stage: press for something new, press a sign to select, drag to move, drag the handle to resize. */
+/** What a hand does on the stage: press for something new, drag to mark an area, press a sign to select, drag to move, drag the handle to resize. */
 export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   let chooser: HTMLElement | null = null;
+  let chosenAt: Share | null = null;
   let later = 0;
+  let drew = false;
 
   const room = (): HTMLElement => document.getElementById("room-stage")!;
+  const stageNow = (): HTMLElement | null => room().querySelector<HTMLElement>(".stage");
   const signOf = (spot: string): HTMLElement | null => room().querySelector(`[data-sign="${CSS.escape(spot)}"]`);
 
-  rooms.redrawn.push(() => addHandle());
-  addHandle();
+  rooms.redrawn.push(() => addHandles());
+  document.addEventListener("slate:turned", () => followHandles(), true);
+  addHandles();
 
   document.addEventListener("pointerdown", event => {
     const target = event.target as HTMLElement;
     if (trial.on || event.button !== 0 || !target.closest("#room-stage .stage")) { return; }
     const sign = target.closest<HTMLElement>("[data-sign]");
-    if (target.closest(".handle") && sign) { startResize(event, sign); } else if (sign) { startMove(event, sign); }
+    const corner = target.closest<HTMLElement>(".area-handle");
+    if (corner) { startBend(event, corner); }
+    else if (target.closest(".handle") && sign) { startResize(event, sign); }
+    else if (sign) { startMove(event, sign); }
+    else if (!target.closest(".chooser, .panorama-tools")) { startDraw(event, target.closest<HTMLElement>(".stage")!); }
   });
 
   document.addEventListener("click", event => {
     const target = event.target as HTMLElement;
-    if (trial.on) { return; }
+    if (trial.on || target.closest(".panorama-tools, .area-handle")) { return; }
+    if (drew) { drew = false; return; }
     const sign = target.closest<HTMLElement>("#room-stage a[data-sign]");
     if (sign) {
       event.preventDefault();
       closeChooser();
-      void rooms.select(sign.dataset.sign!);
+      const spot = sign.dataset.sign!;
+      if (event.shiftKey) {
+        const others = rooms.several.filter(other => other !== spot);
+        void rooms.select((rooms.isSelected(spot) ? others : [...others, spot]).join(","));
+      } else {
+        void rooms.select(spot);
+      }
       return;
     }
     const mat = target.closest<HTMLElement>(".stage-mat");
     if (chooser && !target.closest(".chooser")) {
       closeChooser();
     } else if (mat && target.closest(".stage") && !target.closest(".chooser")) {
-      const box = mat.querySelector(".stage")!.getBoundingClientRect();
-      choose(mat, (event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height);
+      choose(mat, surfaceOf(mat.querySelector<HTMLElement>(".stage")!).shareAt(event.clientX, event.clientY));
     }
   });
 
-  return { choose, nudge, resize, closeChooser };
+  // A jump can be followed while building: press it twice.
+  document.addEventListener("dblclick", event => {
+    const sign = (event.target as HTMLElement).closest<HTMLElement>("#room-stage a[data-jump]");
+    if (sign?.dataset.jump && !trial.on) { void rooms.go(sign.dataset.jump); }
+  });
 
-  function choose(mat: HTMLElement, x: number, y: number): void {
+  return { choose, chooseInTheMiddle, nudge, resize, closeChooser, place: () => chosenAt };
+
+  function chooseInTheMiddle(): void {
+    const mat = room().querySelector<HTMLElement>(".stage-mat");
+    const stage = stageNow();
+    if (!mat || !stage) { return; }
+    const box = stage.getBoundingClientRect();
+    choose(mat, surfaceOf(stage).shareAt(box.left + box.width / 2, box.top + box.height * 0.45));
+  }
+
+  function choose(mat: HTMLElement, at: Share, area?: Share[]): void {
     closeChooser();
     chooser = (document.querySelector<HTMLTemplateElement>("#chooser")!.content.firstElementChild as HTMLElement).cloneNode(true) as HTMLElement;
     const stage = mat.querySelector<HTMLElement>(".stage")!;
+    const pixels = surfaceOf(stage).pixelsOf(at) ?? { left: stage.clientWidth / 2, top: stage.clientHeight / 2 };
     const mark = document.createElement("span");
     mark.className = "place-mark";
-    placeSign(mark, x, y, 1);
+    mark.style.left = `${pixels.left}px`;
+    mark.style.top = `${pixels.top}px`;
     mark.append(chooser);
     stage.append(mark);
-    chooser.classList.toggle("chooser-left", x > 0.6);
-    chooser.classList.toggle("chooser-up", y > 0.5);
+    chosenAt = at;
+    if (area) {
+      const drawn = document.createElement("span");
+      drawn.className = "drawn-area";
+      cover(drawn, area.map(corner => surfaceOf(stage).pixelsOf(corner) ?? pixels), "px");
+      stage.append(drawn);
+    }
+    chooser.classList.toggle("chooser-left", pixels.left > stage.clientWidth * 0.6);
+    chooser.classList.toggle("chooser-up", pixels.top > stage.clientHeight * 0.5);
+    keepInSight(chooser);
     chooser.addEventListener("click", event => {
       const kind = (event.target as HTMLElement).closest<HTMLElement>("[data-kind]")?.dataset.kind;
       if (kind) {
         closeChooser();
-        const spot = newId();
-        rooms.send("/edit", { edit: "add", scene: mat.dataset.scene!, spot, kind, x: String(x), y: String(y), selected: rooms.selected }, {
-          after: () => window.setTimeout(() => document.querySelector<HTMLElement>("#room-details [contenteditable=true], #room-details input:not([type=hidden]), #room-details textarea")?.focus(), 0),
+        const fields: Record<string, string> = { edit: "add", scene: mat.dataset.scene!, newId: newId(), kind, x: String(round(at.x)), y: String(round(at.y)), selected: rooms.selected };
+        if (area) { Object.assign(fields, boxFields(area)); }
+        rooms.send("/edit", fields, {
+          after: () => window.setTimeout(() => document.querySelector<HTMLElement>("#room-details [contenteditable=true], #room-details .details-head ~ form input:not([type=hidden]), #room-details .details-head ~ form textarea, #room-details .details-head ~ form select")?.focus(), 0),
         });
       }
     });
     chooser.addEventListener("keydown", event => {
-      const items = [...chooser!.querySelectorAll<HTMLElement>("[data-kind]")];
-      const at = items.indexOf(document.activeElement as HTMLElement);
+      const items = [...chooser!.querySelectorAll<HTMLElement>("button")];
+      const now = items.indexOf(document.activeElement as HTMLElement);
       if (event.key === "ArrowDown" || event.key === "ArrowUp") {
         event.preventDefault();
         event.stopPropagation();
-        items[(at + (event.key === "ArrowDown" ? 1 : items.length - 1)) % items.length].focus();
+        items[(now + (event.key === "ArrowDown" ? 1 : items.length - 1)) % items.length].focus();
       } else if (event.key === "Escape") {
         event.stopPropagation();
         closeChooser();
@@ -94,27 +138,80 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const was = chooser !== null;
     chooser?.parentElement?.remove();
     chooser = null;
+    chosenAt = null;
+    room().querySelectorAll(".drawn-area").forEach(area => area.remove());
     return was;
+  }
+
+  /** The chooser stays inside the window of the stage. */
+  function keepInSight(box: HTMLElement): void {
+    const outer = room().getBoundingClientRect();
+    const seen = box.getBoundingClientRect();
+    const over = seen.bottom > outer.bottom ? seen.bottom - outer.bottom : seen.top < outer.top ? seen.top - outer.top : 0;
+    if (over !== 0) { box.style.marginTop = `${-over - Math.sign(over) * 6}px`; }
+  }
+
+  /** A drag over an empty place of a flat backdrop marks an area. */
+  function startDraw(down: PointerEvent, stage: HTMLElement): void {
+    const view = viewOf(stage);
+    const surface = surfaceOf(stage);
+    const from = surface.shareAt(down.clientX, down.clientY);
+    let box: HTMLElement | null = null;
+    let to = from;
+    const move = (event: PointerEvent): void => {
+      if (Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) < DragFrom * 2) { return; }
+      drew = true;
+      if (view) { return; }
+      to = surface.shareAt(event.clientX, event.clientY);
+      to = { x: share(to.x), y: share(to.y) };
+      if (!box) {
+        closeChooser();
+        box = document.createElement("span");
+        box.className = "drawn-area";
+        stage.append(box);
+      }
+      cover(box, boxOf(from, to).map(corner => surface.pixelsOf(corner)!), "px");
+    };
+    const finish = (): void => {
+      window.removeEventListener("pointermove", move);
+      window.removeEventListener("pointerup", finish);
+      window.removeEventListener("pointercancel", finish);
+      // The click that ends a drag comes right after; it is no press.
+      window.setTimeout(() => { drew = false; }, 0);
+      box?.remove();
+      if (box && Math.abs(to.x - from.x) > 0.012 && Math.abs(to.y - from.y) > 0.012) {
+        choose(stage.closest<HTMLElement>(".stage-mat")!, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, boxOf(from, to));
+      }
+    };
+    window.addEventListener("pointermove", move);
+    window.addEventListener("pointerup", finish);
+    window.addEventListener("pointercancel", finish);
   }
 
   function startMove(down: PointerEvent, sign: HTMLElement): void {
     const stage = sign.closest<HTMLElement>(".stage")!;
-    const box = stage.getBoundingClientRect();
-    const from = { x: Number(sign.dataset.x), y: Number(sign.dataset.y) };
+    const surface = surfaceOf(stage);
+    const held = surface.shareAt(down.clientX, down.clientY);
+    const moving = rooms.isSelected(sign.dataset.sign!) && rooms.several.length > 1 ? rooms.several.map(signOf).filter(s => s !== null) : [sign];
+    const from = moving.map(s => ({ x: Number(s.dataset.x), y: Number(s.dataset.y) }));
     let moved = false;
     const move = (event: PointerEvent): void => {
       if (!moved && Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) < DragFrom) { return; }
       moved = true;
-      rooms.carried.add(sign.dataset.sign!);
-      sign.classList.add("sign-carried");
-      placeSign(sign, share(from.x + (event.clientX - down.clientX) / box.width), share(from.y + (event.clientY - down.clientY) / box.height), Number(sign.dataset.size));
+      const now = surface.shareAt(event.clientX, event.clientY);
+      moving.forEach((one, i) => {
+        rooms.carried.add(one.dataset.sign!);
+        one.classList.add("sign-carried");
+        putAt(one, from[i].x + now.x - held.x, from[i].y + now.y - held.y);
+      });
+      followHandles();
     };
     drag(sign, down, move, () => {
-      sign.classList.remove("sign-carried");
+      moving.forEach(one => one.classList.remove("sign-carried"));
       if (moved) {
-        sign.addEventListener("click", event => { event.preventDefault(); event.stopPropagation(); }, { once: true, capture: true });
-        rooms.selected = sign.dataset.sign!;
-        sendPlace(sign);
+        swallowClick(sign);
+        if (moving.length === 1) { rooms.selected = sign.dataset.sign!; }
+        sendPlaces(moving, from);
       }
     });
   }
@@ -124,12 +221,44 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const middle = { x: box.left + box.width / 2, y: box.top + box.height / 2 };
     const reach = Math.max(8, Math.hypot(down.clientX - middle.x, down.clientY - middle.y));
     const size = Number(sign.dataset.size);
-    down.preventDefault();
     rooms.carried.add(sign.dataset.sign!);
     drag(sign, down, event => placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y),
       clamp(size * Math.hypot(event.clientX - middle.x, event.clientY - middle.y) / reach)), () => {
-      sign.addEventListener("click", event => { event.preventDefault(); event.stopPropagation(); }, { once: true, capture: true });
+      swallowClick(sign);
       sendSize(sign);
+    });
+  }
+
+  /** Bends the area of the selected spot: a corner follows the hand; a middle becomes a new corner. */
+  function startBend(down: PointerEvent, handle: HTMLElement): void {
+    const sign = signOf(rooms.one)!;
+    const stage = sign.closest<HTMLElement>(".stage")!;
+    const surface = surfaceOf(stage);
+    const shape = handle.dataset.shape!;
+    const index = Number(handle.dataset.corner);
+    let corners = outlineOf(sign);
+    if (handle.dataset.middle) { corners.splice(index, 0, middleOf(corners, index)); }
+    const box = boxAround(corners);
+    const begun = shape === "polygon" ? corners : box;
+    rooms.carried.add(sign.dataset.sign!);
+    drag(sign, down, event => {
+      const now = surface.shareAt(event.clientX, event.clientY);
+      if (shape === "polygon") {
+        corners = begun.map((corner, i) => i === index ? (viewOf(stage) ? now : { x: share(now.x), y: share(now.y) }) : corner);
+        writeOutline(sign, corners);
+      } else {
+        const fixed = box[(index + 2) % 4];
+        corners = boxOf(fixed, { x: share(now.x), y: share(now.y) });
+        writeOutline(sign, shape === "ellipse" ? ellipseIn(corners) : corners);
+      }
+      const middle = boxAround(outlineOf(sign));
+      sign.dataset.x = String(round((middle[0].x + middle[2].x) / 2));
+      sign.dataset.y = String(round((middle[0].y + middle[2].y) / 2));
+      placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y), Number(sign.dataset.size));
+      followHandles();
+    }, () => {
+      const fields: Record<string, string> = shape === "polygon" ? { shape: "polygon", corners: corners.map(c => `${round(c.x)},${round(c.y)}`).join(" ") } : { ...boxFields(corners), shape };
+      send(sign, { edit: "place", ...fields });
     });
   }
 
@@ -148,16 +277,27 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   }
 
   function nudge(right: number, down: number): void {
-    const sign = signOf(rooms.selected);
-    if (sign) {
+    const signs = rooms.several.map(signOf).filter(sign => sign !== null);
+    for (const sign of signs) {
       rooms.carried.add(sign.dataset.sign!);
-      placeSign(sign, share(Number(sign.dataset.x) + right), share(Number(sign.dataset.y) + down), Number(sign.dataset.size));
-      soon(() => sendPlace(sign));
+      if (sign.dataset.fromX === undefined) {
+        sign.dataset.fromX = sign.dataset.x!;
+        sign.dataset.fromY = sign.dataset.y!;
+      }
+      putAt(sign, Number(sign.dataset.x) + right, Number(sign.dataset.y) + down);
+    }
+    followHandles();
+    if (signs.length > 0) {
+      soon(() => {
+        const from = signs.map(sign => ({ x: Number(sign.dataset.fromX), y: Number(sign.dataset.fromY) }));
+        signs.forEach(sign => { delete sign.dataset.fromX; delete sign.dataset.fromY; });
+        sendPlaces(signs, from);
+      });
     }
   }
 
   function resize(factor: number): void {
-    const sign = signOf(rooms.selected);
+    const sign = signOf(rooms.one);
     if (sign) {
       rooms.carried.add(sign.dataset.sign!);
       placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y), clamp(Number(sign.dataset.size) * factor));
@@ -170,8 +310,21 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     later = window.setTimeout(() => { later = 0; act(); }, 200);
   }
 
-  function sendPlace(sign: HTMLElement): void {
-    send(sign, { edit: "move", x: sign.dataset.x!, y: sign.dataset.y! });
+  function putAt(sign: HTMLElement, x: number, y: number): void {
+    const round360 = viewOf(sign.closest(".stage")) !== null;
+    placeSign(sign, round360 ? round(((x % 1) + 1) % 1) : share(x), share(y), Number(sign.dataset.size));
+  }
+
+  function sendPlaces(signs: HTMLElement[], from: Share[]): void {
+    if (signs.length === 1) {
+      send(signs[0], { edit: "move", x: signs[0].dataset.x!, y: signs[0].dataset.y! });
+      return;
+    }
+    const first = signs[0];
+    const spots = signs.map(sign => sign.dataset.sign!);
+    rooms.send("/edit", { edit: "shift", spots: spots.join(","), right: String(round(Number(first.dataset.x) - from[0].x)), down: String(round(Number(first.dataset.y) - from[0].y)) }, {
+      after: () => { if (later === 0) { spots.forEach(spot => rooms.carried.delete(spot)); } },
+    });
   }
 
   function sendSize(sign: HTMLElement): void {
@@ -183,17 +336,90 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     rooms.send("/edit", { ...fields, spot }, { after: () => { if (later === 0) { rooms.carried.delete(spot); } } });
   }
 
-  function addHandle(): void {
-    room().querySelectorAll(".handle").forEach(handle => handle.remove());
-    const sign = signOf(rooms.selected);
-    if (sign && !trial.on) {
+  function addHandles(): void {
+    room().querySelectorAll(".handle, .area-handle").forEach(handle => handle.remove());
+    const sign = signOf(rooms.one);
+    if (!sign || trial.on) { return; }
+    const shape = document.querySelector<HTMLSelectElement>("#room-details select[name=shape]")?.value ?? "point";
+    if (!sign.dataset.outline) {
       const handle = document.createElement("span");
       handle.className = "handle";
       handle.title = "Drag to resize";
       sign.append(handle);
+      return;
     }
+    if (shape === "cone") { return; }
+    const polygon = shape === "polygon" || shape === "spherePolygon";
+    const corners = outlineOf(sign);
+    const count = polygon ? corners.length : 4;
+    for (let i = 0; i < count; i++) {
+      addHandle(sign, { corner: String(i), shape: polygon ? "polygon" : shape });
+      if (polygon) { addHandle(sign, { corner: String(i + 1), middle: "yes", shape: "polygon" }); }
+    }
+    followHandles();
+  }
+
+  function addHandle(sign: HTMLElement, data: Record<string, string>): void {
+    const handle = document.createElement("span");
+    handle.className = data.middle ? "area-handle area-middle" : "area-handle";
+    handle.title = data.middle ? "Drag to add a corner" : "Drag to bend";
+    Object.assign(handle.dataset, data);
+    sign.closest(".stage")!.append(handle);
+  }
+
+  function followHandles(): void {
+    const sign = signOf(rooms.one);
+    const handles = [...room().querySelectorAll<HTMLElement>(".area-handle")];
+    if (!sign?.dataset.outline || handles.length === 0) { return; }
+    const surface = surfaceOf(sign.closest<HTMLElement>(".stage")!);
+    const outline = outlineOf(sign);
+    for (const handle of handles) {
+      const index = Number(handle.dataset.corner);
+      const corner = handle.dataset.middle ? middleOf(outline, index) : handle.dataset.shape === "polygon" ? outline[index] : boxAround(outline)[index];
+      const at = corner ? surface.pixelsOf(corner) : null;
+      handle.hidden = at === null;
+      if (at) {
+        handle.style.left = `${at.left}px`;
+        handle.style.top = `${at.top}px`;
+      }
+    }
+  }
+
+  function swallowClick(sign: HTMLElement): void {
+    const swallow = (event: Event): void => { event.preventDefault(); event.stopPropagation(); };
+    sign.addEventListener("click", swallow, { once: true, capture: true });
+    window.setTimeout(() => sign.removeEventListener("click", swallow, { capture: true }), 50);
   }
 }
 
-const share = (value: number): number => Math.round(Math.min(1, Math.max(0, value)) * 1e5) / 1e5;
+const share = (value: number): number => round(Math.min(1, Math.max(0, value)));
 const clamp = (size: number): number => Math.min(3, Math.max(0.6, Math.round(size * 100) / 100));
+
+function boxOf(a: Share, b: Share): Share[] {
+  const [left, right, top, bottom] = [Math.min(a.x, b.x), Math.max(a.x, b.x), Math.min(a.y, b.y), Math.max(a.y, b.y)];
+  return [{ x: left, y: top }, { x: right, y: top }, { x: right, y: bottom }, { x: left, y: bottom }];
+}
+
+function boxAround(corners: Share[]): Share[] {
+  const [xs, ys] = [corners.map(c => c.x), corners.map(c => c.y)];
+  return boxOf({ x: Math.min(...xs), y: Math.min(...ys) }, { x: Math.max(...xs), y: Math.max(...ys) });
+}
+
+function boxFields(corners: Share[]): Record<string, string> {
+  const [a, , c] = boxAround(corners);
+  return { shape: "rectangle", left: String(round(a.x)), top: String(round(a.y)), width: String(round(c.x - a.x)), height: String(round(c.y - a.y)) };
+}
+
+function ellipseIn(box: Share[]): Share[] {
+  const [a, , c] = box;
+  return Array.from({ length: 36 }, (_, i) => (i * Math.PI) / 18).map(turn => ({
+    x: (a.x + c.x) / 2 + (Math.sin(turn) * (c.x - a.x)) / 2,
+    y: (a.y + c.y) / 2 - (Math.cos(turn) * (c.y - a.y)) / 2,
+  }));
+}
+
+function middleOf(corners: Share[], index: number): Share {
+  const before = corners[(index - 1 + corners.length) % corners.length];
+  const after = corners[index % corners.length];
+  return { x: (before.x + after.x) / 2, y: (before.y + after.y) / 2 };
+}

@@ -1,5 +1,6 @@
 import { Idiomorph } from "idiomorph";
 import { startLearner } from "../learner/learn";
+import { isOwn, placeSigns } from "../shared/place";
 import type { Rooms } from "./rooms";
 
 /** Turns the stage into the learner's view where it stands, and back. The details stay, so that a word can be mended meanwhile. */
@@ -21,7 +22,7 @@ export class Trial {
   }
 
   private async begin(): Promise<void> {
-    const reply = await fetch(`${this.rooms.address}/trial`, { method: "POST", headers: { "X-Slate-Proof": this.rooms.body.dataset.proof! } });
+    const reply = await fetch(`${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}`, { method: "POST", headers: { "X-Slate-Proof": this.rooms.body.dataset.proof! } });
     if (!reply.ok) {
       this.rooms.toast("The trial did not begin. Try once more.");
       return;
@@ -45,7 +46,7 @@ export class Trial {
     this.on = this.rooms.keepStage = false;
     document.body.classList.remove("in-trial");
     document.getElementById("room-stage")!.replaceChildren();
-    const reply = await fetch(`${this.rooms.address}/rooms?selected=${encodeURIComponent(this.rooms.selected)}`);
+    const reply = await fetch(`${this.rooms.address}/rooms?selected=${encodeURIComponent(this.rooms.selected)}&at=${encodeURIComponent(this.rooms.at)}`);
     if (reply.ok) { this.rooms.draw(await reply.text()); }
     this.label();
   }
@@ -59,8 +60,12 @@ export class Trial {
     if (next) {
       Idiomorph.morph(root, next, {
         morphStyle: "outerHTML",
-        callbacks: { beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && name !== "style" },
+        callbacks: {
+          beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel, .stage")) && name !== "style" && name !== "data-shown",
+          beforeNodeRemoved: node => !isOwn(node),
+        },
       });
+      placeSigns(root as HTMLElement);
     }
   }
 

@@ -1,0 +1,50 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Scenes;
+
+namespace ZestySlate.Core.Checking;
+
+/// <summary>Looks for scenes nobody reaches, scenes without a way out, and locks that cannot be opened.</summary>
+internal static class WaysCheck
+{
+    public static IEnumerable<Finding> Run(Activity activity)
+    {
+        var map = SceneMap.Of(activity);
+        foreach (var node in map.Nodes)
+        {
+            var title = activity.TitleOf(node.Scene);
+            if (!node.Reachable)
+            {
+                yield return new Finding(false, $"No learner can get to the scene «{title}».", node.Scene.Id, null, "title");
+            }
+            else if (node.IsDeadEnd && !activity.SceneList)
+            {
+                yield return new Finding(false, $"No jump leads out of the scene «{title}»; learners can only go back.", node.Scene.Id, null, "title");
+            }
+        }
+
+        foreach (var (id, closed) in activity.Locks)
+        {
+            var spot = activity.SpotOf(id);
+            var scene = activity.SceneOf(id) ?? activity.SceneWith(id)!;
+            var name = spot is null ? activity.TitleOf(scene) : activity.NameOf(spot);
+            if (Why(activity, closed.Key) is { } why)
+            {
+                yield return new Finding(true, $"The lock on «{name}» cannot be opened: {why}.", scene.Id, spot?.Id, "lock");
+            }
+            else if (!map.CanOpen(id))
+            {
+                yield return new Finding(true, $"The lock on «{name}» cannot be opened: what opens it lies behind it, or behind another lock that cannot be opened.", scene.Id, spot?.Id, "lock");
+            }
+        }
+    }
+
+    private static string? Why(Activity activity, LockKey key) => key switch
+    {
+        CodeKey code when !code.Accepted.Any(accepted => accepted.Trim().Length > 0) => "it has no code",
+        AnswerKey answer when activity.SpotOf(answer.SpotId)?.Content is not Ask => "its question was not chosen or was deleted",
+        ScoreKey score when score.Points > activity.OutOf => $"it needs {score.Points:0.##} points and there are {activity.OutOf:0.##}",
+        FoundKey found when found.SpotIds.Count == 0 => "nothing is chosen that must be found",
+        FoundKey found when found.SpotIds.Count(id => activity.SpotOf(id) is not null) < found.Needed => "something that must be found was deleted",
+        _ => null,
+    };
+}

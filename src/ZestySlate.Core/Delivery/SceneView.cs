@@ -1,0 +1,115 @@
+using ZestySlate.Core.Activities;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>What a learner may see of a scene.</summary>
+public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound? Ambient, bool SignsOnAsking, ValueList<SpotView> Spots)
+{
+    /// <summary>The scene as its author sees it on the stage: the start of an attempt, with what is behind locks.</summary>
+    public static SceneView ForAuthor(Activity activity, Scene scene)
+    {
+        var state = Replay.Run(_ => activity, [new Began(0, 0) { Id = "began", At = DateTimeOffset.UnixEpoch }]);
+        return Of(state, scene, DateTimeOffset.UnixEpoch, null, asAuthor: true);
+    }
+
+    internal static SceneView Of(AttemptState state, Scene scene, DateTimeOffset now, DateTimeOffset? due, bool asAuthor = false) => new(
+        scene.Id, state.Activity.TitleOf(scene), scene.Backdrop, scene.Ambient, state.Activity.Look.SignsOnAsking && !asAuthor,
+        scene.Spots.Select(spot => SpotView.Of(state, spot, now, due, asAuthor)).ToValueList());
+}
+
+/// <summary>What a learner may see of a spot: its content, its question, or its lock.</summary>
+/// <param name="Id">The spot's id.</param>
+/// <param name="Name">Its name; of a locked spot only one that the author gave it.</param>
+/// <param name="Kind">What it holds.</param>
+/// <param name="Place">Where it is.</param>
+/// <param name="Sign">How it shows itself, complete.</param>
+/// <param name="Content">What it holds; null for a question, and for what is locked.</param>
+/// <param name="Ask">Its question, or null.</param>
+/// <param name="Opened">True when it was opened, or where it leads was visited.</param>
+/// <param name="Lock">What keeps it, or where it leads, closed; null when it is open.</param>
+public sealed record SpotView(string Id, string Name, SpotKind Kind, Place Place, Sign Sign, Content? Content, AskView? Ask, bool Opened, LockView? Lock)
+{
+    /// <summary>The kind's name on screen.</summary>
+    public string KindName => Content?.KindName ?? (Ask is not null ? "Question" : Lock is not null ? "Lock" : "");
+
+    internal static SpotView Of(AttemptState state, Spot spot, DateTimeOffset now, DateTimeOffset? due, bool asAuthor)
+    {
+        var activity = state.Activity;
+        var sign = activity.Look.Of(spot);
+        var closed = !state.IsOpen(spot.Id) ? LockView.Of(state, spot.Id)
+            : spot.Content is Jump jump && activity.SceneOf(jump.SceneId) is { } goal && !state.IsOpen(goal.Id) ? LockView.Of(state, goal.Id)
+            : null;
+        if (closed is not null && !asAuthor)
+        {
+            var ownName = spot.Name.Length > 0 ? spot.Name : spot.Content is Jump { OwnName: { Length: > 0 } words } && closed.Id != spot.Id ? words : "Locked";
+            return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed);
+        }
+
+        return new(spot.Id, activity.NameOf(spot), spot.Content.Kind, spot.Place, sign,
+            spot.Content is Ask ? null : spot.Content,
+            state.QuestionOf(spot.Id) is { } question ? AskView.Of(state, question, now, due) : null,
+            spot.Content is Jump to ? state.VisitedScenes.Contains(to.SceneId) : state.OpenedSpots.Contains(spot.Id),
+            closed);
+    }
+}
+
+/// <summary>What a learner may see of a lock: how it opens, never with what.</summary>
+public sealed record LockView
+{
+    /// <summary>The scene or spot it is on.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>The author's words on it; may be empty.</summary>
+    public required string Words { get; init; }
+
+    public required LockSort Sort { get; init; }
+
+    /// <summary>Points, or things, that are needed; 0 where none are counted.</summary>
+    public decimal Needed { get; init; }
+
+    /// <summary>Points, or things, that are there.</summary>
+    public decimal Has { get; init; }
+
+    /// <summary>How many wrong codes were typed.</summary>
+    public int Wrong { get; init; }
+
+    /// <summary>What to read after a wrong code; empty before.</summary>
+    public string WrongWords { get; init; } = "";
+
+    /// <summary>What a wrong code costs, in points.</summary>
+    public decimal WrongCosts { get; init; }
+
+    internal static LockView Of(AttemptState state, string id)
+    {
+        var closed = state.Activity.LockOf(id)!;
+        var wrong = state.WrongCodes.GetValueOrDefault(id)?.Wrong ?? 0;
+        return new LockView
+        {
+            Id = id,
+            Words = closed.Words,
+            Sort = closed.Key switch
+            {
+                CodeKey => LockSort.Code,
+                NumberKey => LockSort.Number,
+                AnswerKey => LockSort.Answer,
+                ScoreKey => LockSort.Score,
+                _ => LockSort.Found,
+            },
+            Needed = closed.Key switch { ScoreKey score => score.Points, FoundKey found => found.Needed, _ => 0 },
+            Has = closed.Key switch { ScoreKey => state.Score.Points, FoundKey found => found.SpotIds.Count(state.OpenedSpots.Contains), _ => 0 },
+            Wrong = wrong,
+            WrongWords = wrong > 0 ? closed.WrongWords : "",
+            WrongCosts = closed.Key is TypedKey typed ? typed.WrongCosts : 0,
+        };
+    }
+}
+
+/// <summary>How a lock opens.</summary>
+public enum LockSort
+{
+    Code,
+    Number,
+    Answer,
+    Score,
+    Found,
+}

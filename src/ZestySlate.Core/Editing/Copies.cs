@@ -1,0 +1,67 @@
+using ZestySlate.Core.Activities;
+
+namespace ZestySlate.Core.Editing;
+
+/// <summary>Twins of scenes and spots, and free places for them.</summary>
+public static class Copies
+{
+    private const double Step = 0.045, TooNear = 0.03;
+
+    /// <summary>The scene with a new id; its spots get new ids, and what refers to one of them inside the scene refers to its twin.</summary>
+    /// <param name="scene">The original.</param>
+    /// <param name="newId">The twin's id.</param>
+    /// <param name="linked">True for a twin that stays linked: its spots' ids follow from the originals', so that an update finds them again.</param>
+    public static Scene Of(Scene scene, string newId, bool linked = false)
+    {
+        var twins = scene.Spots.ToDictionary(spot => spot.Id, spot => linked ? $"{newId}-{spot.Id}" : Ids.New());
+        twins[scene.Id] = newId;
+        return scene with { Id = newId, Lock = Of(scene.Lock, twins), Spots = scene.Spots.Select(spot => Of(spot, twins)).ToValueList() };
+    }
+
+    /// <summary>The spots with new ids, lying in another scene: each at the same place, or beside what lies there.</summary>
+    public static ValueList<Spot> Into(Scene target, IEnumerable<Spot> spots)
+    {
+        var list = spots.ToList();
+        var twins = list.ToDictionary(spot => spot.Id, _ => Ids.New());
+        var room = target;
+        foreach (var spot in list)
+        {
+            room = room with { Spots = room.Spots.Add(Of(spot, twins) with { Place = FreePlace(room, spot.Place.On(target.Backdrop)) }) };
+        }
+
+        return room.Spots.Skip(target.Spots.Count).ToValueList();
+    }
+
+    /// <summary>The place itself when it is free, else a free one beside it.</summary>
+    public static Place FreePlace(Scene scene, Place wished) => IsFree(scene, wished) ? wished : FreePlaceBeside(scene, wished);
+
+    /// <summary>A free place beside an original, never on it nor on another spot.</summary>
+    public static Place FreePlaceBeside(Scene scene, Place original)
+    {
+        var candidates =
+            from ring in Enumerable.Range(1, 30)
+            from way in new (double Right, double Down)[] { (1, 0), (-1, 0), (0, 1), (0, -1), (1, 1), (-1, -1), (1, -1), (-1, 1) }
+            select original.Shifted(way.Right * ring * Step, way.Down * ring * Step);
+        return candidates.FirstOrDefault(place => IsFree(scene, place)) ?? original.Shifted(Step, 0);
+    }
+
+    private static bool IsFree(Scene scene, Place place) => scene.Spots.All(other =>
+        Math.Abs(other.Place.Anchor.X - place.Anchor.X) >= TooNear || Math.Abs(other.Place.Anchor.Y - place.Anchor.Y) >= TooNear);
+
+    private static Spot Of(Spot spot, Dictionary<string, string> twins) => spot with
+    {
+        Id = twins[spot.Id],
+        Lock = Of(spot.Lock, twins),
+        Content = spot.Content is Jump jump && twins.TryGetValue(jump.SceneId, out var own) ? jump with { SceneId = own } : spot.Content,
+    };
+
+    private static Lock? Of(Lock? original, Dictionary<string, string> twins) => original is null ? null : original with
+    {
+        Key = original.Key switch
+        {
+            AnswerKey answer => answer with { SpotId = twins.GetValueOrDefault(answer.SpotId, answer.SpotId) },
+            FoundKey found => found with { SpotIds = found.SpotIds.Select(id => twins.GetValueOrDefault(id, id)).ToValueList() },
+            var key => key,
+        },
+    };
+}

@@ -1,0 +1,177 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Scenes;
+
+namespace ZestySlate.Core.Editing;
+
+/// <summary>An edit of one scene.</summary>
+public abstract record SceneEdit(string SceneId) : Edit
+{
+    public sealed override Outcome<Activity> Apply(Activity activity) => activity.SceneOf(SceneId) is { } scene ? Apply(activity, scene) : NoScene;
+
+    protected abstract Outcome<Activity> Apply(Activity activity, Scene scene);
+
+    protected static string TitleOf(Activity activity, string sceneId) => activity.SceneOf(sceneId) is { } scene ? activity.TitleOf(scene) : "a scene";
+}
+
+/// <summary>Adds scenes at the end of the storyboard.</summary>
+public sealed record AddScenes(ValueList<Scene> Scenes) : Edit
+{
+    public override string SummaryOn(Activity activity) => Scenes.Count == 1 ? "Added a scene" : $"Added {Scenes.Count} scenes";
+
+    public override Outcome<Activity> Apply(Activity activity) => Scenes.Any(scene => activity.SceneOf(scene.Id) is not null)
+        ? Outcome<Activity>.Refused("This scene is in the activity already.")
+        : activity with { Scenes = activity.Scenes.Concat(Scenes).ToValueList() };
+}
+
+/// <summary>Sets a scene's title.</summary>
+public sealed record RenameScene(string SceneId, string Title) : SceneEdit(SceneId)
+{
+    public override string StepKey => "scene " + SceneId;
+
+    public override string SummaryOn(Activity activity) => $"Scene title «{Title.Trim()}»";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.WithScene(SceneId, s => s with { Title = Title.Trim() });
+}
+
+/// <summary>Sets a scene's backdrop. The spots keep their places: what lay at a point of a picture lies at the same point of a panorama.</summary>
+public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(SceneId)
+{
+    public override string StepKey => "backdrop " + SceneId;
+
+    public override string SummaryOn(Activity activity) => "Backdrop";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene)
+    {
+        if (Backdrop is PanoramaBackdrop { Picture: var picture } && PanoramaBackdrop.Refuse(picture.Width, picture.Height) is { } refusal)
+        {
+            return Outcome<Activity>.Refused(refusal);
+        }
+
+        if (Backdrop is WebPageBackdrop page && WebAddress.Refuse(page.Address) is { } reason)
+        {
+            return Outcome<Activity>.Refused(reason);
+        }
+
+        return activity.WithScene(SceneId, s => s with { Backdrop = Backdrop, Spots = s.Spots.Select(spot => spot with { Place = spot.Place.On(Backdrop) }).ToValueList() });
+    }
+}
+
+/// <summary>Sets what is heard in a scene, or nothing.</summary>
+public sealed record SetAmbient(string SceneId, Sound? Ambient) : SceneEdit(SceneId)
+{
+    public override string StepKey => "ambient " + SceneId;
+
+    public override string SummaryOn(Activity activity) => $"Ambient sound of {TitleOf(activity, SceneId)}";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.WithScene(SceneId, s => s with { Ambient = Ambient });
+}
+
+/// <summary>Puts a scene earlier or later in the storyboard. The first is where learners begin.</summary>
+public sealed record ReorderScene(string SceneId, int Steps) : SceneEdit(SceneId)
+{
+    public override string SummaryOn(Activity activity) => $"Place of {TitleOf(activity, SceneId)} in the storyboard";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene)
+    {
+        var at = activity.Scenes.IndexOf(s => s.Id == SceneId);
+        return activity with { Scenes = activity.Scenes.RemoveAll(s => s.Id == SceneId).Insert(at + Steps, scene) };
+    }
+}
+
+/// <summary>Makes a twin of a scene behind it. Its spots get ids of their own; locks inside that name spots of the scene name those of the twin.</summary>
+public sealed record CopyScene(string SceneId, string NewId) : SceneEdit(SceneId)
+{
+    public override string SummaryOn(Activity activity) => $"Copied {TitleOf(activity, SceneId)}";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene)
+    {
+        var twin = Copies.Of(scene, NewId) with { Title = scene.Title.Length > 0 ? scene.Title + " (copy)" : "" };
+        return activity with { Scenes = activity.Scenes.Insert(activity.Scenes.IndexOf(s => s.Id == SceneId) + 1, twin) };
+    }
+}
+
+/// <summary>Takes a scene away. Jumps that lead to it stay and are named by the ready check.</summary>
+public sealed record DeleteScene(string SceneId) : SceneEdit(SceneId)
+{
+    public override string SummaryOn(Activity activity) => $"Deleted {TitleOf(activity, SceneId)}";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.Scenes.Count == 1
+        ? Outcome<Activity>.Refused("An activity keeps at least one scene. Give this one another picture instead.")
+        : activity with { Scenes = activity.Scenes.RemoveAll(s => s.Id == SceneId) };
+}
+
+/// <summary>Makes the way back of a jump: a jump in the scene it leads to, leading to the scene it is in.</summary>
+public sealed record AddWayBack(string SpotId, string NewId) : SpotEdit(SpotId)
+{
+    public override string SummaryOn(Activity activity) => "Added the way back";
+
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot)
+    {
+        var from = activity.SceneWith(SpotId)!;
+        if (spot.Content is not Jump jump || activity.SceneOf(jump.SceneId) is not { } to)
+        {
+            return Outcome<Activity>.Refused("This jump leads nowhere yet; choose its scene first.");
+        }
+
+        if (to.Spots.Any(s => s.Content is Jump back && back.SceneId == from.Id))
+        {
+            return Outcome<Activity>.Refused($"There is a way back already, from «{activity.TitleOf(to)}».");
+        }
+
+        var back = new Spot { Id = NewId, Place = Copies.FreePlace(to, Place.At(to.Backdrop, 0.5, to.Backdrop.IsSphere ? 0.58 : 0.9)), Content = new Jump(from.Id) };
+        return activity.WithScene(to.Id, s => s with { Spots = s.Spots.Add(back) });
+    }
+}
+
+/// <summary>
+/// Makes scenes and jumps from an outline: a line at the margin names a scene, the indented lines below it name the scenes
+/// it leads to. Names that are there already are used as they are.
+/// </summary>
+public sealed record AddOutline(string Text) : Edit
+{
+    /// <summary>The most scenes of an activity.</summary>
+    public const int MostScenes = 500;
+
+    public override string SummaryOn(Activity activity) => "Scenes from an outline";
+
+    public override Outcome<Activity> Apply(Activity activity)
+    {
+        var outline = Outline.Read(Text);
+        if (outline.Count == 0)
+        {
+            return Outcome<Activity>.Refused("Type the names of scenes, one a line.");
+        }
+
+        var result = activity;
+        var ids = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
+        foreach (var scene in activity.Scenes)
+        {
+            ids.TryAdd(activity.TitleOf(scene), scene.Id);
+        }
+
+        foreach (var name in outline.SelectMany(line => line.LeadsTo.Prepend(line.Name)))
+        {
+            if (ids.TryAdd(name, Ids.New()))
+            {
+                result = result with { Scenes = result.Scenes.Add(new Scene { Id = ids[name], Title = name, Backdrop = new BlankBackdrop() }) };
+            }
+        }
+
+        if (result.Scenes.Count > MostScenes)
+        {
+            return Outcome<Activity>.Refused($"An activity has up to {MostScenes} scenes; with this outline it would have {result.Scenes.Count}.");
+        }
+
+        foreach (var (line, goal) in outline.SelectMany(line => line.LeadsTo.Select(goal => (line, goal))))
+        {
+            var from = result.SceneOf(ids[line.Name])!;
+            if (ids[goal] != from.Id && !from.Spots.Any(spot => spot.Content is Jump jump && jump.SceneId == ids[goal]))
+            {
+                var place = Copies.FreePlace(from, Place.At(from.Backdrop, 0.15, 0.85));
+                result = result.WithScene(from.Id, s => s with { Spots = s.Spots.Add(new Spot { Id = Ids.New(), Place = place, Content = new Jump(ids[goal]) }) });
+            }
+        }
+
+        return result;
+    }
+}

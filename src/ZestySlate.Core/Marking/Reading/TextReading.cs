@@ -1,0 +1,70 @@
+using System.Globalization;
+using System.Text;
+
+namespace ZestySlate.Core.Marking.Reading;
+
+/// <summary>How a typed text is read before it is compared.</summary>
+public sealed record TextReading
+{
+    /// <summary>True when capitals matter.</summary>
+    public bool MatchCase { get; init; }
+
+    /// <summary>True when letters with and without accents are the same.</summary>
+    public bool LenientAccents { get; init; }
+
+    /// <summary>True when a full stop, question mark and the like at the end do not matter.</summary>
+    public bool IgnoreEndPunctuation { get; init; } = true;
+
+    /// <summary>
+    /// The text in the form in which it is compared: Unicode normalised (NFC, with compatibility forms for width), typographic
+    /// quotes and dashes made plain, runs of spaces made one, ends trimmed; then by the options case (in the culture's own way),
+    /// accents, punctuation at the end.
+    /// </summary>
+    public string Read(string text, CultureInfo culture)
+    {
+        var plain = new StringBuilder(text.Length);
+        var space = false;
+        foreach (var letter in text.Normalize(NormalizationForm.FormKC))
+        {
+            if (char.IsWhiteSpace(letter) || letter == '\u200b')
+            {
+                space = plain.Length > 0;
+                continue;
+            }
+
+            if (space)
+            {
+                plain.Append(' ');
+                space = false;
+            }
+
+            plain.Append(letter switch
+            {
+                '‘' or '’' or '‚' or '‛' or '´' or '`' => '\'',
+                '“' or '”' or '„' or '‟' or '«' or '»' => '"',
+                '‐' or '‑' or '‒' or '–' or '—' or '−' => '-',
+                _ => letter,
+            });
+        }
+
+        var read = plain.ToString();
+        if (IgnoreEndPunctuation && read.TrimEnd('.', '!', '?', ';', ':', ',', '…', ' ') is { Length: > 0 } without)
+        {
+            read = without;
+        }
+
+        if (!MatchCase)
+        {
+            read = culture.TextInfo.ToLower(culture.TextInfo.ToUpper(read));
+        }
+
+        return LenientAccents ? WithoutAccents(read) : read;
+    }
+
+    /// <summary>Whether two texts are the same to this reading.</summary>
+    public bool Same(string typed, string accepted, CultureInfo culture) =>
+        string.Equals(Read(typed, culture), Read(accepted, culture), StringComparison.Ordinal);
+
+    private static string WithoutAccents(string text) => string.Concat(text.Normalize(NormalizationForm.FormD)
+        .Where(letter => CharUnicodeInfo.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark)).Normalize(NormalizationForm.FormC);
+}

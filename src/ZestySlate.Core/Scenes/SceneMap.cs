@@ -1,0 +1,138 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Scenes;
+
+/// <summary>A scene on the map.</summary>
+/// <param name="Scene">The scene.</param>
+/// <param name="Level">How many jumps from the first scene, or the level below all others when nothing leads there.</param>
+/// <param name="Row">Its place in the level, from 0.</param>
+/// <param name="Reachable">True when a learner can get there, with the keys that can be had on the way.</param>
+/// <param name="IsDeadEnd">True when no jump leads out of it.</param>
+public sealed record MapNode(Scene Scene, int Level, int Row, bool Reachable, bool IsDeadEnd);
+
+/// <summary>A way from a scene to another.</summary>
+/// <param name="From">The scene it is in.</param>
+/// <param name="To">The scene it leads to.</param>
+/// <param name="Locked">True when the jump or the scene has a lock.</param>
+public sealed record MapWay(string From, string To, bool Locked);
+
+/// <summary>The whole of an activity as a graph: where learners can get, and where they cannot.</summary>
+public sealed record SceneMap
+{
+    private readonly HashSet<string> _reachable;
+    private readonly HashSet<string> _openable;
+
+    private SceneMap(ValueList<MapNode> nodes, ValueList<MapWay> ways, HashSet<string> reachable, HashSet<string> openable) =>
+        (Nodes, Ways, _reachable, _openable) = (nodes, ways, reachable, openable);
+
+    public ValueList<MapNode> Nodes { get; }
+
+    public ValueList<MapWay> Ways { get; }
+
+    /// <summary>Whether a learner can get to the scene.</summary>
+    public bool IsReachable(string sceneId) => _reachable.Contains(sceneId);
+
+    /// <summary>Whether the lock on this scene or spot can be opened with what can be had.</summary>
+    public bool CanOpen(string lockId) => _openable.Contains(lockId);
+
+    /// <summary>The map of an activity.</summary>
+    public static SceneMap Of(Activity activity)
+    {
+        var ways = activity.Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content is Jump)
+                .Select(spot => (scene, spot, goal: activity.SceneOf(((Jump)spot.Content).SceneId))))
+            .Where(way => way.goal is not null)
+            .GroupBy(way => (way.scene.Id, way.goal!.Id))
+            .Select(same => new MapWay(same.Key.Item1, same.Key.Item2, same.All(way => way.spot.Lock is not null || way.goal!.Lock is not null))).ToValueList();
+        var (reachable, openable) = Explored(activity);
+        return new SceneMap(Placed(activity, ways, reachable), ways, reachable, openable);
+    }
+
+    /// <summary>
+    /// What a learner can get to who answers every question right: again and again whatever can be opened is opened, until
+    /// nothing new opens. Codes count as openable, since they may be found anywhere.
+    /// </summary>
+    private static (HashSet<string> Scenes, HashSet<string> Locks) Explored(Activity activity)
+    {
+        var scenes = new HashSet<string>(activity.Scenes.Take(1).Select(scene => scene.Id));
+        var open = new HashSet<string>();
+        bool IsOpen(string id) => activity.LockOf(id) is null || open.Contains(id);
+        while (true)
+        {
+            var before = scenes.Count + open.Count;
+            var inReach = activity.Scenes.Where(scene => scenes.Contains(scene.Id)).SelectMany(scene => scene.Spots).Where(spot => IsOpen(spot.Id)).ToDictionary(spot => spot.Id);
+            var points = inReach.Values.Sum(spot => spot.Content is Ask ask ? QuestionTypes.For(ask.Question).OutOf(ask.Question) : 0);
+            foreach (var (id, closed) in activity.Locks)
+            {
+                var opens = closed.Key switch
+                {
+                    CodeKey code => code.Accepted.Any(accepted => accepted.Trim().Length > 0),
+                    NumberKey => true,
+                    AnswerKey answer => inReach.TryGetValue(answer.SpotId, out var spot) && spot.Content is Ask,
+                    ScoreKey score => points >= score.Points,
+                    FoundKey found => found.SpotIds.Count > 0 && found.SpotIds.Count(inReach.ContainsKey) >= found.Needed,
+                    _ => false,
+                };
+                if (opens)
+                {
+                    open.Add(id);
+                }
+            }
+
+            foreach (var goal in inReach.Values.Select(spot => (spot.Content as Jump)?.SceneId).OfType<string>().Concat(activity.SceneList ? activity.Scenes.Select(scene => scene.Id) : []))
+            {
+                if (activity.SceneOf(goal) is not null && IsOpen(goal))
+                {
+                    scenes.Add(goal);
+                }
+            }
+
+            if (scenes.Count + open.Count == before)
+            {
+                return (scenes, open);
+            }
+        }
+    }
+
+    /// <summary>Scenes in columns by the number of jumps from the first; within a column near those that lead to them.</summary>
+    private static ValueList<MapNode> Placed(Activity activity, ValueList<MapWay> ways, HashSet<string> reachable)
+    {
+        var leads = ways.ToLookup(way => way.From, way => way.To);
+        var level = new Dictionary<string, int>();
+        var order = new List<string>();
+        var queue = new Queue<string>();
+        void Begin(string id, int at)
+        {
+            if (level.TryAdd(id, at))
+            {
+                order.Add(id);
+                queue.Enqueue(id);
+            }
+
+            while (queue.TryDequeue(out var from))
+            {
+                foreach (var to in leads[from])
+                {
+                    if (level.TryAdd(to, level[from] + 1))
+                    {
+                        order.Add(to);
+                        queue.Enqueue(to);
+                    }
+                }
+            }
+        }
+
+        foreach (var scene in activity.Scenes)
+        {
+            Begin(scene.Id, 0);
+        }
+
+        var rows = new Dictionary<int, int>();
+        return order.Select(id =>
+        {
+            var row = rows.GetValueOrDefault(level[id]);
+            rows[level[id]] = row + 1;
+            return new MapNode(activity.SceneOf(id)!, level[id], row, reachable.Contains(id), activity.Scenes.Count > 1 && !leads[id].Any());
+        }).ToValueList();
+    }
+}

@@ -1,0 +1,167 @@
+using System.Net;
+using System.Net.Sockets;
+using ZestySlate.Core;
+
+namespace ZestySlate.Web.Media;
+
+/// <summary>A file fetched from an address.</summary>
+public sealed record FetchedFile(byte[] Bytes, string Name);
+
+/// <summary>
+/// Fetches files and headers from addresses that teachers type. It never reaches into this machine or its network: every
+/// connection's real address is checked, also after a redirect, unless the installation names the host in
+/// Fetch:AllowedHosts.
+/// </summary>
+public sealed class AddressFetcher(IConfiguration configuration)
+{
+    private const int MostRedirects = 4;
+    private readonly string[] _allowed = configuration.GetSection("Fetch:AllowedHosts").Get<string[]>() ?? [];
+
+    /// <summary>Fetches a file, or says why it could not be.</summary>
+    public async Task<Outcome<FetchedFile>> FileAsync(string address, CancellationToken stop)
+    {
+        var answer = await SendAsync(address, stop);
+        if (!answer.Succeeded)
+        {
+            return Outcome<FetchedFile>.Refused(answer.Refusal!);
+        }
+
+        using var response = answer.Value;
+        if (!response.IsSuccessStatusCode)
+        {
+            return Outcome<FetchedFile>.Refused($"«{address}» answered {(int)response.StatusCode}; there is no file to be had.");
+        }
+
+        try
+        {
+            using var bytes = new MemoryStream();
+            await using var stream = await response.Content.ReadAsStreamAsync(stop);
+            var buffer = new byte[81920];
+            int read;
+            while ((read = await stream.ReadAsync(buffer, stop)) > 0)
+            {
+                bytes.Write(buffer, 0, read);
+                if (bytes.Length > MediaIntake.MostBytes)
+                {
+                    return Outcome<FetchedFile>.Refused($"The file at «{address}» is larger than {MediaIntake.MostBytes / 1048576} MB.");
+                }
+            }
+
+            return new FetchedFile(bytes.ToArray(), Path.GetFileName(response.RequestMessage!.RequestUri!.LocalPath) is { Length: > 0 } name ? name : "fetched");
+        }
+        catch (Exception problem) when (problem is HttpRequestException or IOException or OperationCanceledException)
+        {
+            return Outcome<FetchedFile>.Refused($"«{address}» broke off while it was sending. Try again, or download it and upload the file.");
+        }
+    }
+
+    /// <summary>Whether the page forbids other sites to frame it (X-Frame-Options, RFC 7034; frame-ancestors, CSP Level 3); null when it could not be asked.</summary>
+    public async Task<bool?> ForbidsFramesAsync(string address, CancellationToken stop)
+    {
+        var answer = await SendAsync(address, stop);
+        if (!answer.Succeeded)
+        {
+            return null;
+        }
+
+        using var response = answer.Value;
+        var headers = response.Headers;
+        var policy = headers.TryGetValues("Content-Security-Policy", out var policies) ? string.Join(';', policies) : "";
+        var ancestors = policy.Split(';', StringSplitOptions.TrimEntries).LastOrDefault(part => part.StartsWith("frame-ancestors", StringComparison.OrdinalIgnoreCase));
+        if (ancestors is not null)
+        {
+            return !ancestors.Split(' ').Any(source => source is "*" or "http:" or "https:");
+        }
+
+        return headers.TryGetValues("X-Frame-Options", out var options)
+            && options.Any(option => option.Trim().Equals("DENY", StringComparison.OrdinalIgnoreCase) || option.Trim().Equals("SAMEORIGIN", StringComparison.OrdinalIgnoreCase));
+    }
+
+    /// <summary>Addresses that belong to a machine itself or to a private network (RFC 6890 and its registry).</summary>
+    public static bool IsInside(IPAddress address)
+    {
+        var ip = address.IsIPv4MappedToIPv6 ? address.MapToIPv4() : address;
+        if (IPAddress.IsLoopback(ip) || ip.Equals(IPAddress.Any) || ip.Equals(IPAddress.IPv6Any) || ip.IsIPv6LinkLocal || ip.IsIPv6SiteLocal || ip.IsIPv6UniqueLocal || ip.IsIPv6Multicast)
+        {
+            return true;
+        }
+
+        if (ip.AddressFamily != AddressFamily.InterNetwork)
+        {
+            // NAT64 and 6to4 carry an IPv4 address inside.
+            var six = ip.GetAddressBytes();
+            return (six[0] == 0x00 && six[1] == 0x64 && six[2] == 0xff && six[3] == 0x9b) || (six[0] == 0x20 && six[1] == 0x02);
+        }
+
+        var b = ip.GetAddressBytes();
+        return b[0] is 0 or 10 or 127 or >= 224
+            || (b[0] == 100 && b[1] is >= 64 and < 128)
+            || (b[0] == 169 && b[1] == 254)
+            || (b[0] == 172 && b[1] is >= 16 and < 32)
+            || (b[0] == 192 && (b[1] == 168 || (b[1] == 0 && b[2] is 0 or 2)))
+            || (b[0] == 198 && (b[1] is 18 or 19 || (b[1] == 51 && b[2] == 100)))
+            || (b[0] == 203 && b[1] == 0 && b[2] == 113);
+    }
+
+    private async Task<Outcome<HttpResponseMessage>> SendAsync(string typed, CancellationToken stop)
+    {
+        var address = Core.Activities.WebAddress.Completed(typed);
+        if (Core.Activities.WebAddress.Refuse(address) is { } refusal)
+        {
+            return Outcome<HttpResponseMessage>.Refused(refusal);
+        }
+
+        using var handler = new SocketsHttpHandler { AllowAutoRedirect = false, UseProxy = false, UseCookies = false, ConnectTimeout = TimeSpan.FromSeconds(6), ConnectCallback = ConnectAsync };
+        using var client = new HttpClient(handler, disposeHandler: false) { Timeout = TimeSpan.FromSeconds(20) };
+        var next = new Uri(address);
+        try
+        {
+            for (var hop = 0; hop <= MostRedirects; hop++)
+            {
+                var response = await client.GetAsync(next, HttpCompletionOption.ResponseHeadersRead, stop);
+                if ((int)response.StatusCode is not (301 or 302 or 303 or 307 or 308) || response.Headers.Location is not { } location)
+                {
+                    // Small answers are read before the handler goes; large ones are files and are read here in any case.
+                    await response.Content.LoadIntoBufferAsync(MediaIntake.MostBytes + 1, stop);
+                    return response;
+                }
+
+                next = new Uri(next, location);
+                response.Dispose();
+                if (next.Scheme is not ("http" or "https"))
+                {
+                    return Outcome<HttpResponseMessage>.Refused($"«{address}» leads to an address that is not of the web.");
+                }
+            }
+
+            return Outcome<HttpResponseMessage>.Refused($"«{address}» leads from one address to the next without end.");
+        }
+        catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or IOException)
+        {
+            return Outcome<HttpResponseMessage>.Refused(problem.InnerException is InsideException || problem is HttpRequestException { InnerException.InnerException: InsideException }
+                ? $"«{address}» points inside this machine's own network; nothing is fetched from there."
+                : $"«{address}» cannot be reached, or the file there is too large.");
+        }
+    }
+
+    private async ValueTask<Stream> ConnectAsync(SocketsHttpConnectionContext context, CancellationToken stop)
+    {
+        var host = context.DnsEndPoint;
+        var allowed = _allowed.Contains($"{host.Host}:{host.Port}", StringComparer.OrdinalIgnoreCase);
+        var addresses = await Dns.GetHostAddressesAsync(host.Host, stop);
+        var goal = addresses.FirstOrDefault(address => allowed || !IsInside(address)) ?? throw new InsideException();
+        var socket = new Socket(goal.AddressFamily, SocketType.Stream, ProtocolType.Tcp) { NoDelay = true };
+        try
+        {
+            await socket.ConnectAsync(new IPEndPoint(goal, host.Port), stop);
+            return new NetworkStream(socket, ownsSocket: true);
+        }
+        catch
+        {
+            socket.Dispose();
+            throw;
+        }
+    }
+
+    private sealed class InsideException : IOException;
+}

@@ -1,0 +1,163 @@
+using System.Globalization;
+using System.Text;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using ZestySlate.Core;
+using ZestySlate.Core.Editing;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Media;
+using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Identity;
+using ZestySlate.Web.Media;
+
+namespace ZestySlate.Web.Pages.MediaLibrary;
+
+/// <summary>One entry of the media library: see it, name it, change it, replace it everywhere.</summary>
+[Authorize(Policy = Rights.MediaOwner)]
+[RequestSizeLimit(MediaIntake.MostBytes)]
+public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore media, ActivityStore activities) : PageModel
+{
+    public MediaItem Item { get; private set; } = null!;
+
+    public IReadOnlyList<ActivityRecord> UsedIn { get; private set; } = [];
+
+    public IReadOnlyList<string> Folders { get; private set; } = [];
+
+    public string? Problem { get; private set; }
+
+    /// <summary>What was done, once.</summary>
+    [TempData] public string? Said { get; set; }
+
+    /// <summary>The text of a captions file.</summary>
+    public string Text { get; private set; } = "";
+
+    /// <summary>True for pictures made of pixels that stand still.</summary>
+    public bool CanChange { get; private set; }
+
+    public Task OnGetAsync(string item) => LoadAsync(item);
+
+    public async Task<IActionResult> OnPostWordsAsync(string item, string name, string? folder, string? tags, string? alternativeText, string? decorative, string? credit, string? licence, string? transcript)
+    {
+        await LoadAsync(item);
+        await library.DescribeAsync(Item, name ?? "", folder ?? "", tags ?? "");
+        await library.SayAsync(Item, alternativeText ?? "", decorative == "yes", credit ?? "", licence ?? "", transcript ?? "");
+        return Done("Saved. Uses made from now on get these words; earlier ones keep their own.");
+    }
+
+    public async Task<IActionResult> OnPostBinAsync(string item)
+    {
+        await library.BinAsync(User.Id(), [item]);
+        return Done("It is in the bin. What shows it goes on showing it.");
+    }
+
+    public async Task<IActionResult> OnPostRestoreAsync(string item)
+    {
+        await library.RestoreAsync(User.Id(), [item]);
+        return Done("It is back in the library.");
+    }
+
+    /// <summary>Another file in its place, in the library and in every draft.</summary>
+    public async Task<IActionResult> OnPostReplaceAsync(string item, IFormFile? file)
+    {
+        await LoadAsync(item);
+        if (file is null)
+        {
+            return Refused("Choose a file first.");
+        }
+
+        var ready = MediaIntake.Read(await file.BytesAsync(MediaIntake.MostBytes), file.FileName);
+        if (!ready.Succeeded || ready.Value.Kind != Item.Kind)
+        {
+            return Refused(ready.Refusal ?? $"«{file.FileName}» is of another kind than what it would replace.");
+        }
+
+        var changed = await EverywhereAsync(ready.Value);
+        return Done($"Replaced{(changed > 0 ? $", in {changed} {(changed == 1 ? "activity" : "activities")} too. Publish them for their learners to see it" : "")}.");
+    }
+
+    /// <summary>Crops, turns, straightens, resizes, blurs.</summary>
+    public async Task<IActionResult> OnPostChangeAsync(string item, string? crop, string? blurs, int turns, string? straighten, int? width, string? how)
+    {
+        await LoadAsync(item);
+        if (!CanChange || await media.ReadAsync(Item.Hash) is not { } bytes || await media.FindAsync(Item.Hash, null) is not { } file)
+        {
+            return Refused("This picture cannot be changed here.");
+        }
+
+        var change = new PictureChange
+        {
+            Blurs = Boxes(blurs).ToValueList(),
+            Crop = Boxes(crop).Select(box => (PictureBox?)box).FirstOrDefault(),
+            QuarterTurns = turns,
+            Straighten = EditForms.Number(straighten) is var degrees && double.IsFinite(degrees) ? degrees : 0,
+            Width = width,
+            Wraps = Item.IsPanorama,
+        };
+        var changed = PictureEditing.Apply(bytes, file.ContentType, change);
+        if (!changed.Succeeded)
+        {
+            return Refused(changed.Refusal!);
+        }
+
+        if (how == "new")
+        {
+            var twin = await library.AddAsync(changed.Value, Item.Name + " (changed)", User.Id(), Item.Folder);
+            await library.SayAsync(twin, Item.AlternativeText, Item.Decorative, Item.Credit, Item.Licence, "");
+            Said = "Kept as a new picture.";
+            return RedirectToPage(new { item = twin.Id });
+        }
+
+        var old = Item.Hash;
+        var count = await EverywhereAsync(changed.Value);
+        if (change.Blurs.Count > 0 && !await library.IsSharedAsync(old, User.Id()))
+        {
+            await media.ReplaceForGoodAsync(old, Item.Hash);
+        }
+
+        return Done($"Changed{(count > 0 ? $", in {count} {(count == 1 ? "activity" : "activities")} too" : "")}.{(change.Blurs.Count > 0 ? " What was blurred is gone from every stored size." : "")}");
+    }
+
+    private async Task LoadAsync(string item)
+    {
+        Item = (await library.FindAsync(item, User.Id()))!;
+        UsedIn = await library.UsedInAsync(Item.Hash, User.Id());
+        Folders = await library.FoldersAsync(User.Id());
+        if (Item.Kind == MediaKind.Captions && await media.ReadAsync(Item.Hash) is { } bytes)
+        {
+            Text = Encoding.UTF8.GetString(bytes);
+        }
+
+        CanChange = Item.Kind == MediaKind.Picture && await media.FindAsync(Item.Hash, null) is { ContentType: not ("image/svg+xml" or "image/gif") };
+    }
+
+    private async Task<int> EverywhereAsync(ReadyFile file)
+    {
+        var old = Item.Hash;
+        await library.SetFileAsync(Item, file);
+        foreach (var use in UsedIn)
+        {
+            var draft = (await activities.DraftAsync(use.Id))!;
+            await activities.EditAsync(use.Id, draft.Record.Version, User.Id(), new ReplaceMedia(old, Item.Hash, file.Width, file.Height));
+        }
+
+        return UsedIn.Count;
+    }
+
+    /// <summary>Boxes as the page writes them: "x y width height", several separated by semicolons.</summary>
+    private static IEnumerable<PictureBox> Boxes(string? typed) => (typed ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries)
+        .Select(box => box.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(part => EditForms.Number(part)).ToArray())
+        .Where(box => box.Length == 4 && box.All(double.IsFinite)).Take(100).Select(box => new PictureBox(box[0], box[1], box[2], box[3]));
+
+    private RedirectToPageResult Done(string said)
+    {
+        Said = said;
+        return RedirectToPage();
+    }
+
+    private PageResult Refused(string problem)
+    {
+        Problem = problem;
+        return Page();
+    }
+}

@@ -1,0 +1,150 @@
+import type { Rooms } from "./rooms";
+
+const SearchPause = 180;
+
+/** The dialogs of the workbench that are filled by the server: media library, things made before, map. */
+export class Dialogs {
+  private picked: ((item: string) => void) | null = null;
+  private later = 0;
+
+  constructor(private rooms: Rooms) {
+    const picker = this.dialog("picker");
+    picker.addEventListener("click", event => {
+      const item = (event.target as HTMLElement).closest<HTMLElement>("[data-item]")?.dataset.item;
+      if (item) {
+        picker.close();
+        this.picked?.(item);
+      }
+    });
+    picker.addEventListener("input", () => this.soon(() => this.search("picker", this.library, "form[data-picker-search]")));
+
+    const reuse = this.dialog("reuse");
+    reuse.addEventListener("input", () => this.soon(() => this.search("reuse", this.made, "form[data-reuse-search]")));
+    reuse.addEventListener("click", event => this.pressReuse(event.target as HTMLElement));
+    for (const dialog of [picker, reuse]) { dialog.addEventListener("submit", event => { if (!(event.target as HTMLElement).matches("[method=dialog]")) { event.preventDefault(); } }); }
+
+    const map = this.dialog("map");
+    map.addEventListener("submit", event => {
+      const form = event.target as HTMLFormElement;
+      if (!form.matches("[data-outline]")) { return; }
+      event.preventDefault();
+      this.rooms.send("/edit", { edit: "outline", outline: form.querySelector("textarea")!.value }, { form, after: () => void this.openMap() });
+    });
+    map.addEventListener("click", event => {
+      const zoom = (event.target as HTMLElement).closest<HTMLElement>("[data-map-zoom]");
+      const drawing = map.querySelector<SVGSVGElement>(".scene-map");
+      if (zoom && drawing) {
+        for (const side of ["width", "height"] as const) { drawing.setAttribute(side, String(Number(drawing.getAttribute(side)) * Number(zoom.dataset.mapZoom))); }
+      }
+    });
+    map.addEventListener("keydown", event => {
+      const node = (event.target as Element).closest<SVGElement>(".map-node");
+      if (node && (event.key === "Enter" || event.key === " ")) {
+        event.preventDefault();
+        this.closeMap();
+        void this.rooms.go(node.dataset.at!, () => document.querySelector<HTMLElement>(".stage-mat")?.focus());
+      }
+    });
+
+    document.addEventListener("click", event => {
+      const target = event.target as HTMLElement;
+      const pick = target.closest<HTMLElement>("[data-pick]");
+      const form = pick?.closest<HTMLFormElement>("form[data-upload]");
+      if (form) {
+        void this.pick(form.dataset.mediaKind!, item => {
+          const fields = new FormData(form);
+          fields.delete("file");
+          fields.set("item", item);
+          this.rooms.send("/media", fields, { form });
+        });
+      }
+      const again = target.closest<HTMLElement>("[data-reuse]");
+      if (again) { this.openReuse(again.dataset.reuse!); }
+    });
+  }
+
+  private get library(): string { return `${this.rooms.body.dataset.base ?? ""}/media-library/picker`; }
+
+  private get made(): string { return `${this.rooms.address}/reuse`; }
+
+  /** Lets the author choose from the media library. */
+  async pick(kind: string, picked: (item: string) => void): Promise<void> {
+    this.picked = picked;
+    await this.fill("picker", `${this.library}?kind=${kind}`);
+    this.show("picker");
+  }
+
+  /** A picture for a new scene: from the library, or from this device. */
+  pickScene(): void {
+    const dialog = this.dialog("picker");
+    void this.pick("picture", item => this.rooms.send("/media", { purpose: "newScene", item })).then(() => {
+      const bar = document.createElement("form");
+      bar.className = "upload scene-sources";
+      bar.dataset.upload = "";
+      bar.innerHTML = '<input type="hidden" name="purpose" value="newScene">'
+        + '<label class="button button-main">Pictures from this device<input type="file" name="file" multiple accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml" class="sr-only"></label>'
+        + '<button type="button" class="button" data-blank>A plain board</button><button type="button" class="button" data-made>A scene made before</button>';
+      bar.addEventListener("change", () => dialog.close());
+      bar.querySelector("[data-blank]")!.addEventListener("click", () => { dialog.close(); this.rooms.send("/edit", { edit: "addScene", title: "" }); });
+      bar.querySelector("[data-made]")!.addEventListener("click", () => { dialog.close(); this.openReuse("any"); });
+      dialog.querySelector("[data-dialog-body]")!.prepend(bar);
+    });
+  }
+
+  openReuse(show: string): void {
+    void this.fill("reuse", `${this.made}?show=${show}`).then(() => this.show("reuse"));
+  }
+
+  async openMap(): Promise<void> {
+    await this.fill("map", `${this.rooms.address}/map`);
+    this.show("map");
+  }
+
+  closeMap(): void { this.dialog("map").close(); }
+
+  private pressReuse(target: HTMLElement): void {
+    const take = target.closest<HTMLElement>("[data-take]");
+    const from = target.closest<HTMLElement>("[data-from]");
+    if (take) {
+      this.dialog("reuse").close();
+      const how = take.dataset.take!;
+      this.rooms.send("/reuse", { from: take.dataset.from!, item: take.dataset.item ?? "", how, what: how === "inside" ? "inside" : "part", spot: this.rooms.one });
+    } else if (from) {
+      const form = this.dialog("reuse").querySelector<HTMLFormElement>("form[data-reuse-search]")!;
+      const fields = new URLSearchParams(new FormData(form) as unknown as Record<string, string>);
+      fields.set("from", from.dataset.from!);
+      void this.fill("reuse", `${this.made}?${fields}`);
+    }
+  }
+
+  private dialog(id: string): HTMLDialogElement { return document.getElementById(id) as HTMLDialogElement; }
+
+  private show(id: string): void {
+    const dialog = this.dialog(id);
+    if (!dialog.open) { dialog.showModal(); }
+    dialog.querySelector<HTMLElement>("[data-search-as-you-type]")?.focus();
+  }
+
+  private async fill(id: string, address: string): Promise<void> {
+    const reply = await fetch(address);
+    if (reply.ok) { this.dialog(id).querySelector("[data-dialog-body]")!.innerHTML = await reply.text(); }
+    else { this.rooms.toast("This could not be opened. Try once more."); }
+  }
+
+  private soon(act: () => void): void {
+    clearTimeout(this.later);
+    this.later = window.setTimeout(act, SearchPause);
+  }
+
+  /** Searches while somebody types; the field stays in hand. */
+  private async search(id: string, address: string, form: string): Promise<void> {
+    const dialog = this.dialog(id);
+    const fields = new URLSearchParams(new FormData(dialog.querySelector<HTMLFormElement>(form)!) as unknown as Record<string, string>);
+    const reply = await fetch(`${address}?${fields}`);
+    if (!reply.ok) { return; }
+    const next = new DOMParser().parseFromString(await reply.text(), "text/html").body.firstElementChild!;
+    const old = dialog.querySelector(".picker")!;
+    for (const part of [...old.children].filter(child => !child.matches("form"))) { part.remove(); }
+    for (const part of [...next.children].filter(child => !child.matches("form"))) { old.append(part); }
+  }
+}
