@@ -11,11 +11,12 @@ internal sealed class Person : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
     private readonly string _profile = Directory.CreateTempSubdirectory("slate-profile").FullName;
 
-    public Person(int width = 1280, int height = 800, bool refusesThirdPartyCookies = false)
+    public Person(int width = 1280, int height = 800, bool refusesThirdPartyCookies = false, bool withoutWebGl = false)
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--hide-scrollbars",
             "--disable-background-networking", "--disable-component-update", "--disable-sync", "--force-prefers-reduced-motion", $"--user-data-dir={_profile}", $"--window-size={width},{height}");
+        options.AddArguments(withoutWebGl ? ["--disable-3d-apis"] : ["--use-angle=swiftshader", "--enable-unsafe-swiftshader"]);
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
         if (refusesThirdPartyCookies)
         {
@@ -106,7 +107,7 @@ internal sealed class Person : IDisposable
 
     /// <summary>Problems that the browser has written down, save those that a test brings about.</summary>
     public List<string> Complaints() => Driver.Manage().Logs.GetLog(LogType.Browser)
-        .Select(entry => entry.Message[(entry.Message.IndexOf(' ') + 1)..]).Where(message => !message.Contains("ERR_INTERNET_DISCONNECTED", StringComparison.Ordinal)).ToList();
+        .Select(entry => entry.Message[(entry.Message.IndexOf(' ') + 1)..]).Where(message => !message.Contains("ERR_INTERNET_DISCONNECTED", StringComparison.Ordinal) && !message.Contains("GL Driver Message", StringComparison.Ordinal)).ToList();
 
     public T Until<T>(Func<T?> look, string what)
         where T : class
@@ -165,9 +166,45 @@ internal static class Doings
     /// <summary>Presses the stage at shares of its width and height.</summary>
     public static void PressStage(this Person person, double x, double y)
     {
-        var stage = person.See("#room-stage .stage > img");
+        person.See("html.scripted");
+        var stage = person.See("#room-stage .stage");
         person.Hand.MoveToElement(stage, (int)(stage.Size.Width * (x - 0.5)), (int)(stage.Size.Height * (y - 0.5))).Click().Perform();
     }
+
+    /// <summary>Adds a scene from a file of the demo.</summary>
+    public static void AddScene(this Person person, string file)
+    {
+        var before = person.All("#room-storyboard .board-scene").Count;
+        person.PressCss("[data-do=addScene]");
+        person.Until(() => person.All("#picker input[type=file]").FirstOrDefault(), "the picker").SendKeys(Path.Combine(Apps.Root, "demo", file));
+        person.Until(() => person.All("#room-storyboard .board-scene").Count > before ? "" : null, "the new scene");
+        person.Saved();
+    }
+
+    /// <summary>Makes a jump at a place of the stage to the scene of this title.</summary>
+    public static void MakeJump(this Person person, double x, double y, string title)
+    {
+        person.PressStage(x, y);
+        person.Choose("jump");
+        person.Pick("#room-details select[name=to]", title);
+        person.Saved();
+    }
+
+    /// <summary>Presses a sign of the stage and waits for its details.</summary>
+    public static void SelectSign(this Person person, string css)
+    {
+        var sign = person.See(css);
+        sign.Click();
+        person.See($"#room-details[data-of='{sign.GetAttribute("data-sign")}']");
+    }
+
+    /// <summary>Picks an option of a list by its words.</summary>
+    public static void Pick(this Person person, string css, string words) => person.Until(() =>
+    {
+        var option = person.See(css).FindElements(By.TagName("option")).FirstOrDefault(o => o.Text.Trim() == words);
+        option?.Click();
+        return option;
+    }, words);
 
     public static void Choose(this Person person, string kind)
     {

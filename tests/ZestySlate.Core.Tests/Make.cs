@@ -41,6 +41,25 @@ internal static class Make
         Scenes = [new Scene { Id = "scene", Backdrop = new PictureBackdrop(Picture()), Spots = [.. spots] }],
     };
 
+    /// <summary>A jump, a clue, a plain note, each at a place of its own.</summary>
+    public static Spot Jump(string id, string to, Lock? locked = null) => new() { Id = id, Place = new AtPoint(0.1, 0.9), Content = new Jump(to), Lock = locked };
+
+    public static Spot Clue(string id, Lock? locked = null) => Note(id, "Clue " + id) with { Content = new Note { Title = "Clue " + id, IsClue = true, Text = RichText.Plain("Behind " + id) }, Lock = locked };
+
+    public static Lock Code(params string[] codes) => new() { Key = new CodeKey([.. codes]) };
+
+    public static Lock By(LockKey key) => new() { Key = key };
+
+    public static Scene Scene(string id, params Spot[] spots) => new() { Id = id, Title = "Room " + id, Backdrop = new PictureBackdrop(Picture()), Spots = [.. spots] };
+
+    public static Activity Tour(params Scene[] scenes) => new() { Title = "Tour", Scenes = [.. scenes] };
+
+    public static Scene Round(string id, params Spot[] spots) => Scene(id) with
+    {
+        Backdrop = new PanoramaBackdrop(new Picture { Media = new string('b', 64), Width = 4096, Height = 2048, AlternativeText = "All round" }),
+        Spots = [.. spots],
+    };
+
     public static MultipleChoiceResponse Picked(params string[] ids) => new() { Picked = [.. ids] };
 }
 
@@ -71,6 +90,16 @@ internal sealed class Attempt(Activity activity, long seed = 7)
     public Attempt See(string spot) => Then((id, at) => new SawAnswer(spot) { Id = id, At = at });
 
     public Attempt Open(string spot) => Then((id, at) => new Opened(spot) { Id = id, At = at });
+
+    public Attempt Visit(string scene) => Then((id, at) => new Visited(scene) { Id = id, At = at });
+
+    public Attempt Code(string lockId, string typed) => Then((id, at) => new TriedCode(lockId, typed) { Id = id, At = at });
+
+    public Attempt Annotate(string spot, string text) => Then((id, at) => new Annotated(spot, text) { Id = id, At = at });
+
+    /// <summary>What the rules say of the next event, a while after the last.</summary>
+    public string? Refused(Func<string, DateTimeOffset, AttemptEvent> happened, double secondsLater = 10) =>
+        AttemptRules.Refuse(State, happened("next", State.LastAt.AddSeconds(secondsLater)));
 
     public Attempt HandIn() => Then((id, at) => new HandedIn { Id = id, At = at });
 

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.MultipleChoice;
@@ -23,6 +24,20 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         await using var db = NewDb();
         return (await Attempts(db).TakeAsync(attempt, happened))!;
+    }
+
+    /// <summary>The activity placed in a course that Tobiah takes.</summary>
+    private async Task<AssignmentRecord> PlacedAsync()
+    {
+        await using var db = NewDb();
+        var site = new CourseSiteRecord { Name = "Courses", Issuer = "i", ClientId = "c", AuthorizationEndpoint = "x", TokenEndpoint = "x", KeySetUrl = "x", Deployments = "1" };
+        db.CourseSites.Add(site);
+        await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = site.Id, Subject = "s-7", PersonId = "tobiah" });
+        var assignment = new AssignmentRecord { ActivityId = "garden", Title = "Garden", CourseSiteId = site.Id, DeploymentId = "1", ResourceLinkId = "r", LineItemUrl = "http://course/line/1" };
+        db.Assignments.Add(assignment);
+        await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        return assignment;
     }
 
     private AskedToMark Mark(string id, string picked) => new("q", new MultipleChoiceResponse { Picked = [picked] }) { Id = id, At = Clock.Now };
@@ -87,7 +102,7 @@ public sealed class AttemptStoreTests : TestDatabase
         {
             var store = Activities(db);
             await store.EditAsync("garden", 1, "ines", new RenameActivity("Mended title"));
-            await store.EditAsync("garden", 2, "ines", new SetRules(new Core.Activities.Rules { Tries = 1 }));
+            await store.EditAsync("garden", 2, "ines", new SetRules(new Rules { Tries = 1 }));
             await store.PublishAsync("garden", "ines");
         }
 
@@ -104,7 +119,7 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var activity = await PublishedAsync();
         await using var db = NewDb();
-        await Activities(db).EditAsync("garden", 1, "ines", new SetRules(new Core.Activities.Rules { Tries = 1 }));
+        await Activities(db).EditAsync("garden", 1, "ines", new SetRules(new Rules { Tries = 1 }));
         await Activities(db).PublishAsync("garden", "ines");
         var record = (await Activities(db).DraftAsync("garden"))!.Record;
         var attempt = await Attempts(db).BeginAsync(record, "tobiah", null);
@@ -121,18 +136,7 @@ public sealed class AttemptStoreTests : TestDatabase
     [Fact]
     public async Task Handing_in_from_a_course_queues_the_score_in_the_same_write()
     {
-        AssignmentRecord assignment;
-        await using (var db = NewDb())
-        {
-            var site = new CourseSiteRecord { Name = "Courses", Issuer = "i", ClientId = "c", AuthorizationEndpoint = "x", TokenEndpoint = "x", KeySetUrl = "x", Deployments = "1" };
-            db.CourseSites.Add(site);
-            await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-            db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = site.Id, Subject = "s-7", PersonId = "tobiah" });
-            assignment = new AssignmentRecord { ActivityId = "garden", Title = "Garden", CourseSiteId = site.Id, DeploymentId = "1", ResourceLinkId = "r", LineItemUrl = "http://course/line/1" };
-            db.Assignments.Add(assignment);
-            await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-        }
-
+        var assignment = await PlacedAsync();
         var attempt = await BegunAsync(assignment);
         await TakeAsync(attempt.Id, Mark("e1", "a"));
         await TakeAsync(attempt.Id, new HandedIn { Id = "e2", At = Clock.Now });
@@ -142,6 +146,30 @@ public sealed class AttemptStoreTests : TestDatabase
         Assert.Equal(1m, JsonSerializer.Deserialize<CourseScore>(queued[1].Score)!.Given);
         Assert.Equal("s-7", queued[1].Subject);
         Assert.NotNull((await check.Attempts.SingleAsync(TestContext.Current.CancellationToken)).HandedInAt);
+    }
+
+    [Theory]
+    [InlineData(Completion.AnsweredAll, "a", "Completed", "Pending", "Completed")]
+    [InlineData(Completion.Passed, "a", "Completed", "Pending", "Completed")]
+    [InlineData(Completion.Passed, "b", null, null, "Submitted")]
+    public async Task Completing_is_told_to_the_course_site_before_handing_in(Completion completion, string picked, string? progress, string? grading, string afterHandingIn)
+    {
+        await PublishedAsync();
+        AttemptRecord attempt;
+        await using (var db = NewDb())
+        {
+            await Activities(db).EditAsync("garden", 1, "ines", new SetRules(new Rules { Completion = completion, PassMark = 50 }));
+            await Activities(db).PublishAsync("garden", "ines");
+            attempt = await Attempts(db).BeginAsync((await Activities(db).DraftAsync("garden"))!.Record, "tobiah", await PlacedAsync());
+        }
+
+        await TakeAsync(attempt.Id, Mark("e1", picked));
+        await TakeAsync(attempt.Id, new HandedIn { Id = "e2", At = Clock.Now });
+        await using var check = NewDb();
+        var told = (await check.ScoreDeliveries.OrderBy(d => d.Id).ToListAsync(TestContext.Current.CancellationToken)).Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!).ToList();
+        Assert.Equal(progress is null ? ["InProgress", afterHandingIn] : ["InProgress", progress, afterHandingIn], told.Select(score => score.ActivityProgress));
+        Assert.True(grading is null || told[1].GradingProgress == grading);
+        Assert.Equal("FullyGraded", told[^1].GradingProgress);
     }
 
     [Fact]

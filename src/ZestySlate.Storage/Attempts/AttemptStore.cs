@@ -40,7 +40,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         db.Attempts.Add(attempt);
         var began = new Began(activity.NewestEdition, Random.Shared.NextInt64()) { Id = "began", At = now };
         db.Events.Add(RecordOf(attempt.Id, 1, began));
-        await QueueScoreAsync(assignment, attempt, () => new CourseScore(null, null, "InProgress", "NotReady"));
+        await QueueScoreAsync(assignment, attempt, () => CourseScore.Of(StateOf(attempt, [began])));
         await db.SaveChangesAsync();
         return attempt;
     }
@@ -150,7 +150,8 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var state = happened is TookWording ? StateOf(loaded.Record, events) : Replay.After(loaded.State, happened);
         var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
-        if (happened is HandedIn ? await HandInAsync(after, row) : await writer.WriteAsync(row))
+        var finishes = happened is HandedIn || (state.IsCompleted && !loaded.State.IsCompleted);
+        if (finishes ? await FinishAsync(after, row) : await writer.WriteAsync(row))
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));
             return after;
@@ -160,8 +161,8 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         return null;
     }
 
-    /// <summary>Handing in, its time and the score for the course site are one write: all or nothing.</summary>
-    private async Task<bool> HandInAsync(LoadedAttempt after, EventRecord row)
+    /// <summary>Handing in or completing, its time and the score for the course site are one write: all or nothing.</summary>
+    private async Task<bool> FinishAsync(LoadedAttempt after, EventRecord row)
     {
         db.ChangeTracker.Clear();
         db.Attempts.Update(after.Record);

@@ -34,16 +34,17 @@ public sealed class ScoreDelivery
 /// <summary>What a course site is told of an attempt (Assignment and Grade Services 2.0, score).</summary>
 /// <param name="Given">Unrounded points, or null when there is no score yet.</param>
 /// <param name="Maximum">The points that can be reached, or null.</param>
-/// <param name="ActivityProgress">InProgress or Completed.</param>
-/// <param name="GradingProgress">NotReady, PendingManual or FullyGraded.</param>
+/// <param name="ActivityProgress">InProgress; Submitted when it is handed in but not completed as its rules say; Completed.</param>
+/// <param name="GradingProgress">NotReady, Pending while answers may still change, PendingManual or FullyGraded.</param>
 public sealed record CourseScore(decimal? Given, decimal? Maximum, string ActivityProgress, string GradingProgress)
 {
-    /// <summary>The score of a handed-in attempt. An activity without questions has none and is only completed.</summary>
+    /// <summary>The score of an attempt that was begun, completed or handed in. An activity without questions has none and is only completed.</summary>
     public static CourseScore Of(AttemptState state)
     {
         var score = state.Score;
-        return score.OutOf > 0
-            ? new CourseScore(score.Points, score.OutOf, "Completed", score.Provisional ? "PendingManual" : "FullyGraded")
-            : new CourseScore(null, null, "Completed", "FullyGraded");
+        var progress = state.IsCompleted ? "Completed" : state.IsHandedIn ? "Submitted" : "InProgress";
+        var none = score.OutOf == 0 || (!state.IsHandedIn && !state.IsCompleted);
+        return new CourseScore(none ? null : score.Points, none ? null : score.OutOf, progress,
+            progress == "InProgress" ? "NotReady" : !state.IsHandedIn && score.OutOf > 0 ? "Pending" : score.Provisional ? "PendingManual" : "FullyGraded");
     }
 }

@@ -38,12 +38,12 @@ public static class PictureEditing
     /// <summary>The changed picture. The bytes must be those of a stored picture.</summary>
     public static Outcome<ReadyFile> Apply(byte[] picture, string contentType, PictureChange change)
     {
-        using var original = SKBitmap.Decode(picture);
-        if (original is null)
+        if (contentType is "image/svg+xml" or "image/gif")
         {
-            return Outcome<ReadyFile>.Refused("This picture cannot be changed here; it is a drawing. Change it where it was drawn, then replace it.");
+            return Outcome<ReadyFile>.Refused("This picture cannot be changed here; it is a drawing, or it moves. Change it where it was made, then replace it.");
         }
 
+        using var original = SKBitmap.Decode(picture);
         using var pixels = original.Copy(SKColorType.Rgba8888);
         foreach (var box in change.Blurs)
         {

@@ -23,6 +23,10 @@ internal static class DemoSchool
     /// <summary>The address of the demo activity, known to the demo course site.</summary>
     public const string GardenId = "garden";
 
+    /// <summary>The activities without a past: file and code.</summary>
+    private static readonly (string File, string Id)[] Looked =
+        [("todays-map", "todaymap"), ("bulletin-words", "bulletin"), ("silent-beacon", "beacon"), ("watch-room", "watchroom")];
+
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =
     [
         ("ines.halloran@gannetpoint.example", "Ines Halloran", [Roles.Teacher]),
@@ -46,12 +50,13 @@ internal static class DemoSchool
 
         var folder = configuration["Demo:Folder"] ?? Path.Combine(AppContext.BaseDirectory, "demo");
         var ines = await db.Users.SingleAsync(person => person.Email == Teachers[0].Email);
-        var store = provider.GetRequiredService<ActivityStore>();
-        var document = await ActivityFiles.LoadAsync(Path.Combine(folder, "activities", "instrument-garden.json"), folder, provider.GetRequiredService<MediaIntake>(), provider.GetRequiredService<MediaLibrary>(), ines.Id);
-        await store.CreateAsync(ines.Id, document, GardenId);
-        await store.PublishAsync(GardenId, ines.Id);
-        await store.SetVisibilityAsync(GardenId, Visibility.Link);
+        // Today's map first: others have it inside.
+        foreach (var (file, id) in Looked)
+        {
+            await PublishAsync(provider, folder, file, id, ines.Id);
+        }
 
+        var document = await PublishAsync(provider, folder, "instrument-garden", GardenId, ines.Id);
         var classes = provider.GetRequiredService<ClassStore>();
         var roster = await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "year-8-coast-and-sky.txt"));
         var group = (await classes.CreateAsync(ines.Id, "Year 8 Coast & Sky", roster)).Value;
@@ -59,6 +64,16 @@ internal static class DemoSchool
         await db.SaveChangesAsync();
         await classes.GiveAsync(group.Id, GardenId, document.Title, true);
         await DemoAttempts.PlayAsync(provider, group, document);
+    }
+
+    private static async Task<Core.Activities.Activity> PublishAsync(IServiceProvider provider, string folder, string file, string id, string ownerId)
+    {
+        var store = provider.GetRequiredService<ActivityStore>();
+        var document = await ActivityFiles.LoadAsync(Path.Combine(folder, "activities", file + ".json"), folder, provider.GetRequiredService<MediaIntake>(), provider.GetRequiredService<MediaLibrary>(), ownerId);
+        await store.CreateAsync(ownerId, document, id);
+        await store.PublishAsync(id, ownerId);
+        await store.SetVisibilityAsync(id, Visibility.Link);
+        return document;
     }
 
     private static async Task EnsureTeachersAsync(UserManager<Person> people)

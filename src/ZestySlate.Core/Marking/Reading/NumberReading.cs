@@ -43,7 +43,7 @@ public static partial class NumberReading
     private static ReadNumber? OfDecimal(string plain, CultureInfo culture)
     {
         var negative = plain.StartsWith('-');
-        var body = plain.TrimStart('-', '+').Trim();
+        var body = (plain.StartsWith('-') || plain.StartsWith('+') ? plain[1..] : plain).Trim();
         if (!Body().IsMatch(body) || !body.Any(char.IsAsciiDigit))
         {
             return null;

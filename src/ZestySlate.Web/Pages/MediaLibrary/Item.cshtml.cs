@@ -110,12 +110,20 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
 
         var old = Item.Hash;
         var count = await EverywhereAsync(changed.Value);
-        if (change.Blurs.Count > 0 && !await library.IsSharedAsync(old, User.Id()))
+        var blurred = "";
+        if (change.Blurs.Count > 0)
         {
-            await media.ReplaceForGoodAsync(old, Item.Hash);
+            var shared = await library.IsSharedAsync(old, User.Id());
+            blurred = shared
+                ? " A colleague has the same file in a library of their own; their copy is theirs and was not touched."
+                : " What was blurred is gone from every stored size.";
+            if (!shared)
+            {
+                await media.ReplaceForGoodAsync(old, Item.Hash);
+            }
         }
 
-        return Done($"Changed{(count > 0 ? $", in {count} {(count == 1 ? "activity" : "activities")} too" : "")}.{(change.Blurs.Count > 0 ? " What was blurred is gone from every stored size." : "")}");
+        return Done($"Changed{(count > 0 ? $", in {count} {(count == 1 ? "activity" : "activities")} too" : "")}.{blurred}");
     }
 
     private async Task LoadAsync(string item)

@@ -9,9 +9,13 @@ const Acts: Record<string, string> = { t: "try", a: "add", m: "map", g: "follow"
 /** The workbench's keys; the same on every backdrop. */
 export function watchKeys(bench: Bench): void {
   const { rooms, trial, stage } = bench;
+  // Whoever goes from sign to sign by key selects it; a press selects by itself.
+  let byPointer = false;
+  document.addEventListener("pointerdown", () => { byPointer = true; }, true);
+  document.addEventListener("keydown", () => { byPointer = false; }, true);
   document.addEventListener("focusin", event => {
     const sign = (event.target as HTMLElement).closest<HTMLElement>("#room-stage a[data-sign]");
-    if (sign && !trial.on && !rooms.isSelected(sign.dataset.sign!) && sign.matches(":focus-visible")) { void rooms.select(sign.dataset.sign!); }
+    if (sign && !byPointer && !trial.on && !rooms.isSelected(sign.dataset.sign!) && sign.matches(":focus-visible")) { void rooms.select(sign.dataset.sign!); }
   });
 
   document.addEventListener("keydown", event => {

@@ -21,7 +21,7 @@ export function watchPresses(bench: Bench): void {
       const several = (event.shiftKey || event.ctrlKey) && spot ? [...rooms.several.filter(other => other !== spot), ...(rooms.isSelected(spot) ? [] : [spot])].join(",") : spot;
       void rooms.select(several, () => focusSign(rooms));
     }
-    const scene = target.closest<HTMLElement>("[data-at]")?.dataset.at;
+    const scene = target.closest<HTMLElement>("button[data-at], g[data-at]")?.dataset.at;
     if (scene && target.closest("#room-storyboard, #room-details, #map")) {
       dialogs.closeMap();
       if (trial.on) { void trial.toggle().then(() => rooms.go(scene)); } else { void rooms.go(scene); }
@@ -166,7 +166,9 @@ function goTo(field: string): void {
 }
 
 function focusSign(rooms: Rooms): void {
-  document.querySelector<HTMLElement>(`#room-stage a[data-sign="${CSS.escape(rooms.several.at(-1) ?? "")}"]`)?.focus({ preventScroll: true });
+  const sign = document.querySelector<HTMLElement>(`#room-stage a[data-sign="${CSS.escape(rooms.several.at(-1) ?? "")}"]`);
+  sign?.focus({ preventScroll: true });
+  if (sign) { viewOf(sign.closest(".stage"))?.lookAt({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) }); }
 }
 
 /** Opens or closes the ready check; tells whether it was open. */

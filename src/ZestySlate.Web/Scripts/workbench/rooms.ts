@@ -17,6 +17,9 @@ export class Rooms {
   selected: string;
   /** The scene on the stage. */
   at: string;
+  /** True when what is shown is behind what is chosen. */
+  private stale = false;
+  private shown = "";
   private line: Change[] = [];
   private busy = false;
   /** True while somebody else's change waits for the author's decision. */
@@ -85,7 +88,8 @@ export class Rooms {
     if (!reply.ok) { return; }
     this.version = Math.max(this.version, Number(reply.headers.get("X-Slate-Version")));
     this.at = reply.headers.get("X-Slate-At") ?? this.at;
-    if (this.line.length === 0) { this.draw(await reply.text()); }
+    this.stale = this.line.length > 0;
+    if (!this.stale) { this.draw(await reply.text()); }
   }
 
   private async run(): Promise<void> {
@@ -109,6 +113,7 @@ export class Rooms {
       await this.take(change, reply);
     }
     this.busy = false;
+    if (this.stale && !this.held) { await this.fetch(); }
     if (this.dirty.size === 0 && !this.held) { this.state("saved"); }
   }
 
@@ -124,10 +129,14 @@ export class Rooms {
     }
     this.problem(change.form, null);
     this.version = Number(reply.headers.get("X-Slate-Version"));
-    const chosen = reply.headers.get("X-Slate-Selected") ?? "";
-    if (chosen !== this.selected && change.fields.get("selected") === this.selected) { this.selected = chosen; }
-    if (change.fields.get("at") === this.at) { this.at = reply.headers.get("X-Slate-At") ?? this.at; }
-    this.draw(text);
+    if (change.fields.get("selected") === this.selected && change.fields.get("at") === this.at) {
+      this.selected = reply.headers.get("X-Slate-Selected") ?? "";
+      this.at = reply.headers.get("X-Slate-At") ?? this.at;
+      this.draw(text);
+    } else {
+      // The author has gone on to something else meanwhile; that is what is fetched when the line is empty.
+      this.stale = true;
+    }
     change.after?.();
   }
 
@@ -140,9 +149,9 @@ export class Rooms {
       const fresh = next.getElementById(name);
       if (!old || !fresh || (name === "room-stage" && this.keepStage) || (name === "room-details" && pending && old.dataset.of === this.selected)) { continue; }
       fresh.dataset.of = this.selected;
-      const other = name === "room-details" ? old.dataset.of !== this.selected || old.dataset.at !== this.at
+      const other = name === "room-details" ? old.dataset.of !== this.selected || old.dataset.shownAt !== this.at
         : name === "room-stage" && old.querySelector(".stage-mat")?.id !== fresh.querySelector(".stage-mat")?.id;
-      fresh.dataset.at = this.at;
+      fresh.dataset.shownAt = this.at;
       if (other) {
         old.replaceWith(fresh);
         continue;
@@ -161,6 +170,10 @@ export class Rooms {
       });
     }
     this.settle();
+    if (this.shown !== this.at) {
+      this.shown = this.at;
+      document.querySelector(".board-here")?.scrollIntoView({ block: "nearest", inline: "start" });
+    }
     this.redrawn.forEach(told => told());
   }
 
@@ -171,7 +184,7 @@ export class Rooms {
     const details = document.getElementById("room-details");
     if (details && details.dataset.of === undefined) {
       details.dataset.of = this.selected;
-      details.dataset.at = this.at;
+      details.dataset.shownAt = this.at;
     }
     for (const sign of document.querySelectorAll<HTMLElement>("#room-stage [data-sign]")) {
       sign.classList.toggle("sign-selected", this.isSelected(sign.dataset.sign!));

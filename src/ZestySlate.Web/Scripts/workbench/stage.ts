@@ -146,9 +146,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   /** The chooser stays inside the window of the stage. */
   function keepInSight(box: HTMLElement): void {
     const outer = room().getBoundingClientRect();
+    box.style.maxHeight = `${outer.height - 16}px`;
     const seen = box.getBoundingClientRect();
-    const over = seen.bottom > outer.bottom ? seen.bottom - outer.bottom : seen.top < outer.top ? seen.top - outer.top : 0;
-    if (over !== 0) { box.style.marginTop = `${-over - Math.sign(over) * 6}px`; }
+    const over = Math.max(0, seen.bottom - outer.bottom + 8) || Math.min(0, seen.top - outer.top - 8);
+    if (over !== 0) { box.style.translate = `0 ${-over}px`; }
   }
 
   /** A drag over an empty place of a flat backdrop marks an area. */
