@@ -2,7 +2,7 @@ using ZestySlate.Storage.Media;
 
 namespace ZestySlate.Web.Learning;
 
-/// <summary>Pictures by their content hash. The hash is 256 bits and known only to those who were shown the picture; the bytes never change.</summary>
+/// <summary>Files by their content hash. The hash is 256 bits and known only to those who were shown the picture; the bytes never change.</summary>
 internal static class MediaEndpoints
 {
     public static void MapMedia(this IEndpointRouteBuilder routes)
@@ -15,7 +15,7 @@ internal static class MediaEndpoints
             }
 
             context.Response.Headers.CacheControl = "public, max-age=31536000, immutable";
-            return Results.File(file.Path, file.ContentType);
+            return Results.File(file.Path, file.ContentType, enableRangeProcessing: true);
         }).AllowAnonymous();
     }
 }

@@ -14,9 +14,14 @@ namespace ZestySlate.Web.Pages;
 /// <summary>Begins an activity from a picture.</summary>
 [Authorize(Policy = Rights.Teacher)]
 [RequestSizeLimit(MediaIntake.MostBytes)]
-public sealed class NewModel(ActivityStore store, MediaIntake intake) : PageModel
+public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFetcher fetcher) : PageModel
 {
     public string? Problem { get; private set; }
+
+    /// <summary>What is wrong with the address of a page.</summary>
+    public string? PageProblem { get; private set; }
+
+    public string Address { get; private set; } = "";
 
     [BindProperty] public string? Title { get; set; }
 
@@ -53,6 +58,25 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake) : PageMode
             Scenes = [new Scene { Id = Ids.New(), Backdrop = added.Value.IsPanorama ? new PanoramaBackdrop(picture) : new PictureBackdrop(picture) }],
         };
         var draft = await store.CreateAsync(User.Id(), activity);
+        return LocalRedirect($"~/author/{draft.Record.Id}");
+    }
+
+    /// <summary>Begins an activity that is a web page of somebody else's.</summary>
+    public async Task<IActionResult> OnPostPageAsync(string? address, int width, int height, string? resizes, CancellationToken stop)
+    {
+        Address = WebAddress.Completed(address ?? "");
+        if (WebAddress.Refuse(Address) is { } refusal)
+        {
+            PageProblem = refusal;
+            return Page();
+        }
+
+        var page = new WebPageBackdrop(Address, Math.Clamp(width, 200, 4000), Math.Clamp(height, 150, 4000), resizes == "yes")
+        {
+            Refuses = await fetcher.ForbidsFramesAsync(Address, stop) == true,
+        };
+        var title = string.IsNullOrWhiteSpace(Title) ? new Uri(Address).Host : Title.Trim();
+        var draft = await store.CreateAsync(User.Id(), new Activity { Title = title, Scenes = [new Scene { Id = Ids.New(), Backdrop = page }] });
         return LocalRedirect($"~/author/{draft.Record.Id}");
     }
 }

@@ -163,6 +163,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   }
 
   function post(spot: string, act: string, form?: HTMLFormElement | FormData): void {
+    // What was typed a moment ago goes first, so that no reply finds the page ahead of the server.
+    if (act !== "answer" && act !== "annotate") { flush(); }
     const fields = new URLSearchParams();
     if (form) {
       for (const [name, value] of form instanceof FormData ? form : new FormData(form)) { fields.append(name, String(value)); }
