@@ -11,6 +11,7 @@ internal static class Bench
             ["answers"] = Answers.RunAsync,
             ["page"] = PageWeight.RunAsync,
             ["workbench"] = Workbench.RunAsync,
+            ["media"] = MediaLibraries.RunAsync,
         };
         var chosen = args.Length == 0 ? all.Keys.ToArray() : args;
         foreach (var name in chosen)

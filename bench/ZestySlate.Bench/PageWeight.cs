@@ -16,7 +16,7 @@ internal static class PageWeight
         var style = await browser.GetStringAsync(css);
         var addresses = new List<string> { "/a/garden", css, Host.Find(html, "src=\"(/dist/learner[^\"]+)\""), "/dist/symbols.svg" };
         // Only the face for the page's own letters is fetched; the one for other Latin letters waits until one is used.
-        addresses.AddRange(Regex.Matches(style, "url\\(\"?(/dist/fonts/[^)\"]+-latin-wght[^)\"]+)").Select(match => match.Groups[1].Value).Distinct());
+        addresses.AddRange(Regex.Matches(style, "url\\(\"?(/dist/fonts/atkinson[^)\"]+-latin-wght[^)\"]+)").Select(match => match.Groups[1].Value).Distinct());
 
         long total = 0;
         foreach (var address in addresses)

@@ -87,4 +87,50 @@ public sealed class AccessibilityTests(Apps apps)
         learner.See("#result");
         Passes(learner, "result");
     }
+
+    [Fact]
+    public void Rooms_maps_and_media()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        ines.Go(apps.Slate + "/author/beacon?at=n-boat");
+        ines.See("#room-stage .panorama-live");
+        ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
+        Passes(ines, "workbench with a panorama");
+        ines.PressCss(".board-spot[data-select=n-chest]");
+        ines.See("#room-details[data-of='n-chest']");
+        ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
+        Passes(ines, "workbench with a lock");
+        ines.PressCss("[data-do=map]");
+        ines.See("#map .map-node");
+        Passes(ines, "map");
+        ines.Keys(OpenQA.Selenium.Keys.Escape);
+        ines.PressCss("[data-do=addScene]");
+        ines.See("#picker .tile");
+        Passes(ines, "picker");
+        ines.Go(apps.Slate + "/media-library");
+        ines.PressCss("#media-list [data-tick]");
+        Passes(ines, "media library");
+        ines.PressCss("#media-list a.tile");
+        ines.See(".media-words");
+        Passes(ines, "media entry");
+
+        using var learner = new Person(390, 844);
+        learner.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        learner.Go(apps.Slate + "/a/beacon");
+        learner.Type("input[name=name]", "Axe Anders");
+        learner.Press("Start");
+        learner.See(".panorama-live");
+        Passes(learner, "a room");
+        learner.Run("document.querySelector('.spot-list a[data-open=n-door]').click()");
+        learner.See(".panel.open input[name=code]");
+        Passes(learner, "a lock");
+        learner.Run("document.querySelector('.panel.open [data-close]').click(); document.querySelector('.spot-list a[data-open=n-log]').click()");
+        learner.Reads("[data-findings]", "1");
+        learner.Run("document.querySelector('.panel.open [data-close]').click(); document.querySelector('[data-findings]').click()");
+        learner.See(".panel-findings.open textarea");
+        Passes(learner, "findings");
+        learner.Go(apps.Slate + "/a/beacon/credits");
+        Passes(learner, "credits");
+    }
 }

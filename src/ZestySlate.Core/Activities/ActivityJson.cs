@@ -1,6 +1,5 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using ZestySlate.Core.Questions;
@@ -16,15 +15,16 @@ public static class ActivityJson
     /// <summary>Options for what the product itself has written.</summary>
     public static JsonSerializerOptions Trusted { get; } = Options(html => html);
 
+    private static JsonSerializerOptions Indented { get; } = new(Trusted) { WriteIndented = true };
+
     /// <summary>Options for what comes from outside: rich text is sanitised as it is read.</summary>
     public static JsonSerializerOptions Untrusted(Func<string, string> sanitise) => Options(sanitise);
 
     /// <summary>Writes an activity.</summary>
     public static string Write(Activity activity, bool indented = false)
     {
-        var node = JsonSerializer.SerializeToNode(activity, Trusted)!.AsObject();
-        node.Insert(0, "version", Version);
-        return node.ToJsonString(indented ? new JsonSerializerOptions(Trusted) { WriteIndented = true } : Trusted);
+        var json = JsonSerializer.Serialize(activity, indented ? Indented : Trusted);
+        return $"{{{(indented ? Environment.NewLine + "  " : "")}\"version\":{(indented ? " " : "")}{Version},{json[1..]}";
     }
 
     /// <summary>Reads an activity, or says in words why the text is not one.</summary>
@@ -32,9 +32,8 @@ public static class ActivityJson
     {
         try
         {
-            var node = JsonNode.Parse(json) as JsonObject;
-            var version = (int?)node?["version"];
-            if (node is null || version is null)
+            using var document = JsonDocument.Parse(json);
+            if (document.RootElement.ValueKind != JsonValueKind.Object || !document.RootElement.TryGetProperty("version", out var stated) || !stated.TryGetInt32(out var version))
             {
                 return Outcome<Activity>.Refused("This is not a Zesty Slate activity: it has no version.");
             }
@@ -44,8 +43,7 @@ public static class ActivityJson
                 return Outcome<Activity>.Refused($"This activity was written by a newer Zesty Slate (format {version}; this one reads up to {Version}).");
             }
 
-            node.Remove("version");
-            var activity = node.Deserialize<Activity>(options ?? Trusted);
+            var activity = document.RootElement.Deserialize<Activity>(options ?? Trusted);
             return activity is null ? Outcome<Activity>.Refused("The activity is empty.") : ReadyToUse(activity);
         }
         catch (Exception problem) when (problem is JsonException or NotSupportedException or InvalidOperationException or FormatException)

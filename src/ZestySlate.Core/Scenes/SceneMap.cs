@@ -56,40 +56,57 @@ public sealed record SceneMap
     {
         var scenes = new HashSet<string>(activity.Scenes.Take(1).Select(scene => scene.Id));
         var open = new HashSet<string>();
-        bool IsOpen(string id) => activity.LockOf(id) is null || open.Contains(id);
+        var locks = activity.Locks.ToDictionary(entry => entry.Id, entry => entry.Lock);
+        var all = activity.Scenes.ToDictionary(scene => scene.Id);
+        bool IsOpen(string id) => !locks.ContainsKey(id) || open.Contains(id);
+        IEnumerable<Spot> InReach() => scenes.SelectMany(id => all[id].Spots).Where(spot => IsOpen(spot.Id));
         while (true)
         {
             var before = scenes.Count + open.Count;
-            var inReach = activity.Scenes.Where(scene => scenes.Contains(scene.Id)).SelectMany(scene => scene.Spots).Where(spot => IsOpen(spot.Id)).ToDictionary(spot => spot.Id);
-            var points = inReach.Values.Sum(spot => spot.Content is Ask ask ? QuestionTypes.For(ask.Question).OutOf(ask.Question) : 0);
-            foreach (var (id, closed) in activity.Locks)
+            if (locks.Count > open.Count)
             {
-                var opens = closed.Key switch
-                {
-                    CodeKey code => code.Accepted.Any(accepted => accepted.Trim().Length > 0),
-                    NumberKey => true,
-                    AnswerKey answer => inReach.TryGetValue(answer.SpotId, out var spot) && spot.Content is Ask,
-                    ScoreKey score => points >= score.Points,
-                    FoundKey found => found.SpotIds.Count > 0 && found.SpotIds.Count(inReach.ContainsKey) >= found.Needed,
-                    _ => false,
-                };
-                if (opens)
-                {
-                    open.Add(id);
-                }
+                Unlock(InReach().ToDictionary(spot => spot.Id), locks, open);
             }
 
-            foreach (var goal in inReach.Values.Select(spot => (spot.Content as Jump)?.SceneId).OfType<string>().Concat(activity.SceneList ? activity.Scenes.Select(scene => scene.Id) : []))
+            // From scene to scene as far as one gets before another lock must open.
+            var next = new Queue<string>(scenes);
+            while (next.TryDequeue(out var id))
             {
-                if (activity.SceneOf(goal) is not null && IsOpen(goal))
+                var goals = all[id].Spots.Where(spot => IsOpen(spot.Id)).Select(spot => (spot.Content as Jump)?.SceneId).OfType<string>();
+                foreach (var goal in goals.Concat(activity.SceneList ? all.Keys : []))
                 {
-                    scenes.Add(goal);
+                    if (all.ContainsKey(goal) && IsOpen(goal) && scenes.Add(goal))
+                    {
+                        next.Enqueue(goal);
+                    }
                 }
             }
 
             if (scenes.Count + open.Count == before)
             {
                 return (scenes, open);
+            }
+        }
+    }
+
+    /// <summary>Opens what opens with these spots.</summary>
+    private static void Unlock(Dictionary<string, Spot> inReach, Dictionary<string, Lock> locks, HashSet<string> open)
+    {
+        var points = inReach.Values.Sum(spot => spot.Content is Ask ask ? QuestionTypes.For(ask.Question).OutOf(ask.Question) : 0);
+        foreach (var (id, closed) in locks)
+        {
+            var opens = closed.Key switch
+            {
+                CodeKey code => code.Accepted.Any(accepted => accepted.Trim().Length > 0),
+                NumberKey => true,
+                AnswerKey answer => inReach.TryGetValue(answer.SpotId, out var spot) && spot.Content is Ask,
+                ScoreKey score => points >= score.Points,
+                FoundKey found => found.SpotIds.Count > 0 && found.SpotIds.Count(inReach.ContainsKey) >= found.Needed,
+                _ => false,
+            };
+            if (opens)
+            {
+                open.Add(id);
             }
         }
     }

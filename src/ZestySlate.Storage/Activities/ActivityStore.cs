@@ -56,7 +56,7 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
     public Task<EditResult> EditAsync(string activityId, int seenVersion, string authorId, Edit edit) =>
         ChangeAsync(activityId, seenVersion, authorId, (record, head, now) =>
         {
-            var document = Compressed.Read(head.Document);
+            var document = DocumentOf(record, head);
             var outcome = edit.Apply(document);
             if (!outcome.Succeeded)
             {
@@ -251,6 +251,11 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
             return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(head.AuthorId, authorId));
         }
 
+        if (made.Document is { } after)
+        {
+            cache.SetDraft(record.Id, record.Version, after);
+        }
+
         return new EditResult(DraftOf(record, await RevisionAsync(activityId, record.Head)), made.Refusal);
     }
 
@@ -261,8 +266,11 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
     private async Task<RevisionRecord> RevisionAsync(string activityId, int number) =>
         await db.Revisions.SingleAsync(revision => revision.ActivityId == activityId && revision.Number == number);
 
-    private static Draft DraftOf(ActivityRecord record, RevisionRecord head) =>
-        new(record, Compressed.Read(head.Document), head.Parent is not null, record.History.CanRedo, head.Summary);
+    private Draft DraftOf(ActivityRecord record, RevisionRecord head) =>
+        new(record, DocumentOf(record, head), head.Parent is not null, record.History.CanRedo, head.Summary);
+
+    /// <summary>The draft's content. Its version tells one state of it from every other, so what was read once is kept.</summary>
+    private Activity DocumentOf(ActivityRecord record, RevisionRecord head) => cache.Draft(record.Id, record.Version, () => Compressed.Read(head.Document));
 
     private RevisionRecord NewRevision(ActivityRecord record, int number, int? parent, string summary, string? stepKey, string authorId, Activity document) => new()
     {
