@@ -33,8 +33,18 @@ internal static class MediaLibraries
                 var name = $"{Words[i % 10]} {Words[i / 10 % 10]} {i}";
                 db.MediaItems.Add(new MediaItem
                 {
-                    Id = $"item{i}", OwnerId = mireille.Id, Hash = i.ToString("x64"), Kind = MediaKind.Picture, Name = name, Folder = $"{Words[i % 7]}/{Words[i % 3]}",
-                    Tags = Words[i % 4], Width = 1600, Height = 1000, Bytes = 300_000, AddedAt = DateTimeOffset.UtcNow.AddMinutes(-i), SearchText = $"{name} {Words[i % 4]} a picture taken above the sea on a clear morning",
+                    Id = $"item{i}",
+                    OwnerId = mireille.Id,
+                    Hash = i.ToString("x64"),
+                    Kind = MediaKind.Picture,
+                    Name = name,
+                    Folder = $"{Words[i % 7]}/{Words[i % 3]}",
+                    Tags = Words[i % 4],
+                    Width = 1600,
+                    Height = 1000,
+                    Bytes = 300_000,
+                    AddedAt = DateTimeOffset.UtcNow.AddMinutes(-i),
+                    SearchText = $"{name} {Words[i % 4]} a picture taken above the sea on a clear morning",
                 });
             }
 

@@ -144,4 +144,68 @@ public sealed class KeyboardJourney(Apps apps)
         ines.Reads("main", "Edition 1 is what you have built");
         Assert.Equal([], ines.Complaints());
     }
+
+    [Fact]
+    public void A_locked_room_is_built_by_keys_alone()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Go(apps.Slate + "/new");
+        ines.BeginActivity(title: "Locked by keys");
+
+        // Two scenes and the way between them, from the outline.
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys("m");
+        ines.See("#map .map-node");
+        TabTo(ines, "#outline");
+        ines.Hand.KeyDown(Keys.Control).SendKeys("a").KeyUp(Keys.Control).Perform();
+        ines.Keys("Locked by keys" + Keys.Enter + "  Vault" + Keys.Enter + "Vault" + Keys.Enter + "  Locked by keys");
+        TabTo(ines, "#map [data-outline] button");
+        ines.Keys(Keys.Enter);
+        ines.Until(() => ines.All("#map .map-node").Count == 2 ? "" : null, "two scenes");
+        ines.Keys(Keys.Escape);
+
+        // The vault gets its lock.
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys(Keys.PageDown);
+        ines.Until(() => ines.See("#room-details input[name=title]").GetAttribute("value") == "Vault" ? "" : null, "the vault");
+        ines.Saved();
+        // From behind the stage, since Tab on the stage selects the signs it meets.
+        ines.Run("document.querySelector('#room-details input[name=title]').focus()");
+        TabTo(ines, "#room-details details[id^=fold-lock] > summary");
+        ines.Keys(Keys.Enter);
+        TabTo(ines, "#room-details select[name=opensBy]");
+        ines.Keys(Keys.ArrowDown);
+        ines.See("#room-details textarea[name=codes]");
+        ines.Saved();
+        TabTo(ines, "#room-details textarea[name=codes]");
+        ines.Keys("barometer");
+        ines.Saved();
+        ines.Reads("#room-details details[id^=fold-lock] summary", "code barometer");
+
+        // A clue before it.
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys(Keys.PageUp);
+        ines.See("#room-stage .stage-picture");
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys("a");
+        ines.See(".chooser");
+        ines.Keys(Keys.ArrowDown + Keys.ArrowDown + Keys.ArrowDown);
+        Assert.Equal("clue", (string)ines.Run("return document.activeElement.dataset.kind")!);
+        ines.Keys(Keys.Enter);
+        ines.Until(() => ines.Focused == "title" ? "" : null, "the clue's title in hand");
+        ines.Keys("What falls before a storm?");
+        ines.Saved();
+
+        // Tried by keys: the lock holds, the word opens it.
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys("t");
+        ines.See("body.in-trial .learn");
+        TabTo(ines, "#room-stage .spot-list a[data-open]");
+        ines.Keys(Keys.Enter);
+        ines.See("#room-stage .panel.open");
+        TabTo(ines, "#room-stage .panel.open input[name=code]");
+        ines.Keys("barometer" + Keys.Enter);
+        ines.Reads("#room-stage #connection", "Open now: Vault.");
+        Assert.Equal([], ines.Complaints());
+    }
 }

@@ -162,6 +162,8 @@ public sealed record AddOutline(string Text) : Edit
             return Outcome<Activity>.Refused($"An activity has up to {MostScenes} scenes; with this outline it would have {result.Scenes.Count}.");
         }
 
+        // A scene that had no title of its own is called what the outline calls it.
+        result = result with { Scenes = result.Scenes.Select(scene => scene.Title.Length > 0 ? scene : scene with { Title = ids.FirstOrDefault(named => named.Value == scene.Id).Key ?? "" }).ToValueList() };
         foreach (var (line, goal) in outline.SelectMany(line => line.LeadsTo.Select(goal => (line, goal))))
         {
             var from = result.SceneOf(ids[line.Name])!;

@@ -110,7 +110,8 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
 
     /// <summary>The activities of this teacher whose drafts show or play the file.</summary>
     public async Task<IReadOnlyList<Activities.ActivityRecord>> UsedInAsync(string hash, string ownerId) =>
-        await (from use in db.MediaUses where use.Hash == hash
+        await (from use in db.MediaUses
+               where use.Hash == hash
                join activity in db.Activities on use.ActivityId equals activity.Id
                where activity.OwnerId == ownerId
                orderby activity.Title

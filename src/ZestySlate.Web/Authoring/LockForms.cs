@@ -1,8 +1,8 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Marking.Reading;
-using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Web.Authoring;
 
