@@ -217,5 +217,10 @@ public sealed class TourJourney(Apps apps)
         learner.Reads(".panel.open", "A line is never rubbed out");
         learner.Keys(Keys.Escape);
         Assert.Equal(10, learner.All(".spot-list li").Count);
+
+        // Another activity opens inside, with its own spots.
+        learner.PressCss("a[data-sign=w-globe]");
+        learner.Driver.SwitchTo().Frame(learner.See(".panel.open iframe"));
+        learner.See("a[data-sign=m-low]");
     }
 }

@@ -34,6 +34,9 @@ public sealed record Activity
     public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(new[] { Look.Cover, Look.Background }.OfType<Picture>())
         .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>());
 
+    /// <summary>The picture that stands for it in lists: the cover, or what the first scene shows; null when there is none.</summary>
+    public Picture? Face => Look.Cover ?? (Scenes.Count > 0 ? Scenes[0].Backdrop.Shown : null);
+
     /// <summary>Every file it shows or plays, by hash, each once.</summary>
     public IEnumerable<string> Media => Scenes.SelectMany(scene => scene.Media).Concat(Pictures.Select(picture => picture.Media)).Distinct();
 

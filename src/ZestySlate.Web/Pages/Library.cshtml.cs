@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
@@ -14,7 +15,7 @@ namespace ZestySlate.Web.Pages;
 public sealed class LibraryModel(SlateDb db, ActivityStore store) : PageModel
 {
     /// <summary>One activity on the page.</summary>
-    public sealed record Card(ActivityRecord Record, SceneView Scene, int Attempts)
+    public sealed record Card(ActivityRecord Record, SceneView Scene, Picture? Cover, int Attempts)
     {
         /// <summary>What it is now, in words.</summary>
         public string State => Record.NewestEdition == 0 ? "Draft" : Record.Visibility switch
@@ -40,7 +41,7 @@ public sealed class LibraryModel(SlateDb db, ActivityStore store) : PageModel
         foreach (var record in records)
         {
             var draft = (await store.DraftAsync(record.Id))!;
-            cards.Add(new Card(record, SceneView.ForAuthor(draft.Document, draft.Document.Scenes[0]), attempts.GetValueOrDefault(record.Id)));
+            cards.Add(new Card(record, SceneView.ForAuthor(draft.Document, draft.Document.Scenes[0]), draft.Document.Look.Cover, attempts.GetValueOrDefault(record.Id)));
         }
 
         Cards = cards;

@@ -72,7 +72,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, DeepLinkingResp
         var edition = store.Edition(draft.Record.Id, draft.Record.NewestEdition);
         var site = await db.CourseSites.SingleAsync(s => s.Id == FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId);
         var address = AuthoringEndpoints.PublicAddress(HttpContext, draft.Record.Id);
-        var picture = edition.Scenes[0].Backdrop.Pictures.FirstOrDefault();
+        var picture = edition.Face;
         Jwt = await response.SignAsync(site, Wish!, new ChosenItem(
             address, edition.Title, edition.Summary,
             edition.OutOf > 0 ? typed ?? edition.OutOf : null,
@@ -96,7 +96,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, DeepLinkingResp
         foreach (var record in await db.Activities.AsNoTracking().Where(a => a.OwnerId == me).OrderByDescending(a => a.ChangedAt).ToListAsync())
         {
             var document = (await store.DraftAsync(record.Id))!.Document;
-            list.Add((record, document.OutOf, document.Scenes[0].Backdrop.Pictures.FirstOrDefault()?.Media));
+            list.Add((record, document.OutOf, document.Face?.Media));
         }
 
         List = list;

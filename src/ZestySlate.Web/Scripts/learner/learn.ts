@@ -1,5 +1,5 @@
 import { Idiomorph } from "idiomorph";
-import { isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
+import { isKept, isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
 import { startPanoramas } from "../shared/surface";
 import { Outbox, type Waiting } from "./outbox";
 import { Panels } from "./panels";
@@ -275,8 +275,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       morphStyle: "outerHTML",
       ignoreActiveValue: typing(),
       callbacks: {
-        beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel")) && !(name === "style") && !(name === "data-shown")
-          && !(["aria-pressed", "data-signs", "open"].includes(name)) && !(name === "class" && node.matches(".stage")),
+        beforeAttributeUpdated: (name, node) => !isKept(name, node) && !["aria-pressed", "data-signs", "open"].includes(name),
         // The page's own style sheet stays; what is fetched by script comes without one.
         beforeNodeRemoved: node => !(node instanceof HTMLStyleElement) && !isOwn(node),
       },

@@ -101,4 +101,11 @@ export function isOwn(node: Node): boolean {
   return node instanceof Element && node.matches(".place-mark, .panorama-canvas, .panorama-tools, .area-handle, .drawn-area");
 }
 
+/** What scripts have set on an element and a redraw must not take back: places, what is open or pressed, a frame's page. */
+export function isKept(name: string, node: Element): boolean {
+  return name === "style" || name === "data-shown"
+    || (name === "class" && node.matches(".panel, .stage"))
+    || (name === "src" && node.matches("iframe[data-src]"));
+}
+
 export const round = (value: number): number => Math.round(value * 1e5) / 1e5;

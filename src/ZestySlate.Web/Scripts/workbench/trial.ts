@@ -1,6 +1,6 @@
 import { Idiomorph } from "idiomorph";
 import { startLearner } from "../learner/learn";
-import { isOwn, placeSigns } from "../shared/place";
+import { isKept, isOwn, placeSigns } from "../shared/place";
 import type { Rooms } from "./rooms";
 
 /** Turns the stage into the learner's view where it stands, and back. The details stay, so that a word can be mended meanwhile. */
@@ -61,7 +61,7 @@ export class Trial {
       Idiomorph.morph(root, next, {
         morphStyle: "outerHTML",
         callbacks: {
-          beforeAttributeUpdated: (name, node) => !(name === "class" && node.matches(".panel, .stage")) && name !== "style" && name !== "data-shown",
+          beforeAttributeUpdated: (name, node) => !isKept(name, node),
           beforeNodeRemoved: node => !isOwn(node),
         },
       });
