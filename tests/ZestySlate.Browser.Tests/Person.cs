@@ -176,7 +176,13 @@ internal static class Doings
     {
         var before = person.All("#room-storyboard .board-scene").Count;
         person.PressCss("[data-do=addScene]");
-        person.Until(() => person.All("#picker input[type=file]").FirstOrDefault(), "the picker").SendKeys(Path.Combine(Apps.Root, "demo", file));
+        person.Until(() =>
+        {
+            // The picker may just be filling; what was found is tried anew until the file is taken.
+            var field = person.All("#picker input[type=file]").FirstOrDefault();
+            field?.SendKeys(Path.Combine(Apps.Root, "demo", file));
+            return field;
+        }, "the picker");
         person.Until(() => person.All("#room-storyboard .board-scene").Count > before ? "" : null, "the new scene");
         person.Saved();
     }
