@@ -47,12 +47,12 @@ internal sealed class Host : IAsyncDisposable
     public async ValueTask DisposeAsync() => await _app.DisposeAsync();
 
     /// <summary>Opens the demo activity by link and returns the browser with where it sends events and its proof.</summary>
-    public async Task<(HttpClient Browser, string Events, string Proof)> LearnerAsync(string name)
+    public async Task<(HttpClient Browser, string Events, string Proof)> LearnerAsync(string name, string activity = "garden")
     {
         var browser = Browser();
-        var gate = await browser.GetStringAsync("/a/garden");
-        await browser.PostAsync("/a/garden?handler=begin", Form(("name", name), ("proof", Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
-        var page = await browser.GetStringAsync("/a/garden");
+        var gate = await browser.GetStringAsync($"/a/{activity}");
+        await browser.PostAsync($"/a/{activity}?handler=begin", Form(("name", name), ("proof", Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
+        var page = await browser.GetStringAsync($"/a/{activity}");
         return (browser, Find(page, "data-events=\"([^\"]+)\""), Find(page, "data-proof=\"([^\"]+)\""));
     }
 

@@ -1,4 +1,8 @@
 using System.Text.RegularExpressions;
+using Microsoft.Extensions.DependencyInjection;
+using ZestySlate.Core.Activities;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
 
 namespace ZestySlate.Bench;
 
@@ -10,11 +14,34 @@ internal static class PageWeight
     public static async Task RunAsync()
     {
         await using var host = await Host.StartAsync();
-        var (browser, _, _) = await host.LearnerAsync("Weigher");
-        var html = await browser.GetStringAsync("/a/garden");
+        await WeighAsync(host, "garden", "a picture with spots");
+        await WeighAsync(host, await WorksheetAsync(host), "a worksheet of 100 questions");
+    }
+
+    /// <summary>A worksheet of a hundred questions of all families, all on a page; returns its code.</summary>
+    private static async Task<string> WorksheetAsync(Host host)
+    {
+        await using var scope = host.Services.CreateAsyncScope();
+        var store = scope.ServiceProvider.GetRequiredService<ActivityStore>();
+        var owner = (await scope.ServiceProvider.GetRequiredService<SlateDb>().Activities.FindAsync("garden"))!.OwnerId;
+        var pool = store.Edition("watchsheet", 1).Asked.Select(asked => asked.Question).ToList();
+        var sheet = Recipes.Begin(Recipe.Worksheet, "A hundred questions", "en");
+        sheet = sheet with { Scenes = [sheet.Scenes[0] with { Spots = [.. Enumerable.Range(0, 100).Select(i => new Spot { Id = "h" + i, Name = "Question " + i, Content = new Ask(pool[i % pool.Count]) })] }] };
+        await store.CreateAsync(owner, sheet, "hundred");
+        await store.PublishAsync("hundred", owner);
+        await store.SetVisibilityAsync("hundred", Visibility.Link);
+        return "hundred";
+    }
+
+    private static async Task WeighAsync(Host host, string activity, string what)
+    {
+        Console.WriteLine($"-- {what}");
+        var page = $"/a/{activity}";
+        var (browser, _, _) = await host.LearnerAsync("Weigher", activity);
+        var html = await browser.GetStringAsync(page);
         var css = Host.Find(html, "href=\"(/dist/learner[^\"]+)\"");
         var style = await browser.GetStringAsync(css);
-        var addresses = new List<string> { "/a/garden", css, Host.Find(html, "src=\"(/dist/learner[^\"]+)\""), "/dist/symbols.svg" };
+        var addresses = new List<string> { page, css, Host.Find(html, "src=\"(/dist/learner[^\"]+)\""), "/dist/symbols.svg" };
         // Only the face for the page's own letters is fetched; the one for other Latin letters waits until one is used.
         addresses.AddRange(Regex.Matches(style, "url\\(\"?(/dist/fonts/atkinson[^)\"]+-latin-wght[^)\"]+)").Select(match => match.Groups[1].Value).Distinct());
 
@@ -24,7 +51,7 @@ internal static class PageWeight
             var request = new HttpRequestMessage(HttpMethod.Get, address);
             request.Headers.AcceptEncoding.ParseAdd("br");
             using var raw = new HttpClient(new SocketsHttpHandler { UseCookies = false }) { BaseAddress = host.Address };
-            if (address == "/a/garden")
+            if (address == page)
             {
                 // The page of a learner at work; compressed here in the same way, since its session lives in the other browser's cookie.
                 var bytes = new MemoryStream();

@@ -90,7 +90,7 @@ public static class Commands
             return 0;
         }
 
-        string Points(decimal points) => Score.Show(points, activity.Language);
+        string Points(decimal points) => activity.Words.Number(points);
         foreach (var answer in report.Answers)
         {
             output.WriteLine($"{Points(answer.Points),6} / {Points(answer.OutOf),-5} {answer.Verdict,-8} {answer.Question}");

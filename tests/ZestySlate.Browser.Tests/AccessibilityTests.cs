@@ -89,6 +89,73 @@ public sealed class AccessibilityTests(Apps apps)
     }
 
     [Fact]
+    public void Pages_of_questions()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        ines.Go(apps.Slate + "/author/watchtest");
+        ines.See(".page-row");
+        Passes(ines, "workbench with a page");
+        foreach (var kind in new[] { "gapText", "wordPick", "order", "jumbledWords", "match", "sort", "number", "shortText" })
+        {
+            ines.PressCss($"[data-add-kind={kind}]");
+            ines.See(".page-open form[data-edit]");
+            ines.Saved();
+            ines.Run("document.querySelectorAll('.page-open details').forEach(fold => { fold.open = true; })");
+            Passes(ines, "building " + kind);
+            ines.PressCss("[data-do=undo]");
+            ines.Saved();
+        }
+
+        ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
+        Passes(ines, "rules, way and own words");
+        ines.PressCss("[data-do=questionList]");
+        ines.Type("#question-list textarea", "Bad\n\nGood?\n+ yes\n- no");
+        ines.See(".list-questions");
+        Passes(ines, "pasted list");
+        ines.Go(apps.Slate + "/new?shows=questions");
+        Passes(ines, "new questions");
+    }
+
+    [Theory]
+    [InlineData("eighteen")]
+    [InlineData("nashra")]
+    [InlineData("watchsheet")]
+    public void Learners_at_questions(string code)
+    {
+        using var wren = new Person(390, 844);
+        wren.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        wren.Go($"{apps.Slate}/a/{code}");
+        wren.Type("input[name=name]", "Axe Anders");
+        wren.PressCss(".gate button");
+        if (code != "watchsheet")
+        {
+            wren.See(".start");
+            Passes(wren, "start of " + code);
+            wren.PressCss(".start form button");
+        }
+
+        wren.See("form[data-ask]");
+        for (var step = 0; step < 10; step++)
+        {
+            Passes(wren, $"{code}, step {step}");
+            if (wren.All("[data-next]").FirstOrDefault(button => button.Displayed) is not { } next)
+            {
+                break;
+            }
+
+            var before = wren.See("#learn").GetAttribute("data-scene");
+            next.Click();
+            wren.Until(() => wren.See("#learn").GetAttribute("data-scene") != before ? "" : null, "the next step");
+        }
+
+        wren.PressCss("[data-hand-in] button");
+        wren.PressCss("[data-hand-in] button");
+        wren.See("#result");
+        Passes(wren, "result of " + code);
+    }
+
+    [Fact]
     public void Rooms_maps_and_media()
     {
         using var ines = new Person().SignIn(apps);

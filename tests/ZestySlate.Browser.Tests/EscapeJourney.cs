@@ -37,11 +37,7 @@ public sealed class EscapeJourney(Apps apps)
             ines.Saved();
             Assert.Contains("Clue card", ines.See("#room-details h2").Text);
 
-            code = ines.Driver.Url.Split('/')[^1].Split('?')[0];
-            ines.Press("Publish", "#room-topline");
-            ines.PressCss("input[value=Link]");
-            ines.Press("Publish", "main");
-            ines.See("input[data-copy]");
+            code = ines.PublishByLink();
             Assert.Empty(ines.Complaints());
         }
 

@@ -219,6 +219,17 @@ internal static class Doings
         person.Saved();
     }
 
+    /// <summary>Publishes for anybody who has the link; returns the activity's code.</summary>
+    public static string PublishByLink(this Person person)
+    {
+        var code = person.Driver.Url.Split('/')[^1].Split('?')[0];
+        person.Press("Publish", "#room-topline");
+        person.PressCss("input[value=Link]");
+        person.Press("Publish", "main");
+        person.See("input[data-copy]");
+        return code;
+    }
+
     public static void SignInToCourses(this Person person, Apps apps, string name)
     {
         person.Go(apps.Course);

@@ -56,11 +56,7 @@ public sealed class TourJourney(Apps apps)
         ines.Until(() => ines.All("#room-storyboard .board-scene").Count == 3 ? "" : null, "undo");
         ines.Saved();
 
-        var code = ines.Driver.Url.Split('/')[^1].Split('?')[0];
-        ines.Press("Publish", "#room-topline");
-        ines.PressCss("input[value=Link]");
-        ines.Press("Publish", "main");
-        ines.See("input[data-copy]");
+        var code = ines.PublishByLink();
         Assert.Empty(ines.Complaints());
 
         using var learner = new Person();

@@ -23,7 +23,7 @@ public sealed class CommandTests
     {
         var (status, output, _) = Run("mark", DemoFiles.Activity, DemoFiles.Answers);
         Assert.Equal(0, status);
-        Assert.Contains("2 of 2 right options picked, and 1 that is not right (each takes away 1 right).", output);
+        Assert.Contains("2 of 2 that are right were picked. 1 pick is not right and takes away 1 right.", output);
         Assert.Contains("3 / 4     75 %  You know your way round the garden.", output);
     }
 

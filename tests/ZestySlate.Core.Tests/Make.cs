@@ -99,7 +99,7 @@ internal sealed class Attempt(Activity activity, long seed = 7)
 
     /// <summary>What the rules say of the next event, a while after the last.</summary>
     public string? Refused(Func<string, DateTimeOffset, AttemptEvent> happened, double secondsLater = 10) =>
-        AttemptRules.Refuse(State, happened("next", State.LastAt.AddSeconds(secondsLater)));
+        AttemptRules.Refuse(State, happened("next", State.LastAt.AddSeconds(secondsLater)))?.Said();
 
     public Attempt HandIn() => Then((id, at) => new HandedIn { Id = id, At = at });
 
@@ -109,7 +109,7 @@ internal sealed class Attempt(Activity activity, long seed = 7)
         return Then((id, at) => new TookWording(number) { Id = id, At = at });
     }
 
-    public string? Refusal(AttemptEvent happened) => AttemptRules.Refuse(State, happened);
+    public string? Refusal(AttemptEvent happened) => AttemptRules.Refuse(State, happened)?.Said();
 
     public LearnerView View(DateTimeOffset? now = null, DateTimeOffset? due = null) => LearnerView.Of(State, now ?? Make.Monday.AddHours(1), due);
 }

@@ -180,4 +180,59 @@ public sealed class AttemptStoreTests : TestDatabase
         await using var db = NewDb();
         Assert.Equal(0m, Assert.Single(await Attempts(db).AllAsync("garden")).State.Score.Points);
     }
+
+    private async Task<ActivityRecord> PublishedAsync(Func<Activity, Activity> change)
+    {
+        await using var db = NewDb();
+        var store = Activities(db);
+        await store.CreateAsync("ines", change(Garden()), "timed");
+        await store.PublishAsync("timed", "ines");
+        return (await store.DraftAsync("timed"))!.Record;
+    }
+
+    [Fact]
+    public async Task Time_that_ran_out_while_nobody_was_there_is_on_record_when_somebody_looks()
+    {
+        var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
+        await using var db = NewDb();
+        var attempt = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        await TakeAsync(attempt.Id, new Started { Id = "s", At = Clock.Now });
+        Clock.Now += TimeSpan.FromMinutes(5);
+        var loaded = (await Attempts(db).LoadAsync(attempt.Id))!;
+        Assert.Equal((Ending.Time, Clock.Now.AddMinutes(-4)), (loaded.State.EndedBy, loaded.State.HandedInAt));
+        Assert.IsType<TimeRanOut>(loaded.Events[^1]);
+        Restart();
+        await using var later = NewDb();
+        Assert.Equal(loaded.State.HandedInAt, (await later.Attempts.SingleAsync(a => a.Id == attempt.Id, TestContext.Current.CancellationToken)).HandedInAt);
+    }
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public async Task Goes_draw_again_or_by_the_seed_of_the_first(bool again)
+    {
+        var activity = await PublishedAsync(garden => garden with { Flow = new Flow { Way = Way.InOrder, DrawsAgain = again } });
+        await using var db = NewDb();
+        var first = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        Clock.Now += TimeSpan.FromMinutes(1);
+        var second = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        var began = (Began)(await Attempts(db).LoadAsync(second.Id))!.Events[0];
+        Assert.Equal(again ? null : (await Attempts(db).LoadAsync(first.Id))!.State.Seed, began.DrawSeed);
+        Assert.Equal(2, await Attempts(db).GoesAsync("timed", "tobiah", null));
+    }
+
+    [Fact]
+    public async Task A_learner_with_more_time_has_it_in_what_is_given_to_the_class()
+    {
+        var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
+        await using var db = NewDb();
+        var group = (await Classes(db).CreateAsync("ines", "Year 8", "Wren\nOtis")).Value;
+        await Classes(db).GiveAsync(group.Id, "timed", "Timed", true);
+        var wren = await db.Enrolments.SingleAsync(e => e.RosterName == "Wren", TestContext.Current.CancellationToken);
+        wren.TimeFactor = 1.5m;
+        await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        var assignment = await db.Assignments.SingleAsync(TestContext.Current.CancellationToken);
+        var attempt = await Attempts(db).BeginAsync(activity, wren.PersonId, assignment);
+        Assert.Equal(1.5m, (await Attempts(db).LoadAsync(attempt.Id))!.State.TimeFactor);
+    }
 }

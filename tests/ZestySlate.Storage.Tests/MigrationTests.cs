@@ -36,6 +36,21 @@ public sealed class MigrationTests
         Assert.False(now.Database.HasPendingModelChanges());
     }
 
+    [Fact]
+    public async Task Learners_of_an_earlier_version_have_as_much_time_as_all()
+    {
+        var file = Path.Combine(Directory.CreateTempSubdirectory("slate-migration").FullName, "old.db");
+        await using (var old = Open(file))
+        {
+            await old.GetService<IMigrator>().MigrateAsync("MediaLibrary", Stop);
+            await old.Database.ExecuteSqlRawAsync("PRAGMA foreign_keys=off; INSERT INTO Enrolments (ClassId, PersonId, RosterName) VALUES (1, 'wren', 'Wren')", Stop);
+        }
+
+        await using var now = Open(file);
+        await now.PrepareAsync(Stop);
+        Assert.Equal(1m, (await now.Enrolments.SingleAsync(Stop)).TimeFactor);
+    }
+
     /// <summary>Activities as the first version wrote them are read as they were meant.</summary>
     [Fact]
     public void A_document_of_the_first_version_is_read()

@@ -62,9 +62,9 @@ public sealed class AuthoringTests(SlateHost host)
         await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("newId", "mine"), ("kind", "multipleChoice"), ("x", "0.25"), ("y", "0.75"));
         var options = ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options;
         await EditAsync(ines, id, ("edit", "ask"), ("spot", "mine"), ("prompt", "<p>Which one is kept moist?</p>"), ("picks", "One"),
-            ("option", options[0].Id), ($"text-{options[0].Id}", "dry"), ($"words-{options[0].Id}", "No wick there."),
-            ("option", options[1].Id), ($"text-{options[1].Id}", "wet"),
-            ("option", options[2].Id), ($"text-{options[2].Id}", "both"), ("right", options[1].Id), ("hint", "Look for the wick."), ("points", "2,5"), ("shuffle", "yes"));
+            ("option", options[0].Id), ($"{options[0].Id}-text", "dry"), ($"words-{options[0].Id}", "No wick there."),
+            ("option", options[1].Id), ($"{options[1].Id}-text", "wet"),
+            ("option", options[2].Id), ($"{options[2].Id}-text", "both"), ("right", options[1].Id), ("hint", "Look for the wick."), ("points", "2,5"), ("shuffle", "yes"));
         var spot = (await DraftAsync(id)).Document.SpotOf("mine")!;
         Assert.Equal(new AtPoint(0.25, 0.75), spot.Place);
         var question = Assert.IsType<MultipleChoiceQuestion>(((Ask)spot.Content).Question);
@@ -86,10 +86,10 @@ public sealed class AuthoringTests(SlateHost host)
             return ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options.Select(o => o.Id).ToArray();
         }
 
-        var four = await PressAsync("add", _ => "yes");
+        var four = await PressAsync("add-option", _ => "yes");
         Assert.Equal(4, four.Length);
-        Assert.Equal([four[0], four[1], four[3], four[2]], await PressAsync("up", ids => ids[3]));
-        var three = await PressAsync("remove", ids => ids[0]);
+        Assert.Equal([four[0], four[1], four[3], four[2]], await PressAsync("up-option", ids => ids[3]));
+        var three = await PressAsync("remove-option", ids => ids[0]);
         Assert.Equal(3, three.Length);
         Assert.DoesNotContain(four[0], three);
     }
@@ -140,7 +140,7 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var (ines, id) = await NewAsync();
         var page = await (await ines.PostFormAsync("/new", $"/author/{id}/publish?handler=Publish", ("visibility", "Link"))).Content.ReadAsStringAsync(Stop);
-        Assert.Contains("Nothing is on the picture yet", page);
+        Assert.Contains("Nothing is in it yet", page);
         Assert.Equal(0, (await DraftAsync(id)).Record.NewestEdition);
     }
 

@@ -1,7 +1,13 @@
 using System.Net;
 using System.Text.RegularExpressions;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.JumbledWords;
 using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Core.Questions.Number;
+using ZestySlate.Core.Questions.ShortText;
+using ZestySlate.Core.Questions.WordPick;
 using ZestySlate.Storage.Activities;
 
 namespace ZestySlate.Web.Tests;
@@ -34,6 +40,50 @@ public sealed partial class KeySecrecyTests(SlateHost host)
         Assert.DoesNotContain("option-key", PageOnly(sent), StringComparison.Ordinal);
         Assert.DoesNotContain("\"right\":", sent, StringComparison.OrdinalIgnoreCase);
     }
+
+    /// <summary>Every family: the texts that only belong to the key, as the whole walk through a demo activity sends them.</summary>
+    [Theory]
+    [InlineData("eighteen")]
+    [InlineData("watchtest")]
+    [InlineData("watchsheet")]
+    [InlineData("messgarten")]
+    [InlineData("nashra")]
+    public async Task Nothing_of_any_familys_key_is_sent_on_the_way_through(string code)
+    {
+        var edition = await host.WithAsync((ActivityStore store) => Task.FromResult(store.Edition(code, 1)));
+        var learner = await host.LinkVisitorAsync(activity: code);
+        var page = "/a/" + code;
+        await learner.SendEventAsync(page, ("act", "start"), ("event", "start"));
+        var sent = await EverythingAsync(learner, page);
+        for (var step = 0; Regex.Match(PageOnly(await learner.GetStringAsync(page, Stop)), "data-visit=\"([^\"]+)\"[^>]*>(?:(?!</form>).)*data-next", RegexOptions.Singleline) is { Success: true } next && step < 30; step++)
+        {
+            sent += await (await learner.SendEventAsync(page, ("act", "visit"), ("scene", next.Groups[1].Value), ("event", "v" + step))).Content.ReadAsStringAsync(Stop);
+        }
+
+        sent = WebUtility.HtmlDecode(sent);
+        Assert.Contains("data-ask", sent);
+        foreach (var (_, question) in edition.Asked)
+        {
+            foreach (var secret in Secrets(question).Where(text => text.Length > 0))
+            {
+                Assert.DoesNotContain(secret, sent, StringComparison.Ordinal);
+            }
+        }
+
+        Assert.DoesNotContain("class=\"part-answer", sent, StringComparison.Ordinal);
+    }
+
+    private static IEnumerable<string> Secrets(Question question) => new[] { question.Hint, question.Explanation }.Concat(question switch
+    {
+        MultipleChoiceQuestion choice => choice.Options.Select(option => option.Feedback),
+        GapTextQuestion { Filling: GapFilling.Typed } typed => typed.Gaps.SelectMany(gap => new[] { gap.Gap.Hint, gap.Gap.WordsForRight, gap.Gap.WordsForWrong }.Concat(gap.Gap.Variants)),
+        GapTextQuestion gaps => gaps.Gaps.SelectMany(gap => new[] { gap.Gap.Hint, gap.Gap.WordsForRight, gap.Gap.WordsForWrong }),
+        WordPickQuestion words => words.Text.Select(run => run.Mark?.Feedback ?? ""),
+        JumbledWordsQuestion jumbled => jumbled.Lines,
+        NumberQuestion number => [$"value=\"{number.Value}"],
+        ShortTextQuestion text => text.Accepted.Select(answer => $"value=\"{answer.Text}\" maxlength"),
+        _ => [],
+    });
 
     [Fact]
     public async Task Options_are_told_apart_by_nothing_but_their_words()

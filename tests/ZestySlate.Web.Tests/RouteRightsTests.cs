@@ -54,6 +54,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/map"] = Rights.ActivityOwner,
         ["author/{activity}/frame-check"] = Rights.ActivityOwner,
         ["author/{activity}/reuse"] = Rights.ActivityOwner,
+        ["author/{activity}/questions"] = Rights.ActivityOwner,
+        ["author/{activity}/questions/read"] = Rights.ActivityOwner,
         ["author/{activity}/update"] = Rights.ActivityOwner,
         ["author/{activity}/trial"] = Rights.ActivityOwner,
         ["author/{activity}/trial/events"] = Rights.ActivityOwner,

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>What a teacher builds and a learner does: scenes with spots on them, and the rules of play.</summary>
@@ -14,6 +16,15 @@ public sealed record Activity
     public Rules Rules { get; init; } = new();
 
     public Look Look { get; init; } = new();
+
+    /// <summary>How learners go through it.</summary>
+    public Flow Flow { get; init; } = new();
+
+    /// <summary>The author's own words in place of those of the language.</summary>
+    public ValueList<OwnWord> Wording { get; init; } = [];
+
+    /// <summary>The words learners read, in its language, with the author's own.</summary>
+    public Words Words => Words.Of(Language, Wording.Select(own => KeyValuePair.Create(own.Key, own.Text)));
 
     /// <summary>True when learners can pick a scene from a list.</summary>
     public bool SceneList { get; init; }
@@ -32,7 +43,8 @@ public sealed record Activity
 
     /// <summary>Every picture the activity shows.</summary>
     public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(new[] { Look.Cover, Look.Background }.OfType<Picture>())
-        .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>());
+        .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>())
+        .Concat(Flow.Picture is null ? [] : [Flow.Picture]).Concat(Rules.Bands.Bands.Select(band => band.Picture).OfType<Picture>());
 
     /// <summary>The picture that stands for it in lists: the cover, or what the first scene shows; null when there is none.</summary>
     public Picture? Face => Look.Cover ?? (Scenes.Count > 0 ? Scenes[0].Backdrop.Shown : null);
@@ -58,11 +70,11 @@ public sealed record Activity
 
     /// <summary>The name of a spot: the author's own, or drawn from the content; a jump without words has the name of where it leads.</summary>
     public string NameOf(Spot spot) => spot is { Name: "", Content: Jump { OwnName: "", SceneId: var goal } } && SceneOf(goal) is { } scene
-        ? $"To {TitleOf(scene)}"
+        ? Words.Say("toScene", TitleOf(scene))
         : spot.ReportName;
 
     /// <summary>The title of a scene, or its number.</summary>
-    public string TitleOf(Scene scene) => scene.Title.Length > 0 ? scene.Title : Scenes.Count == 1 ? Title : $"Scene {Scenes.IndexOf(s => s.Id == scene.Id) + 1}";
+    public string TitleOf(Scene scene) => scene.Title.Length > 0 ? scene.Title : Scenes.Count == 1 ? Title : Words.Say("sceneNumber", Scenes.IndexOf(s => s.Id == scene.Id) + 1);
 
     /// <summary>The same activity with one scene changed.</summary>
     public Activity WithScene(string id, Func<Scene, Scene> change) => this with { Scenes = Scenes.Replace(scene => scene.Id == id, change) };

@@ -9,6 +9,7 @@ namespace ZestySlate.Core.Activities;
 [JsonDerivedType(typeof(PanoramaBackdrop), "panorama")]
 [JsonDerivedType(typeof(BlankBackdrop), "blank")]
 [JsonDerivedType(typeof(WebPageBackdrop), "webPage")]
+[JsonDerivedType(typeof(PageBackdrop), "page")]
 public abstract record Backdrop
 {
     /// <summary>The picture it shows, or null.</summary>
@@ -126,6 +127,15 @@ public sealed record WebPageBackdrop(string Address, int Width, int Height, bool
     public override double Ratio => Height > 0 ? (double)Width / Height : 1.6;
 
     public override string KindName => "Web page";
+
+    public override Backdrop With(Picture picture) => new PictureBackdrop(picture);
+}
+
+/// <summary>A page to read and work on: formatted text, and below it its spots in reading order.</summary>
+/// <param name="Text">The text above the spots.</param>
+public sealed record PageBackdrop(RichText Text) : Backdrop
+{
+    public override string KindName => "Page";
 
     public override Backdrop With(Picture picture) => new PictureBackdrop(picture);
 }

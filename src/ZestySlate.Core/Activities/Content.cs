@@ -146,6 +146,10 @@ public sealed record Ask(Question Question) : Content
 {
     public override SpotKind Kind => SpotKind.Question;
 
+    public override IEnumerable<Picture> Pictures => Question.Pictures;
+
+    public override IEnumerable<string> Played => Question.Played;
+
     public override string OwnName => Question.Prompt.FirstWords;
 }
 

@@ -8,6 +8,7 @@ namespace ZestySlate.Core.Activities;
 [JsonDerivedType(typeof(AtPoint), "atPoint")]
 [JsonDerivedType(typeof(InRegion), "inRegion")]
 [JsonDerivedType(typeof(AtDirection), "atDirection")]
+[JsonDerivedType(typeof(InFlow), "inFlow")]
 public abstract record Place
 {
     /// <summary>Where the sign stands, as shares of the width and height of the backdrop's picture. On a panorama the shares of the equirectangular picture.</summary>
@@ -45,7 +46,7 @@ public sealed record AtPoint : Place
 
     public override Place MovedTo(double x, double y) => new AtPoint(x, y);
 
-    public override Place On(Backdrop backdrop) => backdrop.IsSphere ? new AtDirection(Direction.AtShare(X, Y)) : this;
+    public override Place On(Backdrop backdrop) => backdrop is PageBackdrop ? new InFlow() : backdrop.IsSphere ? new AtDirection(Direction.AtShare(X, Y)) : this;
 
     private static double Kept(double value) => double.IsFinite(value) ? Math.Round(Math.Clamp(value, 0, 1), 5) : 0.5;
 }
@@ -59,7 +60,7 @@ public sealed record InRegion(Area Area) : Place
 
     public override Place MovedTo(double x, double y) => new InRegion(Area.MovedTo(x, y));
 
-    public override Place On(Backdrop backdrop) => new InRegion(Area.On(backdrop.IsSphere));
+    public override Place On(Backdrop backdrop) => backdrop is PageBackdrop ? new InFlow() : new InRegion(Area.On(backdrop.IsSphere));
 }
 
 /// <summary>A direction in a panorama.</summary>
@@ -80,5 +81,15 @@ public sealed record AtDirection : Place
 
     public override Place MovedTo(double x, double y) => new AtDirection(Direction.AtShare(x, y));
 
-    public override Place On(Backdrop backdrop) => backdrop.IsSphere ? this : new AtPoint(Anchor.X, Anchor.Y);
+    public override Place On(Backdrop backdrop) => backdrop.IsSphere ? this : new AtPoint(Anchor.X, Anchor.Y).On(backdrop);
+}
+
+/// <summary>Where it stands in the reading order of a page.</summary>
+public sealed record InFlow : Place
+{
+    public override Share Anchor => new(0.5, 0.5);
+
+    public override Place MovedTo(double x, double y) => this;
+
+    public override Place On(Backdrop backdrop) => backdrop is PageBackdrop ? this : new AtPoint(0.5, 0.5).On(backdrop);
 }

@@ -29,9 +29,46 @@ public sealed record Rules
     /// <summary>What to say for which part of the total.</summary>
     public ScoreBands Bands { get; init; } = ScoreBands.None;
 
+    /// <summary>True when parts that were right stay for another go.</summary>
+    public bool KeepsRight { get; init; }
+
+    /// <summary>True when no points are shown anywhere, only right or wrong and words.</summary>
+    public bool FeedbackOnly { get; init; }
+
+    /// <summary>True when penalties may take a question, and the total, below nothing.</summary>
+    public bool GoesBelowZero { get; init; }
+
+    /// <summary>How often the whole may be done by one learner; null for as often as wanted.</summary>
+    public int? Goes { get; init; }
+
+    /// <summary>The number of mistakes that ends it; null for no limit.</summary>
+    public int? Lives { get; init; }
+
+    /// <summary>How long there is, or null for no limit.</summary>
+    public Clock? Clock { get; init; }
+
+    /// <summary>True when the run of right answers is shown.</summary>
+    public bool ShowsStreak { get; init; }
+
     /// <summary>The share of the points that this try (1, 2, …) costs.</summary>
     public decimal CostOfTry(int number) =>
         TryCosts.Count == 0 ? 0 : Math.Clamp(TryCosts[Math.Min(number, TryCosts.Count) - 1], 0, 1);
+}
+
+/// <summary>How long there is.</summary>
+/// <param name="For">For the whole, or for each question.</param>
+/// <param name="Seconds">The time, at least 5 seconds.</param>
+public sealed record Clock(ClockFor For, int Seconds)
+{
+    /// <summary>The least time that can be set, in seconds.</summary>
+    public const int Least = 5;
+}
+
+/// <summary>What a clock runs for.</summary>
+public enum ClockFor
+{
+    Whole,
+    Item,
 }
 
 /// <summary>Which try of a question counts.</summary>

@@ -13,6 +13,9 @@ public sealed record Scene
 
     public ValueList<Spot> Spots { get; init; } = [];
 
+    /// <summary>How many of its questions each learner gets, drawn by chance; null for all.</summary>
+    public int? Draw { get; init; }
+
     /// <summary>Heard while one is here, with a switch for the learner.</summary>
     public Sound? Ambient { get; init; }
 

@@ -11,7 +11,8 @@ public sealed record Spot
     /// <summary>The author's own name for it in lists and reports; empty while it is drawn from the content.</summary>
     public string Name { get; init; } = "";
 
-    public required Place Place { get; init; }
+    /// <summary>Where it is; on a page, in its reading order.</summary>
+    public Place Place { get; init; } = new InFlow();
 
     public Sign Sign { get; init; } = new();
 

@@ -8,7 +8,7 @@ public static class ReadyCheck
 {
     /// <summary>The findings, those that block publishing first.</summary>
     public static ValueList<Finding> Run(Activity activity) =>
-        OfActivity(activity).Concat(LooksCheck.Run(activity)).Concat(WaysCheck.Run(activity)).Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene)))
+        OfActivity(activity).Concat(LooksCheck.Run(activity)).Concat(WaysCheck.Run(activity)).Concat(FlowCheck.Run(activity)).Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene)))
             .OrderBy(finding => finding.Blocks ? 0 : 1).ToValueList();
 
     private static IEnumerable<Finding> OfActivity(Activity activity)
@@ -18,9 +18,9 @@ public static class ReadyCheck
             yield return new Finding(true, "The activity has no title.", null, null, "title");
         }
 
-        if (!activity.Spots.Any() && !activity.Scenes.Any(scene => scene.Backdrop is WebPageBackdrop))
+        if (!activity.Spots.Any() && !activity.Scenes.Any(scene => scene.Backdrop is WebPageBackdrop or PageBackdrop { Text.IsEmpty: false }))
         {
-            yield return new Finding(true, "Nothing is on the picture yet: press anywhere on it.", null, null, "stage");
+            yield return new Finding(true, "Nothing is in it yet.", null, null, "stage");
         }
 
         if (activity.Rules.Completion == Completion.Passed && activity.Rules.PassMark is null)
@@ -130,7 +130,22 @@ public static class ReadyCheck
                     yield return Of(true, "A question has no prompt.", "prompt");
                 }
 
-                foreach (var weakness in QuestionTypes.For(question).Check(question))
+                if (question.Pictures.Any(picture => picture.LacksAlternativeText))
+                {
+                    yield return Of(false, $"The question «{name}» shows a picture without alternative text.", "alternativeText");
+                }
+
+                if (question.Sound is { Transcript: "" } || question.Faces.Any(part => part.Face.Sound is { Transcript: "" }))
+                {
+                    yield return Of(false, $"The question «{name}» plays a sound that is not described for those who cannot hear it.", "sound");
+                }
+
+                if (question.Video is { Captions: "" })
+                {
+                    yield return Of(false, $"The question «{name}» shows a video without captions.", "video");
+                }
+
+                foreach (var weakness in QuestionTypes.For(question).Check(question, activity.Words.Culture))
                 {
                     yield return Of(weakness.Blocks, $"The question «{name}» {weakness.Message}.", weakness.Field);
                 }
@@ -151,7 +166,7 @@ public static class ReadyCheck
     private static IEnumerable<(Spot, Spot)> Neighbours(Scene scene)
     {
         const double near = 0.008;
-        var points = scene.Spots.Where(spot => spot.Place.Covered is null).ToList();
+        var points = scene.Spots.Where(spot => spot.Place is not InFlow && spot.Place.Covered is null).ToList();
         for (var i = 0; i < points.Count; i++)
         {
             for (var j = i + 1; j < points.Count; j++)

@@ -9,7 +9,7 @@ internal static class WaysCheck
     public static IEnumerable<Finding> Run(Activity activity)
     {
         var map = SceneMap.Of(activity);
-        foreach (var node in map.Nodes)
+        foreach (var node in activity.Flow.Way == Way.Free ? map.Nodes : [])
         {
             var title = activity.TitleOf(node.Scene);
             if (!node.Reachable)

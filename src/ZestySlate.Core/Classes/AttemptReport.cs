@@ -1,6 +1,7 @@
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Classes;
 
@@ -15,11 +16,11 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
         var response = counted?.Response ?? question.Response;
         var verdict = counted?.Mark.Verdict ?? Verdict.Missing;
         var reason = counted is null
-            ? question.Response is null ? "Not answered." : "Answered, not marked yet."
-            : counted.Mark.Reason + (counted.Costs.Length > 0 ? $" ({counted.Costs})" : "");
+            ? Reason.Of(question.Response is null ? "notAnswered" : "answeredNotMarked")
+            : counted.Reason;
         return new AnswerReport(question.Spot.Id, question.Spot.ReportName, family.TitleOf(question.Question),
             response is null ? "" : family.InWords(question.Question, response), verdict,
-            counted?.Points ?? 0, question.OutOf, question.Tries.Count, question.HintSeen, reason);
+            counted?.Points ?? 0, question.OutOf, question.Tries.Count, question.HintSeen, Words.English.Say(reason));
     }).ToValueList());
 }
 

@@ -14,6 +14,27 @@ public sealed record AskView
 
     public required RichText Prompt { get; init; }
 
+    /// <summary>Shown above the parts, or null.</summary>
+    public Picture? Picture { get; init; }
+
+    /// <summary>Heard above the parts, or null.</summary>
+    public Sound? Sound { get; init; }
+
+    /// <summary>Seen above the parts, or null.</summary>
+    public VideoFile? Video { get; init; }
+
+    /// <summary>True when each step of the hand is marked as it is made.</summary>
+    public bool MarksSteps { get; init; }
+
+    /// <summary>True when no points may be spoken of.</summary>
+    public bool FeedbackOnly { get; init; }
+
+    /// <summary>True when its time ran out.</summary>
+    public bool TimedOut { get; init; }
+
+    /// <summary>The words for how much of it is right, once they may be shown.</summary>
+    public ScoreBand? Band { get; init; }
+
     public required QuestionView Parts { get; init; }
 
     public required bool Closed { get; init; }
@@ -60,32 +81,46 @@ public sealed record AskView
 
     internal static AskView Of(AttemptState state, QuestionState question, DateTimeOffset now, DateTimeOffset? due)
     {
-        var rules = state.Activity.Rules;
+        var (rules, words) = (state.Activity.Rules, state.Activity.Words);
         var shown = RevealNow.For(state, question, now, due);
         var family = QuestionTypes.For(question.Question);
         var last = question.ShowsLastTry ? question.LastTry : null;
         var number = question.Tries.Count + (question.ShowsLastTry || question.Closed ? 0 : 1);
         var takes = !question.Closed && !question.ShowsLastTry;
         var marks = AttemptRules.MarksWhileWorking(rules);
+        var steps = marks && takes && family.StepsOf(question.Question) != Steps.NotMarked;
+        var partsShown = steps && question.StepMark is not null && rules.Reveal.RightOrWrong <= RevealMoment.AfterMarking ? shown with { RightOrWrong = true } : shown;
         return new AskView
         {
             SpotId = question.Spot.Id,
             Family = family.Key,
             Prompt = question.Question.Prompt,
-            Parts = family.View(question.Question, question.Response, last?.Mark, shown, SeededRandom.For(state.Seed, question.Spot.Id, Math.Max(1, number))),
+            Picture = question.Question.Picture,
+            Sound = question.Question.Sound,
+            Video = question.Question.Video,
+            MarksSteps = steps,
+            FeedbackOnly = rules.FeedbackOnly,
+            TimedOut = question.TimedOut,
+            Parts = family.View(question.Question, new Showing<Response>(question.Response, question.Kept, steps ? question.StepMark : last?.Mark, partsShown,
+                SeededRandom.For(state.Seed, question.Spot.Id, Math.Max(1, number)), words)
+            {
+                HintSeen = question.HintSeen,
+                ShufflesOptions = state.Activity.Flow.ShuffleOptions,
+            }),
             Closed = question.Closed,
             HasAnswer = question.HasAnswer,
             TakesAnswer = takes,
-            OffersMark = takes && marks,
+            OffersMark = takes && marks && !steps,
             MarksAtOnce = marks && rules.Reveal.RightOrWrong == RevealMoment.AtOnce,
             OffersAnotherGo = !question.Closed && question.ShowsLastTry,
             OffersAnswer = AttemptRules.MaySeeAnswer(state, question.Spot.Id),
-            OffersHint = !question.HintSeen && question.Question.Hint.Length > 0 && !question.Closed,
+            OffersHint = !question.HintSeen && AttemptRules.HasHint(question.Question) && !question.Closed,
             HintCost = rules.HintCost,
-            Hint = question.HintSeen ? question.Question.Hint : null,
+            Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
             TriesLeft = rules.Tries is { } tries && marks ? Math.Max(0, tries - question.Tries.Count) : null,
             Verdict = shown.RightOrWrong ? last?.Mark.Verdict : null,
-            Reason = shown.RightOrWrong ? last?.Mark.Reason : null,
+            Reason = shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
+            Band = shown.RightOrWrong && last is not null ? question.Question.Bands.For(last.Mark.Share * 100) : null,
             Points = shown.Points ? last?.Points : null,
             OutOf = question.OutOf,
             Explanation = shown.RightAnswer && question.Question.Explanation.Length > 0 ? question.Question.Explanation : null,

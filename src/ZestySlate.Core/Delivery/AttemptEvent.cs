@@ -6,16 +6,19 @@ namespace ZestySlate.Core.Delivery;
 /// <summary>Something that happened in an attempt. The list of events is the only truth about an attempt; all else is computed from it.</summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(Began), "began")]
+[JsonDerivedType(typeof(Started), "started")]
 [JsonDerivedType(typeof(Visited), "visited")]
 [JsonDerivedType(typeof(Opened), "opened")]
 [JsonDerivedType(typeof(TriedCode), "triedCode")]
 [JsonDerivedType(typeof(Annotated), "annotated")]
 [JsonDerivedType(typeof(Answered), "answered")]
 [JsonDerivedType(typeof(AskedToMark), "askedToMark")]
+[JsonDerivedType(typeof(Stepped), "stepped")]
 [JsonDerivedType(typeof(AnotherGo), "anotherGo")]
 [JsonDerivedType(typeof(AskedForHint), "askedForHint")]
 [JsonDerivedType(typeof(SawAnswer), "sawAnswer")]
 [JsonDerivedType(typeof(HandedIn), "handedIn")]
+[JsonDerivedType(typeof(TimeRanOut), "timeRanOut")]
 [JsonDerivedType(typeof(TookWording), "tookWording")]
 public abstract record AttemptEvent
 {
@@ -27,9 +30,21 @@ public abstract record AttemptEvent
 }
 
 /// <summary>The attempt began, on an edition, with a seed for every random choice.</summary>
-public sealed record Began(int Edition, long Seed) : AttemptEvent;
+/// <param name="Edition">The edition.</param>
+/// <param name="Seed">For every random choice.</param>
+public sealed record Began(int Edition, long Seed) : AttemptEvent
+{
+    /// <summary>For drawing questions, when that is not to change with each go; null for the seed.</summary>
+    public long? DrawSeed { get; init; }
 
-/// <summary>The learner went to a scene.</summary>
+    /// <summary>How much more time this learner has: 1 for as much as all, 1.5 for half as much again.</summary>
+    public decimal TimeFactor { get; init; } = 1;
+}
+
+/// <summary>The learner pressed start; clocks run from here.</summary>
+public sealed record Started : AttemptEvent;
+
+/// <summary>The learner went to a scene, or to a step where the activity goes in order.</summary>
 public sealed record Visited(string SceneId) : AttemptEvent;
 
 /// <summary>A spot was opened.</summary>
@@ -47,6 +62,9 @@ public sealed record Answered(string SpotId, Response Response) : AttemptEvent;
 /// <summary>The learner asked to have an answer marked: one try.</summary>
 public sealed record AskedToMark(string SpotId, Response Response) : AttemptEvent;
 
+/// <summary>One step of a question whose steps are marked one by one: how it stands after the step, and the part that was moved.</summary>
+public sealed record Stepped(string SpotId, Response Response, string Part) : AttemptEvent;
+
 /// <summary>The learner begins the question once more.</summary>
 public sealed record AnotherGo(string SpotId) : AttemptEvent;
 
@@ -58,6 +76,9 @@ public sealed record SawAnswer(string SpotId) : AttemptEvent;
 
 /// <summary>The learner handed in. Answers that were not yet marked count as a try.</summary>
 public sealed record HandedIn : AttemptEvent;
+
+/// <summary>A clock had run out and nothing else happened; written by the server when it notices.</summary>
+public sealed record TimeRanOut : AttemptEvent;
 
 /// <summary>The wording of a newer edition reached the attempt.</summary>
 public sealed record TookWording(int Edition) : AttemptEvent;

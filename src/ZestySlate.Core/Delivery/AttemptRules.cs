@@ -1,17 +1,29 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
 
 /// <summary>Which events an attempt takes in its present state.</summary>
 public static class AttemptRules
 {
-    /// <summary>Why the event cannot be taken, in words for the learner; null when it can.</summary>
-    public static string? Refuse(AttemptState state, AttemptEvent happened)
+    /// <summary>The most characters beside a finding.</summary>
+    public const int LongestAnnotation = 2000;
+
+    /// <summary>Why the event cannot be taken, for the learner; null when it can.</summary>
+    /// <param name="state">Where the attempt stands; clocks that have run out until the event are seen to here.</param>
+    /// <param name="happened">The event.</param>
+    public static Reason? Refuse(AttemptState state, AttemptEvent happened)
     {
+        state = state.At(happened.At);
         if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording))
         {
-            return "This activity is handed in already; nothing was changed.";
+            return Reason.Of(state.EndedBy switch { Ending.Time => "timeIsUp", Ending.Lives => "livesAreLost", _ => "handedInAlready" });
+        }
+
+        if (state.NeedsStart && happened is not (Started or TookWording or TimeRanOut))
+        {
+            return Reason.Of("startFirst");
         }
 
         return happened switch
@@ -19,65 +31,72 @@ public static class AttemptRules
             Opened opened => RefuseReach(state, opened.SpotId),
             Visited visited => RefuseVisit(state, visited.SceneId),
             TriedCode tried => RefuseCode(state, tried),
-            Annotated annotated => state.Findings.Contains(annotated.SpotId)
-                ? annotated.Text.Length > LongestAnnotation ? $"What you write beside a finding has up to {LongestAnnotation} characters; this is longer." : null
-                : "This is not among your findings.",
+            Annotated annotated => !state.Findings.Contains(annotated.SpotId) ? Reason.Of("notAFinding")
+                : annotated.Text.Length > LongestAnnotation ? Reason.Of("annotationTooLong", LongestAnnotation) : null,
             Answered answered => RefuseAnswer(state, answered.SpotId, answered.Response),
-            AskedToMark when !MarksWhileWorking(state.Activity.Rules) => "In this activity answers are marked after handing in; yours is kept.",
+            AskedToMark when !MarksWhileWorking(state.Activity.Rules) => Reason.Of("markedAfterHandingIn"),
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
+            Stepped stepped => !MarksWhileWorking(state.Activity.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
             AnotherGo again => RefuseOpen(state, again.SpotId),
-            AskedForHint hint => RefuseOpen(state, hint.SpotId)
-                ?? (state.QuestionOf(hint.SpotId)!.Question.Hint.Length == 0 ? "This question has no hint." : null),
-            SawAnswer saw when !MaySeeAnswer(state, saw.SpotId) || !state.IsInReach(saw.SpotId) => "The answer is not shown yet.",
+            AskedForHint hint => RefuseOpen(state, hint.SpotId) ?? (HasHint(state.QuestionOf(hint.SpotId)!.Question) ? null : Reason.Of("noHint")),
+            SawAnswer saw when !MaySeeAnswer(state, saw.SpotId) || !state.IsInReach(saw.SpotId) => Reason.Of("answerNotShownYet"),
             _ => null,
         };
     }
 
-    /// <summary>The most characters beside a finding.</summary>
-    public const int LongestAnnotation = 2000;
+    /// <summary>True when there is something to show to who asks for a hint.</summary>
+    public static bool HasHint(Question question) => question.Hint.Length > 0 || QuestionTypes.For(question).HasPartHints(question);
 
-    private static string? RefuseReach(AttemptState state, string spotId) =>
-        state.Activity.SpotOf(spotId) is null ? "This spot is not in the activity any more."
-        : state.IsInReach(spotId) ? null
-        : "This is still locked.";
+    private static Reason? RefuseReach(AttemptState state, string spotId) =>
+        state.Activity.SpotOf(spotId) is null ? Reason.Of("spotIsGone") : state.IsInReach(spotId) ? null : Reason.Of("stillLocked");
 
-    private static string? RefuseVisit(AttemptState state, string sceneId) =>
-        state.Activity.SceneOf(sceneId) is null ? "This place is not in the activity any more."
-        : !state.Knows(sceneId) ? "There is no way there yet."
-        : state.IsOpen(sceneId) ? null
-        : "This is still locked.";
+    private static Reason? RefuseVisit(AttemptState state, string id)
+    {
+        if (state.IsInOrder)
+        {
+            var (now, there) = (state.StepNumber, state.Steps.IndexOf(step => step.Id == id));
+            return there < 0 ? Reason.Of("placeIsGone")
+                : state.IsHandedIn || state.Activity.Flow.Back || there == now || there == now + 1 ? null
+                : Reason.Of(there < now ? "noWayBack" : "noWayYet");
+        }
 
-    private static string? RefuseCode(AttemptState state, TriedCode tried)
+        return state.Activity.SceneOf(id) is null ? Reason.Of("placeIsGone")
+            : !state.Knows(id) ? Reason.Of("noWayYet")
+            : state.IsOpen(id) ? null
+            : Reason.Of("stillLocked");
+    }
+
+    private static Reason? RefuseCode(AttemptState state, TriedCode tried)
     {
         if (state.Activity.LockOf(tried.LockId)?.Key is not TypedKey)
         {
-            return "There is no lock for a code here.";
+            return Reason.Of("noCodeLock");
         }
 
         var seen = state.Activity.SpotOf(tried.LockId) is not null ? state.VisitedScenes.Contains(state.Activity.SceneWith(tried.LockId)!.Id) : state.Knows(tried.LockId);
         if (!seen)
         {
-            return "There is no way to this lock yet.";
+            return Reason.Of("noWayYet");
         }
 
         if (tried.Typed.Trim().Length == 0 || tried.Typed.Length > Locks.LongestCode)
         {
-            return "Type the code first.";
+            return Reason.Of("typeTheCode");
         }
 
         if (state.OpenLocks.Contains(tried.LockId))
         {
-            return "This is open already.";
+            return Reason.Of("openAlready");
         }
 
         return state.WrongCodes.TryGetValue(tried.LockId, out var tries) && Locks.NextTry(tries) is var next && tried.At < next
-            ? $"After {tries.Wrong} wrong codes the lock rests. Try again in {Math.Ceiling((next - tried.At).TotalSeconds)} seconds; this try did not count."
+            ? Reason.Of("lockRests", (int)Math.Ceiling((next - tried.At).TotalSeconds), tries.Wrong)
             : null;
     }
 
-    /// <summary>True when the learner can have answers marked before handing in.</summary>
-    public static bool MarksWhileWorking(Rules rules) =>
-        rules.Reveal is { RightOrWrong: <= RevealMoment.AfterLastTry } or { Points: <= RevealMoment.AfterLastTry } or { RightAnswer: <= RevealMoment.AfterLastTry };
+    /// <summary>True when the learner can have answers marked before handing in; lives are counted from marks, so they need it.</summary>
+    public static bool MarksWhileWorking(Rules rules) => rules.Lives is not null
+        || rules.Reveal is { RightOrWrong: <= RevealMoment.AfterLastTry } or { Points: <= RevealMoment.AfterLastTry } or { RightAnswer: <= RevealMoment.AfterLastTry };
 
     /// <summary>True when the learner may give a question up to see the answer: after a try, while it is open.</summary>
     public static bool MaySeeAnswer(AttemptState state, string spotId) =>
@@ -85,17 +104,22 @@ public static class AttemptRules
         && !state.IsHandedIn
         && state.QuestionOf(spotId) is { Closed: false, Tries.Count: > 0 };
 
-    private static string? RefuseOpen(AttemptState state, string spotId) => state.QuestionOf(spotId) switch
+    private static Reason? RefuseOpen(AttemptState state, string spotId) => state.QuestionOf(spotId) switch
     {
-        null => "This question is not in the activity.",
-        _ when !state.IsInReach(spotId) => "This question is still locked.",
-        { Closed: true } => "This question is closed; no try is left.",
+        null => Reason.Of("questionIsGone"),
+        _ when !state.IsInReach(spotId) => Reason.Of("questionLocked"),
+        { TimedOut: true } => Reason.Of("questionTimeIsUp"),
+        { Closed: true } => Reason.Of("questionClosed"),
         _ => null,
     };
 
-    private static string? RefuseEmpty(AttemptState state, AskedToMark asked) =>
-        QuestionTypes.For(state.QuestionOf(asked.SpotId)!.Question).IsEmpty(asked.Response) ? "Nothing is answered yet, so there is nothing to mark." : null;
+    private static Reason? RefuseEmpty(AttemptState state, AskedToMark asked) =>
+        QuestionTypes.For(state.QuestionOf(asked.SpotId)!.Question).IsEmpty(asked.Response) ? Reason.Of("nothingToMark") : null;
 
-    private static string? RefuseAnswer(AttemptState state, string spotId, Response response) =>
+    private static Reason? RefuseStep(AttemptState state, Stepped stepped) =>
+        RefuseAnswer(state, stepped.SpotId, stepped.Response)
+        ?? (QuestionTypes.For(state.QuestionOf(stepped.SpotId)!.Question).StepsOf(state.QuestionOf(stepped.SpotId)!.Question) == Steps.NotMarked ? Reason.Of("otherKindOfAnswer") : null);
+
+    private static Reason? RefuseAnswer(AttemptState state, string spotId, Response response) =>
         RefuseOpen(state, spotId) ?? QuestionTypes.For(state.QuestionOf(spotId)!.Question).RefuseResponse(state.QuestionOf(spotId)!.Question, response);
 }

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -13,14 +14,35 @@ public sealed record AttemptState
 
     public required long Seed { get; init; }
 
+    /// <summary>How much more time this learner has; 1 for as much as all.</summary>
+    public decimal TimeFactor { get; init; } = 1;
+
     public required DateTimeOffset BeganAt { get; init; }
+
+    /// <summary>When the learner pressed start, or when the attempt began where there is nothing to press; null before.</summary>
+    public DateTimeOffset? StartedAt { get; init; }
 
     public DateTimeOffset LastAt { get; init; }
 
     public DateTimeOffset? HandedInAt { get; init; }
 
-    /// <summary>Every question, in reading order.</summary>
+    /// <summary>What ended it; null while it goes on.</summary>
+    public Ending? EndedBy { get; init; }
+
+    /// <summary>The steps, where the activity goes in order; else none.</summary>
+    public ValueList<Step> Steps { get; init; } = [];
+
+    /// <summary>When the learner came to the present step.</summary>
+    public DateTimeOffset StepSince { get; init; }
+
+    /// <summary>Every question the learner gets, in reading order.</summary>
     public ValueList<QuestionState> Questions { get; init; } = [];
+
+    /// <summary>How many mistakes were made, for lives.</summary>
+    public int Mistakes { get; init; }
+
+    /// <summary>The run of right answers without a mistake, now and at its longest.</summary>
+    public Streak Streak { get; init; }
 
     /// <summary>The spots that were opened.</summary>
     public required IReadOnlySet<string> OpenedSpots { get; init; }
@@ -31,10 +53,10 @@ public sealed record AttemptState
     /// <summary>What the learner wrote beside findings, by spot.</summary>
     public required IReadOnlyDictionary<string, string> Annotations { get; init; }
 
-    /// <summary>The scenes on the way to where the learner is, the present one last. The one before it is the way back.</summary>
+    /// <summary>The scenes (or steps) on the way to where the learner is, the present one last. The one before it is the way back.</summary>
     public required ValueList<string> Way { get; init; }
 
-    /// <summary>The scenes that were visited.</summary>
+    /// <summary>The scenes and steps that were visited.</summary>
     public required IReadOnlySet<string> VisitedScenes { get; init; }
 
     /// <summary>The scenes and spots whose locks are open.</summary>
@@ -45,17 +67,48 @@ public sealed record AttemptState
 
     public bool IsHandedIn => HandedInAt is not null;
 
-    /// <summary>The scene the learner is in.</summary>
-    public Scene Scene => Activity.SceneOf(Way[Way.Count - 1]) ?? Activity.Scenes[0];
+    /// <summary>True when there is a start to press first.</summary>
+    public bool NeedsStart => StartedAt is null;
+
+    /// <summary>True when the activity goes in order.</summary>
+    public bool IsInOrder => Steps.Count > 0;
+
+    /// <summary>The number of the present step, from 0; -1 when learners go where they like.</summary>
+    public int StepNumber => Steps.IndexOf(step => step.Id == Way[Way.Count - 1]);
+
+    /// <summary>The present step, or null.</summary>
+    public Step? Step => StepNumber is >= 0 and var at ? Steps[at] : null;
+
+    /// <summary>The scene the learner is in, or the first of the present step.</summary>
+    public Scene Scene => Activity.SceneOf(Step?.Sections[0].SceneId ?? Way[Way.Count - 1]) ?? Activity.Scenes[0];
+
+    /// <summary>Lives that are left, or null where they are not counted.</summary>
+    public int? LivesLeft => Activity.Rules.Lives is { } lives ? Math.Max(0, lives - Mistakes) : null;
+
+    /// <summary>When the clock of the whole or of the present step runs out; null where none runs.</summary>
+    public DateTimeOffset? RunsOutAt => Timekeeping.RunsOutAt(this);
 
     /// <summary>The state of one question, or null.</summary>
-    public QuestionState? QuestionOf(string spotId) => Questions.FirstOrDefault(question => question.Spot.Id == spotId);
+    public QuestionState? QuestionOf(string spotId)
+    {
+        foreach (var question in Questions)
+        {
+            if (question.Spot.Id == spotId)
+            {
+                return question;
+            }
+        }
+
+        return null;
+    }
 
     /// <summary>True when the scene or spot has no lock, or its lock is open.</summary>
     public bool IsOpen(string id) => OpenLocks.Contains(id) || Activity.LockOf(id) is null;
 
-    /// <summary>True when the spot is in a visited scene and not locked.</summary>
-    public bool IsInReach(string spotId) => Activity.SceneWith(spotId) is { } scene && VisitedScenes.Contains(scene.Id) && IsOpen(spotId);
+    /// <summary>True when the spot can be seen: in a visited scene or step, and not locked.</summary>
+    public bool IsInReach(string spotId) => IsOpen(spotId) && (IsInOrder
+        ? Steps.Any(step => (step.Id == Step?.Id || (Activity.Flow.Back && VisitedScenes.Contains(step.Id)) || IsHandedIn) && step.SpotIds.Contains(spotId))
+        : Activity.SceneWith(spotId) is { } scene && VisitedScenes.Contains(scene.Id));
 
     /// <summary>True when the learner knows of the scene: visited, on the list of scenes, or where a jump leads that can be seen.</summary>
     public bool Knows(string sceneId) => Activity.SceneOf(sceneId) is not null && (Activity.SceneList || VisitedScenes.Contains(sceneId)
@@ -76,4 +129,29 @@ public sealed record AttemptState
         Completion.Passed => Score.Passed == true,
         _ => IsHandedIn,
     };
+
+    /// <summary>The state at a moment at which nothing happened: clocks may have run out since the last event.</summary>
+    public AttemptState At(DateTimeOffset now) => Timekeeping.IsOut(this, now) ? Replay.After(this, new TimeRanOut { Id = "now", At = now }) : this;
+}
+
+/// <summary>What ended an attempt.</summary>
+public enum Ending
+{
+    /// <summary>It was handed in, or everything was done.</summary>
+    Finished,
+
+    /// <summary>The last life was lost.</summary>
+    Lives,
+
+    /// <summary>The time ran out.</summary>
+    Time,
+}
+
+/// <summary>A run of right answers without a mistake.</summary>
+/// <param name="Now">How long it is now.</param>
+/// <param name="Longest">How long the longest was.</param>
+public readonly record struct Streak(int Now, int Longest)
+{
+    /// <summary>The run after one more marked answer.</summary>
+    internal Streak After(bool right) => right ? new(Now + 1, Math.Max(Longest, Now + 1)) : this with { Now = 0 };
 }

@@ -1,6 +1,7 @@
+using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking;
-using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -11,14 +12,31 @@ public sealed record LearnerView
 
     public required string Summary { get; init; }
 
-    public required string Language { get; init; }
+    /// <summary>The words learners read: those of the activity's language, with the author's own.</summary>
+    [JsonIgnore]
+    public Words Words { get; init; } = Words.English;
 
     public required int Edition { get; init; }
 
     public required Look Look { get; init; }
 
-    /// <summary>Where the learner is.</summary>
-    public required SceneView Scene { get; init; }
+    /// <summary>What is read before the start is pressed; null once it is, or where there is nothing to press.</summary>
+    public StartView? Start { get; init; }
+
+    /// <summary>True when there is, or was, a start to press.</summary>
+    public bool HasStart { get; init; }
+
+    /// <summary>What the learner sees: one scene, or the scenes of a step; none before the start.</summary>
+    public required ValueList<SceneView> Scenes { get; init; }
+
+    /// <summary>Where the learner is: the id of the scene or step.</summary>
+    public required string At { get; init; }
+
+    /// <summary>The way through, where the activity goes in order; else null.</summary>
+    public CourseView? Course { get; init; }
+
+    /// <summary>Lives, clock and streak; null where none is counted.</summary>
+    public PlayView? Play { get; init; }
 
     /// <summary>The scene before, or null at the beginning.</summary>
     public SceneLink? Back { get; init; }
@@ -37,16 +55,24 @@ public sealed record LearnerView
 
     public required Progress Progress { get; init; }
 
+    public ProgressShown ProgressShown { get; init; }
+
     /// <summary>The score, once it may be shown.</summary>
     public Score? Score { get; init; }
 
+    /// <summary>The words for the total, once they may be shown.</summary>
+    public ScoreBand? Band { get; init; }
+
     public DateTimeOffset? HandedInAt { get; init; }
+
+    /// <summary>What ended it; null while it goes on.</summary>
+    public Ending? EndedBy { get; init; }
 
     /// <summary>True when something is asked, so that there is something to hand in.</summary>
     public bool HasQuestions => Progress.Questions > 0;
 
     /// <summary>The spot with this id, or null.</summary>
-    public SpotView? SpotOf(string id) => Scene.Spots.FirstOrDefault(spot => spot.Id == id);
+    public SpotView? SpotOf(string id) => Scenes.SelectMany(scene => scene.Spots).FirstOrDefault(spot => spot.Id == id);
 
     /// <summary>The view of a state at a moment.</summary>
     /// <param name="state">Where the attempt stands.</param>
@@ -54,25 +80,105 @@ public sealed record LearnerView
     /// <param name="due">The due date, or null for none.</param>
     public static LearnerView Of(AttemptState state, DateTimeOffset now, DateTimeOffset? due = null)
     {
+        state = state.At(now);
         var activity = state.Activity;
         return new LearnerView
         {
             Title = activity.Title,
             Summary = activity.Summary,
-            Language = activity.Language,
+            Words = activity.Words,
             Edition = state.Edition,
             HandedInAt = state.HandedInAt,
+            EndedBy = state.EndedBy,
             Progress = Progress.Of(state),
+            ProgressShown = state.IsInOrder ? activity.Flow.Progress : ProgressShown.Wedge,
             Score = RevealNow.Total(state, now, due) ? state.Score : null,
+            Band = RevealNow.Band(state, now, due) ? state.Score.Band : null,
             Look = activity.Look,
-            Scene = SceneView.Of(state, state.Scene, now, due),
-            Back = state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before ? SceneLink.Of(state, before) : null,
-            SceneList = activity.SceneList && activity.Scenes.Count > 1 ? activity.Scenes.Select(scene => SceneLink.Of(state, scene)).ToValueList() : [],
+            Start = state.NeedsStart ? StartView.Of(state) : null,
+            HasStart = Beginning.HasStart(activity),
+            At = state.Way[state.Way.Count - 1],
+            Scenes = ScenesOf(state, now, due),
+            Course = state.IsInOrder && !state.NeedsStart ? CourseView.Of(state, now, due) : null,
+            Play = PlayView.Of(state, now),
+            Back = !state.IsInOrder && state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before ? SceneLink.Of(state, before) : null,
+            SceneList = activity.SceneList && !state.IsInOrder && activity.Scenes.Count > 1 ? activity.Scenes.Select(scene => SceneLink.Of(state, scene)).ToValueList() : [],
             HasFindings = activity.Spots.Any(spot => spot.Content is Note { IsClue: true }),
             Findings = state.Findings.Select(id => activity.SpotOf(id)).OfType<Spot>().Where(spot => spot.Content is Note)
                 .Select(spot => new FindingView(spot.Id, activity.NameOf(spot), (Note)spot.Content, state.Annotations.GetValueOrDefault(spot.Id, ""))).ToValueList(),
             IsCompleted = state.IsCompleted,
         };
+    }
+
+    private static ValueList<SceneView> ScenesOf(AttemptState state, DateTimeOffset now, DateTimeOffset? due) => state.NeedsStart ? []
+        : state.Step is { } step ? step.Sections.Select(section => SceneView.Of(state, section, now, due)).ToValueList()
+        : [SceneView.Of(state, state.Scene, now, due)];
+}
+
+/// <summary>What is read before the start.</summary>
+public sealed record StartView(RichText Introduction, Picture? Picture, int Questions, TimeSpan? Time, bool TimeIsForEach, int? Lives, decimal? PassMark, bool Back)
+{
+    internal static StartView Of(AttemptState state)
+    {
+        var (flow, rules) = (state.Activity.Flow, state.Activity.Rules);
+        return new(flow.Introduction, flow.Picture, state.Questions.Count, rules.Clock is { } clock ? Timekeeping.Lasts(clock, state.TimeFactor) : null,
+            rules.Clock?.For == ClockFor.Item, rules.Lives, rules.FeedbackOnly ? null : rules.PassMark, !state.IsInOrder || flow.Back || state.Steps.Count == 1);
+    }
+}
+
+/// <summary>The way through an activity that goes in order.</summary>
+/// <param name="Number">The present step, from 1.</param>
+/// <param name="Count">How many steps there are.</param>
+/// <param name="Previous">The step before, or null at the beginning and where there is no way back.</param>
+/// <param name="Next">The next step, or null at the end.</param>
+/// <param name="Steps">Every step, where one may go back and forth; else none.</param>
+public sealed record CourseView(int Number, int Count, string? Previous, string? Next, ValueList<StepLink> Steps)
+{
+    internal static CourseView Of(AttemptState state, DateTimeOffset now, DateTimeOffset? due)
+    {
+        var at = Math.Max(0, state.StepNumber);
+        var free = state.Activity.Flow.Back || state.IsHandedIn;
+        return new(at + 1, state.Steps.Count, free && at > 0 ? state.Steps[at - 1].Id : null, at + 1 < state.Steps.Count ? state.Steps[at + 1].Id : null,
+            !free ? [] : state.Steps.Select((step, i) => new StepLink(step.Id, i + 1, i == at,
+                step.SpotIds.Select(state.QuestionOf).OfType<QuestionState>().ToList() is { Count: > 0 } asked && asked.All(question => question.HasAnswer), VerdictOf(state, step, now, due))).ToValueList());
+    }
+
+    /// <summary>The verdict on a step's questions, once each may be shown: right when all are, wrong when none is.</summary>
+    private static Verdict? VerdictOf(AttemptState state, Step step, DateTimeOffset now, DateTimeOffset? due)
+    {
+        var asked = step.SpotIds.Select(state.QuestionOf).OfType<QuestionState>().ToList();
+        if (asked.Count == 0 || !asked.All(question => RevealNow.For(state, question, now, due).RightOrWrong))
+        {
+            return null;
+        }
+
+        var verdicts = asked.Select(question => question.LastTry?.Mark.Verdict ?? Verdict.Missing).ToList();
+        return verdicts.Distinct().Count() == 1 ? verdicts[0] : Verdict.Partly;
+    }
+}
+
+/// <summary>A step one can go to.</summary>
+public sealed record StepLink(string Id, int Number, bool Current, bool Answered, Verdict? Verdict);
+
+/// <summary>Lives, clock and streak.</summary>
+/// <param name="LivesLeft">Lives that are left, or null where they are not counted.</param>
+/// <param name="Lives">All lives.</param>
+/// <param name="Remaining">The time that is left, or null when no clock runs.</param>
+/// <param name="ForWhole">True when the time is for the whole.</param>
+/// <param name="Streak">The run of right answers, or null where it is not shown.</param>
+public sealed record PlayView(int? LivesLeft, int Lives, TimeSpan? Remaining, bool ForWhole, Streak? Streak)
+{
+    internal static PlayView? Of(AttemptState state, DateTimeOffset now)
+    {
+        var rules = state.Activity.Rules;
+        if (rules is { Lives: null, Clock: null, ShowsStreak: false } || state.NeedsStart)
+        {
+            return null;
+        }
+
+        var remaining = state.RunsOutAt is { } end ? end - now : (TimeSpan?)null;
+        return new(state.LivesLeft, rules.Lives ?? 0, remaining < TimeSpan.Zero ? TimeSpan.Zero : remaining, rules.Clock?.For == ClockFor.Whole,
+            rules.ShowsStreak ? state.Streak : null);
     }
 }
 
@@ -98,10 +204,11 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
     /// <summary>Progress as a share, 0..1: notes opened and questions answered among all of them.</summary>
     public double Share => Spots + Questions == 0 ? 1 : (double)(Opened + Answered) / (Spots + Questions);
 
-    /// <summary>The progress of a state.</summary>
+    /// <summary>The progress of a state. What stands open on a page needs no opening and is not counted.</summary>
     public static Progress Of(AttemptState state)
     {
-        var notes = state.Activity.Spots.Where(spot => spot.Content.CountsWhenOpened).ToList();
+        var notes = state.Activity.Scenes.Where(scene => scene.Backdrop is not PageBackdrop)
+            .SelectMany(scene => scene.Spots).Where(spot => spot.Content.CountsWhenOpened).ToList();
         return new Progress(notes.Count(spot => state.OpenedSpots.Contains(spot.Id)), notes.Count,
             state.Questions.Count(question => question.HasAnswer), state.Questions.Count);
     }

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -16,6 +17,18 @@ public sealed record QuestionState
 
     /// <summary>The answer as it stands, marked or not; null when none was given in this go.</summary>
     public Response? Response { get; init; }
+
+    /// <summary>The parts that were right in an earlier try and stay, or null.</summary>
+    public Response? Kept { get; init; }
+
+    /// <summary>The mark of the answer as it stands, where steps are marked one by one; else null.</summary>
+    public QuestionMark? StepMark { get; init; }
+
+    /// <summary>How many mistakes were made in it.</summary>
+    public int Mistakes { get; init; }
+
+    /// <summary>True when its time ran out.</summary>
+    public bool TimedOut { get; init; }
 
     /// <summary>The tries so far, in order.</summary>
     public ValueList<Try> Tries { get; init; } = [];
@@ -46,5 +59,12 @@ public sealed record QuestionState
 /// <summary>One marked try.</summary>
 /// <param name="Number">1 for the first.</param>
 /// <param name="Points">What it earns after the cost of the try and of the hint.</param>
-/// <param name="Costs">The costs in words; empty for none.</param>
-public sealed record Try(int Number, Response? Response, QuestionMark Mark, decimal Points, string Costs, DateTimeOffset At);
+/// <param name="TryCost">The share of the points that this try cost.</param>
+/// <param name="HintCost">The share of the points that the hint cost.</param>
+public sealed record Try(int Number, Response? Response, QuestionMark Mark, decimal Points, decimal TryCost, decimal HintCost, DateTimeOffset At)
+{
+    /// <summary>Why it is marked so, with what the try and the hint cost.</summary>
+    public Reason Reason => Mark.Reason
+        .Then(TryCost > 0 ? Reason.Of("tryCosts", Number, TryCost * 100) : null)
+        .Then(HintCost > 0 ? Reason.Of("hintCosts", HintCost * 100) : null);
+}

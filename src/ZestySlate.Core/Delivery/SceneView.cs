@@ -5,16 +5,35 @@ namespace ZestySlate.Core.Delivery;
 /// <summary>What a learner may see of a scene.</summary>
 public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound? Ambient, bool SignsOnAsking, ValueList<SpotView> Spots)
 {
+    /// <summary>True when it is a page: its spots stand below each other, open.</summary>
+    public bool IsPage => Backdrop is PageBackdrop;
+
+
     /// <summary>The scene as its author sees it on the stage: the start of an attempt, with what is behind locks.</summary>
     public static SceneView ForAuthor(Activity activity, Scene scene)
     {
-        var state = Replay.Run(_ => activity, [new Began(0, 0) { Id = "began", At = DateTimeOffset.UnixEpoch }]);
+        // The author sees every scene as a whole, whatever the way through it.
+        var whole = activity with { Flow = new Flow { ShuffleOptions = activity.Flow.ShuffleOptions } };
+        var state = Replay.Run(_ => whole, [new Began(0, 0) { Id = "began", At = DateTimeOffset.UnixEpoch }]);
         return Of(state, scene, DateTimeOffset.UnixEpoch, null, asAuthor: true);
     }
 
     internal static SceneView Of(AttemptState state, Scene scene, DateTimeOffset now, DateTimeOffset? due, bool asAuthor = false) => new(
         scene.Id, state.Activity.TitleOf(scene), scene.Backdrop, scene.Ambient, state.Activity.Look.SignsOnAsking && !asAuthor,
         scene.Spots.Select(spot => SpotView.Of(state, spot, now, due, asAuthor)).ToValueList());
+
+    /// <summary>The part of a scene that belongs to a step.</summary>
+    internal static SceneView Of(AttemptState state, StepSection section, DateTimeOffset now, DateTimeOffset? due)
+    {
+        var scene = state.Activity.SceneOf(section.SceneId)!;
+        var order = section.SpotIds.Select(id => scene.Spots.FirstOrDefault(spot => spot.Id == id)).OfType<Spot>();
+        var shown = scene with
+        {
+            Backdrop = scene.Backdrop is PageBackdrop && !section.WithText ? new PageBackdrop(default) : scene.Backdrop,
+            Spots = order.ToValueList(),
+        };
+        return Of(state, shown, now, due);
+    }
 }
 
 /// <summary>What a learner may see of a spot: its content, its question, or its lock.</summary>
@@ -41,7 +60,7 @@ public sealed record SpotView(string Id, string Name, SpotKind Kind, Place Place
             : null;
         if (closed is not null && !asAuthor)
         {
-            var ownName = spot.Name.Length > 0 ? spot.Name : spot.Content is Jump { OwnName: { Length: > 0 } words } && closed.Id != spot.Id ? words : "Locked";
+            var ownName = spot.Name.Length > 0 ? spot.Name : spot.Content is Jump { OwnName: { Length: > 0 } words } && closed.Id != spot.Id ? words : state.Activity.Words["locked"];
             return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed);
         }
 

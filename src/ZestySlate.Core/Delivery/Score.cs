@@ -1,4 +1,3 @@
-using System.Globalization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking;
 
@@ -15,7 +14,8 @@ public sealed record Score(decimal Points, decimal OutOf, bool Provisional, Scor
     {
         var rules = state.Activity.Rules;
         var marked = state.Questions.Where(question => question.LastTry?.Mark.Verdict != Verdict.Ungraded).ToList();
-        var points = Math.Max(0, marked.Sum(question => question.Points(rules.Counts)) - state.CodeCosts);
+        var sum = marked.Sum(question => question.Points(rules.Counts)) - state.CodeCosts;
+        var points = rules.GoesBelowZero ? sum : Math.Max(0, sum);
         var outOf = marked.Sum(question => question.OutOf);
         var score = new Score(points, outOf, marked.Any(question => question.LastTry?.Mark.Verdict == Verdict.Waiting), null, null, false);
         return score with
@@ -24,22 +24,5 @@ public sealed record Score(decimal Points, decimal OutOf, bool Provisional, Scor
             Passed = rules.PassMark is { } pass && outOf > 0 ? score.Percent >= pass : null,
             Distinction = rules.DistinctionMark is { } distinction && outOf > 0 && score.Percent >= distinction,
         };
-    }
-
-    /// <summary>Points as a person reads them: two decimals at most, half away from zero, in the language's own form.</summary>
-    public static string Show(decimal points, string language) =>
-        Math.Round(points, 2, MidpointRounding.AwayFromZero).ToString("0.##", CultureOf(language));
-
-    /// <summary>The culture of a language tag; the invariant one when the tag is unknown.</summary>
-    public static CultureInfo CultureOf(string language)
-    {
-        try
-        {
-            return CultureInfo.GetCultureInfo(language);
-        }
-        catch (CultureNotFoundException)
-        {
-            return CultureInfo.InvariantCulture;
-        }
     }
 }

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -42,6 +43,16 @@ public sealed record SetRules(Rules Rules) : Edit
         if (Rules.Tries is < 1)
         {
             return Outcome<Activity>.Refused("A question needs at least one try.");
+        }
+
+        if (Rules.Lives is < 1 || Rules.Goes is < 1)
+        {
+            return Outcome<Activity>.Refused("There is at least one life, and one go; leave it empty for no limit.");
+        }
+
+        if (Rules.Clock is { Seconds: < Clock.Least })
+        {
+            return Outcome<Activity>.Refused($"A clock runs for at least {Clock.Least} seconds.");
         }
 
         if (Rules.HintCost is < 0 or > 1 || Rules.TryCosts.Any(cost => cost is < 0 or > 1))
@@ -106,4 +117,68 @@ public sealed record SetLock(string Id, Lock? Lock) : Edit
             ? Outcome<Activity>.Refused("This spot is not in the activity any more.")
             : activity.WithSpot(Id, spot => spot with { Lock = Lock });
     }
+}
+
+/// <summary>Sets how learners go through the activity.</summary>
+public sealed record SetFlow(Flow Flow) : Edit
+{
+    public override string StepKey => "flow";
+
+    public override string SummaryOn(Activity activity) => "Way through it";
+
+    public override Outcome<Activity> Apply(Activity activity) => activity with { Flow = Flow };
+}
+
+/// <summary>Sets the author's own words; an empty one goes back to that of the language.</summary>
+public sealed record SetWording(ValueList<OwnWord> Wording) : Edit
+{
+    public override string StepKey => "wording";
+
+    public override string SummaryOn(Activity activity) => "Own words";
+
+    public override Outcome<Activity> Apply(Activity activity)
+    {
+        var wrong = Wording.FirstOrDefault(own => !Words.Keys.Contains(own.Key) || !Fits(own.Text));
+        return wrong is not null
+            ? Outcome<Activity>.Refused($"«{wrong.Text}»: braces stand for what is put in, as {{0}}; this has others.")
+            : activity with { Wording = Wording.RemoveAll(own => own.Text.Trim().Length == 0) };
+    }
+
+    private static bool Fits(string text)
+    {
+        try
+        {
+            _ = string.Format(System.Globalization.CultureInfo.InvariantCulture, text, "", "");
+            return true;
+        }
+        catch (FormatException)
+        {
+            return false;
+        }
+    }
+}
+
+/// <summary>Sets how many of a section's questions each learner gets; null for all.</summary>
+public sealed record SetDraw(string SceneId, int? Draw) : SceneEdit(SceneId)
+{
+    public override string StepKey => "draw " + SceneId;
+
+    public override string SummaryOn(Activity activity) => $"Questions drawn in {TitleOf(activity, SceneId)}";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => Draw < 1
+        ? Outcome<Activity>.Refused("At least one question is drawn; leave it empty for all.")
+        : activity.WithScene(SceneId, s => s with { Draw = Draw });
+}
+
+/// <summary>Adds several spots to a scene, such as a pasted list of questions.</summary>
+public sealed record AddSpots(string SceneId, ValueList<Spot> Spots) : SceneEdit(SceneId)
+{
+    public override string SummaryOn(Activity activity) => Spots.Count == 1 ? "Added a question" : $"Added {Spots.Count} questions";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => Spots.Count == 0
+        ? Outcome<Activity>.Refused("There is nothing to add.")
+        : activity.WithScene(SceneId, s => Spots.Aggregate(s, (room, spot) => room with
+        {
+            Spots = room.Spots.Add(spot with { Place = Copies.FreePlace(room, Place.At(room.Backdrop, 0.5, 0.5)) }),
+        }));
 }

@@ -33,11 +33,16 @@ public static class Copies
     }
 
     /// <summary>The place itself when it is free, else a free one beside it.</summary>
-    public static Place FreePlace(Scene scene, Place wished) => IsFree(scene, wished) ? wished : FreePlaceBeside(scene, wished);
+    public static Place FreePlace(Scene scene, Place wished) => wished is InFlow || IsFree(scene, wished) ? wished : FreePlaceBeside(scene, wished);
 
     /// <summary>A free place beside an original, never on it nor on another spot.</summary>
     public static Place FreePlaceBeside(Scene scene, Place original)
     {
+        if (original is InFlow)
+        {
+            return original;
+        }
+
         var candidates =
             from ring in Enumerable.Range(1, 30)
             from way in new (double Right, double Down)[] { (1, 0), (-1, 0), (0, 1), (0, -1), (1, 1), (-1, -1), (1, -1), (-1, 1) }

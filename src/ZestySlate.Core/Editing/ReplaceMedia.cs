@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Editing;
 
@@ -13,6 +14,8 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height)
 
     public override Outcome<Activity> Apply(Activity activity) => activity with
     {
+        Flow = activity.Flow with { Picture = Of(activity.Flow.Picture) },
+        Rules = activity.Rules with { Bands = Of(activity.Rules.Bands) },
         Look = activity.Look with
         {
             Cover = Of(activity.Look.Cover),
@@ -36,8 +39,23 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height)
             Sound = Of(note.Sound),
             Video = note.Video is { } video ? video with { Media = Of(video.Media), Captions = Of(video.Captions) } : null,
         },
+        Ask { Question: var question } => new Ask(Of(question)),
         _ => content,
     };
+
+    private Question Of(Question question)
+    {
+        var faces = question.Faces.Aggregate(question, (changed, part) => changed.WithFace(part.Key, face => face with { Picture = Of(face.Picture), Sound = Of(face.Sound) }));
+        return faces with
+        {
+            Picture = Of(question.Picture),
+            Sound = Of(question.Sound),
+            Video = question.Video is { } video ? video with { Media = Of(video.Media), Captions = Of(video.Captions) } : null,
+            Bands = Of(question.Bands),
+        };
+    }
+
+    private ScoreBands Of(ScoreBands bands) => ScoreBands.Of(bands.Bands.Select(band => band with { Picture = Of(band.Picture) }));
 
     /// <summary>A panorama whose picture cannot be looked round in any more is shown flat.</summary>
     private Backdrop Of(Backdrop backdrop) => backdrop.Shown is not { } shown || shown.Media != Old ? backdrop

@@ -52,7 +52,11 @@ public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(
             return Outcome<Activity>.Refused(reason);
         }
 
-        return activity.WithScene(SceneId, s => s with { Backdrop = Backdrop, Spots = s.Spots.Select(spot => spot with { Place = spot.Place.On(Backdrop) }).ToValueList() });
+        return activity.WithScene(SceneId, s => s.Spots.Aggregate(s with { Backdrop = Backdrop, Spots = [] }, (room, spot) => room with
+        {
+            // Spots that come from a page get places beside each other.
+            Spots = room.Spots.Add(spot with { Place = spot.Place is InFlow ? Copies.FreePlace(room, spot.Place.On(Backdrop)) : spot.Place.On(Backdrop) }),
+        }));
     }
 }
 

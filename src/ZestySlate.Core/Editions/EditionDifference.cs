@@ -34,6 +34,16 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             wording.Add("Summary or language");
         }
 
+        if (older.Wording != newer.Wording || (older.Flow with { Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture, Progress = newer.Flow.Progress }) != older.Flow)
+        {
+            wording.Add("Introduction, progress or own words");
+        }
+
+        if ((newer.Flow with { Introduction = older.Flow.Introduction, Picture = older.Flow.Picture, Progress = older.Flow.Progress }) != older.Flow)
+        {
+            structure.Add("How learners go through it");
+        }
+
         if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) != older.Rules)
         {
             wording.Add("Words of the score bands");
@@ -55,6 +65,11 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                 if (before.Title != scene.Title || before.Backdrop != scene.Backdrop || before.Ambient != scene.Ambient)
                 {
                     wording.Add($"Backdrop, title or sound: {newer.TitleOf(scene)}");
+                }
+
+                if (before.Draw != scene.Draw)
+                {
+                    structure.Add($"Number of questions drawn: {newer.TitleOf(scene)}");
                 }
 
                 CompareLocks(newer.TitleOf(scene), before.Lock, scene.Lock, wording, structure);

@@ -14,6 +14,8 @@ public static class EditionMerge
         Language = newer.Language,
         Look = newer.Look,
         SceneList = newer.SceneList,
+        Wording = newer.Wording,
+        Flow = older.Flow with { Progress = newer.Flow.Progress, Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture },
         Rules = RulesWithWording(older.Rules, newer.Rules),
         Scenes = older.Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, scene, same) : scene).ToValueList(),
     };
@@ -41,7 +43,7 @@ public static class EditionMerge
 
     internal static Rules RulesWithWording(Rules older, Rules newer) => older with
     {
-        Bands = ScoreBands.Of(older.Bands.Bands.Select(band => newer.Bands.Bands.FirstOrDefault(b => b.UpTo == band.UpTo) ?? band)),
+        Bands = older.Bands.WithWording(newer.Bands),
     };
 
     private static Scene WithWording(Activity activity, Scene older, Scene newer)

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Core.Questions;
@@ -6,6 +7,15 @@ namespace ZestySlate.Core.Questions;
 public abstract record Question
 {
     public RichText Prompt { get; init; }
+
+    /// <summary>Shown above what is to be done, or null.</summary>
+    public Picture? Picture { get; init; }
+
+    /// <summary>Heard above what is to be done, or null.</summary>
+    public Sound? Sound { get; init; }
+
+    /// <summary>Seen above what is to be done, or null.</summary>
+    public VideoFile? Video { get; init; }
 
     /// <summary>A help the learner may ask for before answering; empty for none.</summary>
     public string Hint { get; init; } = "";
@@ -19,12 +29,37 @@ public abstract record Question
     /// <summary>True when only a fully right answer earns points.</summary>
     public bool AllOrNothing { get; init; }
 
+    /// <summary>The share of a part's worth that a wrong part takes away; 0 for none. A question never falls below 0.</summary>
+    public decimal Penalty { get; init; }
+
+    /// <summary>What to say for which part of the question's credit.</summary>
+    public ScoreBands Bands { get; init; } = ScoreBands.None;
+
+    /// <summary>What its parts show, where that can be pictures and sounds; none where parts are words only.</summary>
+    [JsonIgnore]
+    public virtual IEnumerable<PartFace> Faces => [];
+
+    /// <summary>The same question with one part showing something else; unchanged where there is no such part.</summary>
+    public virtual Question WithFace(string key, Func<Face, Face> change) => this;
+
+    /// <summary>Every picture it shows.</summary>
+    [JsonIgnore]
+    public IEnumerable<Picture> Pictures => Faces.SelectMany(part => part.Face.Pictures).Concat(new[] { Picture }.Concat(Bands.Bands.Select(band => band.Picture)).OfType<Picture>());
+
+    /// <summary>Everything it plays, by the hashes of the files.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> Played => Faces.SelectMany(part => part.Face.Played).Concat(new[] { Sound?.Media, Video?.Media, Video?.Captions }.OfType<string>().Where(media => media.Length > 0));
+
     /// <summary>The same question with the common words of another version of it.</summary>
     internal Question WithCommonWording(Question newer) => this with
     {
         Prompt = newer.Prompt,
+        Picture = newer.Picture,
+        Sound = newer.Sound,
+        Video = newer.Video,
         Hint = newer.Hint,
         Explanation = newer.Explanation,
+        Bands = Bands.WithWording(newer.Bands),
     };
 
     /// <summary>The same question with the common rules of marking of another version of it.</summary>
@@ -32,5 +67,7 @@ public abstract record Question
     {
         Points = newer.Points,
         AllOrNothing = newer.AllOrNothing,
+        Penalty = newer.Penalty,
+        Bands = newer.Bands.WithWording(Bands),
     };
 }

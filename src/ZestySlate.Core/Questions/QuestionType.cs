@@ -1,5 +1,7 @@
+using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions;
 
@@ -20,7 +22,10 @@ public abstract class QuestionType
     public abstract decimal OutOf(Question question);
 
     /// <summary>Marks a response. A null response is one never given.</summary>
-    public abstract QuestionMark Mark(Question question, Response? response);
+    /// <param name="question">The question.</param>
+    /// <param name="response">What was answered.</param>
+    /// <param name="culture">The activity's culture: how capitals and numbers are read.</param>
+    public abstract QuestionMark Mark(Question question, Response? response, CultureInfo culture);
 
     /// <summary>A response in words, for reports.</summary>
     public abstract string InWords(Question question, Response response);
@@ -29,7 +34,19 @@ public abstract class QuestionType
     public abstract bool IsEmpty(Response response);
 
     /// <summary>Why a response cannot belong to this question, or null when it can.</summary>
-    public abstract string? RefuseResponse(Question question, Response response);
+    public abstract Reason? RefuseResponse(Question question, Response response);
+
+    /// <summary>The part of a response that was right and stays for another go, or null when nothing was.</summary>
+    public abstract Response? Kept(Question question, Response response, QuestionMark mark);
+
+    /// <summary>A response with the kept parts put in, whatever was sent for them.</summary>
+    public abstract Response WithKept(Question question, Response given, Response kept);
+
+    /// <summary>Whether each step of the learner's hand is marked as it is made.</summary>
+    public abstract Steps StepsOf(Question question);
+
+    /// <summary>True when its parts have hints of their own, shown with the question's.</summary>
+    public abstract bool HasPartHints(Question question);
 
     /// <summary>The older question with all texts of the newer one, its key and structure kept.</summary>
     public abstract Question WithWording(Question older, Question newer);
@@ -38,10 +55,23 @@ public abstract class QuestionType
     public abstract Question WithKey(Question older, Question newer);
 
     /// <summary>What is missing or weak in it.</summary>
-    public abstract IEnumerable<Weakness> Check(Question question);
+    public abstract IEnumerable<Weakness> Check(Question question, CultureInfo culture);
 
-    /// <summary>What a learner may see of it now. Nothing of the key is in it unless <paramref name="shown"/> allows.</summary>
-    public abstract QuestionView View(Question question, Response? response, QuestionMark? mark, Shown shown, SeededRandom random);
+    /// <summary>What a learner may see of it now. Nothing of the key is in it unless what is shown allows.</summary>
+    public abstract QuestionView View(Question question, Showing<Response> showing);
+}
+
+/// <summary>Whether the steps of the learner's hand are marked one by one.</summary>
+public enum Steps
+{
+    /// <summary>Only the whole answer is marked.</summary>
+    NotMarked,
+
+    /// <summary>Each step is marked as it is made.</summary>
+    Marked,
+
+    /// <summary>Each step is marked, and what is right then stays.</summary>
+    MarkedAndKept,
 }
 
 /// <summary>A family with its own definition and response.</summary>
@@ -57,11 +87,11 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     public sealed override decimal OutOf(Question question) => question.Points ?? Parts((TQuestion)question);
 
-    public sealed override QuestionMark Mark(Question question, Response? response)
+    public sealed override QuestionMark Mark(Question question, Response? response, CultureInfo culture)
     {
-        var mark = Mark((TQuestion)question, response as TResponse);
+        var mark = Mark((TQuestion)question, response as TResponse, culture);
         return question.AllOrNothing && mark.Verdict is Verdict.Partly
-            ? mark with { Share = 0, Reason = mark.Reason + " Only a fully right answer earns points here." }
+            ? mark with { Share = 0, Reason = mark.Reason.Then(Reason.Of("allOrNothing")) }
             : mark;
     }
 
@@ -70,8 +100,19 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     public sealed override bool IsEmpty(Response response) => response is not TResponse fitting || IsEmpty(fitting);
 
-    public sealed override string? RefuseResponse(Question question, Response response) =>
-        response is TResponse fitting ? RefuseResponse((TQuestion)question, fitting) : "This answer belongs to another kind of question.";
+    public sealed override Reason? RefuseResponse(Question question, Response response) =>
+        response is TResponse fitting ? RefuseResponse((TQuestion)question, fitting) : Reason.Of("otherKindOfAnswer");
+
+    public sealed override Response? Kept(Question question, Response response, QuestionMark mark) => response is TResponse fitting
+        ? Kept((TQuestion)question, fitting, mark.Parts.Where(part => part.Verdict == Verdict.Right).Select(part => part.Part).ToHashSet())
+        : null;
+
+    public sealed override Response WithKept(Question question, Response given, Response kept) =>
+        given is TResponse fitting && kept is TResponse stays ? WithKept((TQuestion)question, fitting, stays) : given;
+
+    public sealed override Steps StepsOf(Question question) => StepsOf((TQuestion)question);
+
+    public sealed override bool HasPartHints(Question question) => HasPartHints((TQuestion)question);
 
     public sealed override Question WithWording(Question older, Question newer) =>
         newer is TQuestion same ? WithWording((TQuestion)older.WithCommonWording(same), same) : older;
@@ -79,29 +120,42 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     public sealed override Question WithKey(Question older, Question newer) =>
         newer is TQuestion same ? WithKey((TQuestion)older.WithCommonKey(same), same) : older;
 
-    public sealed override IEnumerable<Weakness> Check(Question question) => Check((TQuestion)question);
+    public sealed override IEnumerable<Weakness> Check(Question question, CultureInfo culture) => Check((TQuestion)question, culture);
 
-    public sealed override QuestionView View(Question question, Response? response, QuestionMark? mark, Shown shown, SeededRandom random) =>
-        View((TQuestion)question, response as TResponse, mark, shown, random);
+    public sealed override QuestionView View(Question question, Showing<Response> showing) => View((TQuestion)question, new Showing<TResponse>(
+        showing.Response as TResponse, showing.Kept as TResponse, showing.Mark, showing.Shown, showing.Random, showing.Words)
+    {
+        HintSeen = showing.HintSeen,
+        ShufflesOptions = showing.ShufflesOptions,
+    });
 
     protected abstract string TitleOf(TQuestion question);
 
-    /// <summary>How many parts earn a point each when no points are set.</summary>
+    /// <summary>The weight of all parts: the points when none are set.</summary>
     protected abstract decimal Parts(TQuestion question);
 
-    protected abstract QuestionMark Mark(TQuestion question, TResponse? response);
+    protected abstract QuestionMark Mark(TQuestion question, TResponse? response, CultureInfo culture);
 
     protected abstract string InWords(TQuestion question, TResponse response);
 
     protected abstract bool IsEmpty(TResponse response);
 
-    protected abstract string? RefuseResponse(TQuestion question, TResponse response);
+    protected abstract Reason? RefuseResponse(TQuestion question, TResponse response);
+
+    /// <summary>The response with only these parts; null when nothing is left.</summary>
+    protected abstract TResponse? Kept(TQuestion question, TResponse response, IReadOnlySet<string> right);
+
+    protected abstract TResponse WithKept(TQuestion question, TResponse given, TResponse kept);
+
+    protected virtual Steps StepsOf(TQuestion question) => Steps.NotMarked;
+
+    protected virtual bool HasPartHints(TQuestion question) => false;
 
     protected abstract TQuestion WithWording(TQuestion older, TQuestion newer);
 
     protected abstract TQuestion WithKey(TQuestion older, TQuestion newer);
 
-    protected abstract IEnumerable<Weakness> Check(TQuestion question);
+    protected abstract IEnumerable<Weakness> Check(TQuestion question, CultureInfo culture);
 
-    protected abstract QuestionView View(TQuestion question, TResponse? response, QuestionMark? mark, Shown shown, SeededRandom random);
+    protected abstract QuestionView View(TQuestion question, Showing<TResponse> showing);
 }

@@ -1,5 +1,12 @@
 using System.Text.Json.Serialization.Metadata;
+using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.JumbledWords;
 using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Core.Questions.Number;
+using ZestySlate.Core.Questions.Order;
+using ZestySlate.Core.Questions.ShortText;
+using ZestySlate.Core.Questions.Sort;
+using ZestySlate.Core.Questions.WordPick;
 
 namespace ZestySlate.Core.Questions;
 
@@ -9,10 +16,20 @@ public static class QuestionTypes
     public static IReadOnlyList<QuestionType> All { get; } =
     [
         new MultipleChoiceType(),
+        new GapTextType(),
+        new WordPickType(),
+        new OrderType(),
+        new JumbledWordsType(),
+        new Match.MatchType(),
+        new SortType(),
+        new NumberType(),
+        new ShortTextType(),
     ];
 
+    private static readonly Dictionary<Type, QuestionType> ByDefinition = All.ToDictionary(type => type.DefinitionType);
+
     /// <summary>The family of a question.</summary>
-    public static QuestionType For(Question question) => All.First(type => type.DefinitionType == question.GetType());
+    public static QuestionType For(Question question) => ByDefinition[question.GetType()];
 
     /// <summary>Tells the JSON reader the families' names.</summary>
     internal static void Register(JsonTypeInfo type)

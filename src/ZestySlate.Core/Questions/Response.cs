@@ -2,3 +2,41 @@ namespace ZestySlate.Core.Questions;
 
 /// <summary>What a learner answered; each family has its own form.</summary>
 public abstract record Response;
+
+/// <summary>What a learner gave for one part: the words in a gap, the option of a pair, the group of an item.</summary>
+/// <param name="Part">The part's id.</param>
+/// <param name="Value">The words typed, or the id of what was chosen.</param>
+public sealed record PartAnswer(string Part, string Value);
+
+/// <summary>A response that gives something for each part; parts with nothing are left out.</summary>
+public abstract record PartsResponse : Response
+{
+    public ValueList<PartAnswer> Parts { get; init; } = [];
+
+    /// <summary>What was given for a part; empty when nothing was.</summary>
+    public string For(string part)
+    {
+        foreach (var answer in Parts)
+        {
+            if (answer.Part == part)
+            {
+                return answer.Value;
+            }
+        }
+
+        return "";
+    }
+
+    /// <summary>Everything that was given for a part.</summary>
+    public IEnumerable<string> AllFor(string part) => Parts.Where(answer => answer.Part == part).Select(answer => answer.Value);
+
+    /// <summary>Only what was given for these parts.</summary>
+    internal ValueList<PartAnswer> Only(IReadOnlySet<string> parts) => Parts.Where(answer => parts.Contains(answer.Part)).ToValueList();
+
+    /// <summary>What was given, with the kept parts in place of what was given for them.</summary>
+    internal ValueList<PartAnswer> With(PartsResponse kept) =>
+        Parts.Where(answer => kept.Parts.All(part => part.Part != answer.Part)).Concat(kept.Parts).ToValueList();
+
+    /// <summary>True when nothing was given.</summary>
+    internal bool IsEmpty => Parts.All(part => part.Value.Trim().Length == 0);
+}

@@ -4,6 +4,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Formats.Answers;
 
@@ -13,6 +14,9 @@ namespace ZestySlate.Formats.Answers;
 /// </summary>
 public sealed record AnswerFile(string Learner, ValueList<AnswerEntry> Answers)
 {
+    /// <summary>The seed of the attempt: which questions of a pool were drawn. 0 when it is left out.</summary>
+    public long Seed { get; init; }
+
     /// <summary>Reads the file, or says in words what is wrong with it.</summary>
     public static Outcome<AnswerFile> Read(string json)
     {
@@ -36,18 +40,18 @@ public sealed record AnswerFile(string Learner, ValueList<AnswerEntry> Answers)
     /// <summary>Plays the answers through an attempt and hands in.</summary>
     public Outcome<AttemptState> Play(Activity activity)
     {
-        var events = new List<AttemptEvent> { new Began(1, 0) { Id = "began", At = DateTimeOffset.UnixEpoch } };
+        var events = new List<AttemptEvent> { new Began(1, Seed) { Id = "began", At = DateTimeOffset.UnixEpoch }, new Started { Id = "start", At = DateTimeOffset.UnixEpoch } };
         AttemptState State() => Replay.Run(_ => activity, events);
         foreach (var (answer, i) in Answers.Select((answer, i) => (answer, i)))
         {
             if (State().QuestionOf(answer.Spot) is not { } question)
             {
-                return Outcome<AttemptState>.Refused($"Answer {i + 1}: the activity has no question «{answer.Spot}».");
+                return Outcome<AttemptState>.Refused($"Answer {i + 1}: the activity has no question «{answer.Spot}»{(activity.SpotOf(answer.Spot) is null ? "" : " among those drawn with this seed")}.");
             }
 
             if (QuestionTypes.For(question.Question).RefuseResponse(question.Question, answer.Response) is { } refusal)
             {
-                return Outcome<AttemptState>.Refused($"Answer {i + 1}, question «{answer.Spot}»: {refusal}");
+                return Outcome<AttemptState>.Refused($"Answer {i + 1}, question «{answer.Spot}»: {Words.English.Say(refusal)}");
             }
 
             if (question.Closed)
@@ -58,6 +62,11 @@ public sealed record AnswerFile(string Learner, ValueList<AnswerEntry> Answers)
             if (answer.Hint)
             {
                 events.Add(new AskedForHint(answer.Spot) { Id = $"hint{i}", At = DateTimeOffset.UnixEpoch });
+            }
+
+            if (State().Steps.FirstOrDefault(step => step.SpotIds.Contains(answer.Spot)) is { } at)
+            {
+                events.Add(new Visited(at.Id) { Id = $"visit{i}", At = DateTimeOffset.UnixEpoch });
             }
 
             events.Add(new AskedToMark(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch });

@@ -46,7 +46,7 @@ public static class ResultsCsv
         csv.EndRecord();
     }
 
-    private static string Number(decimal number) => Score.Show(number, "");
+    private static string Number(decimal number) => Math.Round(number, 2, MidpointRounding.AwayFromZero).ToString("0.##", CultureInfo.InvariantCulture);
 
     private static string Time(DateTimeOffset at) => at.ToUniversalTime().ToString("yyyy-MM-dd HH:mm:ss'Z'", CultureInfo.InvariantCulture);
 }

@@ -1,4 +1,12 @@
+using ZestySlate.Player.Questions.GapText;
+using ZestySlate.Player.Questions.JumbledWords;
+using ZestySlate.Player.Questions.Match;
 using ZestySlate.Player.Questions.MultipleChoice;
+using ZestySlate.Player.Questions.Number;
+using ZestySlate.Player.Questions.Order;
+using ZestySlate.Player.Questions.ShortText;
+using ZestySlate.Player.Questions.Sort;
+using ZestySlate.Player.Questions.WordPick;
 
 namespace ZestySlate.Player.Questions;
 
@@ -8,6 +16,14 @@ public static class PartsComponents
     private static readonly Dictionary<string, Type> ByFamily = new()
     {
         ["multipleChoice"] = typeof(MultipleChoiceParts),
+        ["gapText"] = typeof(GapTextParts),
+        ["wordPick"] = typeof(WordPickParts),
+        ["order"] = typeof(OrderParts),
+        ["jumbledWords"] = typeof(JumbledWordsParts),
+        ["match"] = typeof(MatchParts),
+        ["sort"] = typeof(SortParts),
+        ["number"] = typeof(NumberParts),
+        ["shortText"] = typeof(ShortTextParts),
     };
 
     /// <summary>The component that shows the parts of a question of this family.</summary>

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Wording;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
@@ -13,7 +14,7 @@ namespace ZestySlate.Storage.Attempts;
 public sealed record LoadedAttempt(AttemptRecord Record, AssignmentRecord? Assignment, IReadOnlyList<AttemptEvent> Events, AttemptState State);
 
 /// <summary>What became of an event: the attempt after it, and the refusal when it was not taken.</summary>
-public sealed record TakeResult(LoadedAttempt Attempt, string? Refusal);
+public sealed record TakeResult(LoadedAttempt Attempt, Reason? Refusal);
 
 /// <summary>Keeps attempts as append-only lists of events.</summary>
 public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCache cache, EventWriter writer, TimeProvider clock)
@@ -38,12 +39,41 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             BeganAt = now,
         };
         db.Attempts.Add(attempt);
-        var began = new Began(activity.NewestEdition, Random.Shared.NextInt64()) { Id = "began", At = now };
+        var began = new Began(activity.NewestEdition, Random.Shared.NextInt64())
+        {
+            Id = "began",
+            At = now,
+            DrawSeed = await DrawSeedAsync(activity, personId, assignment),
+            TimeFactor = await TimeFactorAsync(personId, assignment),
+        };
         db.Events.Add(RecordOf(attempt.Id, 1, began));
         await QueueScoreAsync(assignment, attempt, () => CourseScore.Of(StateOf(attempt, [began])));
         await db.SaveChangesAsync();
         return attempt;
     }
+
+    /// <summary>Where a new go is not to draw other questions, all goes of a person draw by the same seed.</summary>
+    private async Task<long?> DrawSeedAsync(ActivityRecord activity, string personId, AssignmentRecord? assignment)
+    {
+        if (activities.Edition(activity.Id, activity.NewestEdition).Flow.DrawsAgain)
+        {
+            return null;
+        }
+
+        var first = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activity.Id && a.PersonId == personId && (assignment == null ? a.AssignmentId == null : a.AssignmentId == assignment.Id))
+            .OrderBy(a => a.BeganAt).Select(a => a.Id).FirstOrDefaultAsync();
+        var known = first is null ? null : await db.Events.AsNoTracking().Where(e => e.AttemptId == first && e.Sequence == 1).Select(e => e.Json).SingleOrDefaultAsync();
+        return known is null ? null : JsonSerializer.Deserialize<AttemptEvent>(known, ActivityJson.Trusted) is Began began ? began.DrawSeed ?? began.Seed : null;
+    }
+
+    /// <summary>How much more time the person has in the class that the activity is given to.</summary>
+    private async Task<decimal> TimeFactorAsync(string personId, AssignmentRecord? assignment) => assignment?.ClassId is { } classId
+        ? await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == personId).Select(e => (decimal?)e.TimeFactor).FirstOrDefaultAsync() ?? 1
+        : 1;
+
+    /// <summary>How many goes a person has had, handed in or not.</summary>
+    public Task<int> GoesAsync(string activityId, string personId, int? assignmentId) =>
+        db.Attempts.CountAsync(a => a.ActivityId == activityId && a.PersonId == personId && a.AssignmentId == assignmentId);
 
     /// <summary>The attempt with its state; it has taken the wording of the newest edition.</summary>
     public async Task<LoadedAttempt?> LoadAsync(string attemptId)
@@ -56,12 +86,20 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             }
 
             var newest = await activities.NewestEditionAsync(loaded.Record.ActivityId);
-            if (newest <= loaded.State.Edition || race == Races)
+            var now = clock.GetUtcNow();
+            if (newest > loaded.State.Edition && race < Races)
+            {
+                await AppendAsync(loaded, new TookWording(newest) { Id = $"wording-{newest}", At = now });
+            }
+            else if (!loaded.State.IsHandedIn && loaded.State.At(now).IsHandedIn && race < Races)
+            {
+                // The time ran out while nobody did anything: from now on that is on record, and the score goes out.
+                await AppendAsync(loaded, new TimeRanOut { Id = $"time-{loaded.Events.Count}", At = now });
+            }
+            else
             {
                 return loaded;
             }
-
-            await AppendAsync(loaded, new TookWording(newest) { Id = $"wording-{newest}", At = clock.GetUtcNow() });
         }
     }
 
@@ -107,7 +145,9 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
-        return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
+        var now = clock.GetUtcNow();
+        return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id]))
+            .Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
     }
 
     /// <summary>True when the attempt is this person's.</summary>
@@ -150,7 +190,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var state = happened is TookWording ? StateOf(loaded.Record, events) : Replay.After(loaded.State, happened);
         var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
-        var finishes = happened is HandedIn || (state.IsCompleted && !loaded.State.IsCompleted);
+        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted);
         if (finishes ? await FinishAsync(after, row) : await writer.WriteAsync(row))
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));

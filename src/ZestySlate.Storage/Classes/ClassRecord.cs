@@ -21,6 +21,9 @@ public sealed class EnrolmentRecord
     public required string PersonId { get; set; }
 
     public required string RosterName { get; set; }
+
+    /// <summary>How much more time this learner has where a clock runs: 1 for as much as all, 1.5 for half as much again.</summary>
+    public decimal TimeFactor { get; set; } = 1;
 }
 
 /// <summary>An activity given to a class, or placed in a course of a course site.</summary>

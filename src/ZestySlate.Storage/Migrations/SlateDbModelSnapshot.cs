@@ -384,6 +384,9 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<decimal>("TimeFactor")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("ClassId", "PersonId");
 
                     b.ToTable("Enrolments");

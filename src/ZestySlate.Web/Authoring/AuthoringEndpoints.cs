@@ -35,6 +35,7 @@ internal static class AuthoringEndpoints
         group.MapPost("/trial/events", TrialEventAsync);
         group.MapGet("/qr.svg", (string activity, HttpContext context) => Results.Text(QrOf(PublicAddress(context, activity)), "image/svg+xml"));
         group.MapReuse();
+        group.MapQuestionLists();
     }
 
     /// <summary>The address that stays while the activity changes.</summary>
@@ -102,12 +103,12 @@ internal static class AuthoringEndpoints
             : await MakeAsync(context, store, activity, form, MediaPurposes.Edit(form["purpose"].ToString(), item, (await store.DraftAsync(activity))!.Document, form["spot"].ToString(), form["scene"].ToString(), form["kind"].ToString()));
     }
 
-    private static async Task<IResult> TrialAsync(string activity, HttpContext context, ActivityStore store, Trials trials, TimeProvider clock, string? at)
+    private static async Task<IResult> TrialAsync(string activity, HttpContext context, ActivityStore store, Trials trials, TimeProvider clock, string? at, string? selected)
     {
         var document = (await store.DraftAsync(activity))!.Document;
         if (HttpMethods.IsPost(context.Request.Method))
         {
-            trials.Begin(activity, context.User.Id(), document.SceneOf(at ?? "")?.Id);
+            trials.Begin(activity, context.User.Id(), document, document.SceneOf(at ?? "")?.Id, selected);
         }
 
         return new RazorComponentResult<Learn>(new Dictionary<string, object?>
@@ -121,7 +122,7 @@ internal static class AuthoringEndpoints
     {
         var form = await context.Request.ReadFormAsync();
         var document = (await store.DraftAsync(activity))!.Document;
-        var before = trials.State(activity, context.User.Id(), document);
+        var before = trials.State(activity, context.User.Id(), document).At(clock.GetUtcNow());
         var read = EventForm.Read(form, before, clock.GetUtcNow());
         var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
         var after = trials.State(activity, context.User.Id(), document);

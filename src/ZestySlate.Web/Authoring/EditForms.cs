@@ -16,13 +16,15 @@ internal static class EditForms
         {
             "title" => new RenameActivity(form["title"].ToString()),
             "describe" => new DescribeActivity(form["summary"].ToString(), form["language"].ToString()),
+            "flow" => FlowForm.Read(form, activity.Flow),
+            "words" => FlowForm.ReadWords(form),
             "rules" => RulesForm.Read(form, activity.Rules),
             "sceneList" => new SetSceneList(form["shown"] == "yes"),
             "look" => new SetLook(SignForms.ReadLook(form, activity.Look)),
             "kindLook" => SignForms.ReadKindLook(form, activity.Look),
             "lock" => LockForms.Read(form, activity),
             "outline" => new AddOutline(form["outline"].ToString()),
-            "addScene" => new AddScenes([new Scene { Id = SceneForms.NewId(form), Title = form["title"].ToString().Trim(), Backdrop = new BlankBackdrop() }]),
+            "addScene" => new AddScenes([new Scene { Id = SceneForms.NewId(form), Title = form["title"].ToString().Trim(), Backdrop = form["as"] == "page" ? new PageBackdrop(default) : new BlankBackdrop() }]),
             "align" when Enum.TryParse<Alignment>(form["line"], true, out var line) => new AlignSpots(Ids(form), line),
             "shift" => new ShiftSpots(Ids(form), Number(form["right"]), Number(form["down"])),
             "deleteSeveral" => new DeleteSpots(Ids(form)),
@@ -41,6 +43,9 @@ internal static class EditForms
 
     internal static decimal? Decimal(string? text) =>
         decimal.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) ? number : null;
+
+    /// <summary>A percentage as a share: 20 or 20 % is 0.2; null when it is none.</summary>
+    internal static decimal? Percent(string? text) => Decimal(text?.Replace("%", "")) is { } percent ? Math.Clamp(percent / 100, 0, 1) : null;
 
     internal static int Whole(string? text, int usual, int least, int most) =>
         int.TryParse(text, NumberStyles.Integer, CultureInfo.InvariantCulture, out var number) ? Math.Clamp(number, least, most) : usual;

@@ -1,5 +1,5 @@
 using System.Globalization;
-using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -14,5 +14,5 @@ public static class Languages
         Tags.Select(tag => (tag, CultureInfo.GetCultureInfo(tag).NativeName)).OrderBy(language => language.Item2, StringComparer.InvariantCultureIgnoreCase).ToList();
 
     /// <summary>"rtl" or "ltr".</summary>
-    public static string DirectionOf(string tag) => Score.CultureOf(tag).TextInfo.IsRightToLeft ? "rtl" : "ltr";
+    public static string DirectionOf(string tag) => Words.CultureOf(tag).TextInfo.IsRightToLeft ? "rtl" : "ltr";
 }

@@ -26,12 +26,12 @@ internal static class LockForms
                 break;
             case "number":
                 var typed = form["number"].ToString();
-                if (typed.Trim().Length > 0 && NumberReading.Read(typed, Score.CultureOf(activity.Language)) is null)
+                if (typed.Trim().Length > 0 && NumberReading.Read(typed, activity.Words.Culture) is null)
                 {
                     return Outcome<Edit>.Refused($"«{typed}» is not a number.");
                 }
 
-                key = new NumberKey(NumberReading.Read(typed, Score.CultureOf(activity.Language))?.Value ?? 0)
+                key = new NumberKey(NumberReading.Read(typed, activity.Words.Culture)?.Value ?? 0)
                 {
                     Tolerance = Math.Abs(EditForms.Decimal(form["tolerance"]) ?? 0),
                     WrongCosts = costs,

@@ -29,12 +29,28 @@ internal static class RulesForm
             return null;
         }
 
-        var tries = form["tries"].ToString().Trim();
         var costs = form["tryCosts"].ToString().Split([',', ';', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-        var bands = form["bandUpTo"].Zip(form["bandText"], (upTo, text) => (upTo: upTo!.Replace("%", "").Replace(',', '.').Trim(), text: text ?? "")).Where(band => band.upTo.Length > 0).ToList();
+        int? Count(string field, string name)
+        {
+            var typed = form[field].ToString().Trim();
+            if (typed.Length > 0 && !int.TryParse(typed, out _))
+            {
+                problem ??= $"«{typed}» is not a number ({name}).";
+            }
+
+            return int.TryParse(typed, out var count) ? count : null;
+        }
+
         var rules = old with
         {
-            Tries = tries.Length == 0 ? null : int.TryParse(tries, out var count) ? count : 0,
+            Tries = Count("tries", "tries"),
+            KeepsRight = form["keepsRight"] == "yes",
+            GoesBelowZero = form["belowZero"] == "yes",
+            FeedbackOnly = form["feedbackOnly"] == "yes",
+            ShowsStreak = form["streak"] == "yes",
+            Lives = Count("lives", "lives"),
+            Goes = Count("goes", "goes at the whole"),
+            Clock = ReadClock(form, ref problem),
             TryCosts = costs.Select(cost => decimal.TryParse(cost.TrimEnd('%'), NumberStyles.Number, CultureInfo.InvariantCulture, out var share) ? share / 100 : -1).ToValueList(),
             HintCost = (Percent("hintCost", "cost of the hint") ?? 0) / 100,
             Counts = form["counts"] == "last" ? CountingTry.Last : CountingTry.Best,
@@ -47,10 +63,29 @@ internal static class RulesForm
                 RightAnswer = Moment(form["revealAnswer"], old.Reveal.RightAnswer),
                 Points = Moment(form["revealPoints"], old.Reveal.Points),
             },
-            Bands = ScoreBands.Of(bands.Select(band => new ScoreBand(
-                decimal.TryParse(band.upTo, NumberStyles.Number, CultureInfo.InvariantCulture, out var upTo) ? upTo : 0, band.text))),
+            Bands = BandFields.Read(form, old.Bands),
         };
         return problem is null ? new SetRules(rules) : Outcome<Edit>.Refused(problem);
+    }
+
+    /// <summary>A time as minutes and seconds (1:30), or as minutes alone.</summary>
+    private static Clock? ReadClock(IFormCollection form, ref string? problem)
+    {
+        var typed = form["clock"].ToString().Trim();
+        if (typed.Length == 0)
+        {
+            return null;
+        }
+
+        var parts = typed.Split(':');
+        if (parts.Length > 2 || !decimal.TryParse(parts[0].Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var minutes)
+            || !int.TryParse(parts.Length == 2 ? parts[1] : "0", out var seconds) || minutes > 1000)
+        {
+            problem ??= $"«{typed}» is not a time; write minutes and seconds as 1:30.";
+            return null;
+        }
+
+        return new Clock(form["clockFor"] == nameof(ClockFor.Item) ? ClockFor.Item : ClockFor.Whole, (int)(minutes * 60) + seconds);
     }
 
     private static RevealMoment Moment(string? typed, RevealMoment old) => Enum.TryParse<RevealMoment>(typed, out var moment) ? moment : old;

@@ -2,6 +2,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Formats.RichText;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -12,6 +13,11 @@ internal static class SceneForms
     {
         "scene" => new RenameScene(scene.Id, form["title"].ToString()),
         "add" => SpotForms.ReadNew(form, scene),
+        "pageText" when scene.Backdrop is PageBackdrop => new SetBackdrop(scene.Id, new PageBackdrop(new RichText(RichTextSanitizer.Sanitise(form["text"].ToString())))),
+        "asSheet" => new SetBackdrop(scene.Id, new PageBackdrop(default)),
+        "draw" => form["draw"].ToString().Trim() is { Length: > 0 } typed
+            ? int.TryParse(typed, out var draw) ? new SetDraw(scene.Id, draw) : Outcome<Edit>.Refused($"«{typed}» is not a number of questions.")
+            : new SetDraw(scene.Id, null),
         "copyScene" => new CopyScene(scene.Id, NewId(form)),
         "deleteScene" => new DeleteScene(scene.Id),
         "orderScene" => new ReorderScene(scene.Id, (int)EditForms.Number(form["steps"])),

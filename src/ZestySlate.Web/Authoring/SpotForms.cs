@@ -32,7 +32,8 @@ internal static class SpotForms
         ("webPanel", WebPanel panel) => new SetContent(spot.Id, ReadPanel(form, panel)),
         ("jump", Jump) => new SetContent(spot.Id, new Jump(form["to"].ToString()) { Words = form["words"].ToString().Trim() }),
         ("insert", Insert insert) => new SetContent(spot.Id, insert with { Title = form["title"].ToString().Trim() }),
-        ("ask", Ask ask) => new SetContent(spot.Id, ReadAsk(form, ask)),
+        ("family", Ask) => new ChangeFamily(spot.Id, form["to"].ToString()),
+        ("ask", Ask ask) => ReadAsk(form, spot, ask, activity),
         _ => Outcome<Edit>.Refused("This is not at the spot any more; load the page again to see how it stands."),
     };
 
@@ -125,14 +126,23 @@ internal static class SpotForms
         };
     }
 
-    private static Ask ReadAsk(IFormCollection form, Ask old) => new(QuestionForms.For(old.Question).ReadQuestion(form, old.Question) with
+    private static Outcome<Edit> ReadAsk(IFormCollection form, Spot spot, Ask old, Activity activity)
     {
-        Prompt = Clean(form["prompt"]),
-        Hint = form["hint"].ToString().Trim(),
-        Explanation = form["explanation"].ToString().Trim(),
-        Points = EditForms.Decimal(form["points"]) is { } points && points >= 0 ? points : null,
-        AllOrNothing = form["allOrNothing"] == "yes",
-    });
+        var read = QuestionForms.For(old.Question).ReadQuestion(form, old.Question, activity.Words.Culture);
+        return !read.Succeeded ? Outcome<Edit>.Refused(read.Refusal!) : new SetContent(spot.Id, new Ask(read.Value with
+        {
+            Prompt = Clean(form["prompt"]),
+            Picture = old.Question.Picture is { } picture && form["remove"] != "askPicture" ? PictureForms.Read(form, picture, "-ask") : null,
+            Sound = old.Question.Sound is { } sound && form["remove"] != "askSound" ? SoundForms.Read(form, sound) : null,
+            Video = form["remove"] == "askVideo" ? null : old.Question.Video,
+            Hint = form["hint"].ToString().Trim(),
+            Explanation = form["explanation"].ToString().Trim(),
+            Points = EditForms.Decimal(form["points"]) is { } points && points >= 0 ? points : null,
+            AllOrNothing = form["allOrNothing"] == "yes",
+            Penalty = EditForms.Decimal(form["penalty"]) is { } penalty ? Math.Clamp(penalty, 0, 10) : read.Value.Penalty,
+            Bands = BandFields.Read(form, old.Question.Bands),
+        }));
+    }
 
     private static RichText Clean(string? html) => new(RichTextSanitizer.Sanitise(html ?? ""));
 }

@@ -9,14 +9,25 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
 {
     private static readonly TimeSpan Lasts = TimeSpan.FromHours(4);
 
-    /// <summary>Begins a trial anew, in this scene or in the first.</summary>
-    public void Begin(string activityId, string personId, string? sceneId)
+    /// <summary>Begins a trial anew: in this scene, at this question, or at the beginning.</summary>
+    public void Begin(string activityId, string personId, Activity draft, string? sceneId, string? spotId)
     {
         var events = new List<AttemptEvent> { new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() } };
-        if (sceneId is not null)
+        if (sceneId is not null && draft.Flow.Way == Way.Free && draft.Scenes[0].Id != sceneId)
         {
             // An author tries what is on the stage; how learners get there is for them to find out.
             events.Add(new Visited(sceneId) { Id = "here", At = clock.GetUtcNow() });
+        }
+
+        if (draft.Flow.Way == Way.InOrder)
+        {
+            var state = Replay.Run(_ => draft, events);
+            var step = state.Steps.FirstOrDefault(step => spotId is not null && step.SpotIds.Contains(spotId)) ?? state.Steps.FirstOrDefault(step => step.Sections.Any(section => section.SceneId == sceneId));
+            if (step is not null && step.Id != state.Steps[0].Id)
+            {
+                events.Add(new Started { Id = "start", At = clock.GetUtcNow() });
+                events.Add(new Visited(step.Id) { Id = "step", At = clock.GetUtcNow() });
+            }
         }
 
         cache.Set(Key(activityId, personId), events, Lasts);
@@ -27,7 +38,7 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
     {
         if (!cache.TryGetValue(Key(activityId, personId), out List<AttemptEvent>? events))
         {
-            Begin(activityId, personId, null);
+            Begin(activityId, personId, draft, null, null);
             events = cache.Get<List<AttemptEvent>>(Key(activityId, personId));
         }
 
@@ -49,13 +60,13 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
                 return null;
             }
 
-            var refusal = AttemptRules.Refuse(state, happened);
-            if (refusal is null)
+            if (AttemptRules.Refuse(state, happened) is { } refusal)
             {
-                events.Add(happened);
+                return state.Activity.Words.Say(refusal);
             }
 
-            return refusal;
+            events.Add(happened);
+            return null;
         }
     }
 

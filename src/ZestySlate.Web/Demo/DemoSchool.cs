@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
+using ZestySlate.Core.Activities;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
@@ -25,7 +26,8 @@ internal static class DemoSchool
 
     /// <summary>The activities without a past: file and code.</summary>
     private static readonly (string File, string Id)[] Looked =
-        [("todays-map", "todaymap"), ("bulletin-words", "bulletin"), ("silent-beacon", "beacon"), ("watch-room", "watchroom")];
+        [("todays-map", "todaymap"), ("bulletin-words", "bulletin"), ("silent-beacon", "beacon"), ("watch-room", "watchroom"),
+            ("evening-bulletin", "eighteen"), ("watchkeepers-test", "watchtest"), ("messgarten", "messgarten"), ("nashrat-al-masa", "nashra")];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =
     [
@@ -56,6 +58,7 @@ internal static class DemoSchool
             await PublishAsync(provider, folder, file, id, ines.Id);
         }
 
+        await PublishAsync(provider, folder, "watchkeepers-test", "watchsheet", ines.Id, AsWorksheet);
         var document = await PublishAsync(provider, folder, "instrument-garden", GardenId, ines.Id);
         var classes = provider.GetRequiredService<ClassStore>();
         var roster = await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "year-8-coast-and-sky.txt"));
@@ -66,10 +69,18 @@ internal static class DemoSchool
         await DemoAttempts.PlayAsync(provider, group, document);
     }
 
-    private static async Task<Core.Activities.Activity> PublishAsync(IServiceProvider provider, string folder, string file, string id, string ownerId)
+    /// <summary>The worksheet version of the test: every question of the pool, all on a page, as often as wanted.</summary>
+    private static Activity AsWorksheet(Activity test)
+    {
+        var recipe = Recipes.Begin(Recipe.Worksheet, "Watchkeeper's worksheet", test.Language);
+        return recipe with { Summary = "The whole pool of the watchkeeper's test, to practise with.", Scenes = test.Scenes.Select(scene => scene with { Draw = null }).ToValueList() };
+    }
+
+    private static async Task<Activity> PublishAsync(IServiceProvider provider, string folder, string file, string id, string ownerId, Func<Activity, Activity>? change = null)
     {
         var store = provider.GetRequiredService<ActivityStore>();
         var document = await ActivityFiles.LoadAsync(Path.Combine(folder, "activities", file + ".json"), folder, provider.GetRequiredService<MediaIntake>(), provider.GetRequiredService<MediaLibrary>(), ownerId);
+        document = change?.Invoke(document) ?? document;
         await store.CreateAsync(ownerId, document, id);
         await store.PublishAsync(id, ownerId);
         await store.SetVisibilityAsync(id, Visibility.Link);

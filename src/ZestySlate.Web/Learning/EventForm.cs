@@ -13,29 +13,40 @@ internal static class EventForm
     /// <summary>The event, or why the form is none.</summary>
     public static Outcome<AttemptEvent> Read(IFormCollection form, AttemptState state, DateTimeOffset now)
     {
+        var words = state.Activity.Words;
         var id = form["event"].ToString();
         if (id.Length is 0 or > LongestId)
         {
-            return Outcome<AttemptEvent>.Refused("The answer came without its number; load the page again.");
+            return Outcome<AttemptEvent>.Refused(words["noEventNumber"]);
         }
 
         var spot = form["spot"].ToString();
         var act = form["act"].ToString();
-        if (act is "answer" or "mark")
+        if (act.Length == 0 && form.ContainsKey("move"))
+        {
+            // A press of a button that moves something, without scripts.
+            act = state.QuestionOf(spot) is { } moved && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked && AttemptRules.MarksWhileWorking(state.Activity.Rules) ? "step" : "answer";
+        }
+
+        if (act is "answer" or "mark" or "step")
         {
             if (state.QuestionOf(spot) is not { } question)
             {
-                return Outcome<AttemptEvent>.Refused("This question is not in the activity.");
+                return Outcome<AttemptEvent>.Refused(words["questionIsGone"]);
             }
 
             Response response = QuestionForms.For(question.Question).ReadResponse(form);
-            return act == "mark"
-                ? new AskedToMark(spot, response) { Id = id, At = now }
-                : new Answered(spot, response) { Id = id, At = now };
+            return act switch
+            {
+                "mark" => new AskedToMark(spot, response) { Id = id, At = now },
+                "step" => new Stepped(spot, response, form["part"].ToString() is { Length: > 0 } part ? part : form["move"].ToString().Split(' ')[0]) { Id = id, At = now },
+                _ => new Answered(spot, response) { Id = id, At = now },
+            };
         }
 
         return act switch
         {
+            "start" => new Started { Id = id, At = now },
             "visit" => new Visited(form["scene"].ToString()) { Id = id, At = now },
             "code" => new TriedCode(form["lock"].ToString(), form["code"].ToString()) { Id = id, At = now },
             "annotate" => new Annotated(spot, form["text"].ToString().ReplaceLineEndings("\n")) { Id = id, At = now },
@@ -44,7 +55,7 @@ internal static class EventForm
             "hint" => new AskedForHint(spot) { Id = id, At = now },
             "see" => new SawAnswer(spot) { Id = id, At = now },
             "handIn" => new HandedIn { Id = id, At = now },
-            _ => Outcome<AttemptEvent>.Refused("This page sent something unknown; load it again."),
+            _ => Outcome<AttemptEvent>.Refused(words["unknownEvent"]),
         };
     }
 }

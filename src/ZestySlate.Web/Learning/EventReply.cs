@@ -34,12 +34,12 @@ internal static class EventReply
             return Results.NoContent();
         }
 
-        if (view.HandedInAt is not null && (act == "handIn" || refusal is not null))
+        if (view.HandedInAt is not null && (act == "handIn" || refusal is not null || !before.IsHandedIn))
         {
             context.Response.Headers["X-Slate-Reload"] = "result";
         }
 
-        if (act is "visit" or "code" || after.OpenLocks.Count != before.OpenLocks.Count || after.Findings.Count != before.Findings.Count)
+        if (act is "visit" or "code" or "start" || after.IsHandedIn != before.IsHandedIn || after.StepNumber != before.StepNumber || after.OpenLocks.Count != before.OpenLocks.Count || after.Findings.Count != before.Findings.Count)
         {
             // Something opened, or one is elsewhere: the whole view is brought up to date.
             context.Response.Headers["X-Slate-Whole"] = "yes";
@@ -53,7 +53,7 @@ internal static class EventReply
             [nameof(AfterEvent.View)] = view,
             [nameof(AfterEvent.Links)] = links,
             [nameof(AfterEvent.SpotId)] = form["spot"].ToString(),
-            [nameof(AfterEvent.ShowQuestion)] = act is "mark" or "again" or "hint" or "see" || refusal is not null,
+            [nameof(AfterEvent.ShowQuestion)] = act is "mark" or "again" or "hint" or "see" or "step" || refusal is not null,
             [nameof(AfterEvent.Refusal)] = refusal,
         });
     }
@@ -63,8 +63,8 @@ internal static class EventReply
     {
         var opened = after.OpenLocks.Except(before.OpenLocks).ToList();
         return opened.Count == 0 ? null : string.Join(' ', opened.Select(id => after.Activity.LockOf(id)?.OpenWords is { Length: > 0 } own ? own
-            : after.Activity.SceneOf(id) is { } scene ? $"Open now: {after.Activity.TitleOf(scene)}."
-            : after.Activity.SpotOf(id) is { } spot ? $"Open now: {after.Activity.NameOf(spot)}." : ""));
+            : after.Activity.SceneOf(id) is { } scene ? after.Activity.Words.Say("openNow", after.Activity.TitleOf(scene))
+            : after.Activity.SpotOf(id) is { } spot ? after.Activity.Words.Say("openNow", after.Activity.NameOf(spot)) : ""));
     }
 
     private static void SayInHeader(HttpContext context, string header, string? words)

@@ -29,21 +29,21 @@ internal static class LearningEndpoints
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
-        var before = loaded.State;
         var now = clock.GetUtcNow();
+        var before = loaded.State.At(now);
         var read = EventForm.Read(form, loaded.State, now);
         string? refusal = read.Refusal;
         if (read.Succeeded)
         {
             var taken = (await attempts.TakeAsync(attempt, read.Value))!;
-            (loaded, refusal) = (taken.Attempt, taken.Refusal);
+            (loaded, refusal) = (taken.Attempt, taken.Refusal is { } reason ? taken.Attempt.State.Activity.Words.Say(reason) : null);
         }
 
         var page = PageOf(context, loaded.Record);
         if (!EventReply.FromScript(context))
         {
             var spot = form["spot"].ToString();
-            return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : spot.Length > 0 ? $"#spot-{spot}" : ""));
+            return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : form["act"] == "visit" ? "" : spot.Length > 0 ? $"#spot-{spot}" : ""));
         }
 
         return EventReply.Of(context, LearnerView.Of(loaded.State, now, loaded.Assignment?.Due), before, loaded.State, form,

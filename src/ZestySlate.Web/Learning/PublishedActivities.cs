@@ -18,8 +18,8 @@ public abstract record Opening
     /// <summary>It is for a class; the class code is asked for.</summary>
     public sealed record AskCode(ActivityRecord Activity) : Opening;
 
-    /// <summary>It cannot be opened, and why.</summary>
-    public sealed record Closed(string Why) : Opening;
+    /// <summary>It cannot be opened, and why: an entry of the words learners read.</summary>
+    public sealed record Closed(string Why, ActivityRecord? Activity) : Opening;
 }
 
 /// <summary>Opens published activities for learners, by what they are allowed.</summary>
@@ -31,7 +31,7 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
         var activity = await db.Activities.AsNoTracking().SingleOrDefaultAsync(a => a.Id == activityId);
         if (activity is null || activity.NewestEdition == 0)
         {
-            return new Opening.Closed("There is no published activity at this address. Check the link with whoever gave it to you.");
+            return new Opening.Closed("notPublished", null);
         }
 
         if (personId is not null && await AssignmentForAsync(activity, personId, assignmentId) is { } assignment)
@@ -41,7 +41,7 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
 
         if (activity.Visibility == Visibility.Private && activity.OwnerId != personId)
         {
-            return new Opening.Closed("This activity is private. Ask its author to share it.");
+            return new Opening.Closed("isPrivate", activity);
         }
 
         if (activity.Visibility == Visibility.ClassOnly && activity.OwnerId != personId)

@@ -1,7 +1,9 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Questions;
 using ZestySlate.Storage.Media;
+using ZestySlate.Web.Authoring;
 
 namespace ZestySlate.Web.Media;
 
@@ -11,9 +13,9 @@ internal static class MediaPurposes
     /// <summary>The kind of file that a purpose needs.</summary>
     public static MediaKind KindFor(string purpose) => purpose switch
     {
-        "sound" or "calloutSound" or "ambient" => MediaKind.Sound,
-        "video" => MediaKind.Video,
-        "captions" => MediaKind.Captions,
+        "sound" or "calloutSound" or "ambient" or "askSound" or "faceSound" => MediaKind.Sound,
+        "video" or "askVideo" => MediaKind.Video,
+        "captions" or "askCaptions" => MediaKind.Captions,
         _ => MediaKind.Picture,
     };
 
@@ -59,9 +61,20 @@ internal static class MediaPurposes
                 Spots = activity.Look.Spots.RemoveAll(look => look.Kind == which)
                     .Add(new SpotLook(which, (activity.Look.Spots.FirstOrDefault(look => look.Kind == which)?.Sign ?? new Sign()) with { Form = SignForm.Picture, Picture = PictureOf(item) })),
             }),
+            ("askPicture", Ask ask) => Asked(spot!, ask.Question with { Picture = PictureOf(item) }),
+            ("askSound", Ask ask) => Asked(spot!, ask.Question with { Sound = SoundOf(item) }),
+            ("askVideo", Ask ask) => Asked(spot!, ask.Question with { Video = new VideoFile { Media = item.Hash, Credit = item.Credit, Licence = item.Licence } }),
+            ("askCaptions", Ask { Question: { Video: { } film } question }) => Asked(spot!, question with { Video = film with { Captions = item.Hash } }),
+            ("facePicture", Ask ask) => Asked(spot!, ask.Question.WithFace(kind, face => face with { Picture = PictureOf(item) })),
+            ("faceSound", Ask ask) => Asked(spot!, ask.Question.WithFace(kind, face => face with { Sound = SoundOf(item) })),
+            ("bandPicture", Ask ask) => Asked(spot!, ask.Question with { Bands = BandFields.WithPicture(ask.Question.Bands, kind, PictureOf(item)) }),
+            ("bandPicture", _) => new SetRules(activity.Rules with { Bands = BandFields.WithPicture(activity.Rules.Bands, kind, PictureOf(item)) }),
+            ("introduction", _) => new SetFlow(activity.Flow with { Picture = PictureOf(item) }),
             _ => Outcome<Edit>.Refused("What the file was for is not in the activity any more. The file is kept in your media library."),
         };
     }
+
+    private static SetContent Asked(Spot spot, Question question) => new(spot.Id, new Ask(question));
 
     /// <summary>A picture that can be looked round in becomes a panorama by itself; another keeps the old picture's words.</summary>
     private static Backdrop BackdropOf(MediaItem item, Backdrop? old)

@@ -21,6 +21,15 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
     /// <summary>What is wrong with the address of a page.</summary>
     public string? PageProblem { get; private set; }
 
+    /// <summary>What is wrong with the list of questions.</summary>
+    public string? ListProblem { get; private set; }
+
+    [BindProperty(SupportsGet = true)] public string? Shows { get; set; }
+
+    [BindProperty] public string? List { get; set; }
+
+    [BindProperty] public Recipe Recipe { get; set; } = Recipe.Quiz;
+
     public string Address { get; private set; } = "";
 
     [BindProperty] public string? Title { get; set; }
@@ -57,6 +66,27 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
             Title = title.Length > 0 ? title : "A picture",
             Scenes = [new Scene { Id = Ids.New(), Backdrop = added.Value.IsPanorama ? new PanoramaBackdrop(picture) : new PictureBackdrop(picture) }],
         };
+        var draft = await store.CreateAsync(User.Id(), activity);
+        return LocalRedirect($"~/author/{draft.Record.Id}");
+    }
+
+    /// <summary>Begins an activity of questions by a recipe. Of a list with problems nothing is lost: it comes back with what is wrong.</summary>
+    public async Task<IActionResult> OnPostQuestionsAsync(string? language)
+    {
+        var tag = Languages.All.Any(known => known.Tag == language) ? language! : "en";
+        var activity = Recipes.Begin(Recipe, string.IsNullOrWhiteSpace(Title) ? "My questions" : Title.Trim(), tag);
+        if (!string.IsNullOrWhiteSpace(List))
+        {
+            var read = QuestionListEndpoints.Read(List, activity);
+            if (read.Problems.Count > 0)
+            {
+                ListProblem = string.Join(" ", read.Problems.Take(5).Select(problem => $"Line {problem.Line}, column {problem.Column}: {problem.Message}"));
+                return Page();
+            }
+
+            activity = activity with { Scenes = [activity.Scenes[0] with { Spots = QuestionListEndpoints.Spots(read) }] };
+        }
+
         var draft = await store.CreateAsync(User.Id(), activity);
         return LocalRedirect($"~/author/{draft.Record.Id}");
     }

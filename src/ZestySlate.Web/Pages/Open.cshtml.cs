@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Wording;
 using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
@@ -31,6 +32,9 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
 
     public string? Problem { get; private set; }
 
+    /// <summary>The words of the activity's language.</summary>
+    public Words Words { get; private set; } = Words.English;
+
     public Core.Activities.Look? Look { get; private set; }
 
     /// <summary>True when something in the activity names whose it is.</summary>
@@ -47,13 +51,20 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     {
         if (User.Identity?.IsAuthenticated == true
             && await published.OpenAsync(activity, User.Id(), null) is Opening.Attempt { Record: { AssignmentId: null, HandedInAt: not null } }
-            && await store.DraftAsync(activity) is { } draft)
+            && await store.DraftAsync(activity) is { } draft
+            && await MayGoAgainAsync(activity))
         {
             await attempts.BeginAsync(draft.Record, User.Id(), null);
         }
 
         return LocalRedirect($"~/a/{activity}");
     }
+
+    /// <summary>True when the activity can be done once more by this person.</summary>
+    private async Task<bool> MayGoAgainAsync(string activity) =>
+        await attempts.CurrentAsync(activity, User.Id(), null) is { } current
+        && (await attempts.LoadAsync(current.Id))!.State.Activity.Rules.Goes is var goes
+        && (goes is null || await attempts.GoesAsync(activity, User.Id(), null) < goes);
 
     public async Task<IActionResult> OnPostBeginAsync(string activity, string? name)
     {
@@ -65,7 +76,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
 
         if (string.IsNullOrWhiteSpace(name))
         {
-            Problem = "Type a name, so that your answers can be told from others'.";
+            Problem = Words["nameMissing"];
             return Page();
         }
 
@@ -86,12 +97,21 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
                 View = LearnerView.Of(loaded.State, clock.GetUtcNow(), loaded.Assignment?.Due);
                 Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
+                if (Links.Again is not null && !await MayGoAgainAsync(activity))
+                {
+                    Links = Links with { Again = null };
+                }
+
                 break;
             case Opening.AskName { Activity: var asked }:
                 Describe(asked);
                 break;
             case Opening.AskCode { Activity: var asked }:
                 Describe(asked);
+                break;
+            case Opening.Closed { Activity: { } closed }:
+                Words = store.Edition(closed.Id, closed.NewestEdition).Words;
+                Response.StatusCode = StatusCodes.Status404NotFound;
                 break;
             default:
                 Response.StatusCode = StatusCodes.Status404NotFound;
@@ -102,6 +122,6 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     private void Describe(ActivityRecord record)
     {
         var edition = store.Edition(record.Id, record.NewestEdition);
-        (Title, Summary, Look) = (edition.Title, edition.Summary, edition.Look);
+        (Title, Summary, Look, Words) = (edition.Title, edition.Summary, edition.Look, edition.Words);
     }
 }

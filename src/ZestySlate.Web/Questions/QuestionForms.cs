@@ -1,5 +1,15 @@
+using System.Globalization;
+using ZestySlate.Core;
 using ZestySlate.Core.Questions;
+using ZestySlate.Web.Questions.GapText;
+using ZestySlate.Web.Questions.JumbledWords;
+using ZestySlate.Web.Questions.Match;
 using ZestySlate.Web.Questions.MultipleChoice;
+using ZestySlate.Web.Questions.Number;
+using ZestySlate.Web.Questions.Order;
+using ZestySlate.Web.Questions.ShortText;
+using ZestySlate.Web.Questions.Sort;
+using ZestySlate.Web.Questions.WordPick;
 
 namespace ZestySlate.Web.Questions;
 
@@ -18,8 +28,8 @@ public interface IQuestionForm
     /// <summary>The learner's answer.</summary>
     Response ReadResponse(IFormCollection form);
 
-    /// <summary>The author's question: the fields of this family put onto the old one.</summary>
-    Question ReadQuestion(IFormCollection form, Question old);
+    /// <summary>The author's question: the fields of this family put onto the old one; or what of it cannot be read.</summary>
+    Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture);
 }
 
 /// <summary>One entry of the author's chooser.</summary>
@@ -35,6 +45,14 @@ public static class QuestionForms
     private static readonly IQuestionForm[] All =
     [
         new MultipleChoiceForm(),
+        new GapTextForm(),
+        new WordPickForm(),
+        new OrderForm(),
+        new JumbledWordsForm(),
+        new MatchForm(),
+        new SortForm(),
+        new NumberForm(),
+        new ShortTextForm(),
     ];
 
     /// <summary>The form of a question's family.</summary>

@@ -1,6 +1,7 @@
 import { Rooms } from "./workbench/rooms";
 import { watchDetails } from "./workbench/details";
 import { Dialogs } from "./workbench/dialogs";
+import { watchPage } from "./workbench/page";
 import { watchKeys } from "./workbench/keys";
 import { watchRecorder } from "./workbench/recorder";
 import { watchStage } from "./workbench/stage";
@@ -18,4 +19,5 @@ watchDetails(rooms);
 watchRecorder(rooms);
 watchSymbols();
 watchPresses(bench);
+watchPage(rooms);
 watchKeys(bench);

@@ -4,6 +4,7 @@ using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Tests.Delivery;
 
@@ -35,7 +36,7 @@ public sealed class AttemptTests
         var rules = new Rules { TryCosts = [0, 0.2m, 0.4m], HintCost = 0.1m };
         var question = new Attempt(Two(rules)).Mark("q", "b").Hint("q").Mark("q", "a").State.QuestionOf("q")!;
         Assert.Equal(0.7m, question.Points(CountingTry.Best));
-        Assert.Equal("try 2 costs 20%, the hint costs 10%", question.LastTry!.Costs.Replace(" %", "%"));
+        Assert.Equal("«Option a» is right. Try 2 costs 20 %. The hint costs 10 %.", question.LastTry!.Reason.Said());
     }
 
     [Fact]
@@ -131,21 +132,21 @@ public sealed class AttemptTests
     {
         var third = Make.Several("a", "b", "c") with { Points = 1 };
         var state = new Attempt(Make.Activity(Make.Asked("q", third), Make.Asked("r", third), Make.Asked("s", third))).Mark("q", "a").Mark("r", "a").Mark("s", "a").State;
-        Assert.Equal("1", Score.Show(state.Score.Points, "en"));
-        Assert.Equal("0.33", Score.Show(state.QuestionOf("q")!.Points(CountingTry.Best), "en"));
+        Assert.Equal("1", Words.Of("en").Number(state.Score.Points));
+        Assert.Equal("0.33", Words.Of("en").Number(state.QuestionOf("q")!.Points(CountingTry.Best)));
     }
 
     [Theory]
     [InlineData("en", "0.5")]
     [InlineData("de", "0,5")]
     [InlineData("no-such-language-tag", "0.5")]
-    public void Numbers_are_shown_in_the_activitys_language(string language, string shown) => Assert.Equal(shown, Score.Show(0.5m, language));
+    public void Numbers_are_shown_in_the_activitys_language(string language, string shown) => Assert.Equal(shown, Words.Of(language).Number(0.5m));
 
     [Theory]
     [InlineData(0.125, "0.13")]
     [InlineData(-0.125, "-0.13")]
     [InlineData(2, "2")]
-    public void Halves_are_rounded_away_from_nothing(decimal points, string shown) => Assert.Equal(shown, Score.Show(points, "en"));
+    public void Halves_are_rounded_away_from_nothing(decimal points, string shown) => Assert.Equal(shown, Words.Of("en").Number(points));
 
     [Fact]
     public void Pass_and_distinction_are_reached_at_their_marks()
@@ -207,10 +208,19 @@ public sealed class AttemptTests
     public void The_report_gives_every_answer_its_reason()
     {
         var report = AttemptReport.Of(new Attempt(Two(new Rules { HintCost = 0.5m })).Hint("q").Mark("q", "b").Mark("q", "a").Answer("r", "c").State);
-        Assert.Equal(["«Option a» is right. (the hint costs 50 %)", "Answered, not marked yet."], report.Answers.Select(a => a.Reason.Replace("50%", "50 %")));
+        Assert.Equal(["«Option a» is right. The hint costs 50 %.", "Answered, not marked yet."], report.Answers.Select(a => a.Reason.Replace("50%", "50 %")));
         Assert.Equal(["Option a", "Option c"], report.Answers.Select(a => a.Response));
         Assert.Equal([2, 0], report.Answers.Select(a => a.Tries));
         Assert.Equal([Verdict.Right, Verdict.Missing], report.Answers.Select(a => a.Verdict));
         Assert.True(report.Answers[0].HintSeen);
+    }
+
+    [Theory]
+    [InlineData(false, 0)]
+    [InlineData(true, -1)]
+    public void Penalties_go_below_zero_only_where_the_rules_allow(bool allowed, int points)
+    {
+        var activity = Make.Activity(Make.Asked("q", Make.Several("a", "b"))) with { Rules = new Rules { GoesBelowZero = allowed } };
+        Assert.Equal(points, new Attempt(activity).Mark("q", "a", "c", "d").HandIn().State.Score.Points);
     }
 }

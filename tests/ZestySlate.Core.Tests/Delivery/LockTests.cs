@@ -110,7 +110,7 @@ public sealed class LockTests
 
     [Theory]
     [InlineData("nothing", "no lock for a code")]
-    [InlineData("far", "no way to this lock")]
+    [InlineData("far", "no way there")]
     public void A_code_is_tried_only_on_a_lock_in_sight(string id, string refusal)
     {
         var attempt = new Attempt(Make.Tour(Make.Scene("a"), Make.Scene("b", Make.Clue("far", Make.Code("x")))));
@@ -125,7 +125,7 @@ public sealed class LockTests
         Assert.Null(Next(0));
         attempt.Code("box", "3");
         Assert.Contains("After 3 wrong codes the lock rests. Try again in 5 seconds", Next(0));
-        Assert.Contains("in 1 seconds", Next(4));
+        Assert.Contains("in 1 second;", Next(4));
         Assert.Null(Next(5));
         attempt.Code("box", "4");
         Assert.Contains("in 10 seconds", Next(0));

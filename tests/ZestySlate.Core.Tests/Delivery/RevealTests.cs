@@ -32,8 +32,8 @@ public sealed class RevealTests
     {
         var view = View(new Attempt(Asking()).Mark("q", "b"));
         Assert.Equal(Verdict.Wrong, view.Verdict);
-        Assert.Equal("words b", Options(view).Single(o => o.Picked).Feedback);
-        Assert.DoesNotContain(Options(view), option => option.IsRight || option.Feedback == "words a");
+        Assert.Equal("words b", Options(view).Single(o => o.Picked).Said.Feedback);
+        Assert.DoesNotContain(Options(view), option => option.IsRight || option.Said.Feedback == "words a");
         Assert.Null(view.Explanation);
         Assert.True(view.OffersAnotherGo);
         Assert.True(view.OffersAnswer);

@@ -16,7 +16,7 @@ public sealed class TourTests
     public void One_begins_in_the_first_scene_and_sees_no_other()
     {
         var view = new Attempt(Three).View();
-        Assert.Equal("a", view.Scene.Id);
+        Assert.Equal("a", view.Scene().Id);
         Assert.Null(view.Back);
         Assert.Null(view.SpotOf("q"));
         Assert.Equal("To Room b", view.SpotOf("ab")!.Name);
@@ -28,7 +28,7 @@ public sealed class TourTests
         var attempt = new Attempt(Three).Visit("b").Visit("c");
         Assert.Equal("b", attempt.View().Back!.Id);
         attempt.Visit("b");
-        Assert.Equal(("b", "a"), (attempt.View().Scene.Id, attempt.View().Back!.Id));
+        Assert.Equal(("b", "a"), (attempt.View().Scene().Id, attempt.View().Back!.Id));
         attempt.Visit("a");
         Assert.Null(attempt.View().Back);
     }
@@ -38,7 +38,7 @@ public sealed class TourTests
     {
         var attempt = new Attempt(Three).Visit("b").Open("q").Visit("c");
         Assert.Equal("c", Replay.Run(_ => Three, [.. attempt.Events]).Scene.Id);
-        Assert.True(attempt.View().Scene.Spots.Single().Opened);
+        Assert.True(attempt.View().Scene().Spots.Single().Opened);
     }
 
     [Theory]

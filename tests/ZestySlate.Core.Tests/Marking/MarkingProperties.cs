@@ -56,6 +56,6 @@ public sealed class MarkingProperties
     public void Every_verdict_has_a_reason() => Answered.Sample(given =>
     {
         var mark = QuestionTypes.For(given.Question).Mark(given.Question, given.Response);
-        return mark.Reason.Length > 0 && mark.Parts.All(part => part.Reason.Length > 0);
+        return mark.Reason.Said().Length > 0 && mark.Parts.All(part => part.Reason.Said().Length > 0);
     });
 }

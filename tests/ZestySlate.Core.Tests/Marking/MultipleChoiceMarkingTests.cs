@@ -14,7 +14,7 @@ public sealed class MultipleChoiceMarkingTests
     {
         var mark = Mark(Make.One("b"), "b");
         Assert.Equal((Verdict.Right, 1m), (mark.Verdict, mark.Share));
-        Assert.Equal("«Option b» is right.", mark.Reason);
+        Assert.Equal("«Option b» is right.", mark.Reason.Said());
         Assert.Equal("words b", mark.Parts[0].Feedback);
     }
 
@@ -61,7 +61,7 @@ public sealed class MultipleChoiceMarkingTests
         var question = Make.Several("a", "b") with { AllOrNothing = true };
         var mark = Mark(question, "a");
         Assert.Equal(0m, mark.Share);
-        Assert.Contains("Only a fully right answer", mark.Reason);
+        Assert.Contains("Only a fully right answer", mark.Reason.Said());
         Assert.Equal(1m, Mark(question, "a", "b").Share);
     }
 
@@ -90,7 +90,7 @@ public sealed class MultipleChoiceMarkingTests
     {
         var part = Mark(Make.Several("a", "b"), "a").Parts.Single(p => p.Part == "b");
         Assert.Equal(Verdict.Missing, part.Verdict);
-        Assert.Equal("«Option b» is right and was not picked.", part.Reason);
+        Assert.Equal("«Option b» is right and was not picked.", part.Reason.Said());
     }
 
     [Fact]
@@ -113,7 +113,7 @@ public sealed class MultipleChoiceMarkingTests
 
     [Fact]
     public void Two_options_are_refused_where_one_is_asked_for() =>
-        Assert.Equal("Only one option can be picked here.", QuestionTypes.For(Make.One()).RefuseResponse(Make.One(), Make.Picked("a", "b")));
+        Assert.Equal("Only one can be picked here.", QuestionTypes.For(Make.One()).RefuseResponse(Make.One(), Make.Picked("a", "b"))!.Said());
 
     [Fact]
     public void An_answer_is_told_in_words() =>

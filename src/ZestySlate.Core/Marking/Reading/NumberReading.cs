@@ -11,7 +11,7 @@ public sealed record ReadNumber(decimal Value, decimal? Other);
 
 /// <summary>
 /// Reads numbers as people write them, in the activity's language or the other common way: 1.234,5 · 1,234.5 · 1 234,5 ·
-/// 1'234.5 · .5 · −3 · 2/3 · 1 1/2 · 3e8 · 3·10^8 · 3×10⁸ · 45 %. One separator alone that could be either (1,234) is read in the
+/// 1'234.5 · ١٬٢٣٤٫٥ · .5 · −3 · 2/3 · 1 1/2 · 3e8 · 3·10^8 · 3×10⁸ · 45 %. One separator alone that could be either (1,234) is read in the
 /// activity's language.
 /// </summary>
 public static partial class NumberReading
@@ -44,6 +44,12 @@ public static partial class NumberReading
     {
         var negative = plain.StartsWith('-');
         var body = (plain.StartsWith('-') || plain.StartsWith('+') ? plain[1..] : plain).Trim();
+        if (body.Contains('٫') || body.Contains('٬'))
+        {
+            // The Arabic signs can only mean one thing.
+            return Parsed(body.Replace("٬", "").Replace('٫', '.'), '.', negative);
+        }
+
         if (!Body().IsMatch(body) || !body.Any(char.IsAsciiDigit))
         {
             return null;
@@ -118,6 +124,12 @@ public static partial class NumberReading
         var raised = false;
         foreach (var letter in text.Trim())
         {
+            // Marks that only steer the direction of writing are no part of the number.
+            if (char.GetUnicodeCategory(letter) == UnicodeCategory.Format)
+            {
+                continue;
+            }
+
             var at = "⁰¹²³⁴⁵⁶⁷⁸⁹".IndexOf(letter);
             if ((at >= 0 || letter == '⁻') && !raised)
             {
@@ -134,8 +146,6 @@ public static partial class NumberReading
                 '×' or '·' or '⋅' or '∙' or '*' => '×',
                 _ when char.IsWhiteSpace(letter) => ' ',
                 _ when char.IsDigit(letter) => (char)('0' + (int)char.GetNumericValue(letter)),
-                '٫' => ',',
-                '٬' => '.',
                 _ => letter,
             });
         }
@@ -145,7 +155,7 @@ public static partial class NumberReading
 
     private static Regex Groups(char separator) => separator == ',' ? CommaGroups() : PointGroups();
 
-    [GeneratedRegex(@"^(?<front>[-+]?[\d.,' ]+?)\s*(?:[eE]|×\s*10\s*\^)\s*(?<power>[-+]?\d{1,3})$")]
+    [GeneratedRegex(@"^(?<front>[-+]?[\d.,' ٫٬]+?)\s*(?:[eE]|×\s*10\s*\^)\s*(?<power>[-+]?\d{1,3})$")]
     private static partial Regex Scientific();
 
     [GeneratedRegex(@"^(?<sign>-?)\s*(?:(?<whole>\d{1,15})\s+)?(?<over>\d{1,15})\s*/\s*(?<under>\d{1,15})$")]
@@ -154,7 +164,7 @@ public static partial class NumberReading
     [GeneratedRegex(@"^(\d{1,3}([ ']\d{3})+|\d[\d.,]*|[.,]\d+)([.,]\d+)?$")]
     private static partial Regex Body();
 
-    [GeneratedRegex(@"^\d{1,3}(,\d{3})+$")]
+    [GeneratedRegex(@"^\d{1,3}(,\d{3})+$|^\d{1,2}(,\d{2})+,\d{3}$")]
     private static partial Regex CommaGroups();
 
     [GeneratedRegex(@"^\d{1,3}(\.\d{3})+$")]

@@ -15,6 +15,12 @@ public sealed record TextReading
     /// <summary>True when a full stop, question mark and the like at the end do not matter.</summary>
     public bool IgnoreEndPunctuation { get; init; } = true;
 
+    /// <summary>True when a slip or two in a long word is forgiven; see <see cref="TextMatching.SlipsAllowed"/>.</summary>
+    public bool Slips { get; init; }
+
+    /// <summary>How much a text with a slip earns, 0..1.</summary>
+    public decimal SlipShare { get; init; } = 1;
+
     /// <summary>
     /// The text in the form in which it is compared: Unicode normalised (NFC, with compatibility forms for width), typographic
     /// quotes and dashes made plain, runs of spaces made one, ends trimmed; then by the options case (in the culture's own way),
@@ -22,6 +28,11 @@ public sealed record TextReading
     /// </summary>
     public string Read(string text, CultureInfo culture)
     {
+        if (!MatchCase && IsPlainLower(text))
+        {
+            return text;
+        }
+
         var plain = new StringBuilder(text.Length);
         var space = false;
         foreach (var letter in text.Normalize(NormalizationForm.FormKC))
@@ -64,6 +75,23 @@ public sealed record TextReading
     /// <summary>Whether two texts are the same to this reading.</summary>
     public bool Same(string typed, string accepted, CultureInfo culture) =>
         string.Equals(Read(typed, culture), Read(accepted, culture), StringComparison.Ordinal);
+
+    /// <summary>Small letters a to z with single spaces: already in the form in which texts are compared, in every culture but those where i has a dot of its own.</summary>
+    private static bool IsPlainLower(string text)
+    {
+        var last = ' ';
+        foreach (var letter in text)
+        {
+            if (letter is not ((>= 'a' and <= 'z' and not 'i') or ' ') || (letter == ' ' && last == ' '))
+            {
+                return false;
+            }
+
+            last = letter;
+        }
+
+        return last != ' ';
+    }
 
     private static string WithoutAccents(string text) => string.Concat(text.Normalize(NormalizationForm.FormD)
         .Where(letter => CharUnicodeInfo.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark)).Normalize(NormalizationForm.FormC);

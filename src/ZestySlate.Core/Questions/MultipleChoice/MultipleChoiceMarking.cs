@@ -1,4 +1,5 @@
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.MultipleChoice;
 
@@ -12,7 +13,7 @@ internal static class MultipleChoiceMarking
     {
         if (response is null || response.IsEmpty)
         {
-            return new QuestionMark(Verdict.Missing, 0, "Nothing was picked.", []);
+            return new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingPicked"), []);
         }
 
         var picked = question.Options.Where(option => response.Picked.Contains(option.Id)).ToList();
@@ -23,14 +24,14 @@ internal static class MultipleChoiceMarking
     {
         if (picked.Count != 1)
         {
-            return new QuestionMark(Verdict.Missing, 0, "Nothing was picked.", []);
+            return new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingPicked"), []);
         }
 
         var option = picked[0];
         var verdict = option.Right ? Verdict.Right : Verdict.Wrong;
         var share = option.Right ? 1m : 0m;
-        var reason = option.Right ? $"«{option.Text}» is right." : $"«{option.Text}» is not right.";
-        return new QuestionMark(verdict, share, reason, [new PartMark(option.Id, option.Text, verdict, share, reason, option.Feedback)]);
+        var reason = Reason.Of(option.Right ? "isRight" : "isNotRight", option.Name);
+        return new QuestionMark(verdict, share, reason, [new PartMark(option.Id, option.Name, verdict, share, reason, option.Feedback)]);
     }
 
     private static QuestionMark MarkSeveral(MultipleChoiceQuestion question, List<Option> picked)
@@ -39,25 +40,24 @@ internal static class MultipleChoiceMarking
         if (right == 0)
         {
             return picked.Count == 0
-                ? new QuestionMark(Verdict.Right, 1, "None of these is right, and none was picked.", [])
-                : new QuestionMark(Verdict.Wrong, 0, "None of these is right.", PartMarks(question, picked, 0));
+                ? new QuestionMark(Verdict.Right, 1, Reason.Of("noneIsRightNonePicked"), [])
+                : new QuestionMark(Verdict.Wrong, 0, Reason.Of("noneIsRight"), PartMarks(question, picked, 0));
         }
 
         var hits = picked.Count(option => option.Right);
         var misses = picked.Count - hits;
-        var share = Math.Clamp((hits - misses * Math.Max(0, question.Penalty)) / right, 0, 1);
+        var earned = (hits - (misses * Math.Max(0, question.Penalty))) / right;
         var verdict = hits == right && misses == 0 ? Verdict.Right : hits > 0 ? Verdict.Partly : Verdict.Wrong;
-        var reason = $"{hits} of {right} right options picked"
-            + (misses == 0 ? "." : $", and {misses} that {(misses == 1 ? "is" : "are")} not right"
-                + (question.Penalty > 0 ? $" (each takes away {question.Penalty:0.##} right)." : "."));
-        return new QuestionMark(verdict, share, reason, PartMarks(question, picked, right));
+        var reason = Reason.Of("picksRight", hits, right).Then(misses == 0 ? null
+            : question.Penalty > 0 ? Reason.Of("picksWrongCost", misses, question.Penalty) : Reason.Of("picksWrong", misses));
+        return new QuestionMark(verdict, Math.Clamp(earned, 0, 1), reason, PartMarks(question, picked, right)) { Below = Math.Min(0, earned) };
     }
 
     private static ValueList<PartMark> PartMarks(MultipleChoiceQuestion question, List<Option> picked, int right) =>
         question.Options.Where(option => option.Right || picked.Contains(option)).Select(option => (option.Right, picked.Contains(option)) switch
         {
-            (true, true) => new PartMark(option.Id, option.Text, Verdict.Right, 1m / right, $"«{option.Text}» is right.", option.Feedback),
-            (true, false) => new PartMark(option.Id, option.Text, Verdict.Missing, 0, $"«{option.Text}» is right and was not picked.", ""),
-            _ => new PartMark(option.Id, option.Text, Verdict.Wrong, right == 0 ? 0 : -Math.Max(0, question.Penalty) / right, $"«{option.Text}» is not right.", option.Feedback),
+            (true, true) => new PartMark(option.Id, option.Name, Verdict.Right, 1m / right, Reason.Of("isRight", option.Name), option.Feedback),
+            (true, false) => new PartMark(option.Id, option.Name, Verdict.Missing, 0, Reason.Of("isRightNotPicked", option.Name), ""),
+            _ => new PartMark(option.Id, option.Name, Verdict.Wrong, right == 0 ? 0 : -Math.Max(0, question.Penalty) / right, Reason.Of("isNotRight", option.Name), option.Feedback),
         }).ToValueList();
 }

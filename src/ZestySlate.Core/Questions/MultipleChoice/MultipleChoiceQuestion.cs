@@ -1,3 +1,6 @@
+using System.Text.Json.Serialization;
+using ZestySlate.Core.Activities;
+
 namespace ZestySlate.Core.Questions.MultipleChoice;
 
 /// <summary>A question answered by picking one or several options, or true or false.</summary>
@@ -13,11 +16,18 @@ public sealed record MultipleChoiceQuestion : Question
     /// <summary>With several picks: true when "none of these" can be ticked too. It is right when no option is.</summary>
     public bool OffersNone { get; init; }
 
-    /// <summary>With several picks: how many right picks one wrong pick undoes; 0 for no penalty.</summary>
-    public decimal Penalty { get; init; } = DefaultPenalty;
-
-    /// <summary>A wrong pick undoes a right one, so that picking everything earns nothing.</summary>
+    /// <summary>With several picks a wrong one undoes a right one unless it is set otherwise, so that picking everything earns nothing.</summary>
     public const decimal DefaultPenalty = 1;
+
+    public MultipleChoiceQuestion() => Penalty = DefaultPenalty;
+
+    [JsonIgnore]
+    public override IEnumerable<PartFace> Faces => Options.Select((option, i) => new PartFace(option.Id, $"{i + 1} {option.Text}", new Face { Text = option.Text, Picture = option.Picture }, TakesSound: false));
+
+    public override Question WithFace(string key, Func<Face, Face> change) => this with
+    {
+        Options = Options.Replace(option => option.Id == key, option => option with { Picture = change(new Face { Text = option.Text, Picture = option.Picture }).Picture }),
+    };
 
     /// <summary>The number of right options.</summary>
     public int RightOptions => Options.Count(option => option.Right);
@@ -51,6 +61,13 @@ public sealed record Option
     public required string Id { get; init; }
 
     public string Text { get; init; } = "";
+
+    /// <summary>Shown with its words, or in their place; null for none.</summary>
+    public Picture? Picture { get; init; }
+
+    /// <summary>What it is called in reasons: its words, else what the picture shows.</summary>
+    [JsonIgnore]
+    public string Name => Text.Trim().Length > 0 ? Text : Picture?.AlternativeText ?? "";
 
     public bool Right { get; init; }
 

@@ -1,5 +1,7 @@
+using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.MultipleChoice;
 
@@ -14,51 +16,51 @@ public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, Mu
     protected override decimal Parts(MultipleChoiceQuestion question) =>
         question.Picks == Picks.Several ? Math.Max(1, question.RightOptions) : 1;
 
-    protected override QuestionMark Mark(MultipleChoiceQuestion question, MultipleChoiceResponse? response) =>
+    protected override QuestionMark Mark(MultipleChoiceQuestion question, MultipleChoiceResponse? response, CultureInfo culture) =>
         MultipleChoiceMarking.Mark(question, response);
 
-    protected override string InWords(MultipleChoiceQuestion question, MultipleChoiceResponse response) =>
-        response.None ? "None of these" : string.Join("; ", question.Options.Where(option => response.Picked.Contains(option.Id)).Select(option => option.Text));
+    protected override string InWords(MultipleChoiceQuestion question, MultipleChoiceResponse response) => response.None
+        ? Words.English["noneOfThese"]
+        : string.Join("; ", question.Options.Where(option => response.Picked.Contains(option.Id)).Select(option => option.Name));
 
     protected override bool IsEmpty(MultipleChoiceResponse response) => response.IsEmpty;
 
-    protected override string? RefuseResponse(MultipleChoiceQuestion question, MultipleChoiceResponse response)
-    {
-        if (response.Picked.Distinct().Count() != response.Picked.Count
-            || response.Picked.Any(id => question.Options.All(option => option.Id != id)))
-        {
-            return "An option was picked that this question does not have.";
-        }
+    protected override Reason? RefuseResponse(MultipleChoiceQuestion question, MultipleChoiceResponse response) =>
+        response.Picked.Any(id => question.Options.All(option => option.Id != id)) || response.Picked.Distinct().Count() < response.Picked.Count ? Reason.Of("notInQuestion")
+        : question.Picks != Picks.Several && response.Picked.Count > 1 ? Reason.Of("onlyOne")
+        : null;
 
-        return question.Picks != Picks.Several && response.Picked.Count > 1 ? "Only one option can be picked here." : null;
-    }
+    protected override MultipleChoiceResponse? Kept(MultipleChoiceQuestion question, MultipleChoiceResponse response, IReadOnlySet<string> right) =>
+        question.Picks == Picks.Several && response.Picked.Any(right.Contains) ? new() { Picked = response.Picked.Where(right.Contains).ToValueList() } : null;
+
+    protected override MultipleChoiceResponse WithKept(MultipleChoiceQuestion question, MultipleChoiceResponse given, MultipleChoiceResponse kept) =>
+        given with { Picked = given.Picked.Union(kept.Picked).ToValueList(), None = false };
 
     protected override MultipleChoiceQuestion WithWording(MultipleChoiceQuestion older, MultipleChoiceQuestion newer) => older with
     {
         Options = older.Options.Replace(_ => true, option => newer.Options.FirstOrDefault(o => o.Id == option.Id) is { } same
-            ? option with { Text = same.Text, Feedback = same.Feedback }
+            ? option with { Text = same.Text, Picture = same.Picture, Feedback = same.Feedback }
             : option),
     };
 
     protected override MultipleChoiceQuestion WithKey(MultipleChoiceQuestion older, MultipleChoiceQuestion newer) => older with
     {
-        Penalty = newer.Penalty,
         Options = older.Options.Replace(_ => true, option => newer.Options.FirstOrDefault(o => o.Id == option.Id) is { } same
             ? option with { Right = same.Right }
             : option),
     };
 
-    protected override IEnumerable<Weakness> Check(MultipleChoiceQuestion question)
+    protected override IEnumerable<Weakness> Check(MultipleChoiceQuestion question, CultureInfo culture)
     {
-        var worded = question.Options.Where(option => option.Text.Trim().Length > 0).ToList();
+        var worded = question.Options.Where(option => option.Name.Trim().Length > 0 || option.Picture is not null).ToList();
         if (worded.Count < 2)
         {
-            yield return new Weakness(true, "has fewer than two options with words", "options");
+            yield return new Weakness(true, "has fewer than two options", "options");
         }
 
         if (worded.Count < question.Options.Count)
         {
-            yield return new Weakness(true, "has an option without words", "options");
+            yield return new Weakness(true, "has an option without words or picture", "options");
         }
 
         if (question.RightOptions == 0 && !(question.Picks == Picks.Several && question.OffersNone))
@@ -66,9 +68,9 @@ public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, Mu
             yield return new Weakness(true, "has no right answer: tick the option that is right", "options");
         }
 
-        if (worded.GroupBy(option => option.Text.Trim(), StringComparer.CurrentCultureIgnoreCase).FirstOrDefault(same => same.Count() > 1) is { } twice)
+        if (worded.GroupBy(option => option.Text.Trim() + option.Picture?.Media, StringComparer.CurrentCultureIgnoreCase).FirstOrDefault(same => same.Count() > 1) is { } twice)
         {
-            yield return new Weakness(false, $"offers «{twice.Key}» twice", "options");
+            yield return new Weakness(false, $"offers «{twice.First().Name}» twice", "options");
         }
 
         if (question.Picks == Picks.Several && question.RightOptions == question.Options.Count && question.Options.Count > 0)
@@ -82,19 +84,23 @@ public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, Mu
         }
     }
 
-    protected override QuestionView View(MultipleChoiceQuestion question, MultipleChoiceResponse? response, QuestionMark? mark, Shown shown, SeededRandom random)
+    /// <summary>The words of an option; «True» and «False», while the author has not changed them, in the activity's language.</summary>
+    private static string TextOf(MultipleChoiceQuestion question, Option option, Words words) => question.Picks != Picks.TrueOrFalse ? option.Text
+        : option is { Id: "true", Text: "True" } ? words["true"] : option is { Id: "false", Text: "False" } ? words["false"] : option.Text;
+
+    protected override QuestionView View(MultipleChoiceQuestion question, Showing<MultipleChoiceResponse> showing)
     {
-        var order = question.Shuffle && question.Picks != Picks.TrueOrFalse
-            ? random.Shuffle(question.Options, option => option.Pinned)
+        var order = question.Shuffle && showing.ShufflesOptions && question.Picks != Picks.TrueOrFalse
+            ? showing.Random.Shuffle(question.Options, option => option.Pinned)
             : question.Options;
         var options = order.Select(option =>
         {
-            var picked = response?.Picked.Contains(option.Id) ?? false;
-            var part = shown.RightOrWrong && picked ? mark?.Parts.FirstOrDefault(p => p.Part == option.Id) : null;
-            return new OptionView(option.Id, option.Text, picked, part?.Verdict, part?.Feedback ?? "", shown.RightAnswer && option.Right);
+            var picked = showing.Given?.Picked.Contains(option.Id) ?? false;
+            return new OptionView(option.Id, TextOf(question, option, showing.Words), option.Picture, picked, showing.Kept?.Picked.Contains(option.Id) ?? false,
+                picked ? showing.Said(option.Id) : PartSaid.Nothing, showing.Shown.RightAnswer && option.Right);
         });
         var several = question.Picks == Picks.Several;
-        return new MultipleChoiceView(several, several && question.OffersNone, response?.None ?? false,
-            shown.RightAnswer && several && question.RightOptions == 0, options.ToValueList());
+        return new MultipleChoiceView(several, several && question.OffersNone, showing.Response?.None ?? false,
+            showing.Shown.RightAnswer && several && question.RightOptions == 0, options.ToValueList());
     }
 }

@@ -24,7 +24,7 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         public string State => Attempt.State.HandedInAt is null ? "at work" : "handed in";
 
         /// <summary>Points in the activity's own way of writing numbers.</summary>
-        public string Points(decimal points) => Score.Show(points, Attempt.State.Activity.Language);
+        public string Points(decimal points) => Attempt.State.Activity.Words.Number(points);
     }
 
     public ActivityRecord Record { get; private set; } = null!;

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Classes;
@@ -14,14 +15,42 @@ public sealed class ClassModel(SlateDb db) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
-    public IReadOnlyList<string> Names { get; private set; } = [];
+    public IReadOnlyList<EnrolmentRecord> Learners { get; private set; } = [];
+
+    /// <summary>What is wrong with the times typed, or null.</summary>
+    public string? Problem { get; private set; }
+
+    /// <summary>True when the times were just saved.</summary>
+    public bool Saved { get; private set; }
 
     public IReadOnlyList<AssignmentRecord> Given { get; private set; } = [];
+
+    /// <summary>Sets how much time each learner has, in percent of what all have: 100 to 500.</summary>
+    public async Task<IActionResult> OnPostTimesAsync([FromRoute(Name = "class")] int id)
+    {
+        await OnGetAsync(id);
+        foreach (var learner in Learners)
+        {
+            var typed = Request.Form["time-" + learner.PersonId].ToString();
+            if (EditForms.Decimal(typed.Replace("%", "")) is not { } percent || percent is < 100 or > 500)
+            {
+                Problem = $"The time of {learner.RosterName} lies between 100 and 500 %; «{typed}» does not. Nothing was changed.";
+                db.ChangeTracker.Clear();
+                return Page();
+            }
+
+            learner.TimeFactor = percent / 100;
+        }
+
+        await db.SaveChangesAsync();
+        Saved = true;
+        return Page();
+    }
 
     public async Task OnGetAsync([FromRoute(Name = "class")] int id)
     {
         Class = await db.Classes.SingleAsync(c => c.Id == id);
-        Names = (await db.Enrolments.Where(e => e.ClassId == id).Select(e => e.RosterName).ToListAsync()).Order(StringComparer.CurrentCultureIgnoreCase).ToList();
+        Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync()).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
         Given = await db.Assignments.Where(a => a.ClassId == id).OrderBy(a => a.Title).ToListAsync();
     }
 }

@@ -24,51 +24,29 @@ internal sealed class MultipleChoiceForm : IQuestionForm
         None = form["none"] == "yes",
     };
 
-    /// <summary>
-    /// Fields: picks; option (the ids, in order); text-ID, words-ID, pin-ID; right (the ticked ids); shuffle, none, penalty;
-    /// and the presses add, remove=ID, up=ID, down=ID.
-    /// </summary>
-    public Question ReadQuestion(IFormCollection form, Question old)
+    /// <summary>Fields: picks; option (the ids, in order); those of each face; words-ID, pin-ID; right (the ticked ids); shuffle, none, penalty.</summary>
+    public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (MultipleChoiceQuestion)old;
         var picks = Enum.TryParse<Picks>(form["picks"], out var set) ? set : question.Picks;
-        var options = form["option"].Select(id => ReadOption(form, question, id!)).ToValueList();
-        if (form["remove"].ToString() is { Length: > 0 } gone)
-        {
-            options = options.RemoveAll(option => option.Id == gone);
-        }
-
-        foreach (var (press, step) in new[] { ("up", -1), ("down", 1) })
-        {
-            var at = options.IndexOf(option => option.Id == form[press]);
-            if (at >= 0)
-            {
-                var moved = options[at];
-                options = options.RemoveAll(option => option.Id == moved.Id).Insert(at + step, moved);
-            }
-        }
-
-        if (form.ContainsKey("add"))
-        {
-            options = options.Add(new Option { Id = Ids.New() });
-        }
-
+        var options = Rows.Read(form, "option", 2).Select(id => ReadOption(form, question, id)).ToValueList();
         return question with
         {
             Picks = picks,
             Options = picks == Picks.Several ? options : OneRight(options),
             Shuffle = form["shuffle"] == "yes",
             OffersNone = form["none"] == "yes",
-            Penalty = decimal.TryParse(form["penalty"], NumberStyles.Number, CultureInfo.InvariantCulture, out var penalty) ? Math.Clamp(penalty, 0, 10) : question.Penalty,
         };
     }
 
     private static Option ReadOption(IFormCollection form, MultipleChoiceQuestion question, string id)
     {
         var old = question.Options.FirstOrDefault(option => option.Id == id) ?? new Option { Id = id };
+        var face = FaceFields.Read(form, id, id, new Face { Text = old.Text, Picture = old.Picture });
         return old with
         {
-            Text = form["text-" + id].ToString(),
+            Text = face.Text,
+            Picture = face.Picture,
             Feedback = form["words-" + id].ToString().Trim(),
             Pinned = form["pin-" + id] == "yes",
             Right = form["right"].Contains(id),

@@ -1,8 +1,13 @@
 import { Idiomorph } from "idiomorph";
-import { isKept, isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
+import { isInHand, isKept, isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
 import { startPanoramas } from "../shared/surface";
 import { Outbox, type Waiting } from "./outbox";
+import { watchArranging } from "./arrange";
+import { LearnerClock } from "./clock";
 import { Panels } from "./panels";
+import { saidIn } from "./said";
+import { settleSlots, watchSlots } from "./slots";
+import { settleSorting, watchSorting } from "./sorting";
 import { StageSwitches } from "./stage";
 
 export interface LearnerHost {
@@ -14,7 +19,9 @@ export interface LearnerHost {
   opened?: (spot: string) => void;
 }
 
-const MarkingActs = new Set(["mark", "again", "hint", "see"]);
+const MarkingActs = new Set(["mark", "again", "hint", "see", "step"]);
+/** After the end of a clock the server forgives the network two seconds; then it says how it stands. */
+const AfterTheClock = 2300;
 
 /** Makes a learner's view quick: panels without a new page, answers saved one by one, a lost connection forgiven. */
 export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () => void } {
@@ -24,6 +31,19 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   placeSigns(root);
   startPanoramas(root);
   const stage = new StageSwitches(root);
+  const clock = new LearnerClock(root, timeIsOut);
+  watchSlots(root, still.signal);
+  watchSorting(root, still.signal);
+  watchArranging(root, (form, part) => {
+    form.dataset.answered = "yes";
+    if (form.dataset.steps === "yes") {
+      const fields = new FormData(form);
+      fields.set("part", part);
+      post(form.dataset.ask!, "step", fields);
+    } else {
+      keepSoon(form, 250);
+    }
+  }, still.signal);
 
   const connection = (): HTMLElement | null => root.querySelector("#connection");
   const say = (words: string | null): void => {
@@ -36,10 +56,10 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   const outbox = new Outbox(data.events!, `zesty-slate ${data.attempt}`, () => data.proof ?? "", delivered, (state, waiting) => {
     if (state === "waiting") {
-      say(`No connection. ${waiting === 1 ? "Your last step is" : `Your last ${waiting} steps are`} kept on this device and sent as soon as it is back.`);
+      say(saidIn(root, "noConnection", waiting));
       root.classList.add("unconnected");
     } else if (state === "ended") {
-      say("Your session has ended. Your answers are kept on this device; open the activity once more to send them.");
+      say(saidIn(root, "sessionEnded"));
     } else if (state === "sent" && root.classList.contains("unconnected")) {
       say(null);
       root.classList.remove("unconnected");
@@ -96,6 +116,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   }, { signal: still.signal });
 
   root.addEventListener("input", event => {
+    const field = event.target as HTMLInputElement;
+    const ask = field.closest<HTMLFormElement>("form[data-ask]");
+    if (ask && field.matches("input:not([type=checkbox], [type=radio]), textarea")) { keepSoon(ask, 800); }
     const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-annotate]");
     if (!form) { return; }
     const finding = form.dataset.annotate!;
@@ -112,8 +135,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       post(spot, "mark", form);
       return;
     }
-    clearTimeout(timers.get(spot));
-    timers.set(spot, window.setTimeout(() => { timers.delete(spot); post(spot, "answer", form); }, 250));
+    keepSoon(form, 250);
   }, { signal: still.signal });
 
   root.addEventListener("submit", event => {
@@ -125,6 +147,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     } else if (form.matches("[data-visit]")) {
       event.preventDefault();
       visit(form.dataset.visit!);
+    } else if (form.matches("[data-go]")) {
+      event.preventDefault();
+      post("", "start");
     } else if (form.matches("[data-code], [data-annotate]")) {
       event.preventDefault();
       post(String(new FormData(form).get("spot")), form.matches("[data-code]") ? "code" : "annotate", form);
@@ -145,7 +170,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     still.signal.addEventListener("abort", () => clearInterval(watch));
   }
   if (location.hash.startsWith("#spot-")) { panels.open(location.hash.slice(6), null); }
-  return { stop: () => { still.abort(); stage.stop(); } };
+  return { stop: () => { still.abort(); stage.stop(); clock.stop(); } };
 
   function flush(): void {
     for (const [spot, timer] of timers) {
@@ -154,6 +179,24 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       if (form) { post(spot, form.dataset.ask ? "answer" : "annotate", form); }
     }
     timers.clear();
+  }
+
+  /** Keeps an answer a moment after the last change to it. */
+  function keepSoon(form: HTMLFormElement, pause: number): void {
+    const spot = form.dataset.ask!;
+    clearTimeout(timers.get(spot));
+    form.dataset.pending = "yes";
+    timers.set(spot, window.setTimeout(() => { timers.delete(spot); post(spot, "answer", form); }, pause));
+  }
+
+  /** What is in hand goes out while the server still takes it; then the page asks how it stands. */
+  function timeIsOut(): void {
+    for (const form of root.querySelectorAll<HTMLFormElement>("form[data-ask]")) {
+      if (!form.querySelector("fieldset:disabled") && form.dataset.steps !== "yes" && !isOpen(form)) { post(form.dataset.ask!, "answer", form); }
+    }
+    timers.forEach(timer => clearTimeout(timer));
+    timers.clear();
+    window.setTimeout(() => void refresh(), AfterTheClock);
   }
 
   function visit(scene: string): void {
@@ -176,13 +219,14 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   }
 
   async function delivered(sent: Waiting, reply: Response): Promise<void> {
+    if (!timers.has(sent.spot)) { root.querySelector(`form[data-ask="${CSS.escape(sent.spot)}"]`)?.removeAttribute("data-pending"); }
     const text = await reply.text();
     if (!reply.ok) {
       say(text);
       return;
     }
     if (reply.headers.get("X-Slate-Reload")) {
-      await refresh();
+      await refresh(false);
       root.querySelector<HTMLElement>("#result")?.focus();
       return;
     }
@@ -204,9 +248,12 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     const pieces = new DOMParser().parseFromString(text, "text/html").body.firstElementChild as HTMLElement;
     for (const piece of [...pieces.children] as HTMLElement[]) {
       const old = piece.id ? document.getElementById(piece.id) : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
-      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML" }); }
+      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", callbacks: { beforeAttributeUpdated: name => name !== "open" } }); }
     }
     placeSigns(root);
+    settleSlots(root);
+    settleSorting(root);
+    clock.set(pieces.dataset.remaining);
     const refusal = pieces.dataset.refusal;
     say(refusal ? refusal : null);
     if (MarkingActs.has(sent.act)) { focusAfter(sent); }
@@ -216,8 +263,15 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   function focusAfter(sent: Waiting): void {
     const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(sent.spot)}"]`);
     form?.removeAttribute("aria-busy");
-    const goal = sent.act === "again" ? form?.querySelector<HTMLElement>("input:not([type=hidden])")
-      : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled input:not([type=hidden])")
+    if (sent.act === "step" && !form?.querySelector(".verdict")) {
+      // The moved word stays in hand.
+      const part = new URLSearchParams(sent.body).get("part") ?? "";
+      const word = form?.querySelector<HTMLElement>(`[data-item="${CSS.escape(part)}"] [data-word]:enabled`);
+      (word ?? form?.querySelector<HTMLElement>("[data-word]:enabled"))?.focus({ preventScroll: true });
+      return;
+    }
+    const goal = sent.act === "again" ? form?.querySelector<HTMLElement>("input:not([type=hidden], :disabled, [readonly]), select:enabled, [data-word]:enabled, [data-move]:enabled")
+      : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled :is(input:not([type=hidden], :disabled), select:enabled, [data-word]:enabled)")
       : form?.querySelector<HTMLElement>("[data-verdict]");
     goal?.focus({ preventScroll: true });
     (form?.querySelector(".ask-actions") ?? goal)?.scrollIntoView({ block: "nearest" });
@@ -228,7 +282,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     window.setTimeout(() => {
       if (form.getAttribute("aria-busy") && button?.isConnected && root.classList.contains("unconnected")) {
         const place = form.querySelector("[data-verdict]");
-        if (place) { place.textContent = "Your answer is kept. It is marked when the connection is back."; }
+        if (place) { place.textContent = saidIn(root, "markedWhenBack"); }
       }
     }, 600);
   }
@@ -237,13 +291,10 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     flush();
     const here = [...root.querySelectorAll<HTMLFormElement>("form[data-ask]")];
     // When every question is on this page, what is not yet sent counts too; else what the server knows.
-    const open = here.length < Number(form.dataset.questions) ? Number(form.dataset.openQuestions) : here.filter(ask => {
-      const inputs = [...ask.querySelectorAll<HTMLInputElement>("input[name=pick], input[name=none]")];
-      return inputs.length > 0 && !inputs.some(input => input.checked);
-    }).length;
+    const open = here.length < Number(form.dataset.questions) ? Number(form.dataset.openQuestions) : here.filter(isOpen).length;
     if (open > 0 && form.dataset.asked !== String(open) && button) {
       form.dataset.asked = String(open);
-      button.textContent = open === 1 ? "Hand in with 1 question open" : `Hand in with ${open} questions open`;
+      button.textContent = saidIn(root, "handInOpen", open);
       return;
     }
     if (button) { button.disabled = true; }
@@ -259,22 +310,23 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   }
 
   /** Brings the page up to date without taking anything out of the learner's hands. */
-  async function refresh(): Promise<void> {
+  async function refresh(arriving = true): Promise<void> {
+    const before = data.scene;
     const reply = await fetch(host.page(), { headers: { "X-Slate-Script": "1" } });
     if (!reply.ok) { return; }
     const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector<HTMLElement>("#learn");
     if (next) { bring(next); }
+    if (arriving && data.scene !== before) { arrive(); }
   }
 
   /** Puts a newer view in the place of this one. Another scene is put there anew; the same one is changed where it differs. */
   function bring(next: HTMLElement): void {
-    const fresh = next.querySelector<HTMLElement>(".scene");
-    const old = root.querySelector<HTMLElement>(".scene");
-    if (fresh && old && next.dataset.scene !== data.scene) { old.replaceWith(fresh.cloneNode(true)); }
+    if (next.dataset.scene !== data.scene) { root.querySelectorAll(".scene").forEach(scene => scene.remove()); }
     Idiomorph.morph(root, next, {
       morphStyle: "outerHTML",
       ignoreActiveValue: typing(),
       callbacks: {
+        beforeNodeMorphed: node => !isInHand(node),
         beforeAttributeUpdated: (name, node) => !isKept(name, node) && !["aria-pressed", "data-signs", "open"].includes(name),
         // The page's own style sheet stays; what is fetched by script comes without one.
         beforeNodeRemoved: node => !(node instanceof HTMLStyleElement) && !isOwn(node),
@@ -282,7 +334,10 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     });
     placeSigns(root);
     startPanoramas(root);
+    settleSlots(root);
+    settleSorting(root);
     showLocalTimes(root);
+    clock.set(next.dataset.remaining);
   }
 
   function arrive(): void {
@@ -323,4 +378,11 @@ function keepNoneAlone(form: HTMLFormElement, changed: HTMLInputElement): void {
   } else if (changed.name === "pick") {
     form.querySelectorAll<HTMLInputElement>("input[name=none]").forEach(none => { none.checked = false; });
   }
+}
+
+/** True when nothing is given in a question yet. */
+function isOpen(form: HTMLFormElement): boolean {
+  if (form.dataset.answered === "yes") { return false; }
+  return ![...form.querySelectorAll<HTMLInputElement | HTMLSelectElement>("input[name=pick], input[name=none], [name^=part-], input[name=text]")]
+    .some(field => field instanceof HTMLInputElement && ["checkbox", "radio"].includes(field.type) ? field.checked : field.value.trim() !== "");
 }

@@ -1,4 +1,5 @@
 import { LinearFilter, Mesh, MeshBasicMaterial, PerspectiveCamera, Scene, SphereGeometry, SRGBColorSpace, TextureLoader, Vector3, WebGLRenderer } from "three";
+import { saidIn } from "../learner/said";
 import { cover, outlineOf } from "../shared/place";
 import type { PanoramaView, Share } from "../shared/surface";
 
@@ -174,10 +175,12 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
   }
 
   function addTools(): HTMLElement {
+    // On a learner's page the words are those of the activity's language.
+    const words = (key: string, usual: string): string => saidIn(stage, key) || usual;
     const bar = document.createElement("div");
     bar.className = "panorama-tools";
     bar.setAttribute("role", "group");
-    bar.setAttribute("aria-label", "Look round");
+    bar.setAttribute("aria-label", words("lookRound", "Look round"));
     const button = (symbol: string, words: string, act: () => void): HTMLButtonElement => {
       const made = document.createElement("button");
       made.type = "button";
@@ -188,12 +191,12 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
       bar.append(made);
       return made;
     };
-    button("chevron-left", "Look left", () => turn(-20, 0));
-    button("chevron-right", "Look right", () => turn(20, 0));
-    button("chevron-up", "Look up", () => turn(0, 15));
-    button("chevron-down", "Look down", () => turn(0, -15));
-    button("zoom-in", "Nearer", () => zoom(1.2));
-    button("zoom-out", "Wider", () => zoom(1 / 1.2));
+    button("chevron-left", words("lookLeft", "Look left"), () => turn(-20, 0));
+    button("chevron-right", words("lookRight", "Look right"), () => turn(20, 0));
+    button("chevron-up", words("lookUp", "Look up"), () => turn(0, 15));
+    button("chevron-down", words("lookDown", "Look down"), () => turn(0, -15));
+    button("zoom-in", words("nearer", "Nearer"), () => zoom(1.2));
+    button("zoom-out", words("wider", "Wider"), () => zoom(1 / 1.2));
     bar.addEventListener("keydown", event => {
       const turns: Record<string, [number, number]> = { ArrowLeft: [-8, 0], ArrowRight: [8, 0], ArrowUp: [0, 6], ArrowDown: [0, -6] };
       if (turns[event.key]) {
@@ -203,7 +206,7 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
       }
     });
     if ("DeviceOrientationEvent" in window && matchMedia("(pointer: coarse)").matches) {
-      const gyro = button("rotate-3d", "Look round by turning the device", () => void byDevice(gyro));
+      const gyro = button("rotate-3d", words("lookByDevice", "Look round by turning the device"), () => void byDevice(gyro));
       gyro.setAttribute("aria-pressed", "false");
     }
     stage.append(bar);

@@ -93,7 +93,7 @@ export function newId(): string {
 
 /** True while somebody types: a redraw must then leave the field in hand alone. */
 export function typing(): boolean {
-  return document.activeElement?.matches("input:not([type=checkbox], [type=radio]), textarea, select, [contenteditable=true]") ?? false;
+  return document.activeElement?.matches("input:not([type=checkbox], [type=radio]), textarea, [contenteditable=true]") ?? false;
 }
 
 /** What scripts have put on a stage and no page of the server's knows: a redraw leaves it. */
@@ -106,6 +106,11 @@ export function isKept(name: string, node: Element): boolean {
   return name === "style" || name === "data-shown"
     || (name === "class" && node.matches(".panel, .stage"))
     || (name === "src" && node.matches("iframe[data-src]"));
+}
+
+/** What a redraw must not touch: what is just being said, and an answer that is still on its way to the server. */
+export function isInHand(node: Node): boolean {
+  return node instanceof HTMLElement && (node.id === "connection" || (node.matches("form[data-ask]") && node.dataset.pending === "yes"));
 }
 
 export const round = (value: number): number => Math.round(value * 1e5) / 1e5;

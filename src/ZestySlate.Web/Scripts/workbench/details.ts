@@ -9,10 +9,10 @@ export function watchDetails(rooms: Rooms): void {
     timers.delete(form);
     rooms.touch(form, false);
     const fields = submitter ? new FormData(form, submitter) : new FormData(form);
-    const added = submitter?.matches("[data-add-option]");
+    const added = submitter?.dataset.addOption;
     rooms.send("/edit", fields, {
       form,
-      after: added ? () => [...document.querySelectorAll<HTMLTextAreaElement>("[data-option-text]")].at(-1)?.focus() : undefined,
+      after: added ? () => [...document.querySelectorAll<HTMLTextAreaElement>(`[data-option-text="${added}"]`)].at(-1)?.focus() : undefined,
     });
   };
 
@@ -51,9 +51,10 @@ export function watchDetails(rooms: Rooms): void {
     const target = event.target as HTMLElement;
     if (event.key === "Enter" && !event.shiftKey && target.matches("[data-option-text]")) {
       event.preventDefault();
-      const all = [...document.querySelectorAll<HTMLTextAreaElement>("[data-option-text]")];
+      const rows = (target as HTMLElement).dataset.optionText!;
+      const all = [...target.closest("form")!.querySelectorAll<HTMLTextAreaElement>(`[data-option-text="${rows}"]`)];
       const next = all[all.indexOf(target as HTMLTextAreaElement) + 1];
-      if (next) { next.focus(); } else { target.closest("form")?.querySelector<HTMLElement>("[data-add-option]")?.click(); }
+      if (next) { next.focus(); } else { target.closest("form")?.querySelector<HTMLElement>(`[data-add-option="${rows}"]`)?.click(); }
     } else if (event.key === "Enter" && target.matches("form[data-edit] input")) {
       event.preventDefault();
       save(target.closest("form")!);

@@ -83,9 +83,10 @@ export class Dialogs {
       bar.dataset.upload = "";
       bar.innerHTML = '<input type="hidden" name="purpose" value="newScene">'
         + '<label class="button button-main">Pictures from this device<input type="file" name="file" multiple accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml" class="sr-only"></label>'
-        + '<button type="button" class="button" data-blank>A plain board</button><button type="button" class="button" data-made>A scene made before</button>';
+        + '<button type="button" class="button" data-page>A page of text and questions</button><button type="button" class="button" data-blank>A plain board</button><button type="button" class="button" data-made>A scene made before</button>';
       bar.addEventListener("change", () => dialog.close());
       bar.querySelector("[data-blank]")!.addEventListener("click", () => { dialog.close(); this.rooms.send("/edit", { edit: "addScene", title: "" }); });
+      bar.querySelector("[data-page]")!.addEventListener("click", () => { dialog.close(); this.rooms.send("/edit", { edit: "addScene", title: "", as: "page" }); });
       bar.querySelector("[data-made]")!.addEventListener("click", () => { dialog.close(); this.openReuse("any"); });
       dialog.querySelector("[data-dialog-body]")!.prepend(bar);
     });

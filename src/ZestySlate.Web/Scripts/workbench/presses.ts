@@ -84,7 +84,11 @@ export function act(what: string, bench: Bench): void {
       else if (!rooms.selected) { rooms.send("/edit", { edit: "orderScene", scene: rooms.at, steps }); }
       break;
     }
-    case "add": stage.chooseInTheMiddle(); break;
+    case "add": {
+      const page = document.querySelector<HTMLElement>(".page-add button");
+      if (page) { page.scrollIntoView({ block: "nearest" }); page.focus(); } else { stage.chooseInTheMiddle(); }
+      break;
+    }
     case "wayBack": if (spot) { rooms.send("/edit", { edit: "wayBack", spot, newId: newId() }, { after: () => rooms.toast("The way back is there.") }); } break;
     case "newGoal": {
       // A new scene for a jump, and the jump leads to it.
@@ -150,7 +154,7 @@ function dragScenes(rooms: Rooms): void {
 
 /** Brings a field of the details into view and into hand. */
 function goTo(field: string): void {
-  const place = document.querySelector<HTMLElement>(`#room-details [data-field="${CSS.escape(field)}"], #room-topline [data-field="${CSS.escape(field)}"]`);
+  const place = document.querySelector<HTMLElement>(`#room-details [data-field="${CSS.escape(field)}"], #room-topline [data-field="${CSS.escape(field)}"], #room-stage [data-field="${CSS.escape(field)}"]`);
   if (!place) {
     document.querySelector<HTMLElement>(".stage-mat")?.focus();
     return;

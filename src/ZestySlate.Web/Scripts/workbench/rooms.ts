@@ -147,10 +147,11 @@ export class Rooms {
     for (const name of ["room-topline", "room-stage", "room-details", "room-storyboard"]) {
       const old = document.getElementById(name);
       const fresh = next.getElementById(name);
-      if (!old || !fresh || (name === "room-stage" && this.keepStage) || (name === "room-details" && pending && old.dataset.of === this.selected)) { continue; }
+      if (!old || !fresh || (name === "room-stage" && this.keepStage)
+        || (pending && old.dataset.of === this.selected && (name === "room-details" || (name === "room-stage" && old.querySelector("form[data-edit]"))))) { continue; }
       fresh.dataset.of = this.selected;
       const other = name === "room-details" ? old.dataset.of !== this.selected || old.dataset.shownAt !== this.at
-        : name === "room-stage" && old.querySelector(".stage-mat")?.id !== fresh.querySelector(".stage-mat")?.id;
+        : name === "room-stage" && old.firstElementChild?.id !== fresh.firstElementChild?.id;
       fresh.dataset.shownAt = this.at;
       if (other) {
         old.replaceWith(fresh);

@@ -1,6 +1,6 @@
 import { Idiomorph } from "idiomorph";
 import { startLearner } from "../learner/learn";
-import { isKept, isOwn, placeSigns } from "../shared/place";
+import { isInHand, isKept, isOwn, placeSigns } from "../shared/place";
 import type { Rooms } from "./rooms";
 
 /** Turns the stage into the learner's view where it stands, and back. The details stay, so that a word can be mended meanwhile. */
@@ -22,7 +22,7 @@ export class Trial {
   }
 
   private async begin(): Promise<void> {
-    const reply = await fetch(`${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}`, { method: "POST", headers: { "X-Slate-Proof": this.rooms.body.dataset.proof! } });
+    const reply = await fetch(`${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}&selected=${encodeURIComponent(this.rooms.one)}`, { method: "POST", headers: { "X-Slate-Proof": this.rooms.body.dataset.proof! } });
     if (!reply.ok) {
       this.rooms.toast("The trial did not begin. Try once more.");
       return;
@@ -38,7 +38,7 @@ export class Trial {
       opened: spot => void this.rooms.select(spot),
     });
     this.label();
-    stage.querySelector<HTMLElement>("a[data-sign]")?.focus();
+    stage.querySelector<HTMLElement>("a[data-sign], [data-go] button, form[data-ask] :is(input:not([type=hidden]), select, [data-word], [data-move])")?.focus();
   }
 
   private async leave(): Promise<void> {
@@ -61,6 +61,7 @@ export class Trial {
       Idiomorph.morph(root, next, {
         morphStyle: "outerHTML",
         callbacks: {
+          beforeNodeMorphed: node => !isInHand(node),
           beforeAttributeUpdated: (name, node) => !isKept(name, node),
           beforeNodeRemoved: node => !isOwn(node),
         },

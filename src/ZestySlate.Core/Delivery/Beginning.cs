@@ -1,0 +1,52 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>How an attempt stands before anything has happened in it.</summary>
+internal static class Beginning
+{
+    internal static AttemptState Of(Activity activity, int edition, Began began)
+    {
+        var steps = Course.Of(activity, began.Seed, began.DrawSeed ?? began.Seed);
+        var first = steps.Count > 0 ? steps[0].Id : activity.Scenes.Count > 0 ? activity.Scenes[0].Id : "";
+        return new AttemptState
+        {
+            Activity = activity,
+            Edition = edition,
+            Seed = began.Seed,
+            TimeFactor = began.TimeFactor,
+            BeganAt = began.At,
+            StartedAt = HasStart(activity) ? null : began.At,
+            StepSince = began.At,
+            Steps = steps,
+            OpenedSpots = new HashSet<string>(),
+            Annotations = new Dictionary<string, string>(),
+            Way = [first],
+            VisitedScenes = new HashSet<string> { first },
+            OpenLocks = new HashSet<string>(),
+            WrongCodes = new Dictionary<string, CodeTries>(),
+            Questions = Asked(activity, steps).Select(asked => new QuestionState
+            {
+                Spot = asked.Spot,
+                Question = asked.Question,
+                OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
+            }).ToValueList(),
+        };
+    }
+
+    /// <summary>True when learners press start first: something is to be read, or a clock or lives begin to count.</summary>
+    internal static bool HasStart(Activity activity) => activity.Rules.Clock is not null || activity.Rules.Lives is not null
+        || !activity.Flow.Introduction.IsEmpty || activity.Flow.Picture is not null;
+
+    private static IEnumerable<(Spot Spot, Question Question)> Asked(Activity activity, ValueList<Step> steps)
+    {
+        if (steps.Count == 0)
+        {
+            return activity.Asked;
+        }
+
+        var asked = activity.Asked.ToDictionary(entry => entry.Spot.Id);
+        return steps.SelectMany(step => step.SpotIds).Where(asked.ContainsKey).Select(id => asked[id]);
+    }
+}

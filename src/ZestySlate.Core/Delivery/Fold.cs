@@ -1,0 +1,298 @@
+using System.Globalization;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>Takes events one after the other on top of a state.</summary>
+internal sealed class Fold(AttemptState start)
+{
+    private readonly Activity _activity = start.Activity;
+    private readonly Rules _rules = start.Activity.Rules;
+    private readonly CultureInfo _culture = start.Activity.Words.Culture;
+    private readonly Dictionary<string, QuestionState> _questions = start.Questions.ToDictionary(question => question.Spot.Id);
+    private readonly HashSet<string> _opened = [.. start.OpenedSpots];
+    private readonly Dictionary<string, string> _annotations = new(start.Annotations);
+    private readonly HashSet<string> _visited = [.. start.VisitedScenes];
+    private readonly HashSet<string> _openLocks = [.. start.OpenLocks];
+    private readonly Dictionary<string, CodeTries> _wrongCodes = new(start.WrongCodes);
+    private readonly List<(string Id, Activities.Lock Lock)> _locks = [.. start.Activity.Locks];
+    private ValueList<string> _findings = start.Findings;
+    private ValueList<string> _way = start.Way;
+    private DateTimeOffset? _startedAt = start.StartedAt, _handedInAt = start.HandedInAt;
+    private DateTimeOffset _stepSince = start.StepSince;
+    private Ending? _endedBy = start.EndedBy;
+    private int _mistakes = start.Mistakes;
+    private Streak _streak = start.Streak;
+
+    internal void Take(AttemptEvent happened)
+    {
+        if (_rules.Clock is not null)
+        {
+            LetTimeRunOut(happened.At);
+        }
+
+        if (_handedInAt is not null && happened is not (Opened or Visited or Annotated))
+        {
+            return;
+        }
+
+        switch (happened)
+        {
+            case Started started when _startedAt is null:
+                (_startedAt, _stepSince) = (started.At, started.At);
+                break;
+            case Visited visited:
+                Visit(visited.SceneId, visited.At);
+                break;
+            case Opened opened:
+                if (_opened.Add(opened.SpotId) && _activity.SpotOf(opened.SpotId) is { Content: Note { IsClue: true } })
+                {
+                    _findings = _findings.Add(opened.SpotId);
+                }
+
+                break;
+            case TriedCode tried:
+                TryCode(tried);
+                break;
+            case Annotated annotated:
+                _annotations[annotated.SpotId] = annotated.Text;
+                break;
+            case Answered answered:
+                Change(answered.SpotId, question => question with { Response = WithKept(question, answered.Response), ShowsLastTry = false });
+                break;
+            case AskedToMark asked:
+                Change(asked.SpotId, question => Tried(question with { Response = WithKept(question, asked.Response) }, asked.At));
+                EndWithLives(asked.At);
+                break;
+            case Stepped stepped:
+                Change(stepped.SpotId, question => Step(question, stepped));
+                EndWithLives(stepped.At);
+                break;
+            case AnotherGo again:
+                Change(again.SpotId, Again);
+                break;
+            case AskedForHint hint:
+                Change(hint.SpotId, question => question with { HintSeen = true });
+                break;
+            case SawAnswer saw:
+                Change(saw.SpotId, question => question with { AnswerSeen = true, Closed = true, ShowsLastTry = question.Tries.Count > 0, Response = question.LastTry?.Response });
+                break;
+            case HandedIn handedIn:
+                End(Ending.Finished, handedIn.At);
+                break;
+        }
+
+        foreach (var (id, closed) in _locks)
+        {
+            if (!_openLocks.Contains(id) && Locks.OpensBy(closed.Key, _questions, _opened, Points))
+            {
+                _openLocks.Add(id);
+            }
+        }
+    }
+
+    internal AttemptState State(DateTimeOffset lastAt) => start with
+    {
+        LastAt = lastAt,
+        StartedAt = _startedAt,
+        StepSince = _stepSince,
+        HandedInAt = _handedInAt,
+        EndedBy = _endedBy,
+        Mistakes = _mistakes,
+        Streak = _streak,
+        OpenedSpots = _opened,
+        Findings = _findings,
+        Annotations = _annotations,
+        Way = _way,
+        VisitedScenes = _visited,
+        OpenLocks = _openLocks,
+        WrongCodes = _wrongCodes,
+        Questions = start.Questions.Select(question => _questions[question.Spot.Id]).ToValueList(),
+    };
+
+    private decimal Points() => _questions.Values.Sum(question => question.Points(_rules.Counts));
+
+    /// <summary>In order one goes from step to step; else going to the scene before is going back, and everything else lengthens the way.</summary>
+    private void Visit(string id, DateTimeOffset at)
+    {
+        if (_way[_way.Count - 1] == id)
+        {
+            return;
+        }
+
+        if (start.IsInOrder)
+        {
+            _way = [id];
+            _stepSince = at;
+        }
+        else if (_activity.SceneOf(id) is null)
+        {
+            return;
+        }
+        else
+        {
+            _way = _way.Count > 1 && _way[_way.Count - 2] == id ? _way.Take(_way.Count - 1).ToValueList() : _way.Add(id);
+        }
+
+        _visited.Add(id);
+    }
+
+    private void TryCode(TriedCode tried)
+    {
+        if (_activity.LockOf(tried.LockId)?.Key is not TypedKey key || _openLocks.Contains(tried.LockId))
+        {
+            return;
+        }
+
+        if (Locks.Fits(key, tried.Typed, _culture))
+        {
+            _openLocks.Add(tried.LockId);
+        }
+        else
+        {
+            _wrongCodes[tried.LockId] = new CodeTries((_wrongCodes.GetValueOrDefault(tried.LockId)?.Wrong ?? 0) + 1, tried.At);
+        }
+    }
+
+    private void Change(string spotId, Func<QuestionState, QuestionState> change)
+    {
+        if (_questions.TryGetValue(spotId, out var question))
+        {
+            _questions[spotId] = change(question);
+        }
+    }
+
+    private static Response WithKept(QuestionState question, Response given) =>
+        question.Kept is { } kept ? QuestionTypes.For(question.Question).WithKept(question.Question, given, kept) : given;
+
+    /// <summary>A try that the learner asked for: its mistakes count.</summary>
+    private QuestionState Tried(QuestionState question, DateTimeOffset at)
+    {
+        var tried = Marked(question, at);
+        var mark = tried.LastTry!.Mark;
+        _mistakes += mark.Mistakes;
+        _streak = _streak.After(mark.Verdict == Verdict.Right);
+        return tried with { Mistakes = tried.Mistakes + mark.Mistakes };
+    }
+
+    /// <summary>A step is a mistake when the part that was moved then stands wrong. When all is right, it is the question's try.</summary>
+    private QuestionState Step(QuestionState question, Stepped stepped)
+    {
+        var family = QuestionTypes.For(question.Question);
+        var response = WithKept(question, stepped.Response);
+        var mark = family.Mark(question.Question, response, _culture);
+        var mistakes = mark.Of(stepped.Part)?.Verdict is Verdict.Right ? 0 : 1;
+        _mistakes += mistakes;
+        var after = question with
+        {
+            Response = response,
+            StepMark = mark,
+            Mistakes = question.Mistakes + mistakes,
+            Kept = family.StepsOf(question.Question) == Steps.MarkedAndKept ? family.Kept(question.Question, response, mark) : question.Kept,
+        };
+        if (mark.Verdict != Verdict.Right)
+        {
+            _streak = mistakes > 0 ? _streak.After(false) : _streak;
+            return after;
+        }
+
+        _streak = _streak.After(true);
+        return Marked(after, stepped.At);
+    }
+
+    private QuestionState Again(QuestionState question)
+    {
+        var family = QuestionTypes.For(question.Question);
+        return question with
+        {
+            Response = null,
+            StepMark = null,
+            ShowsLastTry = false,
+            Kept = _rules.KeepsRight && question.LastTry is { Response: { } last, Mark: var mark } ? family.Kept(question.Question, last, mark) : null,
+        };
+    }
+
+    private QuestionState Marked(QuestionState question, DateTimeOffset at)
+    {
+        var number = question.Tries.Count + 1;
+        var mark = QuestionTypes.For(question.Question).Mark(question.Question, question.Response, _culture);
+        if (question.StepMark is not null && mark.Parts.Count > 0)
+        {
+            // Where each step is marked, the penalty is for the mistakes on the way; what stands wrong in the end is only not gained.
+            mark = mark with { Share = Math.Clamp(mark.Share - (Math.Max(0, question.Question.Penalty) * question.Mistakes / mark.Parts.Count), 0, 1) };
+        }
+
+        var tryCost = _rules.CostOfTry(number);
+        var hintCost = question.HintSeen ? Math.Clamp(_rules.HintCost, 0, 1) : 0;
+        var points = _rules.GoesBelowZero && mark.Below < 0
+            ? question.OutOf * mark.Below
+            : question.OutOf * mark.Share * Math.Max(0, 1 - tryCost - hintCost);
+        return question with
+        {
+            Tries = question.Tries.Add(new Try(number, question.Response, mark, points, tryCost, hintCost, at)),
+            StepMark = null,
+            ShowsLastTry = true,
+            Closed = question.AnswerSeen || mark.Verdict == Verdict.Right || number >= _rules.Tries,
+        };
+    }
+
+    private void EndWithLives(DateTimeOffset at)
+    {
+        if (_rules.Lives is { } lives && _mistakes >= lives)
+        {
+            End(Ending.Lives, at);
+        }
+    }
+
+    /// <summary>Everything that clocks have ended before this moment.</summary>
+    private void LetTimeRunOut(DateTimeOffset at)
+    {
+        while (_handedInAt is null && State(at) is var state && Timekeeping.IsOut(state, at))
+        {
+            var end = state.RunsOutAt!.Value;
+            if (_rules.Clock!.For == ClockFor.Whole)
+            {
+                End(Ending.Time, end);
+                return;
+            }
+
+            // What is still open in the item is lost; what was answered in it counts. One life is lost, and the next item comes.
+            foreach (var id in state.Step!.SpotIds.Where(id => _questions.TryGetValue(id, out var question) && !question.Closed))
+            {
+                Change(id, question => Settled(question, end) with { TimedOut = true });
+            }
+
+            _mistakes++;
+            _streak = _streak.After(false);
+            var next = state.StepNumber + 1;
+            EndWithLives(end);
+            if (_handedInAt is null && next < start.Steps.Count)
+            {
+                Visit(start.Steps[next].Id, end + Timekeeping.Forgiven);
+            }
+            else if (_handedInAt is null)
+            {
+                End(Ending.Finished, end);
+            }
+        }
+    }
+
+    private void End(Ending by, DateTimeOffset at)
+    {
+        (_handedInAt, _endedBy) = (at, by);
+        foreach (var (spotId, question) in _questions.ToList())
+        {
+            _questions[spotId] = Settled(question, at);
+        }
+    }
+
+    /// <summary>A question that is closed from outside: an answer that was given and not marked counts as a try.</summary>
+    private QuestionState Settled(QuestionState question, DateTimeOffset at)
+    {
+        var open = !question.Closed && !question.ShowsLastTry && question.Response is not null;
+        var settled = (open ? Marked(question, at) : question) with { Closed = true, ShowsLastTry = true };
+        return !open && question.Tries.Count > 0 ? settled with { Response = question.LastTry!.Response } : settled;
+    }
+}

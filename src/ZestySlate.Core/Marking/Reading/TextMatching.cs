@@ -1,0 +1,197 @@
+using System.Globalization;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Marking.Reading;
+
+/// <summary>What a typed text may be and what it may not be.</summary>
+public sealed record TextKey
+{
+    /// <summary>The texts that are right. «*» stands for any run of letters or none.</summary>
+    public ValueList<string> Accepted { get; init; } = [];
+
+    /// <summary>Texts that are wrong however near they come to an accepted one.</summary>
+    public ValueList<string> NotThis { get; init; } = [];
+}
+
+/// <summary>What became of a typed text.</summary>
+/// <param name="Verdict">Right, partly (a slip that costs something), wrong or missing.</param>
+/// <param name="Earned">How much of it is right, 0..1.</param>
+/// <param name="Reason">Why.</param>
+public readonly record struct TextMatch(Verdict Verdict, decimal Earned, Reason Reason);
+
+/// <summary>Compares typed texts with what is accepted.</summary>
+public static class TextMatching
+{
+    private const int MostLetters = 200;
+
+    /// <summary>
+    /// Marks a typed text. A slip is never accepted when what was typed is on the "not this" list or is the right answer of
+    /// another place, or comes as near to one of these; nor when digits differ.
+    /// </summary>
+    /// <param name="typed">What was typed.</param>
+    /// <param name="key">What is accepted.</param>
+    /// <param name="reading">How texts are read.</param>
+    /// <param name="culture">The activity's culture.</param>
+    /// <param name="elsewhere">Right answers of other places of the same question.</param>
+    public static TextMatch Match(string typed, TextKey key, TextReading reading, CultureInfo culture, IEnumerable<string>? elsewhere = null)
+    {
+        var read = reading.Read(typed, culture);
+        if (read.Length == 0)
+        {
+            return new TextMatch(Verdict.Missing, 0, Reason.Of("nothingTyped"));
+        }
+
+        foreach (var accepted in key.Accepted)
+        {
+            if (accepted.Length > 0 && string.Equals(read, reading.Read(accepted, culture), StringComparison.Ordinal))
+            {
+                return new TextMatch(Verdict.Right, 1, Reason.Of("typedRight", typed.Trim()));
+            }
+        }
+
+        foreach (var wrong in key.NotThis)
+        {
+            if (string.Equals(read, reading.Read(wrong, culture), StringComparison.Ordinal))
+            {
+                return new TextMatch(Verdict.Wrong, 0, Reason.Of("typedNotThis", typed.Trim()));
+            }
+        }
+
+        foreach (var accepted in key.Accepted)
+        {
+            if (accepted.Contains('*') && accepted.Length > 1 && FitsPattern(read, reading.Read(accepted, culture)))
+            {
+                return new TextMatch(Verdict.Right, 1, Reason.Of("typedPattern", typed.Trim(), accepted.Trim()));
+            }
+        }
+
+        return reading.Slips && Slip(read, key, reading, culture, elsewhere ?? []) is { } slip
+            ? new TextMatch(reading.SlipShare >= 1 ? Verdict.Right : Verdict.Partly, Math.Clamp(reading.SlipShare, 0, 1), slip)
+            : new TextMatch(Verdict.Wrong, 0, Reason.Of("typedWrong", typed.Trim()));
+    }
+
+    /// <summary>How many slips a text of this length may have: none up to 3 letters, 1 up to 7, 2 from 8 on.</summary>
+    public static int SlipsAllowed(int letters) => letters switch { <= 3 => 0, <= 7 => 1, _ => 2 };
+
+    private static Reason? Slip(string read, TextKey key, TextReading reading, CultureInfo culture, IEnumerable<string> elsewhere)
+    {
+        var (nearest, best) = ("", int.MaxValue);
+        foreach (var accepted in key.Accepted)
+        {
+            var right = accepted.Contains('*') ? "" : reading.Read(accepted, culture);
+            var allowed = SlipsAllowed(right.Length);
+            if (allowed > 0 && SameDigits(read, right) && Distance(read, right, allowed) is var slips && slips <= allowed && slips < best)
+            {
+                (nearest, best) = (accepted, slips);
+            }
+        }
+
+        if (best == int.MaxValue)
+        {
+            return null;
+        }
+
+        foreach (var wrong in key.NotThis.Concat(elsewhere))
+        {
+            if (Distance(read, reading.Read(wrong, culture), best) <= best)
+            {
+                return null;
+            }
+        }
+
+        return Reason.Of("typedSlip", best, nearest.Trim());
+    }
+
+    private static bool SameDigits(string one, string other)
+    {
+        var i = 0;
+        foreach (var letter in one)
+        {
+            if (!char.IsDigit(letter))
+            {
+                continue;
+            }
+
+            while (i < other.Length && !char.IsDigit(other[i]))
+            {
+                i++;
+            }
+
+            if (i == other.Length || other[i++] != letter)
+            {
+                return false;
+            }
+        }
+
+        return !other.AsSpan(i).ContainsAnyInRange('0', '9');
+    }
+
+    /// <summary>
+    /// The optimal string alignment distance: insertions, deletions, replacements and swaps of neighbours, each part edited
+    /// once (Boytsov 2011, section 2.2). More than the limit is told as limit + 1.
+    /// </summary>
+    public static int Distance(string one, string other, int limit)
+    {
+        if (Math.Abs(one.Length - other.Length) > limit || one.Length > MostLetters || other.Length > MostLetters)
+        {
+            return limit + 1;
+        }
+
+        var width = other.Length + 1;
+        Span<int> before = stackalloc int[width], last = stackalloc int[width], now = stackalloc int[width];
+        for (var j = 0; j < width; j++)
+        {
+            last[j] = j;
+        }
+
+        for (var i = 1; i <= one.Length; i++)
+        {
+            now[0] = i;
+            for (var j = 1; j < width; j++)
+            {
+                var same = one[i - 1] == other[j - 1] ? 0 : 1;
+                var least = Math.Min(Math.Min(last[j] + 1, now[j - 1] + 1), last[j - 1] + same);
+                if (i > 1 && j > 1 && one[i - 1] == other[j - 2] && one[i - 2] == other[j - 1])
+                {
+                    least = Math.Min(least, before[j - 2] + 1);
+                }
+
+                now[j] = least;
+            }
+
+            var rotated = before;
+            before = last;
+            last = now;
+            now = rotated;
+        }
+
+        return Math.Min(last[other.Length], limit + 1);
+    }
+
+    /// <summary>Whether a text fits a pattern in which «*» stands for any run of letters or none; spaces are no letters.</summary>
+    internal static bool FitsPattern(string text, string pattern)
+    {
+        var (t, p, star, mark) = (0, 0, -1, 0);
+        while (t < text.Length)
+        {
+            if (p < pattern.Length && pattern[p] == '*')
+            {
+                (star, mark) = (p++, t);
+            }
+            else if (p < pattern.Length && pattern[p] == text[t])
+            {
+                (t, p) = (t + 1, p + 1);
+            }
+            else if (star >= 0 && !char.IsWhiteSpace(text[mark]))
+            {
+                (p, t) = (star + 1, ++mark);
+            }
+            else
+            {
+                return false;
+            }
+        }
+
+        return pattern.AsSpan(p).TrimStart('*').Length == 0;
+    }
+}

@@ -1,0 +1,135 @@
+using System.Globalization;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Questions.GapText;
+
+/// <summary>The family of gap texts.</summary>
+public sealed class GapTextType : QuestionType<GapTextQuestion, GapTextResponse>
+{
+    /// <summary>The longest answer in a gap, in characters.</summary>
+    public const int LongestAnswer = 200;
+
+    public override string Key => "gapText";
+
+    protected override string TitleOf(GapTextQuestion question) => "Gap text";
+
+    protected override decimal Parts(GapTextQuestion question) => Math.Max(0.01m, question.Gaps.Sum(gap => gap.Gap.Weight));
+
+    protected override QuestionMark Mark(GapTextQuestion question, GapTextResponse? response, CultureInfo culture) =>
+        GapTextMarking.Mark(question, response, culture);
+
+    protected override string InWords(GapTextQuestion question, GapTextResponse response) =>
+        string.Join(" · ", question.Gaps.Select(gap => response.For(gap.Gap.Id) is { Length: > 0 } given ? given : "–"));
+
+    protected override bool IsEmpty(GapTextResponse response) => response.IsEmpty;
+
+    protected override Reason? RefuseResponse(GapTextQuestion question, GapTextResponse response) =>
+        response.Parts.Any(part => question.Gaps.All(gap => gap.Gap.Id != part.Part)) ? Reason.Of("notInQuestion")
+        : response.Parts.Any(part => part.Value.Length > LongestAnswer) ? Reason.Of("answerTooLong", LongestAnswer)
+        : null;
+
+    protected override GapTextResponse? Kept(GapTextQuestion question, GapTextResponse response, IReadOnlySet<string> right) =>
+        right.Count == 0 ? null : new() { Parts = response.Only(right) };
+
+    protected override GapTextResponse WithKept(GapTextQuestion question, GapTextResponse given, GapTextResponse kept) =>
+        given with { Parts = given.With(kept) };
+
+    protected override bool HasPartHints(GapTextQuestion question) => question.Gaps.Any(gap => gap.Gap.Hint.Length > 0);
+
+    protected override GapTextQuestion WithWording(GapTextQuestion older, GapTextQuestion newer) => older with
+    {
+        Text = Same(older, newer, (was, now) => was with { Hint = now.Hint, WordsForRight = now.WordsForRight, WordsForWrong = now.WordsForWrong }),
+    };
+
+    protected override GapTextQuestion WithKey(GapTextQuestion older, GapTextQuestion newer) => older with
+    {
+        Reading = newer.Reading,
+        Text = Same(older, newer, (was, now) => was with { Variants = now.Variants, NotThis = now.NotThis, Weight = now.Weight, Exchange = now.Exchange }, words: true),
+    };
+
+    private static ValueList<Run<Gap>> Same(GapTextQuestion older, GapTextQuestion newer, Func<Gap, Gap, Gap> change, bool words = false) =>
+        older.Text.Replace(run => run.Mark is not null, run => newer.Text.FirstOrDefault(other => other.Mark?.Id == run.Mark!.Id) is { Mark: { } now } same
+            ? new Run<Gap>(words && older.Filling == GapFilling.Typed ? same.Text : run.Text, change(run.Mark!, now))
+            : run);
+
+    protected override IEnumerable<Weakness> Check(GapTextQuestion question, CultureInfo culture)
+    {
+        var gaps = question.Gaps.ToList();
+        if (gaps.Count == 0)
+        {
+            yield return new Weakness(true, question.Text.Count == 0 ? "has no text yet" : "has no gap: press the words that become gaps", "text");
+        }
+
+        var reading = question.Filling == GapFilling.Typed ? question.Reading : new TextReading { MatchCase = true };
+        foreach (var (gap, words) in gaps)
+        {
+            if (words.Trim().Length == 0)
+            {
+                yield return new Weakness(true, "has a gap without an answer", "text");
+            }
+
+            if (gap.NotThis.FirstOrDefault(wrong => gap.Variants.Prepend(words).Any(right => reading.Same(wrong, right, culture))) is { } both)
+            {
+                yield return new Weakness(true, $"takes «{both}» as right and has it on the list of what is wrong", $"gap-{gap.Id}");
+            }
+        }
+
+        if (question.Filling == GapFilling.List && gaps.FirstOrDefault(gap => question.ListOf(gap.Gap, gap.Words).Count() < 2) is { Gap: not null } alone)
+        {
+            yield return new Weakness(true, $"offers only «{alone.Words}» in the list of its gap: give it wrong words", $"gap-{alone.Gap.Id}");
+        }
+
+        if (question.Filling == GapFilling.Bank)
+        {
+            var twice = (from one in gaps
+                         from other in gaps
+                         where one.Gap.Id != other.Gap.Id && (one.Gap.Exchange.Length == 0 || one.Gap.Exchange != other.Gap.Exchange)
+                             && one.Words != other.Words && other.Gap.Variants.Contains(one.Words)
+                         select one.Words).FirstOrDefault();
+            if (twice is not null)
+            {
+                yield return new Weakness(false, $"has «{twice}» in its bank, which fits two gaps; mark these gaps as exchangeable", "text");
+            }
+        }
+
+        if (question.Filling == GapFilling.Typed && question.Reading.Slips)
+        {
+            var near = (from one in gaps
+                        from other in gaps
+                        where string.CompareOrdinal(one.Gap.Id, other.Gap.Id) < 0 && AreSlipsApart(one.Words, other.Words, question.Reading, culture)
+                        select (one.Words, other.Words)).FirstOrDefault();
+            if (near.Item1 is not null)
+            {
+                yield return new Weakness(false, $"forgives slips, and «{near.Item1}» is a slip away from «{near.Item2}»; what lies between them is taken as neither", "reading");
+            }
+        }
+    }
+
+    /// <summary>True when a word typed with the slips that are allowed could be meant as either.</summary>
+    internal static bool AreSlipsApart(string one, string other, TextReading reading, CultureInfo culture)
+    {
+        var (left, right) = (reading.Read(one, culture), reading.Read(other, culture));
+        var allowed = Math.Min(TextMatching.SlipsAllowed(left.Length), TextMatching.SlipsAllowed(right.Length));
+        return left != right && allowed > 0 && TextMatching.Distance(left, right, allowed) <= allowed;
+    }
+
+    protected override QuestionView View(GapTextQuestion question, Showing<GapTextResponse> showing)
+    {
+        var bank = question.Filling == GapFilling.Bank ? showing.Random.Shuffle(question.Bank.ToValueList()) : [];
+        var number = 0;
+        var widest = question.Gaps.Select(gap => gap.Words.Length).DefaultIfEmpty(0).Max();
+        var pieces = question.Text.Select(run => run.Mark is not { } gap ? new GapPiece(run.Text, null) : new GapPiece("", new GapView(
+            gap.Id, ++number, showing.Given?.For(gap.Id) ?? "", showing.Kept?.For(gap.Id).Length > 0, showing.HintSeen ? gap.Hint : "", Math.Clamp(widest + 2, 6, 28),
+            question.Filling switch
+            {
+                GapFilling.List => showing.Random.Shuffle(question.ListOf(gap, run.Text).ToValueList()),
+                GapFilling.Bank => bank.Distinct().ToValueList(),
+                _ => [],
+            },
+            showing.Said(gap.Id), showing.Shown.RightAnswer ? run.Text : "")));
+        return new GapTextView(question.Filling, pieces.ToValueList(), bank, question.WordsOften);
+    }
+}

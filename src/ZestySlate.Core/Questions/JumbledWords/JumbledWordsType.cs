@@ -1,0 +1,102 @@
+using System.Globalization;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Questions.JumbledWords;
+
+/// <summary>The family of jumbled words. Equal words are interchangeable.</summary>
+public sealed class JumbledWordsType : QuestionType<JumbledWordsQuestion, JumbledWordsResponse>
+{
+    public override string Key => "jumbledWords";
+
+    protected override string TitleOf(JumbledWordsQuestion question) => "Jumbled words";
+
+    protected override decimal Parts(JumbledWordsQuestion question) => Math.Max(1, question.Words.Sum(line => line.Count));
+
+    /// <summary>Each word that stands where such a word belongs is right.</summary>
+    protected override QuestionMark Mark(JumbledWordsQuestion question, JumbledWordsResponse? response, CultureInfo culture)
+    {
+        var lines = question.Words;
+        if (response is null || response.Lines.Count != lines.Count)
+        {
+            return new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), []);
+        }
+
+        var parts = new List<PartCredit>();
+        for (var line = 0; line < lines.Count; line++)
+        {
+            var text = lines[line].ToDictionary(word => word.Id, word => word.Text);
+            for (var i = 0; i < lines[line].Count; i++)
+            {
+                var id = i < response.Lines[line].Count ? response.Lines[line][i] : "";
+                var given = text.GetValueOrDefault(id, "");
+                var right = given == lines[line][i].Text;
+                parts.Add(new PartCredit(id, given, right ? Verdict.Right : Verdict.Wrong, right ? 1 : 0, 1, Reason.Of(right ? "inPlace" : "notInPlace", given)));
+            }
+        }
+
+        return Credit.Of(parts, question.Penalty);
+    }
+
+    protected override string InWords(JumbledWordsQuestion question, JumbledWordsResponse response)
+    {
+        var text = question.Words.SelectMany(line => line).ToDictionary(word => word.Id, word => word.Text);
+        return string.Join(" / ", response.Lines.Select(line => string.Join(' ', line.Select(id => text.GetValueOrDefault(id, "?")))));
+    }
+
+    protected override bool IsEmpty(JumbledWordsResponse response) => response.Lines.All(line => line.Count == 0);
+
+    protected override Reason? RefuseResponse(JumbledWordsQuestion question, JumbledWordsResponse response)
+    {
+        var lines = question.Words;
+        return response.Lines.Count == 0
+            || (response.Lines.Count == lines.Count && lines.Zip(response.Lines).All(pair => pair.First.Select(word => word.Id).Order().SequenceEqual(pair.Second.Order())))
+            ? null : Reason.Of("notInQuestion");
+    }
+
+    protected override JumbledWordsResponse? Kept(JumbledWordsQuestion question, JumbledWordsResponse response, IReadOnlySet<string> right) => right.Count == 0 ? null
+        : new() { Lines = response.Lines.Select(line => line.Select(id => right.Contains(id) ? id : "").ToValueList()).ToValueList() };
+
+    protected override JumbledWordsResponse WithKept(JumbledWordsQuestion question, JumbledWordsResponse given, JumbledWordsResponse kept) => given with
+    {
+        Lines = given.Lines.Zip(kept.Lines, (line, stays) => Arrangement.WithKept(line, stays)).ToValueList(),
+    };
+
+    protected override Steps StepsOf(JumbledWordsQuestion question) =>
+        !question.EachMove ? Steps.NotMarked : question.RightWordsStay ? Steps.MarkedAndKept : Steps.Marked;
+
+    protected override JumbledWordsQuestion WithWording(JumbledWordsQuestion older, JumbledWordsQuestion newer) => older;
+
+    protected override JumbledWordsQuestion WithKey(JumbledWordsQuestion older, JumbledWordsQuestion newer) => older;
+
+    protected override IEnumerable<Weakness> Check(JumbledWordsQuestion question, CultureInfo culture)
+    {
+        var lines = question.Words;
+        if (lines.Sum(line => line.Count) < 2)
+        {
+            yield return new Weakness(true, "has fewer than two words to bring into order", "lines");
+        }
+        else if (lines.Any(line => line.Count > 0 && line.Select(word => word.Text).Distinct().Count() < 2))
+        {
+            yield return new Weakness(false, "has a line in which nothing can be out of order", "lines");
+        }
+    }
+
+    protected override QuestionView View(JumbledWordsQuestion question, Showing<JumbledWordsResponse> showing)
+    {
+        var words = question.Words;
+        var lines = showing.Response is { Lines.Count: > 0 } given && given.Lines.Count == words.Count ? given.Lines : First(words, showing);
+        var text = words.SelectMany(line => line).ToDictionary(word => word.Id, word => word.Text);
+        var kept = showing.Kept?.Lines.SelectMany(line => line).Where(id => id.Length > 0).ToHashSet() ?? [];
+        return new JumbledWordsView(question.Move, question.EachMove,
+            lines.Select(line => line.Select(id => new JumbledWordView(id, text.GetValueOrDefault(id, ""), kept.Contains(id), showing.Said(id))).ToValueList()).ToValueList(),
+            showing.Shown.RightAnswer ? question.Lines : []);
+    }
+
+    private static ValueList<ValueList<string>> First(ValueList<ValueList<JumbledWord>> words, Showing<JumbledWordsResponse> showing) => words.Select((line, number) =>
+    {
+        var mixed = Arrangement.Mixed(line, showing.Random, (one, other) => one.Text == other.Text).Select(word => word.Id).ToValueList();
+        return showing.Kept is { } kept && number < kept.Lines.Count ? Arrangement.WithKept(mixed, kept.Lines[number]) : mixed;
+    }).ToValueList();
+}

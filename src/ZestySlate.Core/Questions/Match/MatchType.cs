@@ -1,0 +1,83 @@
+using System.Globalization;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Questions.Match;
+
+/// <summary>The family of pairs to be matched. Counterparts that look alike are one.</summary>
+public sealed class MatchType : QuestionType<MatchQuestion, MatchResponse>
+{
+    public override string Key => "match";
+
+    protected override string TitleOf(MatchQuestion question) => "Match";
+
+    protected override decimal Parts(MatchQuestion question) => Math.Max(0.01m, question.Pairs.Sum(pair => pair.Weight));
+
+    protected override QuestionMark Mark(MatchQuestion question, MatchResponse? response, CultureInfo culture)
+    {
+        return Credit.Of([.. question.Pairs.Select(pair =>
+            question.FaceOf(response?.For(pair.Id) ?? "") is not { } face ? new PartCredit(pair.Id, pair.Left.Name, Verdict.Missing, 0, pair.Weight, Reason.Of("nothingChosenFor", pair.Left.Name))
+                : face.LooksLike(pair.Right) ? new PartCredit(pair.Id, pair.Left.Name, Verdict.Right, 1, pair.Weight, Reason.Of("belongs", face.Name, pair.Left.Name), pair.Feedback)
+                : new PartCredit(pair.Id, pair.Left.Name, Verdict.Wrong, 0, pair.Weight, Reason.Of("doesNotBelong", face.Name, pair.Left.Name), pair.Feedback))], question.Penalty);
+    }
+
+    protected override string InWords(MatchQuestion question, MatchResponse response) =>
+        string.Join(" · ", question.Pairs.Select(pair => $"{pair.Left.Name} → {(response.For(pair.Id) is { Length: > 0 } id ? question.FaceOf(id)?.Name ?? "?" : "–")}"));
+
+    protected override bool IsEmpty(MatchResponse response) => response.IsEmpty;
+
+    protected override Reason? RefuseResponse(MatchQuestion question, MatchResponse response) =>
+        response.Parts.All(part => question.Pairs.Any(pair => pair.Id == part.Part) && (part.Value.Length == 0 || question.FaceOf(part.Value) is not null))
+            ? null : Reason.Of("notInQuestion");
+
+    protected override MatchResponse? Kept(MatchQuestion question, MatchResponse response, IReadOnlySet<string> right) =>
+        right.Count == 0 ? null : new() { Parts = response.Only(right) };
+
+    protected override MatchResponse WithKept(MatchQuestion question, MatchResponse given, MatchResponse kept) => given with { Parts = given.With(kept) };
+
+    protected override MatchQuestion WithWording(MatchQuestion older, MatchQuestion newer) => older with
+    {
+        Pairs = older.Pairs.Replace(_ => true, pair => newer.Pairs.FirstOrDefault(other => other.Id == pair.Id) is { } same
+            ? pair with { Left = same.Left, Feedback = same.Feedback, Right = SameRights(older, newer) ? same.Right : pair.Right } : pair),
+        Extras = older.Extras.Replace(_ => true, extra => newer.Extras.FirstOrDefault(other => other.Id == extra.Id) is { } same ? same : extra),
+    };
+
+    /// <summary>True when the counterparts only have other words: which pairs share one is as it was.</summary>
+    private static bool SameRights(MatchQuestion older, MatchQuestion newer) => older.Pairs.All(one => older.Pairs.All(other =>
+        newer.Pairs.FirstOrDefault(pair => pair.Id == one.Id) is not { } first || newer.Pairs.FirstOrDefault(pair => pair.Id == other.Id) is not { } second
+        || one.Right.LooksLike(other.Right) == first.Right.LooksLike(second.Right)));
+
+    protected override MatchQuestion WithKey(MatchQuestion older, MatchQuestion newer) => older with
+    {
+        Pairs = older.Pairs.Replace(_ => true, pair => newer.Pairs.FirstOrDefault(other => other.Id == pair.Id) is { } same
+            ? pair with { Weight = same.Weight, Right = older.Options.Any(option => option.Face.LooksLike(same.Right)) ? same.Right : pair.Right } : pair),
+    };
+
+    protected override IEnumerable<Weakness> Check(MatchQuestion question, CultureInfo culture)
+    {
+        if (question.Pairs.Count(pair => !pair.Left.IsEmpty && !pair.Right.IsEmpty) < 2)
+        {
+            yield return new Weakness(true, "has fewer than two pairs", "pairs");
+        }
+        else if (question.Pairs.Any(pair => pair.Left.IsEmpty || pair.Right.IsEmpty))
+        {
+            yield return new Weakness(true, "has a pair of which one side is empty", "pairs");
+        }
+
+        if (question.Pairs.FirstOrDefault(pair => question.Pairs.Any(other => other.Id != pair.Id && !pair.Left.IsEmpty && other.Left.LooksLike(pair.Left))) is { } twice)
+        {
+            yield return new Weakness(false, $"asks for «{twice.Left.Name}» twice", "pairs");
+        }
+    }
+
+    protected override QuestionView View(MatchQuestion question, Showing<MatchResponse> showing)
+    {
+        var options = question.Options;
+        string Chosen(string pair) => question.FaceOf(showing.Given?.For(pair) ?? "") is { } face ? options.FirstOrDefault(option => option.Face.LooksLike(face)).Id ?? "" : "";
+        return new MatchView(
+            showing.Random.Shuffle(question.Pairs).Select(pair => new MatchPairView(pair.Id, pair.Left, Chosen(pair.Id),
+                showing.Kept?.For(pair.Id).Length > 0, showing.Said(pair.Id), showing.Shown.RightAnswer ? pair.Right.Name : "")).ToValueList(),
+            showing.Random.Shuffle(options).Select(option => new ChoiceView(option.Id, option.Face)).ToValueList());
+    }
+}

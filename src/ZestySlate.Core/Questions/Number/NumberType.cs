@@ -1,0 +1,66 @@
+using System.Globalization;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Questions.Number;
+
+/// <summary>The family of questions answered by a number.</summary>
+public sealed class NumberType : QuestionType<NumberQuestion, NumberResponse>
+{
+    /// <summary>The longest answer, in characters.</summary>
+    public const int LongestAnswer = 100;
+
+    public override string Key => "number";
+
+    protected override string TitleOf(NumberQuestion question) => "Number";
+
+    protected override decimal Parts(NumberQuestion question) => 1;
+
+    protected override QuestionMark Mark(NumberQuestion question, NumberResponse? response, CultureInfo culture) => NumberMarking.Mark(question, response, culture);
+
+    protected override string InWords(NumberQuestion question, NumberResponse response) => response.Text.Trim();
+
+    protected override bool IsEmpty(NumberResponse response) => response.Text.Trim().Length == 0;
+
+    protected override Reason? RefuseResponse(NumberQuestion question, NumberResponse response) =>
+        response.Text.Length > LongestAnswer ? Reason.Of("answerTooLong", LongestAnswer) : null;
+
+    protected override NumberResponse? Kept(NumberQuestion question, NumberResponse response, IReadOnlySet<string> right) => right.Count > 0 ? response : null;
+
+    protected override NumberResponse WithKept(NumberQuestion question, NumberResponse given, NumberResponse kept) => kept;
+
+    protected override NumberQuestion WithWording(NumberQuestion older, NumberQuestion newer) => older;
+
+    protected override NumberQuestion WithKey(NumberQuestion older, NumberQuestion newer) => older with
+    {
+        Value = newer.Value,
+        Tolerance = newer.Tolerance,
+        Unit = newer.Unit,
+        UnitUse = newer.UnitUse,
+        WrongUnitShare = newer.WrongUnitShare,
+    };
+
+    protected override IEnumerable<Weakness> Check(NumberQuestion question, CultureInfo culture)
+    {
+        if (question.Value is null)
+        {
+            yield return new Weakness(true, "has no right answer: type the number", "value");
+        }
+
+        if (question.UnitUse != UnitUse.None && question.Unit.Trim().Length == 0)
+        {
+            yield return new Weakness(true, "asks for a unit but has none", "unit");
+        }
+        else if (question.UnitUse != UnitUse.None && !QuantityReading.CanBeTyped(question.Unit))
+        {
+            yield return new Weakness(true, $"has the unit «{question.Unit}», which nobody can type so that it is read", "unit");
+        }
+    }
+
+    protected override QuestionView View(NumberQuestion question, Showing<NumberResponse> showing) => new NumberView(
+        showing.Given?.Text ?? "", question.UnitUse, showing.Said(NumberMarking.Part), showing.Shown.RightAnswer && question.Value is { } value
+            ? $"{value.ToString(showing.Words.Culture)}{(question.UnitUse == UnitUse.None ? "" : " " + question.Unit)}" : "");
+
+}

@@ -1,0 +1,56 @@
+using System.Globalization;
+using ZestySlate.Core;
+using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Number;
+using ZestySlate.Web.Authoring;
+
+namespace ZestySlate.Web.Questions.Number;
+
+/// <summary>Number in forms.</summary>
+internal sealed class NumberForm : IQuestionForm
+{
+    public Type DefinitionType => typeof(NumberQuestion);
+
+    public Type Editor => typeof(NumberEditor);
+
+    public IReadOnlyList<NewQuestion> Offers { get; } = [new("number", "Number", "hash", () => new NumberQuestion())];
+
+    public Response ReadResponse(IFormCollection form) => new NumberResponse { Text = form["text"].ToString() };
+
+    /// <summary>Fields: value (with or without its unit), unitUse, unit, wrongUnit, tolerance, toleranceKind.</summary>
+    public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
+    {
+        var question = (NumberQuestion)old;
+        var typed = form["value"].ToString().Trim();
+        var read = QuantityReading.Read(typed, culture);
+        if (typed.Length > 0 && read is null)
+        {
+            return Outcome<Question>.Refused($"«{typed}» cannot be read as a number; the old one is kept.");
+        }
+
+        var use = Enum.TryParse<UnitUse>(form["unitUse"], out var set) ? set : question.UnitUse;
+        var unit = form.ContainsKey("unit") ? form["unit"].ToString().Trim() : question.Unit;
+        if (read is { Unit.Length: > 0 })
+        {
+            // Who types «1013 hPa» wants the unit too.
+            (unit, use) = (read.Unit, use == UnitUse.None ? UnitUse.Optional : use);
+        }
+
+        return question with
+        {
+            Value = typed.Length == 0 ? null : read?.Number.Value ?? question.Value,
+            Unit = unit,
+            UnitUse = use,
+            WrongUnitShare = EditForms.Percent(form["wrongUnit"]) ?? question.WrongUnitShare,
+            Tolerance = ReadTolerance(form, question.Tolerance, culture),
+        };
+    }
+
+    private static Tolerance ReadTolerance(IFormCollection form, Tolerance old, CultureInfo culture)
+    {
+        var kind = Enum.TryParse<ToleranceKind>(form["toleranceKind"], out var set) ? set : old.Kind;
+        var amount = NumberReading.Read(form["tolerance"].ToString(), culture)?.Value ?? 0;
+        return new Tolerance(kind, Math.Abs(kind == ToleranceKind.Relative ? amount / 100 : amount));
+    }
+}

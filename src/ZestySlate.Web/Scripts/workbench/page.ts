@@ -1,0 +1,153 @@
+import { watchCarrying } from "../shared/carry";
+import { newId } from "../shared/place";
+import type { Rooms } from "./rooms";
+
+/** The page on the stage: its rows, words that are pressed, items that are dragged to their group, pasted lists. */
+export function watchPage(rooms: Rooms): void {
+  const never = new AbortController().signal;
+
+  document.addEventListener("click", event => {
+    const target = event.target as HTMLElement;
+    const kind = target.closest<HTMLElement>("[data-add-kind]")?.dataset.addKind;
+    if (kind) {
+      rooms.send("/edit", { edit: "add", scene: rooms.at, kind, x: "0.5", y: "0.5", newId: newId() }, {
+        after: () => {
+          const row = document.querySelector<HTMLElement>(".page-open");
+          row?.scrollIntoView({ block: "start" });
+          row?.querySelector<HTMLElement>("[contenteditable=true]")?.focus({ preventScroll: true });
+        },
+      });
+    }
+    const button = target.closest<HTMLElement>("[data-row-do]");
+    if (button) { actOnRow(rooms, button.dataset.rowDo!, button.dataset.rowOf!); }
+    if (target.closest("[data-do=questionList]")) { openList(); }
+  });
+
+  document.addEventListener("keydown", event => {
+    const row = (event.target as HTMLElement).closest<HTMLElement>("[data-row-head]");
+    if (row && event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+      event.preventDefault();
+      actOnRow(rooms, event.key === "ArrowUp" ? "earlier" : "later", row.dataset.rowHead!);
+    }
+  });
+
+  watchCarrying(document.body, {
+    take: pressed => pressed.closest(".grip")?.closest<HTMLElement>(".page-row")
+      ?? (pressed.closest("input, textarea, select, button, audio") ? null : pressed.closest<HTMLElement>("[data-boxed]")),
+    drop: (thing, onto) => {
+      if (thing.dataset.boxed) {
+        const box = onto?.closest<HTMLElement>("[data-box]");
+        const list = thing.querySelector<HTMLSelectElement>("select[name^=in-]");
+        if (box && list && box.closest("form") === thing.closest("form")) {
+          list.value = box.dataset.box!;
+          list.dispatchEvent(new Event("change", { bubbles: true }));
+        }
+        return;
+      }
+      const other = onto?.closest<HTMLElement>(".page-row");
+      if (other && other !== thing) {
+        const rows = [...thing.parentElement!.children];
+        rooms.send("/edit", { edit: "order", spot: thing.dataset.row!, steps: String(rows.indexOf(other) - rows.indexOf(thing)) });
+      }
+    },
+  }, never);
+
+  watchPressing(rooms);
+  watchList(rooms);
+}
+
+function actOnRow(rooms: Rooms, what: string, spot: string): void {
+  const back = (): void => document.querySelector<HTMLElement>(`[data-row-open="${CSS.escape(spot)}"]`)?.focus();
+  switch (what) {
+    case "earlier": case "later": rooms.send("/edit", { edit: "order", spot, steps: what === "earlier" ? "-1" : "1" }, { after: back }); break;
+    case "copy": rooms.send("/edit", { edit: "copy", spot, newId: newId() }); break;
+    case "delete":
+      rooms.send("/edit", { edit: "delete", spot }, { after: () => {
+        rooms.toast("Deleted.", () => rooms.send("/undo", {}));
+        document.querySelector<HTMLElement>("[data-row-open], [data-add-kind]")?.focus();
+      } });
+      break;
+  }
+}
+
+/** Dragging over several words marks them as one phrase; a press on one word is the button's own. */
+function watchPressing(rooms: Rooms): void {
+  let first: HTMLElement | null = null;
+  const words = (area: Element, one: HTMLElement, other: HTMLElement): HTMLElement[] => {
+    const [from, to] = [Math.min(Number(one.dataset.from), Number(other.dataset.from)), Math.max(Number(one.dataset.to), Number(other.dataset.to))];
+    return [...area.querySelectorAll<HTMLElement>(".press-word")].filter(word => Number(word.dataset.from) >= from && Number(word.dataset.to) <= to);
+  };
+  const under = (event: PointerEvent): HTMLElement | null => document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>(".press-word") ?? null;
+  const clear = (): void => document.querySelectorAll(".press-over").forEach(word => word.classList.remove("press-over"));
+  document.addEventListener("pointerdown", event => {
+    first = (event.target as HTMLElement).closest<HTMLElement>(".press-word");
+    if (first && event.pointerType !== "mouse") { first.releasePointerCapture?.(event.pointerId); }
+  });
+  document.addEventListener("pointermove", event => {
+    const area = first?.closest("[data-press-words]");
+    const over = area ? under(event) : null;
+    if (!first || !area || !over || !area.contains(over)) { return; }
+    clear();
+    if (over !== first) { words(area, first, over).forEach(word => word.classList.add("press-over")); }
+  });
+  document.addEventListener("pointerup", event => {
+    const area = first?.closest("[data-press-words]");
+    const last = area ? under(event) : null;
+    const begun = first;
+    first = null;
+    clear();
+    if (!area || !begun || !last || last === begun || !area.contains(last)) { return; }
+    const chosen = words(area, begun, last);
+    const form = area.closest("form")!;
+    const fields = new FormData(form);
+    fields.set("press", `${Math.min(...chosen.map(word => Number(word.dataset.from)))}-${Math.max(...chosen.map(word => Number(word.dataset.to)))}`);
+    document.addEventListener("click", click => { click.preventDefault(); click.stopPropagation(); }, { capture: true, once: true, signal: AbortSignal.timeout(50) });
+    rooms.send("/edit", fields, { form });
+  });
+}
+
+const list = (): HTMLDialogElement => document.getElementById("question-list") as HTMLDialogElement;
+
+function openList(): void {
+  list().showModal();
+  list().querySelector("textarea")!.focus();
+}
+
+/** A pasted list of questions: what was read is shown while it is typed, and added by one press. */
+function watchList(rooms: Rooms): void {
+  const dialog = list();
+  const field = dialog.querySelector("textarea")!;
+  const shown = dialog.querySelector<HTMLElement>("[data-list-shown]")!;
+  let later = 0;
+  const read = async (): Promise<void> => {
+    const fields = new FormData();
+    fields.set("list", field.value);
+    const reply = await fetch(`${rooms.address}/questions/read`, { method: "POST", body: fields, headers: { "X-Slate-Proof": rooms.body.dataset.proof! } });
+    if (reply.ok) { shown.innerHTML = await reply.text(); }
+  };
+  field.addEventListener("input", () => {
+    window.clearTimeout(later);
+    later = window.setTimeout(() => void read(), 250);
+  });
+  dialog.querySelector<HTMLInputElement>("input[type=file]")!.addEventListener("change", event => {
+    const file = (event.target as HTMLInputElement).files?.[0];
+    void file?.text().then(text => { field.value = text; return read(); });
+  });
+  dialog.addEventListener("click", event => {
+    const line = (event.target as HTMLElement).closest<HTMLElement>("[data-list-line]");
+    if (line) {
+      const lines = field.value.split("\n");
+      const start = lines.slice(0, Number(line.dataset.listLine) - 1).join("\n").length + (line.dataset.listLine === "1" ? 0 : 1);
+      field.focus();
+      field.setSelectionRange(start + Number(line.dataset.listColumn) - 1, start + (lines[Number(line.dataset.listLine) - 1]?.length ?? 0));
+    }
+    if ((event.target as HTMLElement).closest("[data-list-add]")) {
+      rooms.send("/questions", { list: field.value, scene: rooms.at }, { after: () => {
+        rooms.toast("The questions are on the page.", () => rooms.send("/undo", {}));
+        field.value = "";
+        shown.replaceChildren();
+      } });
+      dialog.close();
+    }
+  });
+}

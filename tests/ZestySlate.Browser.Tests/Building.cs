@@ -1,0 +1,86 @@
+using OpenQA.Selenium;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>What people do again and again with questions on a page.</summary>
+internal static class Building
+{
+    /// <summary>Begins a worksheet, quiz, test or game and leaves the person in its workbench.</summary>
+    public static Person BeginQuestions(this Person person, Apps apps, string recipe = "Worksheet", string? list = null)
+    {
+        person.Go(apps.Slate + "/new?shows=questions");
+        person.See("html.scripted");
+        person.PressCss($"input[name=recipe][value={recipe}]");
+        if (list is not null)
+        {
+            person.Type("textarea[name=list]", list);
+        }
+
+        person.PressCss("form[action*=Questions] .button-main");
+        person.See(".page-edit");
+        return person;
+    }
+
+    /// <summary>Adds a question of a kind to the page and gives it its prompt.</summary>
+    public static void AddQuestion(this Person person, string kind, string prompt)
+    {
+        person.PressCss($"[data-add-kind={kind}]");
+        person.See(".page-open form[data-edit]");
+        person.Saved();
+        var field = person.See(".page-open [data-field=prompt] [contenteditable=true]");
+        field.Click();
+        field.SendKeys(prompt);
+        person.Saved();
+    }
+
+    /// <summary>Types into a field of the open question and waits until it is kept.</summary>
+    public static void Fill(this Person person, string css, string words)
+    {
+        var field = person.See(".page-open " + css);
+        field.Clear();
+        field.SendKeys(words + Keys.Tab);
+        person.Saved();
+    }
+
+    /// <summary>Makes the stage the learner's view of the open question.</summary>
+    public static void TryIt(this Person person)
+    {
+        person.Saved();
+        person.Press("Try it", "#room-topline");
+        person.See("#room-stage form[data-ask] fieldset");
+    }
+
+    /// <summary>Makes the stage the learner's view of the beginning.</summary>
+    public static void TryItFromStart(this Person person)
+    {
+        person.Saved();
+        person.Press("Try it", "#room-topline");
+        person.See("#room-stage .start");
+    }
+
+    /// <summary>Has the answer marked and waits for the verdict.</summary>
+    public static void MarkThis(this Person person, string verdict)
+    {
+        person.Press("Mark this", "form[data-ask]");
+        person.Reads(".verdict", verdict);
+    }
+
+    /// <summary>Presses keys until something has the focus.</summary>
+    public static void TabTo(this Person person, string css) => person.Until(() =>
+    {
+        if ((bool)person.Run("return document.activeElement.matches(arguments[0])", css)!)
+        {
+            return "";
+        }
+
+        person.Keys(Keys.Tab);
+        return (bool)person.Run("return document.activeElement.matches(arguments[0])", css)! ? "" : null;
+    }, css + " by Tab");
+
+    /// <summary>Drags one thing onto another with the mouse.</summary>
+    public static void DragOnto(this Person person, IWebElement thing, IWebElement onto)
+    {
+        person.Run("arguments[0].scrollIntoView({ block: 'center' })", onto);
+        person.Hand.MoveToElement(thing).ClickAndHold().MoveByOffset(4, 8).MoveToElement(onto).MoveByOffset(1, 1).Release().Perform();
+    }
+}

@@ -1,0 +1,82 @@
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.Match;
+using ZestySlate.Core.Questions.Number;
+using ZestySlate.Core.Questions.Order;
+using ZestySlate.Core.Questions.ShortText;
+using ZestySlate.Core.Questions.Sort;
+using ZestySlate.Core.Questions.WordPick;
+
+namespace ZestySlate.Core.Tests.Questions;
+
+/// <summary>Questions and answers of every family, for tests.</summary>
+internal static class Asked
+{
+    /// <summary>A text whose gaps stand in braces: "The {gale} comes". Ids are g1, g2, …</summary>
+    public static GapTextQuestion Gaps(string text, GapFilling filling = GapFilling.Typed) => new() { Text = Runs(text, i => new Gap { Id = "g" + i }), Filling = filling };
+
+    public static GapTextQuestion With(this GapTextQuestion question, string gap, Func<Gap, Gap> change) =>
+        question with { Text = MarkedText.Change(question.Text, mark => mark.Id == gap, change) };
+
+    public static GapTextResponse Typed(params string[] words) => new() { Parts = Parts(words, "g") };
+
+    /// <summary>A text to pick from: targets in braces, traps in brackets.</summary>
+    public static WordPickQuestion Words(string text) => new()
+    {
+        Text = Runs(text.Replace('[', '{').Replace(']', '}'), i => new WordMark { Id = "m" + i, Trap = Marks(text)[i - 1] == '[' }),
+    };
+
+    public static WordPickResponse Picked(params string[] ids) => new() { Picked = [.. ids] };
+
+    public static OrderQuestion Order(params string[] items) => new() { Items = [.. items.Select((text, i) => new OrderItem { Id = "i" + i, Face = Face.Of(text) })] };
+
+    /// <summary>An order by the numbers of the items: "2 0 1".</summary>
+    public static OrderResponse InOrder(string numbers) => new() { Order = [.. numbers.Split(' ').Select(number => "i" + number)] };
+
+    public static JumbledWordsQuestion Jumbled(params string[] lines) => new() { Lines = [.. lines], HideEnds = false };
+
+    /// <summary>Words by their numbers in the right order, line by line: "1 0 2", "0 1".</summary>
+    public static JumbledWordsResponse Put(this JumbledWordsQuestion question, params string[] lines) =>
+        new() { Lines = [.. lines.Select((line, number) => line.Split(' ').Select(word => question.Words[number][int.Parse(word)].Id).ToValueList())] };
+
+    public static MatchQuestion Match(params string[] pairs) => new()
+    {
+        Pairs = [.. pairs.Select((pair, i) => new MatchPair { Id = "p" + i, RightId = "rp" + i, Left = Face.Of(pair.Split('=')[0]), Right = Face.Of(pair.Split('=')[1]) })],
+    };
+
+    /// <summary>For each pair the pair whose counterpart was chosen, or an extra: "p1 p0".</summary>
+    public static MatchResponse Matched(params string[] options) => new() { Parts = Parts([.. options.Select(option => option.StartsWith('p') ? "r" + option : option)], "p", 0) };
+
+    /// <summary>Items with the letters of their groups: "gull=a", "crab=ab".</summary>
+    public static SortQuestion Sort(params string[] items) => new()
+    {
+        Groups = [new SortGroup { Id = "a", Title = "Air" }, new SortGroup { Id = "b", Title = "Beach" }, new SortGroup { Id = "c", Title = "Cliff" }],
+        Items = [.. items.Select((item, i) => new SortItem { Id = "i" + i, Face = Face.Of(item.Split('=')[0]), Groups = [.. item.Split('=')[1].Select(letter => letter.ToString())] })],
+    };
+
+    /// <summary>For each item the letters of the groups it was put into.</summary>
+    public static SortResponse Sorted(params string[] groups) =>
+        new() { Parts = [.. groups.SelectMany((letters, i) => letters.Select(letter => new PartAnswer("i" + i, letter.ToString())))] };
+
+    public static NumberQuestion Number(decimal value, string unit = "", UnitUse use = UnitUse.Optional) =>
+        new() { Value = value, Unit = unit, UnitUse = unit.Length > 0 ? use : UnitUse.None };
+
+    public static NumberResponse Number(string typed) => new() { Text = typed };
+
+    public static ShortTextQuestion Short(params string[] accepted) => new() { Accepted = [.. accepted.Select(text => new ShortAnswer(text))] };
+
+    public static ShortTextResponse Answer(string typed) => new() { Text = typed };
+
+    private static ValueList<PartAnswer> Parts(string[] values, string prefix, int first = 1) =>
+        values.Select((value, i) => new PartAnswer($"{prefix}{i + first}", value)).Where(part => part.Value.Length > 0).ToValueList();
+
+    private static string Marks(string text) => string.Concat(text.Where(letter => letter is '{' or '['));
+
+    private static ValueList<Run<TMark>> Runs<TMark>(string text, Func<int, TMark> mark)
+        where TMark : class
+    {
+        var number = 0;
+        return text.Split('{', '}').Select((piece, i) => new Run<TMark>(piece, i % 2 == 1 ? mark(++number) : null)).Where(run => run.Text.Length > 0).ToValueList();
+    }
+}

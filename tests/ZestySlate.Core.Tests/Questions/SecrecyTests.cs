@@ -1,0 +1,48 @@
+using System.Text.Json;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.GapText;
+
+namespace ZestySlate.Core.Tests.Questions;
+
+/// <summary>What a learner is shown of a question before its time tells nothing of the key, neither by words nor by ids.</summary>
+public sealed class SecrecyTests
+{
+    /// <summary>Two questions that differ only in their key look the same to a learner.</summary>
+    public static TheoryData<Question, Question> SameButForTheKey => new()
+    {
+        { Make.Several("a", "b"), Make.Several("c") },
+        { Asked.Gaps("{aa} b").With("g1", gap => gap with { Variants = ["zz"], NotThis = ["yy"], WordsForRight = "xx" }), Asked.Gaps("{cc} b") },
+        { Asked.Words("{gale} [tea]"), Asked.Words("[gale] {tea}") },
+        { Asked.Number(3, "hPa"), Asked.Number(4, "bar") },
+        { Asked.Short("gale"), Asked.Short("calm", "storm") },
+        { Asked.Sort("a=a", "b=b"), Asked.Sort("a=b", "b=ab") },
+    };
+
+    private static string Shown(Question question)
+    {
+        var view = new Attempt(Make.Activity(Make.Asked("q", question)) with { Flow = new Flow { ShuffleOptions = false } }, 3).View().SpotOf("q")!.Ask!;
+        return JsonSerializer.Serialize((object)view.Parts);
+    }
+
+    [Theory]
+    [MemberData(nameof(SameButForTheKey))]
+    public void The_key_makes_no_difference_to_what_is_shown(Question one, Question other) => Assert.Equal(Shown(one), Shown(other));
+
+    [Fact]
+    public void The_ids_of_words_do_not_tell_their_places()
+    {
+        var question = Asked.Jumbled("red sky at night is the keeper's delight and more");
+        var ids = question.Words[0].Select(word => int.Parse(word.Id[3..])).ToList();
+        Assert.NotEqual(ids.Order(), ids);
+        Assert.Equal(question.Words, question.Words);
+    }
+
+    [Fact]
+    public void The_ids_of_counterparts_do_not_tell_to_what_they_belong()
+    {
+        var question = new ZestySlate.Core.Questions.Match.MatchQuestion { Pairs = [.. Enumerable.Range(0, 4).Select(i => new ZestySlate.Core.Questions.Match.MatchPair { Id = Ids.New(), Left = Face.Of("l" + i), Right = Face.Of("r" + i) })] };
+        Assert.DoesNotContain(question.Options, option => question.Pairs.Any(pair => pair.Id == option.Id));
+    }
+}

@@ -1,0 +1,84 @@
+using System.Text.RegularExpressions;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Tests.Wording;
+
+/// <summary>The words learners read: complete in every language, and every word that the product says is there.</summary>
+public sealed partial class WordsTests
+{
+    public static TheoryData<string> Languages => [.. Words.Languages];
+
+    [Theory]
+    [MemberData(nameof(Languages))]
+    public void Every_language_is_complete_and_puts_in_the_same_things(string language)
+    {
+        var words = Words.Of(language);
+        foreach (var key in Words.Keys)
+        {
+            var (mine, english) = (words.Forms(key), Words.English.Forms(key));
+            Assert.All(mine.Values, form => Assert.False(string.IsNullOrWhiteSpace(form)));
+            Assert.True(Holes(english["other"]).SetEquals(Holes(mine["other"])), $"{language} {key}: {mine["other"]}");
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(Languages))]
+    public void Only_English_is_in_English(string language)
+    {
+        var same = Words.Keys.Where(key => Words.Of(language).Forms(key)["other"] == Words.English.Forms(key)["other"]).ToList();
+        Assert.True(language == "en" || same.Count <= 5, string.Join(", ", same));
+    }
+
+    [Theory]
+    [InlineData("en", 1, "1 try left")]
+    [InlineData("en", 2, "2 tries left")]
+    [InlineData("de", 2, "noch 2 Versuche")]
+    [InlineData("ar", 1, "بقيت محاولة واحدة")]
+    [InlineData("ar", 2, "بقيت محاولتان")]
+    [InlineData("ar", 5, "بقيت 5 محاولات")]
+    [InlineData("ar", 11, "بقيت 11 محاولة")]
+    [InlineData("fr", 2, "2 tries left")]
+    public void Numbers_choose_the_plural_form_of_the_language(string language, int count, string said) => Assert.Equal(said, Words.Of(language).Say("triesLeft", count));
+
+    [Theory]
+    [InlineData("en", "0.5 of 2 points")]
+    [InlineData("de", "0,5 von 2 Punkten")]
+    public void Numbers_are_written_as_the_language_writes_them(string language, string said) => Assert.Equal(said, Words.Of(language).Say("pointsOf", 2m, 0.5m));
+
+    [Fact]
+    public void Own_words_take_the_place_of_an_entry_and_empty_ones_do_not()
+    {
+        var words = Words.Of("en", [KeyValuePair.Create("handIn", "Send it"), KeyValuePair.Create("next", " ")]);
+        Assert.Equal(("Send it", "Next"), (words["handIn"], words["next"]));
+    }
+
+    [Fact]
+    public void Reasons_follow_each_other() =>
+        Assert.Equal("«a» is right. Try 2 costs 20 %.", Words.English.Say(Reason.Of("isRight", "a").Then(Reason.Of("tryCosts", 2, 20m))));
+
+    /// <summary>Every entry that is named in the source is in the file, and none stands there for nobody.</summary>
+    [Fact]
+    public void Every_word_that_is_said_has_its_entry_and_every_entry_is_said()
+    {
+        var root = Directory.GetParent(AppContext.BaseDirectory)!;
+        while (!File.Exists(Path.Combine(root.FullName, "ZestySlate.slnx")))
+        {
+            root = root.Parent!;
+        }
+
+        var source = string.Concat(Directory.EnumerateFiles(Path.Combine(root.FullName, "src"), "*.*", SearchOption.AllDirectories)
+            .Where(file => file.EndsWith(".cs") || file.EndsWith(".razor") || file.EndsWith(".cshtml")).Where(file => !file.Contains("/obj/") && !file.Contains("/bin/")).Select(File.ReadAllText));
+        var said = Said().Matches(source).Select(match => match.Groups[1].Value).Distinct();
+        Assert.Empty(said.Except(Words.Keys).Except(["verdict", "kind", "lock", "credit"]));
+        var families = new[] { "verdict", "kind", "lock", "credit" };
+        Assert.DoesNotContain(Words.Keys, key => !families.Any(key.StartsWith) && !source.Contains($"\"{key}\""));
+    }
+
+    private static HashSet<string> Holes(string form) => [.. Hole().Matches(form).Select(match => match.Value)];
+
+    [GeneratedRegex(@"(?:[Ww]ords(?:\.Say\(|\[)|Reason\.Of\()""([a-zA-Z]+)""")]
+    private static partial Regex Said();
+
+    [GeneratedRegex(@"\{\d\}")]
+    private static partial Regex Hole();
+}
