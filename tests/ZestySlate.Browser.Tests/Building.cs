@@ -65,6 +65,13 @@ internal static class Building
         person.Reads(".verdict", verdict);
     }
 
+    /// <summary>Begins another try and waits until the answer is open again and in hand.</summary>
+    public static void AnotherGo(this Person person)
+    {
+        person.Press("Another go", "form[data-ask]");
+        person.Until(() => (bool)person.Run("return document.activeElement.closest('form[data-ask] fieldset:enabled') !== null && !document.querySelector('[value=again]')")! ? "" : null, "the answer in hand");
+    }
+
     /// <summary>Presses keys until something has the focus.</summary>
     public static void TabTo(this Person person, string css) => person.Until(() =>
     {

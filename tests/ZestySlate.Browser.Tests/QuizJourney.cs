@@ -23,6 +23,13 @@ public sealed class QuizJourney(Apps apps)
         using var ines = new Person().SignIn(apps).BeginQuestions(apps, "Test", List);
         Assert.Equal(3, ines.All(".page-row").Count);
 
+        // A word of one's own on a button.
+        ines.PressCss("#fold-words summary");
+        ines.Type("input[name=word-handIn]", "Send it to the desk" + Keys.Tab);
+        ines.Saved();
+        ines.Reads("#fold-words summary", "1 of your own");
+        Assert.Equal("Send it to the desk", ines.See("input[name=word-handIn]").GetAttribute("value"));
+
         // A second list on the page: what is wrong is told by line and column, the good ones are added.
         ines.Press("Paste a list", ".page-add");
         ines.Type("#question-list textarea", "Bad one\n\nThe sea is salt.\nanswer: true");
@@ -35,6 +42,14 @@ public sealed class QuizJourney(Apps apps)
         ines.Run("document.querySelectorAll('[data-row-open]')[3].focus()");
         ines.Hand.KeyDown(Keys.Alt).SendKeys(Keys.ArrowUp).KeyUp(Keys.Alt).Perform();
         ines.Until(() => ines.All(".page-row-kind")[2].Text == "True or false" ? "" : null, "true or false third");
+        ines.Saved();
+        string[] Kinds() => [.. ines.All(".page-row-kind").Select(e => e.Text)];
+        var arranged = Kinds();
+        ines.DragOnto(ines.All(".page-row .grip")[2], ines.All(".page-row")[0].FindElement(By.CssSelector(".page-row-kind")));
+        ines.Until(() => Kinds().SequenceEqual([arranged[2], arranged[0], arranged[1], arranged[3]]) ? "" : null, "the third row in front");
+        ines.Saved();
+        ines.PressCss("[data-do=undo]");
+        ines.Until(() => Kinds().SequenceEqual(arranged) ? "" : null, "the order as it was");
         ines.Saved();
         ines.PressCss(".page-row:nth-child(3) [data-row-do=copy]");
         ines.Until(() => ines.All(".page-row").Count == 5 ? "" : null, "the copy");
@@ -75,7 +90,7 @@ public sealed class QuizJourney(Apps apps)
             }
         }
 
-        wren.Press("Hand in", ".learn-foot");
+        wren.Press("Send it to the desk", ".learn-foot");
         wren.Reads(".result-score", "3 of 3 points");
         wren.Reads(".result-passed", "Passed");
         Assert.Empty(wren.Complaints());

@@ -86,7 +86,7 @@ public sealed class AuthoringTests(SlateHost host)
             return ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options.Select(o => o.Id).ToArray();
         }
 
-        var four = await PressAsync("add-option", _ => "yes");
+        var four = await PressAsync("option", _ => "added");
         Assert.Equal(4, four.Length);
         Assert.Equal([four[0], four[1], four[3], four[2]], await PressAsync("up-option", ids => ids[3]));
         var three = await PressAsync("remove-option", ids => ids[0]);

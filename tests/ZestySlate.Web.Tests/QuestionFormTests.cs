@@ -78,7 +78,7 @@ public sealed class QuestionFormTests(SlateHost host)
     {
         (string, string)[] Rows(OrderQuestion now) => [.. now.Items.Select((item, i) => ("item", item.Id)), .. now.Items.Select((item, i) => ($"{item.Id}-text", "Thing " + i))];
         var question = await BuildAsync<OrderQuestion>("order",
-            now => [.. Rows(now), ("add-item", "yes")],
+            now => [.. Rows(now), ("item", "added")],
             now => [.. Rows(now), ("up-item", now.Items[3].Id)],
             now => [.. now.Items.Select(item => ("item", item.Id)), .. now.Items.Select(item => ($"{item.Id}-text", item.Face.Text)), ("remove-item", now.Items[0].Id), ("credit", "LongestKept")]);
         Assert.Equal(["Thing 1", "Thing 3", "Thing 2"], question.Items.Select(item => item.Face.Text));
@@ -89,7 +89,7 @@ public sealed class QuestionFormTests(SlateHost host)
     public async Task Pairs_and_extras_stand_side_by_side()
     {
         var question = await BuildAsync<MatchQuestion>("match",
-            now => [.. now.Pairs.SelectMany((pair, i) => new[] { ("pair", pair.Id), ($"{pair.Id}-left-text", "left " + i), ($"{pair.Id}-right-text", "right " + i) }), ("add-extra", "yes")],
+            now => [.. now.Pairs.SelectMany((pair, i) => new[] { ("pair", pair.Id), ($"{pair.Id}-left-text", "left " + i), ($"{pair.Id}-right-text", "right " + i) }), ("extra", "added")],
             now => [.. now.Pairs.SelectMany(pair => new[] { ("pair", pair.Id), ($"{pair.Id}-left-text", pair.Left.Text), ($"{pair.Id}-right-text", pair.Right.Text), ($"words-{pair.Id}", "Well.") }), ("extra", now.Extras.Single().Id), ($"{now.Extras.Single().Id}-text", "nothing")]);
         Assert.Equal(["right 0", "right 1", "right 2", "nothing"], question.Options.Select(option => option.Face.Text));
         Assert.Equal("Well.", question.Pairs[0].Feedback);
@@ -120,7 +120,7 @@ public sealed class QuestionFormTests(SlateHost host)
     {
         var question = await BuildAsync<ShortTextQuestion>("shortText", _ =>
         [
-            ("accepted", "0"), ("accepted-text-0", "barograph"), ("add-accepted", "yes"), ("notThis", "0"), ("notThis-text-0", "barometer"), ("notThis-words-0", "No."),
+            ("accepted", "0"), ("accepted-text-0", "barograph"), ("accepted", "1"), ("notThis", "0"), ("notThis-text-0", "barometer"), ("notThis-words-0", "No."),
             ("bandUpTo", "50"), ("bandText", "Half."), ("bandUpTo", "100"), ("bandText", "Well."), ("bandAll", "yes"), ("bandAllText", "All of it."), ("points", "3"),
         ]);
         Assert.Equal((2, "No.", 3m, true), (question.Accepted.Count, question.NotThis[0].Feedback, question.Points, question.Bands.LastOnlyForAll));

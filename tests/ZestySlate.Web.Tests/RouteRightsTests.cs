@@ -57,6 +57,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/questions"] = Rights.ActivityOwner,
         ["author/{activity}/questions/read"] = Rights.ActivityOwner,
         ["author/{activity}/update"] = Rights.ActivityOwner,
+        ["author/{activity}/words"] = Rights.ActivityOwner,
         ["author/{activity}/trial"] = Rights.ActivityOwner,
         ["author/{activity}/trial/events"] = Rights.ActivityOwner,
         ["author/{activity}/qr.svg"] = Rights.ActivityOwner,

@@ -28,6 +28,8 @@ internal static class AuthoringEndpoints
         group.MapPost("/media", UseMediaAsync).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MediaIntake.MostBytes + 1_000_000));
         group.MapGet("/map", async (string activity, ActivityStore store) =>
             new RazorComponentResult<SceneMapView>(new Dictionary<string, object?> { [nameof(SceneMapView.Activity)] = (await store.DraftAsync(activity))!.Document }));
+        group.MapGet("/words", async (string activity, ActivityStore store) =>
+            new RazorComponentResult<WordsFields>(new Dictionary<string, object?> { [nameof(WordsFields.Activity)] = (await store.DraftAsync(activity))!.Document }));
         group.MapGet("/frame-check", async (string address, AddressFetcher fetcher, CancellationToken stop) =>
             Results.Json(new { forbids = await fetcher.ForbidsFramesAsync(address, stop) }));
         group.MapPost("/trial", TrialAsync);

@@ -5,9 +5,12 @@ namespace ZestySlate.Web.Questions;
 /// <summary>Rows of a form that are added, removed and moved: the ids in their order, after the press.</summary>
 internal static class Rows
 {
+    /// <summary>The id of a row that is not there yet.</summary>
+    public const string New = "new-row";
+
     /// <summary>
-    /// The ids of the rows named so, in order. The presses are add-NAME, remove-NAME=ID, up-NAME=ID and down-NAME=ID; a new
-    /// row gets an id of its own.
+    /// The ids of the rows named so, in order. The presses are remove-NAME=ID, up-NAME=ID and down-NAME=ID; a row that
+    /// was added has an id that is not known yet.
     /// </summary>
     public static ValueList<string> Read(IFormCollection form, string name, int atLeast = 0)
     {
@@ -26,7 +29,7 @@ internal static class Rows
             }
         }
 
-        return form.ContainsKey($"add-{name}") ? ids.Add(Ids.New()) : ids;
+        return ids;
     }
 
     /// <summary>The lines of a field, trimmed, without empty ones.</summary>

@@ -1,5 +1,6 @@
 import { Rooms } from "./workbench/rooms";
 import { watchDetails } from "./workbench/details";
+import { watchFolds } from "./workbench/folds";
 import { Dialogs } from "./workbench/dialogs";
 import { watchPage } from "./workbench/page";
 import { watchKeys } from "./workbench/keys";
@@ -16,6 +17,7 @@ const stage = watchStage(rooms, trial);
 const dialogs = new Dialogs(rooms);
 const bench = { rooms, trial, stage, dialogs };
 watchDetails(rooms);
+watchFolds(rooms);
 watchRecorder(rooms);
 watchSymbols();
 watchPresses(bench);

@@ -1,3 +1,4 @@
+import { newId } from "../shared/place";
 import type { Rooms } from "./rooms";
 
 /** Saves forms of the details as they are filled: a moment after typing, at once after choosing, and when the page is left. */
@@ -7,20 +8,16 @@ export function watchDetails(rooms: Rooms): void {
   const save = (form: HTMLFormElement, submitter?: HTMLElement | null): void => {
     clearTimeout(timers.get(form));
     timers.delete(form);
-    rooms.touch(form, false);
+    rooms.touch(form, null);
     const fields = submitter ? new FormData(form, submitter) : new FormData(form);
-    const added = submitter?.dataset.addOption;
-    rooms.send("/edit", fields, {
-      form,
-      after: added ? () => [...document.querySelectorAll<HTMLTextAreaElement>(`[data-option-text="${added}"]`)].at(-1)?.focus() : undefined,
-    });
+    rooms.send("/edit", fields, { form });
   };
 
   document.addEventListener("input", event => {
     const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-edit]");
     if (!form || (event.target as HTMLElement).matches("[data-quiet], input[type=color]")) { return; }
     count(event.target as HTMLElement);
-    rooms.touch(form, true);
+    rooms.touch(form, () => save(form));
     clearTimeout(timers.get(form));
     timers.set(form, window.setTimeout(() => save(form), 450));
   });
@@ -54,7 +51,7 @@ export function watchDetails(rooms: Rooms): void {
       const rows = (target as HTMLElement).dataset.optionText!;
       const all = [...target.closest("form")!.querySelectorAll<HTMLTextAreaElement>(`[data-option-text="${rows}"]`)];
       const next = all[all.indexOf(target as HTMLTextAreaElement) + 1];
-      if (next) { next.focus(); } else { target.closest("form")?.querySelector<HTMLElement>(`[data-add-option="${rows}"]`)?.click(); }
+      if (next) { next.focus(); } else { target.closest("form")?.querySelector<HTMLElement>(`[data-add-row="${rows}"]`)?.click(); }
     } else if (event.key === "Enter" && target.matches("form[data-edit] input")) {
       event.preventDefault();
       save(target.closest("form")!);
@@ -67,6 +64,8 @@ export function watchDetails(rooms: Rooms): void {
       event.preventDefault();
       save(button.form!, button);
     }
+    const adding = (event.target as HTMLElement).closest<HTMLElement>("[data-add-row]");
+    if (adding) { addRow(adding.closest("fieldset")!, adding.dataset.addRow!); }
   });
 
   const takeFile = (files: FileList | undefined | null, event: Event): void => {
@@ -85,13 +84,17 @@ export function watchDetails(rooms: Rooms): void {
   document.addEventListener("dragover", event => { if ((event.target as HTMLElement).closest?.("#room-details")) { event.preventDefault(); } });
   document.addEventListener("drop", event => { if ((event.target as HTMLElement).closest?.("#room-details")) { takeFile(event.dataTransfer?.files, event); } });
 
-  window.addEventListener("pagehide", () => {
-    // What was typed in the last moment still goes out while the page closes.
-    for (const form of timers.keys()) {
-      const fields = new FormData(form);
-      fields.set("version", String(rooms.version));
-      void fetch(`${rooms.address}/edit`, { method: "POST", body: fields, keepalive: true, headers: { "X-Slate-Proof": rooms.body.dataset.proof! } });
-    }
+  // A link leads away when everything is saved; who closes the window before is asked.
+  window.addEventListener("click", event => {
+    const link = (event.target as HTMLElement).closest<HTMLAnchorElement>("a[href]");
+    if (!link || event.defaultPrevented || rooms.settled || link.target || event.ctrlKey || event.metaKey || event.shiftKey || link.getAttribute("href")!.startsWith("#")) { return; }
+    event.preventDefault();
+    void rooms.settle().then(() => { location.href = link.href; });
+  });
+  window.addEventListener("beforeunload", event => {
+    if (rooms.settled) { return; }
+    void rooms.settle();
+    event.preventDefault();
   });
 
   /** Asks whether a page lets itself be framed; the tick beside it says so, and the author may change it. */
@@ -113,6 +116,17 @@ export function watchDetails(rooms: Rooms): void {
     fields.set("file", file, file.name);
     rooms.send("/media", fields, { form: upload });
   }
+}
+
+/** Puts an empty row below the others and typing into it; it is saved with the form. */
+function addRow(list: HTMLElement, name: string): void {
+  const template = list.querySelector<HTMLTemplateElement>(`template[data-new-row="${name}"]`)!;
+  const rows = [...list.querySelectorAll("ol")].at(-1)!;
+  const id = template.dataset.numbered === undefined ? newId() : String(rows.children.length);
+  rows.insertAdjacentHTML("beforeend", template.innerHTML.replaceAll("new-row", id));
+  const field = rows.lastElementChild!.querySelector<HTMLElement>("[data-option-text]")!;
+  field.focus();
+  field.dispatchEvent(new Event("input", { bubbles: true }));
 }
 
 /** Says how many characters are left, as a person counts them. */

@@ -24,7 +24,10 @@ export class Rooms {
   private busy = false;
   /** True while somebody else's change waits for the author's decision. */
   private held = false;
-  private dirty = new Set<HTMLFormElement>();
+  /** Forms that were typed in and not yet put in line, each with what puts it there. */
+  private typed = new Map<HTMLFormElement, () => void>();
+  /** Who waits until everything is saved. */
+  private waiting: (() => void)[] = [];
   /** Spots that a hand is moving or resizing: until that is saved, a redraw leaves them where the hand has put them. */
   readonly carried = new Set<string>();
   /** Called after the rooms were redrawn. */
@@ -36,13 +39,14 @@ export class Rooms {
     this.version = Number(body.dataset.version);
     this.selected = body.dataset.selected ?? "";
     this.at = body.dataset.at ?? "";
-    this.settle();
+    this.arrange();
   }
 
   get address(): string { return this.body.dataset.address!; }
 
-  /** Puts a change in line. */
+  /** Puts a change in line, behind what was typed before. */
   send(path: string, fields: Fields, options: { form?: HTMLFormElement; after?: () => void } = {}): void {
+    this.flush();
     const data = fields instanceof FormData ? fields : new FormData();
     if (!(fields instanceof FormData)) {
       for (const [name, value] of Object.entries(fields)) { data.set(name, value); }
@@ -52,10 +56,21 @@ export class Rooms {
     void this.run();
   }
 
-  /** Marks a form as changed but not yet in line. */
-  touch(form: HTMLFormElement, touched: boolean): void {
-    if (touched) { this.dirty.add(form); this.state("saving"); } else { this.dirty.delete(form); }
+  /** Marks a form as typed in but not yet in line, with what will put it there; or as being in line. */
+  touch(form: HTMLFormElement, save: (() => void) | null): void {
+    if (save) { this.typed.set(form, save); this.state("saving"); } else { this.typed.delete(form); }
   }
+
+  /** True when everything is saved. */
+  get settled(): boolean { return this.line.length === 0 && this.typed.size === 0 && !this.busy && !this.held; }
+
+  /** Saves what is typed and waits until everything is saved, for three seconds at most: a lost connection is no reason to stand still. */
+  async settle(): Promise<void> {
+    this.flush();
+    if (!this.settled) { await Promise.race([new Promise<void>(done => this.waiting.push(done)), new Promise(done => setTimeout(done, 3000))]); }
+  }
+
+  private flush(): void { [...this.typed.values()].forEach(save => save()); }
 
   /** The one selected spot, or "". */
   get one(): string { return this.selected.includes(",") ? "" : this.selected; }
@@ -114,7 +129,10 @@ export class Rooms {
     }
     this.busy = false;
     if (this.stale && !this.held) { await this.fetch(); }
-    if (this.dirty.size === 0 && !this.held) { this.state("saved"); }
+    if (this.settled) {
+      this.state("saved");
+      this.waiting.splice(0).forEach(done => done());
+    }
   }
 
   private async take(change: Change, reply: Response): Promise<void> {
@@ -143,7 +161,7 @@ export class Rooms {
   /** Redraws the rooms. Fields that are being typed in, or whose change is still on its way, are left alone. */
   draw(html: string): void {
     const next = new DOMParser().parseFromString(html, "text/html");
-    const pending = this.line.length > 0 || this.dirty.size > 0;
+    const pending = this.line.length > 0 || this.typed.size > 0;
     for (const name of ["room-topline", "room-stage", "room-details", "room-storyboard"]) {
       const old = document.getElementById(name);
       const fresh = next.getElementById(name);
@@ -161,7 +179,7 @@ export class Rooms {
         morphStyle: "outerHTML",
         ignoreActiveValue: typing(),
         callbacks: {
-          beforeNodeMorphed: (before, after) => !(before instanceof HTMLElement && before.dataset.refused) && settleRich(before, after),
+          beforeNodeMorphed: (before, after) => !renewed(before, after) && !(before instanceof HTMLElement && (before.matches("[data-refused], #saved, [data-fetched]"))) && settleRich(before, after),
           // What scripts have put on the stage is on no page of the server's.
           beforeNodeRemoved: node => !isOwn(node),
           beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
@@ -170,7 +188,7 @@ export class Rooms {
         },
       });
     }
-    this.settle();
+    this.arrange();
     if (this.shown !== this.at) {
       this.shown = this.at;
       document.querySelector(".board-here")?.scrollIntoView({ block: "nearest", inline: "start" });
@@ -178,7 +196,7 @@ export class Rooms {
     this.redrawn.forEach(told => told());
   }
 
-  private settle(): void {
+  private arrange(): void {
     placeSigns(document);
     startPanoramas(document);
     startRich(document);
@@ -254,4 +272,11 @@ export class Rooms {
     place.append(again, onTop);
     place.hidden = false;
   }
+}
+
+/** What a template holds is no part of the page, so it is put there anew. */
+function renewed(before: Node, after: Node): boolean {
+  if (!(before instanceof HTMLTemplateElement) || !(after instanceof HTMLTemplateElement)) { return false; }
+  before.innerHTML = after.innerHTML;
+  return true;
 }

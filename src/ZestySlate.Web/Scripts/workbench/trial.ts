@@ -22,6 +22,7 @@ export class Trial {
   }
 
   private async begin(): Promise<void> {
+    await this.rooms.settle();
     const reply = await fetch(`${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}&selected=${encodeURIComponent(this.rooms.one)}`, { method: "POST", headers: { "X-Slate-Proof": this.rooms.body.dataset.proof! } });
     if (!reply.ok) {
       this.rooms.toast("The trial did not begin. Try once more.");

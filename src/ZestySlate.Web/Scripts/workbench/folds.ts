@@ -1,0 +1,19 @@
+import { Idiomorph } from "idiomorph";
+import { typing } from "../shared/place";
+import type { Rooms } from "./rooms";
+
+/** Folds whose content is long come with their content when they are opened, and are kept up to date while they are open. */
+export function watchFolds(rooms: Rooms): void {
+  const fill = async (fold: HTMLElement): Promise<void> => {
+    const reply = await fetch(rooms.address + fold.dataset.fetch!);
+    const place = fold.querySelector("[data-fetched]");
+    if (!reply.ok || !place || !rooms.settled) { return; }
+    const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("[data-fetched]");
+    if (next) { Idiomorph.morph(place, next, { morphStyle: "outerHTML", ignoreActiveValue: typing() }); }
+  };
+  document.addEventListener("toggle", event => {
+    const fold = event.target as HTMLElement;
+    if (fold.matches("details[data-fetch][open]")) { void fill(fold); }
+  }, true);
+  rooms.redrawn.push(() => document.querySelectorAll<HTMLElement>("details[data-fetch][open]").forEach(fold => void fill(fold)));
+}
