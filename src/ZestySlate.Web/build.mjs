@@ -1,7 +1,7 @@
 // Builds what pages load: scripts, styles, fonts, symbols. Everything lands in wwwroot/dist and ships with the application.
 import { build } from "esbuild";
 import { execFileSync } from "node:child_process";
-import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 
 const dist = "wwwroot/dist";
 rmSync(dist, { recursive: true, force: true });
@@ -17,13 +17,25 @@ await build({
   legalComments: "none",
 });
 
+// What one family of questions needs is loaded only where such a question is.
+await build({
+  entryPoints: readdirSync("Scripts/families").map(name => `Scripts/families/${name}`),
+  outdir: `${dist}/families`,
+  bundle: true,
+  splitting: true,
+  minify: true,
+  format: "esm",
+  target: "es2022",
+  legalComments: "none",
+});
+
 // The panorama's viewer and the PDF reader are modules of their own, loaded only by pages that need them.
 for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scripts/media/pdf-reader.ts", "pdf"]]) {
   await build({ entryPoints: [entry], outfile: `${dist}/${name}.js`, bundle: true, minify: true, format: "esm", target: "es2022", legalComments: "none", external: ["canvas", "fs", "http", "https", "url", "zlib", "path2d-polyfill"] });
 }
 cpSync("node_modules/pdfjs-dist/build/pdf.worker.min.js", `${dist}/pdf.worker.js`);
 
-for (const sheet of ["teacher", "learner"]) {
+for (const sheet of ["teacher", "learner", "boards"]) {
   execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], { stdio: ["ignore", "ignore", "inherit"] });
 }
 

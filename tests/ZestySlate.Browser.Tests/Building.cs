@@ -48,6 +48,32 @@ internal static class Building
         person.Saved();
         person.Press("Try it", "#room-topline");
         person.See("#room-stage form[data-ask] fieldset");
+        person.Ready();
+    }
+
+    /// <summary>Waits until what the questions on a learner's page need is loaded.</summary>
+    public static void Ready(this Person person) => person.Until(() => person.All("form[data-ask]").Count > 0 && person.All("[data-family]:not([data-ready])").Count == 0 ? "" : null, "the questions' scripts");
+
+    /// <summary>Drags one thing onto a place of another with a finger; shares of its width and height.</summary>
+    public static void TouchOnto(this Person person, IWebElement thing, IWebElement onto, double x = 0.5, double y = 0.5)
+    {
+        person.Run("arguments[0].scrollIntoView({ block: 'nearest' })", onto);
+        double[] Middle(IWebElement element, double right, double down) =>
+            [.. ((IReadOnlyCollection<object>)person.Run("const b = arguments[0].getBoundingClientRect(); return [b.left + b.width * arguments[1], b.top + b.height * arguments[2]]", element, right, down)!).Select(Convert.ToDouble)];
+        var (from, to) = (Middle(thing, 0.5, 0.5), Middle(onto, x, y));
+        void Touch(string kind, params double[] at) => person.Cdp("Input.dispatchTouchEvent", ("type", kind), ("touchPoints", at.Length == 0 ? Array.Empty<object>() : [new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] }]));
+        Touch("touchStart", from);
+        Touch("touchMove", from[0] + 9, from[1] + 9);
+        Touch("touchMove", (from[0] + to[0]) / 2, (from[1] + to[1]) / 2);
+        Touch("touchMove", to);
+        Touch("touchEnd");
+    }
+
+    /// <summary>Drags one thing onto a place of another with the mouse; shares of its width and height.</summary>
+    public static void DragTo(this Person person, IWebElement thing, IWebElement onto, double x, double y)
+    {
+        var size = onto.Size;
+        person.Hand.MoveToElement(thing).ClickAndHold().MoveByOffset(4, 8).MoveToElement(onto, (int)(size.Width * (x - 0.5)), (int)(size.Height * (y - 0.5))).MoveByOffset(1, 1).Release().Perform();
     }
 
     /// <summary>Makes the stage the learner's view of the beginning.</summary>
@@ -61,6 +87,8 @@ internal static class Building
     /// <summary>Has the answer marked and waits for the verdict.</summary>
     public static void MarkThis(this Person person, string verdict)
     {
+        // The button may lie under the bar at the foot.
+        person.Run("document.querySelector('[value=mark]')?.scrollIntoView({ block: 'nearest' })");
         person.Press("Mark this", "form[data-ask]");
         person.Reads(".verdict", verdict);
     }

@@ -177,17 +177,18 @@ internal sealed class Fold(AttemptState start)
         return tried with { Mistakes = tried.Mistakes + mark.Mistakes };
     }
 
-    /// <summary>A step is a mistake when the part that was moved then stands wrong. When all is right, it is the question's try.</summary>
+    /// <summary>A wrong step is a mistake. When all is right, it is the question's try.</summary>
     private QuestionState Step(QuestionState question, Stepped stepped)
     {
         var family = QuestionTypes.For(question.Question);
         var response = WithKept(question, stepped.Response);
         var mark = family.Mark(question.Question, response, _culture);
-        var mistakes = mark.Of(stepped.Part)?.Verdict is Verdict.Right ? 0 : 1;
+        var (right, standing) = family.AfterStep(question.Question, response, mark, stepped.Part);
+        var mistakes = right ? 0 : 1;
         _mistakes += mistakes;
         var after = question with
         {
-            Response = response,
+            Response = standing,
             StepMark = mark,
             Mistakes = question.Mistakes + mistakes,
             Kept = family.StepsOf(question.Question) == Steps.MarkedAndKept ? family.Kept(question.Question, response, mark) : question.Kept,

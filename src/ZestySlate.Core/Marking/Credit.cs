@@ -21,7 +21,8 @@ public static class Credit
     /// </summary>
     /// <param name="parts">The parts.</param>
     /// <param name="penalty">The share of a part's worth that a wrong part takes away; 0 for none.</param>
-    public static QuestionMark Of(IReadOnlyList<PartCredit> parts, decimal penalty)
+    /// <param name="beyond">What is wrong beyond the parts that are asked: it earns nothing, costs the penalty, and is not right as a whole.</param>
+    public static QuestionMark Of(IReadOnlyList<PartCredit> parts, decimal penalty, IReadOnlyList<PartCredit>? beyond = null)
     {
         var (sum, whole, right, partly, wrong, missing) = (0m, 0m, 0, 0, 0, 0);
         foreach (var part in parts)
@@ -46,22 +47,28 @@ public static class Credit
             }
         }
 
+        foreach (var part in beyond ?? [])
+        {
+            wrong++;
+            sum -= part.Weight * Math.Max(0, penalty);
+        }
+
         if (whole <= 0)
         {
             return new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), []);
         }
 
-        var verdict = right == parts.Count ? Verdict.Right
+        var verdict = right == parts.Count && wrong == 0 ? Verdict.Right
             : right + partly > 0 ? Verdict.Partly
-            : missing == parts.Count ? Verdict.Missing
+            : missing == parts.Count && wrong == 0 ? Verdict.Missing
             : Verdict.Wrong;
-        var reason = parts.Count == 1 ? parts[0].Reason
+        var reason = parts.Count == 1 && beyond is not { Count: > 0 } ? parts[0].Reason
             : verdict == Verdict.Missing ? Reason.Of("nothingGiven")
             : Reason.Of("partsRight", right, parts.Count).Then(wrong > 0 && penalty > 0 ? Reason.Of("wrongCosts", wrong, penalty) : null);
-        var marks = new PartMark[parts.Count];
+        var marks = new PartMark[parts.Count + (beyond?.Count ?? 0)];
         for (var i = 0; i < marks.Length; i++)
         {
-            var part = parts[i];
+            var part = i < parts.Count ? parts[i] : beyond![i - parts.Count];
             var share = part.Weight / whole * (part.Verdict == Verdict.Wrong ? -Math.Max(0, penalty) : part.Earned);
             marks[i] = new PartMark(part.Part, part.Label, part.Verdict, share, part.Reason, part.Feedback);
         }

@@ -45,6 +45,13 @@ public abstract class QuestionType
     /// <summary>Whether each step of the learner's hand is marked as it is made.</summary>
     public abstract Steps StepsOf(Question question);
 
+    /// <summary>After a step is marked: whether it was right, and the answer as it then stands.</summary>
+    /// <param name="question">The question.</param>
+    /// <param name="response">The answer with the step.</param>
+    /// <param name="mark">Its mark.</param>
+    /// <param name="part">The part that was moved.</param>
+    public abstract (bool Right, Response After) AfterStep(Question question, Response response, QuestionMark mark, string part);
+
     /// <summary>True when its parts have hints of their own, shown with the question's.</summary>
     public abstract bool HasPartHints(Question question);
 
@@ -112,6 +119,9 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     public sealed override Steps StepsOf(Question question) => StepsOf((TQuestion)question);
 
+    public sealed override (bool Right, Response After) AfterStep(Question question, Response response, QuestionMark mark, string part) =>
+        AfterStep((TQuestion)question, (TResponse)response, mark, part);
+
     public sealed override bool HasPartHints(Question question) => HasPartHints((TQuestion)question);
 
     public sealed override Question WithWording(Question older, Question newer) =>
@@ -148,6 +158,9 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     protected abstract TResponse WithKept(TQuestion question, TResponse given, TResponse kept);
 
     protected virtual Steps StepsOf(TQuestion question) => Steps.NotMarked;
+
+    /// <summary>A step is right when the part that was moved then stands right; the answer stays as it is.</summary>
+    protected virtual (bool Right, TResponse After) AfterStep(TQuestion question, TResponse response, QuestionMark mark, string part) => (mark.Of(part)?.Verdict is Verdict.Right, response);
 
     protected virtual bool HasPartHints(TQuestion question) => false;
 

@@ -4,6 +4,7 @@ using ZestySlate.Core.Questions.JumbledWords;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Questions.Order;
+using ZestySlate.Core.Questions.Placing;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Core.Questions.Sort;
 using ZestySlate.Core.Questions.WordPick;
@@ -24,6 +25,7 @@ public static class QuestionTypes
         new SortType(),
         new NumberType(),
         new ShortTextType(),
+        new PlacingType(),
     ];
 
     private static readonly Dictionary<Type, QuestionType> ByDefinition = All.ToDictionary(type => type.DefinitionType);

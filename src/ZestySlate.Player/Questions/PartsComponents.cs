@@ -4,6 +4,7 @@ using ZestySlate.Player.Questions.Match;
 using ZestySlate.Player.Questions.MultipleChoice;
 using ZestySlate.Player.Questions.Number;
 using ZestySlate.Player.Questions.Order;
+using ZestySlate.Player.Questions.Placing;
 using ZestySlate.Player.Questions.ShortText;
 using ZestySlate.Player.Questions.Sort;
 using ZestySlate.Player.Questions.WordPick;
@@ -24,6 +25,7 @@ public static class PartsComponents
         ["sort"] = typeof(SortParts),
         ["number"] = typeof(NumberParts),
         ["shortText"] = typeof(ShortTextParts),
+        ["placing"] = typeof(PlacingParts),
     };
 
     /// <summary>The component that shows the parts of a question of this family.</summary>

@@ -7,6 +7,7 @@ using ZestySlate.Web.Questions.Match;
 using ZestySlate.Web.Questions.MultipleChoice;
 using ZestySlate.Web.Questions.Number;
 using ZestySlate.Web.Questions.Order;
+using ZestySlate.Web.Questions.Placing;
 using ZestySlate.Web.Questions.ShortText;
 using ZestySlate.Web.Questions.Sort;
 using ZestySlate.Web.Questions.WordPick;
@@ -53,6 +54,7 @@ public static class QuestionForms
         new SortForm(),
         new NumberForm(),
         new ShortTextForm(),
+        new PlacingForm(),
     ];
 
     /// <summary>The form of a question's family.</summary>

@@ -1,5 +1,6 @@
 import { Rooms } from "./workbench/rooms";
 import { watchDetails } from "./workbench/details";
+import { watchBoards } from "./workbench/boards";
 import { watchFolds } from "./workbench/folds";
 import { Dialogs } from "./workbench/dialogs";
 import { watchPage } from "./workbench/page";
@@ -18,6 +19,7 @@ const dialogs = new Dialogs(rooms);
 const bench = { rooms, trial, stage, dialogs };
 watchDetails(rooms);
 watchFolds(rooms);
+watchBoards(rooms);
 watchRecorder(rooms);
 watchSymbols();
 watchPresses(bench);

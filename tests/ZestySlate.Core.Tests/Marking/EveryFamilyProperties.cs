@@ -82,7 +82,15 @@ public sealed class EveryFamilyProperties
         let question = Asked.Words(string.Join(' ', words.Select((word, i) => marks[i] == 0 ? $"{{{word}}}" : marks[i] == 1 ? $"[{word}]" : word)))
         select ((Question)question, (Response)Asked.Picked([.. question.Units.Where(unit => unit.Id.Length > 0).Where((_, i) => picked[i % 6]).Select(unit => unit.Id)]));
 
-    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
+    private static readonly Gen<(Question Question, Response Response)> Boards =
+        from right in Groups.Array[1, 5]
+        from given in Among("a", "b", "c", "0.1 0.1", "0.95 0.2").Array[5]
+        from often in Gen.Bool
+        from penalty in Gen.Int[0, 2]
+        let question = Asked.Placing([.. right.Select((zones, i) => $"item {i}={zones}")]) with { Penalty = penalty }
+        select ((Question)(question with { Items = question.Items.Replace(_ => often, item => item with { Often = true }) }), (Response)Asked.Placed([.. right.Select((_, i) => $"{i}={given[i]}")]));
+
+    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Boards, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
 
     [Fact]
     public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is >= 0 and <= 1);

@@ -4,9 +4,11 @@ using ZestySlate.Core.Questions.JumbledWords;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Questions.Order;
+using ZestySlate.Core.Questions.Placing;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Core.Questions.Sort;
 using ZestySlate.Core.Questions.WordPick;
+using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Tests.Questions;
 
@@ -54,6 +56,16 @@ internal static class Asked
         Groups = [new SortGroup { Id = "a", Title = "Air" }, new SortGroup { Id = "b", Title = "Beach" }, new SortGroup { Id = "c", Title = "Cliff" }],
         Items = [.. items.Select((item, i) => new SortItem { Id = "i" + i, Face = Face.Of(item.Split('=')[0]), Groups = [.. item.Split('=')[1].Select(letter => letter.ToString())] })],
     };
+
+    /// <summary>Items with the letters of the zones they belong on: "gull=a", "crab=ab". Zone a is the left fifth of the board, b the next, c the third.</summary>
+    public static PlacingQuestion Placing(params string[] items) => new()
+    {
+        Zones = [.. new[] { "a", "b", "c" }.Select((id, i) => new Zone { Id = id, Area = new RectangleArea(i * 0.2, 0, 0.2, 1) })],
+        Items = [.. items.Select((item, i) => new PlacingItem { Id = "i" + i, Face = Face.Of(item.Split('=')[0]), Zones = [.. item.Split('=')[1].Select(letter => letter.ToString())] })],
+    };
+
+    /// <summary>Items by number with where they were put: "0=a", "1=0.5 0.5".</summary>
+    public static PlacingResponse Placed(params string[] drops) => new() { Parts = [.. drops.Select(drop => new PartAnswer("i" + drop.Split('=')[0], drop.Split('=')[1]))] };
 
     /// <summary>For each item the letters of the groups it was put into.</summary>
     public static SortResponse Sorted(params string[] groups) =>

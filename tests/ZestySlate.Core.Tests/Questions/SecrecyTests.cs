@@ -3,6 +3,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.Placing;
 
 namespace ZestySlate.Core.Tests.Questions;
 
@@ -18,6 +19,8 @@ public sealed class SecrecyTests
         { Asked.Number(3, "hPa"), Asked.Number(4, "bar") },
         { Asked.Short("gale"), Asked.Short("calm", "storm") },
         { Asked.Sort("a=a", "b=b"), Asked.Sort("a=b", "b=ab") },
+        { Asked.Placing("a=a", "b=b"), Asked.Placing("a=b", "b=ab") },
+        { Asked.Placing("a=a") with { ZonesShown = ZonesShown.Never }, Asked.Placing("a=a") with { ZonesShown = ZonesShown.Never, Zones = [.. new[] { "a", "b", "c" }.Select(id => new Zone { Id = id })] } },
     };
 
     private static string Shown(Question question)

@@ -2,12 +2,10 @@ import { Idiomorph } from "idiomorph";
 import { isInHand, isKept, isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
 import { startPanoramas } from "../shared/surface";
 import { Outbox, type Waiting } from "./outbox";
-import { watchArranging } from "./arrange";
 import { LearnerClock } from "./clock";
 import { Panels } from "./panels";
 import { saidIn } from "./said";
-import { settleSlots, watchSlots } from "./slots";
-import { settleSorting, watchSorting } from "./sorting";
+import { Families } from "./families";
 import { StageSwitches } from "./stage";
 
 export interface LearnerHost {
@@ -32,9 +30,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   startPanoramas(root);
   const stage = new StageSwitches(root);
   const clock = new LearnerClock(root, timeIsOut);
-  watchSlots(root, still.signal);
-  watchSorting(root, still.signal);
-  watchArranging(root, (form, part) => {
+  const families = new Families(root, (form, part) => {
     form.dataset.answered = "yes";
     if (form.dataset.steps === "yes") {
       const fields = new FormData(form);
@@ -251,8 +247,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", callbacks: { beforeAttributeUpdated: name => name !== "open" } }); }
     }
     placeSigns(root);
-    settleSlots(root);
-    settleSorting(root);
+    families.settle();
     clock.set(pieces.dataset.remaining);
     const refusal = pieces.dataset.refusal;
     say(refusal ? refusal : null);
@@ -334,8 +329,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     });
     placeSigns(root);
     startPanoramas(root);
-    settleSlots(root);
-    settleSorting(root);
+    families.settle();
     showLocalTimes(root);
     clock.set(next.dataset.remaining);
   }

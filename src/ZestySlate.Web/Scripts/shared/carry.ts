@@ -4,8 +4,8 @@ const Slack = 6;
 export interface Carrying {
   /** The thing that a press on this element takes up, or null. */
   take: (pressed: HTMLElement) => HTMLElement | null;
-  /** Called with what lies under the pointer when the thing is let go. */
-  drop: (carried: HTMLElement, onto: HTMLElement | null) => void;
+  /** Called with what lies under the pointer when the thing is let go, and with the middle of the thing in pixels of the window. */
+  drop: (carried: HTMLElement, onto: HTMLElement | null, middle: { x: number; y: number }) => void;
 }
 
 /** Lets things be dragged by mouse, pen or finger. A press without moving stays a press. */
@@ -36,12 +36,12 @@ export function watchCarrying(root: HTMLElement, carrying: Carrying, signal: Abo
       ghost.style.top = `${move.clientY - (start.clientY - box.top)}px`;
     }, { signal: still.signal, passive: false });
     document.addEventListener("pointerup", up => {
-      const dragged = ghost !== null;
+      const last = ghost?.getBoundingClientRect();
       end();
-      if (!dragged) { return; }
+      if (!last) { return; }
       // The press that would follow a drag is none.
       document.addEventListener("click", click => { click.preventDefault(); click.stopPropagation(); }, { capture: true, once: true, signal: AbortSignal.timeout(50) });
-      carrying.drop(thing, document.elementFromPoint(up.clientX, up.clientY) as HTMLElement | null);
+      carrying.drop(thing, document.elementFromPoint(up.clientX, up.clientY) as HTMLElement | null, { x: last.left + last.width / 2, y: last.top + last.height / 2 });
     }, { signal: still.signal });
     document.addEventListener("pointercancel", end, { signal: still.signal });
   }, { signal });

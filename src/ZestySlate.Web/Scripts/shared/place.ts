@@ -98,7 +98,7 @@ export function typing(): boolean {
 
 /** What scripts have put on a stage and no page of the server's knows: a redraw leaves it. */
 export function isOwn(node: Node): boolean {
-  return node instanceof Element && node.matches(".place-mark, .panorama-canvas, .panorama-tools, .area-handle, .drawn-area");
+  return node instanceof Element && node.matches(".place-mark, .panorama-canvas, .panorama-tools, .area-handle, .drawn-area, .on-board, .board-handle, .board-tray > *");
 }
 
 /** What scripts have set on an element and a redraw must not take back: places, what is open or pressed, a frame's page. */

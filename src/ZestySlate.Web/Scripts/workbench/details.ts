@@ -1,4 +1,4 @@
-import { newId } from "../shared/place";
+import { addRow, copyRow } from "./rows";
 import type { Rooms } from "./rooms";
 
 /** Saves forms of the details as they are filled: a moment after typing, at once after choosing, and when the page is left. */
@@ -66,6 +66,8 @@ export function watchDetails(rooms: Rooms): void {
     }
     const adding = (event.target as HTMLElement).closest<HTMLElement>("[data-add-row]");
     if (adding) { addRow(adding.closest("fieldset")!, adding.dataset.addRow!); }
+    const copying = (event.target as HTMLElement).closest<HTMLElement>("[data-copy-row]");
+    if (copying) { copyRow(copying.closest("li")!, copying.dataset.copyRow!); }
   });
 
   const takeFile = (files: FileList | undefined | null, event: Event): void => {
@@ -116,17 +118,6 @@ export function watchDetails(rooms: Rooms): void {
     fields.set("file", file, file.name);
     rooms.send("/media", fields, { form: upload });
   }
-}
-
-/** Puts an empty row below the others and typing into it; it is saved with the form. */
-function addRow(list: HTMLElement, name: string): void {
-  const template = list.querySelector<HTMLTemplateElement>(`template[data-new-row="${name}"]`)!;
-  const rows = [...list.querySelectorAll("ol")].at(-1)!;
-  const id = template.dataset.numbered === undefined ? newId() : String(rows.children.length);
-  rows.insertAdjacentHTML("beforeend", template.innerHTML.replaceAll("new-row", id));
-  const field = rows.lastElementChild!.querySelector<HTMLElement>("[data-option-text]")!;
-  field.focus();
-  field.dispatchEvent(new Event("input", { bubbles: true }));
 }
 
 /** Says how many characters are left, as a person counts them. */

@@ -183,7 +183,7 @@ export class Rooms {
           // What scripts have put on the stage is on no page of the server's.
           beforeNodeRemoved: node => !isOwn(node),
           beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
-            && !(attribute === "hidden" && node.id === "check") && !(attribute === "style") && !(attribute === "data-shown") && !(attribute === "class" && node.matches(".panorama-live"))
+            && !(attribute === "hidden" && node.id === "check") && !["style", "data-shown", "data-drawing", "data-corners"].includes(attribute) && !(attribute === "aria-pressed" && node.matches("[data-draw]")) && !(attribute === "class" && node.matches(".panorama-live"))
             && !(["data-x", "data-y", "data-size", "data-outline"].includes(attribute) && this.carried.has((node as HTMLElement).dataset.sign ?? "")),
         },
       });

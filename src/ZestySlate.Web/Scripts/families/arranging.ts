@@ -1,11 +1,9 @@
 import { watchCarrying } from "../shared/carry";
-import { saidIn } from "./said";
-
-/** Called after a thing has been moved by the learner's hand. */
-export type Moved = (form: HTMLFormElement, part: string) => void;
+import type { Changed } from "../learner/families";
+import { saidIn } from "../learner/said";
 
 /** Things that are brought into order: lists with buttons and grips, words that are picked up and put before another. */
-export function watchArranging(root: HTMLElement, moved: Moved, signal: AbortSignal): void {
+export function start(root: HTMLElement, moved: Changed, signal: AbortSignal): void {
   const held = (): HTMLElement | null => root.querySelector(".arranged.held");
 
   const letGo = (): void => {

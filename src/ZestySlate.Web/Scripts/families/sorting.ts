@@ -1,7 +1,8 @@
+import type { Changed } from "../learner/families";
 import { watchCarrying } from "../shared/carry";
 
 /** Items that are put into boxes; the list beside each item says the same and works with keys. */
-export function watchSorting(root: HTMLElement, signal: AbortSignal): void {
+export function start(root: HTMLElement, _changed: Changed, signal: AbortSignal): () => void {
   const held = (): HTMLElement | null => root.querySelector("[data-sorted-item].held");
   root.addEventListener("click", event => {
     const target = event.target as HTMLElement;
@@ -31,12 +32,9 @@ export function watchSorting(root: HTMLElement, signal: AbortSignal): void {
       if (area && area === item.closest("[data-sort]")) { put(item, onto!.closest<HTMLElement>("[data-group]")); }
     },
   }, signal);
-  settleSorting(root);
-}
-
-/** Brings every item into the box that is chosen for it. */
-export function settleSorting(root: ParentNode): void {
-  root.querySelectorAll<HTMLElement>("[data-sort]").forEach(settle);
+  const settleAll = (): void => root.querySelectorAll<HTMLElement>("[data-sort]").forEach(settle);
+  settleAll();
+  return settleAll;
 }
 
 function put(item: HTMLElement, box: HTMLElement | null): void {
@@ -47,6 +45,7 @@ function put(item: HTMLElement, box: HTMLElement | null): void {
   list.dispatchEvent(new Event("change", { bubbles: true }));
 }
 
+/** Brings every item into the box that is chosen for it. */
 function settle(area: HTMLElement): void {
   for (const item of area.querySelectorAll<HTMLElement>("[data-sorted-item]")) {
     const group = item.querySelector("select")?.value ?? "";

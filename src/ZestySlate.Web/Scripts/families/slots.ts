@@ -1,10 +1,11 @@
+import type { Changed } from "../learner/families";
 import { watchCarrying } from "../shared/carry";
 
 /**
  * Chips that are put into slots: words of a bank into gaps, cards to their counterparts. A slot is a list to choose from, which
  * works by itself with keys and screen readers; pressing or dragging a chip chooses in it.
  */
-export function watchSlots(root: HTMLElement, signal: AbortSignal): void {
+export function start(root: HTMLElement, _changed: Changed, signal: AbortSignal): () => void {
   const held = (): HTMLElement | null => root.querySelector("[data-chip].held");
   root.addEventListener("click", event => {
     const target = event.target as HTMLElement;
@@ -37,12 +38,9 @@ export function watchSlots(root: HTMLElement, signal: AbortSignal): void {
       if (slot && slot.closest("[data-slots]") === chip.closest("[data-slots]")) { put(chip, slot); }
     },
   }, signal);
-  settleSlots(root);
-}
-
-/** Brings chips and slots in line with what is chosen. */
-export function settleSlots(root: ParentNode): void {
-  root.querySelectorAll<HTMLElement>("[data-slots]").forEach(settle);
+  const settleAll = (): void => root.querySelectorAll<HTMLElement>("[data-slots]").forEach(settle);
+  settleAll();
+  return settleAll;
 }
 
 function put(chip: HTMLElement, slot: HTMLElement): void {
@@ -53,6 +51,7 @@ function put(chip: HTMLElement, slot: HTMLElement): void {
   list.dispatchEvent(new Event("change", { bubbles: true }));
 }
 
+/** Brings chips and slots in line with what is chosen. */
 function settle(group: HTMLElement): void {
   const chosen = [...group.querySelectorAll<HTMLSelectElement>("[data-slot] select")].map(list => list.value);
   for (const chip of group.querySelectorAll<HTMLElement>("[data-chips] [data-chip]")) {

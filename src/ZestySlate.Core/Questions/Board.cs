@@ -1,0 +1,21 @@
+using ZestySlate.Core.Activities;
+
+namespace ZestySlate.Core.Questions;
+
+/// <summary>A board that a question works on: a picture, or an empty sheet. Places on it are shares of its width and height, 0..1, origin top left.</summary>
+public sealed record Board
+{
+    /// <summary>The key of the board among a question's faces.</summary>
+    public const string FaceKey = "board";
+
+    /// <summary>What lies on it, or null for an empty sheet.</summary>
+    public Picture? Picture { get; init; }
+
+    /// <summary>Width over height of an empty sheet, 0.25..4.</summary>
+    public double Ratio { get; init; } = 1.6;
+
+    /// <summary>Width over height as it is shown.</summary>
+    internal double Shape => Picture is { Width: > 0, Height: > 0 } picture ? (double)picture.Width / picture.Height : Math.Clamp(Ratio, 0.25, 4);
+
+    internal PartFace Face => new(FaceKey, "the board", new Face { Picture = Picture }, TakesSound: false);
+}
