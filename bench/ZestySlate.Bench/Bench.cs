@@ -9,6 +9,7 @@ internal static class Bench
         {
             ["marking"] = () => Task.Run(Markings.Run),
             ["answers"] = Answers.RunAsync,
+            ["ideas"] = () => Task.Run(Ideas.Run),
             ["page"] = PageWeight.RunAsync,
             ["workbench"] = Workbench.RunAsync,
             ["media"] = MediaLibraries.RunAsync,

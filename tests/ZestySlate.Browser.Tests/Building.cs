@@ -42,6 +42,14 @@ internal static class Building
         person.Saved();
     }
 
+    /// <summary>Types over what stands in a field, as a hand does: without emptying it first.</summary>
+    public static void Retype(this Person person, string css, string words)
+    {
+        person.See(css).Click();
+        person.Hand.KeyDown(Keys.Control).SendKeys("a").KeyUp(Keys.Control).Perform();
+        person.Keys(words + Keys.Tab);
+    }
+
     /// <summary>Makes the stage the learner's view of the open question.</summary>
     public static void TryIt(this Person person)
     {

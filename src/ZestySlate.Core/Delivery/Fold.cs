@@ -208,7 +208,7 @@ internal sealed class Fold(AttemptState start)
         var family = QuestionTypes.For(question.Question);
         return question with
         {
-            Response = null,
+            Response = question.LastTry?.Response is { } given ? family.Draft(question.Question, given) : null,
             StepMark = null,
             ShowsLastTry = false,
             Kept = _rules.KeepsRight && question.LastTry is { Response: { } last, Mark: var mark } ? family.Kept(question.Question, last, mark) : null,

@@ -65,7 +65,10 @@ public sealed record RenameSpot(string SpotId, string Name) : SpotEdit(SpotId)
 /// <summary>Sets what a spot holds.</summary>
 public sealed record SetContent(string SpotId, Content Content) : SpotEdit(SpotId)
 {
-    public override string StepKey => "content " + SpotId;
+    /// <summary>True for a press, which is undone by itself; what is typed in one go is undone in one go.</summary>
+    public bool IsPress { get; init; }
+
+    public override string? StepKey => IsPress ? null : "content " + SpotId;
 
     public override string SummaryOn(Activity activity) => $"Words of {NameOf(activity, SpotId)}";
 

@@ -42,6 +42,9 @@ public abstract class QuestionType
     /// <summary>A response with the kept parts put in, whatever was sent for them.</summary>
     public abstract Response WithKept(Question question, Response given, Response kept);
 
+    /// <summary>What of the last answer stands in the fields when another go begins, or null for nothing.</summary>
+    public abstract Response? Draft(Question question, Response last);
+
     /// <summary>Whether each step of the learner's hand is marked as it is made.</summary>
     public abstract Steps StepsOf(Question question);
 
@@ -117,6 +120,8 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     public sealed override Response WithKept(Question question, Response given, Response kept) =>
         given is TResponse fitting && kept is TResponse stays ? WithKept((TQuestion)question, fitting, stays) : given;
 
+    public sealed override Response? Draft(Question question, Response last) => last is TResponse fitting ? Draft((TQuestion)question, fitting) : null;
+
     public sealed override Steps StepsOf(Question question) => StepsOf((TQuestion)question);
 
     public sealed override (bool Right, Response After) AfterStep(Question question, Response response, QuestionMark mark, string part) =>
@@ -156,6 +161,8 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     protected abstract TResponse? Kept(TQuestion question, TResponse response, IReadOnlySet<string> right);
 
     protected abstract TResponse WithKept(TQuestion question, TResponse given, TResponse kept);
+
+    protected virtual TResponse? Draft(TQuestion question, TResponse last) => null;
 
     protected virtual Steps StepsOf(TQuestion question) => Steps.NotMarked;
 

@@ -1,6 +1,8 @@
 using System.Text.Json.Serialization.Metadata;
 using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Questions.Order;
@@ -26,6 +28,8 @@ public static class QuestionTypes
         new NumberType(),
         new ShortTextType(),
         new PlacingType(),
+        new LongTextType(),
+        new GridType(),
     ];
 
     private static readonly Dictionary<Type, QuestionType> ByDefinition = All.ToDictionary(type => type.DefinitionType);

@@ -1,5 +1,7 @@
 using ZestySlate.Player.Questions.GapText;
+using ZestySlate.Player.Questions.Grid;
 using ZestySlate.Player.Questions.JumbledWords;
+using ZestySlate.Player.Questions.LongText;
 using ZestySlate.Player.Questions.Match;
 using ZestySlate.Player.Questions.MultipleChoice;
 using ZestySlate.Player.Questions.Number;
@@ -25,6 +27,8 @@ public static class PartsComponents
         ["sort"] = typeof(SortParts),
         ["number"] = typeof(NumberParts),
         ["shortText"] = typeof(ShortTextParts),
+        ["longText"] = typeof(LongTextParts),
+        ["grid"] = typeof(GridParts),
         ["placing"] = typeof(PlacingParts),
     };
 

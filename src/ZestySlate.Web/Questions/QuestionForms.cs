@@ -2,7 +2,9 @@ using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Questions;
 using ZestySlate.Web.Questions.GapText;
+using ZestySlate.Web.Questions.Grid;
 using ZestySlate.Web.Questions.JumbledWords;
+using ZestySlate.Web.Questions.LongText;
 using ZestySlate.Web.Questions.Match;
 using ZestySlate.Web.Questions.MultipleChoice;
 using ZestySlate.Web.Questions.Number;
@@ -55,6 +57,8 @@ public static class QuestionForms
         new NumberForm(),
         new ShortTextForm(),
         new PlacingForm(),
+        new GridForm(),
+        new LongTextForm(),
     ];
 
     /// <summary>The form of a question's family.</summary>

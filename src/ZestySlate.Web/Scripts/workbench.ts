@@ -1,6 +1,7 @@
 import { Rooms } from "./workbench/rooms";
 import { watchDetails } from "./workbench/details";
 import { watchBoards } from "./workbench/boards";
+import { watchGrids } from "./workbench/grid";
 import { watchFolds } from "./workbench/folds";
 import { Dialogs } from "./workbench/dialogs";
 import { watchPage } from "./workbench/page";
@@ -20,6 +21,7 @@ const bench = { rooms, trial, stage, dialogs };
 watchDetails(rooms);
 watchFolds(rooms);
 watchBoards(rooms);
+watchGrids(rooms);
 watchRecorder(rooms);
 watchSymbols();
 watchPresses(bench);

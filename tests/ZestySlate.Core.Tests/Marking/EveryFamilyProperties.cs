@@ -5,7 +5,9 @@ using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Questions.Order;
@@ -90,7 +92,22 @@ public sealed class EveryFamilyProperties
         let question = Asked.Placing([.. right.Select((zones, i) => $"item {i}={zones}")]) with { Penalty = penalty }
         select ((Question)(question with { Items = question.Items.Replace(_ => often, item => item with { Often = true }) }), (Response)Asked.Placed([.. right.Select((_, i) => $"{i}={given[i]}")]));
 
-    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Boards, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
+    private static readonly Gen<(Question Question, Response Response)> Essays =
+        from phrases in Word.Array[1, 4]
+        from text in Word.Array[0, 8]
+        from mentions in Gen.Int[1, 3]
+        let question = new LongTextQuestion { Ideas = phrases.Select((phrase, i) => Asked.Idea(phrase) with { Id = "k" + i, Mentions = mentions }).ToValueList() }
+        select ((Question)question, (Response)new LongTextResponse { Text = string.Join(' ', text) });
+
+    private static readonly Gen<(Question Question, Response Response)> Tables =
+        from kinds in Gen.Enum<CellKind>().Array[1, 4]
+        from right in Gen.Int[0, 3].Array[4]
+        from given in Among("", "0", "1", "2,0", "yes", "3 %").Array[4]
+        from penalty in Gen.Int[0, 2]
+        let cells = kinds.Select((kind, i) => new GridCell { Id = $"r{i}.c1", Kind = kind, Value = right[i], Text = kind == CellKind.Tick ? "yes" : right[i].ToString(CultureInfo.InvariantCulture), Options = ["0", "1", "2", "3"], Points = 0.25m * (i + 1) })
+        select ((Question)(Asked.Grid([.. cells]) with { Penalty = penalty }), (Response)Asked.Filled([.. kinds.Select((kind, i) => $"r{i}.c1={given[i]}")]));
+
+    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Boards, Essays, Tables, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
 
     [Fact]
     public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is >= 0 and <= 1);

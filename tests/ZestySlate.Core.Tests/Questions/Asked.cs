@@ -1,6 +1,8 @@
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Questions.Order;
@@ -66,6 +68,15 @@ internal static class Asked
 
     /// <summary>Items by number with where they were put: "0=a", "1=0.5 0.5".</summary>
     public static PlacingResponse Placed(params string[] drops) => new() { Parts = [.. drops.Select(drop => new PartAnswer("i" + drop.Split('=')[0], drop.Split('=')[1]))] };
+
+    /// <summary>A table of four rows r0…r3 and three columns c0…c2 with these cells.</summary>
+    public static GridQuestion Grid(params GridCell[] cells) => new() { Rows = ["r0", "r1", "r2", "r3"], Columns = [new GridColumn("c0"), new GridColumn("c1"), new GridColumn("c2")], Cells = [.. cells] };
+
+    /// <summary>Cells with what was filled in: "r1.c1=02:10".</summary>
+    public static GridResponse Filled(params string[] cells) => new() { Parts = [.. cells.Select(cell => new PartAnswer(cell.Split('=')[0], cell.Split('=')[1]))] };
+
+    /// <summary>A key idea with the ways to say it; its id is the first of them.</summary>
+    public static KeyIdea Idea(params string[] phrases) => new() { Id = phrases[0], Phrases = [.. phrases] };
 
     /// <summary>For each item the letters of the groups it was put into.</summary>
     public static SortResponse Sorted(params string[] groups) =>

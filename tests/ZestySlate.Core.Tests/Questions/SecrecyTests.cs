@@ -3,6 +3,8 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.Grid;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Placing;
 
 namespace ZestySlate.Core.Tests.Questions;
@@ -19,6 +21,9 @@ public sealed class SecrecyTests
         { Asked.Number(3, "hPa"), Asked.Number(4, "bar") },
         { Asked.Short("gale"), Asked.Short("calm", "storm") },
         { Asked.Sort("a=a", "b=b"), Asked.Sort("a=b", "b=ab") },
+        { new LongTextQuestion { Ideas = [Asked.Idea("gale")], ModelAnswer = "A gale.", Samples = ["Gale."] }, new LongTextQuestion { Ideas = [Asked.Idea("calm"), Asked.Idea("fog")] } },
+        { Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Text, Text = "gale", Variants = ["storm"], NotThis = ["calm"] }, new GridCell { Id = "r1.c2", Kind = CellKind.Number, Value = 3 }), Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Text, Text = "fog" }, new GridCell { Id = "r1.c2", Kind = CellKind.Number, Value = 4 }) },
+        { Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Pick, Text = "a", Options = ["a", "b"] }, new GridCell { Id = "r1.c2", Kind = CellKind.Tick, Text = "yes" }), Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Pick, Text = "b", Options = ["a", "b"] }, new GridCell { Id = "r1.c2", Kind = CellKind.Tick }) },
         { Asked.Placing("a=a", "b=b"), Asked.Placing("a=b", "b=ab") },
         { Asked.Placing("a=a") with { ZonesShown = ZonesShown.Never }, Asked.Placing("a=a") with { ZonesShown = ZonesShown.Never, Zones = [.. new[] { "a", "b", "c" }.Select(id => new Zone { Id = id })] } },
     };

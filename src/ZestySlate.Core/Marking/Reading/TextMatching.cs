@@ -102,7 +102,7 @@ public static class TextMatching
         return Reason.Of("typedSlip", best, nearest.Trim());
     }
 
-    private static bool SameDigits(string one, string other)
+    internal static bool SameDigits(string one, string other)
     {
         var i = 0;
         foreach (var letter in one)

@@ -265,7 +265,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       (word ?? form?.querySelector<HTMLElement>("[data-word]:enabled"))?.focus({ preventScroll: true });
       return;
     }
-    const goal = sent.act === "again" ? form?.querySelector<HTMLElement>("input:not([type=hidden], :disabled, [readonly]), select:enabled, [data-word]:enabled, [data-move]:enabled")
+    const goal = sent.act === "again" ? form?.querySelector<HTMLElement>("input:not([type=hidden], :disabled, [readonly]), textarea:not([readonly]), select:enabled, [data-word]:enabled, [data-move]:enabled")
       : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled :is(input:not([type=hidden], :disabled), select:enabled, [data-word]:enabled)")
       : form?.querySelector<HTMLElement>("[data-verdict]");
     goal?.focus({ preventScroll: true });

@@ -10,6 +10,7 @@ export function watchDetails(rooms: Rooms): void {
     timers.delete(form);
     rooms.touch(form, null);
     const fields = submitter ? new FormData(form, submitter) : new FormData(form);
+    if (submitter) { fields.set("pressed", "yes"); }
     rooms.send("/edit", fields, { form });
   };
 

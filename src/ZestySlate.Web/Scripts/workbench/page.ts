@@ -100,6 +100,7 @@ function watchPressing(rooms: Rooms): void {
     const chosen = words(area, begun, last);
     const form = area.closest("form")!;
     const fields = new FormData(form);
+    fields.set("pressed", "yes");
     fields.set("press", `${Math.min(...chosen.map(word => Number(word.dataset.from)))}-${Math.max(...chosen.map(word => Number(word.dataset.to)))}`);
     document.addEventListener("click", click => { click.preventDefault(); click.stopPropagation(); }, { capture: true, once: true, signal: AbortSignal.timeout(50) });
     rooms.send("/edit", fields, { form });

@@ -179,11 +179,11 @@ export class Rooms {
         morphStyle: "outerHTML",
         ignoreActiveValue: typing(),
         callbacks: {
-          beforeNodeMorphed: (before, after) => !renewed(before, after) && !(before instanceof HTMLElement && (before.matches("[data-refused], #saved, [data-fetched]"))) && settleRich(before, after),
+          beforeNodeMorphed: (before, after) => !renewed(before, after) && !(before instanceof HTMLElement && (before.matches("[data-refused], #saved, [data-fetched], [data-cells-chosen]"))) && settleRich(before, after),
           // What scripts have put on the stage is on no page of the server's.
           beforeNodeRemoved: node => !isOwn(node),
           beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
-            && !(attribute === "hidden" && node.id === "check") && !["style", "data-shown", "data-drawing", "data-corners"].includes(attribute) && !(attribute === "aria-pressed" && node.matches("[data-draw]")) && !(attribute === "class" && node.matches(".panorama-live"))
+            && !(attribute === "hidden" && node.matches("#check, [data-keep-hidden]")) && !["style", "data-shown", "data-drawing", "data-corners"].includes(attribute) && !(attribute === "aria-pressed" && node.matches("[data-draw]")) && !(attribute === "class" && node.matches(".panorama-live"))
             && !(["data-x", "data-y", "data-size", "data-outline"].includes(attribute) && this.carried.has((node as HTMLElement).dataset.sign ?? "")),
         },
       });

@@ -30,7 +30,7 @@ export function copyRow(row: HTMLElement, name: string): void {
 function settle(row: HTMLElement, id: string, prepare?: (row: HTMLElement, id: string) => void): HTMLElement {
   startRich(row);
   prepare?.(row, id);
-  const field = row.querySelector<HTMLElement>("[data-option-text], [contenteditable=true]");
+  const field = row.querySelector<HTMLElement>("[data-option-text], [data-option-lines], [contenteditable=true]");
   field?.focus({ preventScroll: prepare !== undefined });
   (field ?? row.querySelector("input"))!.dispatchEvent(new Event("input", { bubbles: true }));
   return row;
