@@ -99,4 +99,96 @@ public sealed class BoardsJourney(Apps apps)
         wren.Until(() => wren.All(".on-board.kept").Count == 1 ? "" : null, "cirrus stays");
         Assert.Empty(wren.Complaints());
     }
+
+    [Fact]
+    public void Places_are_looked_at_pressed_named_and_found()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("locating", "What stands where?");
+        ines.PressCss(".page-open details[id^=fold-faces] summary");
+        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo", "pictures", "instrument-garden.png"));
+        ines.See(".board-edit img");
+        ines.Saved();
+        foreach (var (name, left) in new[] { ("hut", 0.05), ("screen", 0.4), ("tank", 0.75) })
+        {
+            Draw(ines, name == "hut" ? "rectangle" : "ellipse", left, 0.4, left + 0.2, 0.9);
+            ines.Keys(name);
+            ines.Saved();
+        }
+
+        // A corner by a corner: a place with a name is drawn and removed again by its key.
+        ToBoard(ines);
+        ines.PressCss(".board-edit [data-draw=polygon]");
+        var sheet = Sheet(ines, ".board-edit");
+        foreach (var (x, y) in new[] { (-0.2, -0.4), (0.2, -0.4), (0.0, -0.2) })
+        {
+            ines.Hand.MoveToElement(sheet, (int)(sheet.Size.Width * x), (int)(sheet.Size.Height * y)).Click().Perform();
+        }
+
+        ines.Keys(Keys.Enter);
+        ines.Until(() => ines.All(".board-edit [data-zone]").Count == 4 ? "" : null, "the polygon");
+        ines.Saved();
+        ines.Run("[...document.querySelectorAll('.board-edit [data-zone]')].at(-1).focus()");
+        var last = ines.All("input[name=place]").Last().GetAttribute("value");
+        ines.Run("document.querySelector(`.board-edit [data-zone='${arguments[0]}']`).focus()", last!);
+        ines.Keys(Keys.Delete);
+        ines.Until(() => ines.All(".board-edit [data-zone]").Count == 3 ? "" : null, "three places");
+        ines.Saved();
+        ines.Pick(".page-open select[name=round]", "look round, then answer");
+        ines.Saved();
+
+        // Looking round tells everything; then the same places are asked for. A wrong press is told and forgotten.
+        ines.TryIt();
+        ines.Reads("#room-stage .part-list", "screen");
+        ines.Press("Begin answering", "form[data-ask]");
+        ines.See("[data-locating][data-ready] .asked-now");
+        var board = Sheet(ines, "#room-stage .locating");
+        ines.Hand.MoveToElement(board, 0, -(int)(board.Size.Height * 0.45)).Click().Perform();
+        ines.Reads(".asked-place", "«hut» is not there.");
+        ines.Hand.MoveToElement(board, -(int)(board.Size.Width * 0.35), 0).Click().Perform();
+        ines.Until(() => ines.All(".asked-place.part-kept").Count == 1 ? "" : null, "the hut found");
+
+        // The rest by keys alone: the crosshair begins in the middle, where the screen is.
+        ines.TabTo("[data-crosshair]");
+        ines.Keys(Keys.ArrowDown + Keys.ArrowDown + Keys.Enter);
+        ines.Until(() => ines.All(".asked-place.part-kept").Count == 2 ? "" : null, "the screen found");
+        for (var i = 0; i < 6; i++)
+        {
+            ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.ArrowRight).KeyUp(Keys.Shift).Perform();
+        }
+
+        ines.Keys(Keys.Enter);
+        ines.Reads(".verdict", "Right");
+        ines.Press("Back to building", "#room-topline");
+
+        // The same material by names, and by a finger that finds all.
+        ines.See(".page-open");
+        ines.Pick(".page-open select[name=task]", "write the name of each marked place");
+        ines.Pick(".page-open select[name=round]", "answer only");
+        ines.Saved();
+        ines.TryIt();
+        foreach (var (name, i) in new[] { "hut", "screen", "tub" }.Select((name, i) => (name, i)))
+        {
+            ines.All(".typed input")[i].SendKeys(name);
+        }
+
+        ines.MarkThis("Partly right");
+        ines.Reads(".part-list", "tub");
+        ines.Press("Back to building", "#room-topline");
+        ines.See(".page-open");
+        ines.Pick(".page-open select[name=task]", "find all places");
+        ines.Saved();
+        using var wren = new Person(390, 844);
+        var code = ines.PublishByLink();
+        wren.Go($"{apps.Slate}/a/{code}");
+        wren.Type("input[name=name]", "Wren");
+        wren.PressCss(".gate button");
+        wren.Ready();
+        wren.Reads(".locating", "0 of 3 found");
+        wren.Tap(Sheet(wren, ".locating"), 0.15, 0.6);
+        wren.Reads(".locating", "1 of 3 found");
+        wren.Tap(Sheet(wren, ".locating"), 0.3, 0.1);
+        wren.Until(() => wren.All(".press-pin").Count == 1 ? "" : null, "the press beside forgotten");
+        Assert.Empty(wren.Complaints());
+    }
 }

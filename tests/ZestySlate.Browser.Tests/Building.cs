@@ -77,6 +77,15 @@ internal static class Building
         Touch("touchEnd");
     }
 
+    /// <summary>Presses a place of something with a finger; shares of its width and height.</summary>
+    public static void Tap(this Person person, IWebElement thing, double x, double y)
+    {
+        person.Run("arguments[0].scrollIntoView({ block: 'center' })", thing);
+        var at = ((IReadOnlyCollection<object>)person.Run("const b = arguments[0].getBoundingClientRect(); return [b.left + b.width * arguments[1], b.top + b.height * arguments[2]]", thing, x, y)!).Select(Convert.ToDouble).ToArray();
+        person.Cdp("Input.dispatchTouchEvent", ("type", "touchStart"), ("touchPoints", new object[] { new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] } }));
+        person.Cdp("Input.dispatchTouchEvent", ("type", "touchEnd"), ("touchPoints", Array.Empty<object>()));
+    }
+
     /// <summary>Drags one thing onto a place of another with the mouse; shares of its width and height.</summary>
     public static void DragTo(this Person person, IWebElement thing, IWebElement onto, double x, double y)
     {
@@ -95,8 +104,6 @@ internal static class Building
     /// <summary>Has the answer marked and waits for the verdict.</summary>
     public static void MarkThis(this Person person, string verdict)
     {
-        // The button may lie under the bar at the foot.
-        person.Run("document.querySelector('[value=mark]')?.scrollIntoView({ block: 'nearest' })");
         person.Press("Mark this", "form[data-ask]");
         person.Reads(".verdict", verdict);
     }

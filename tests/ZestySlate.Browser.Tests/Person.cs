@@ -57,7 +57,13 @@ internal sealed class Person : IDisposable
     public void Press(string words, string within = "body") => Until(() =>
     {
         var found = Driver.FindElements(By.CssSelector(within)).SelectMany(e => e.FindElements(By.XPath($".//*[self::button or self::a or self::label or self::summary][contains(normalize-space(.), \"{words}\")]"))).FirstOrDefault(e => e.Displayed);
-        found?.Click();
+        if (found is not null)
+        {
+            // What lies under the bar at the foot is brought up first, as a person would.
+            Run("arguments[0].scrollIntoView({ block: 'nearest' })", found);
+            found.Click();
+        }
+
         return found;
     }, words);
 

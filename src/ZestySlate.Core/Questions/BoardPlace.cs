@@ -19,3 +19,7 @@ public static class BoardPlace
     private static double? Number(ReadOnlySpan<char> text) =>
         double.TryParse(text, NumberStyles.AllowDecimalPoint | NumberStyles.AllowExponent, CultureInfo.InvariantCulture, out var number) && number is >= 0 and <= 1 ? number : null;
 }
+
+/// <summary>Where something was put down or pressed on a board, and what may be said of it.</summary>
+/// <param name="Value">A zone's id, or a place.</param>
+public sealed record PutDown(string Value, bool Kept, PartSaid Said);

@@ -2,6 +2,7 @@ using System.Text.Json.Serialization.Metadata;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
@@ -30,6 +31,7 @@ public static class QuestionTypes
         new PlacingType(),
         new LongTextType(),
         new GridType(),
+        new LocatingType(),
     ];
 
     private static readonly Dictionary<Type, QuestionType> ByDefinition = All.ToDictionary(type => type.DefinitionType);

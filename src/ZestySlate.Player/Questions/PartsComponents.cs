@@ -1,6 +1,7 @@
 using ZestySlate.Player.Questions.GapText;
 using ZestySlate.Player.Questions.Grid;
 using ZestySlate.Player.Questions.JumbledWords;
+using ZestySlate.Player.Questions.Locating;
 using ZestySlate.Player.Questions.LongText;
 using ZestySlate.Player.Questions.Match;
 using ZestySlate.Player.Questions.MultipleChoice;
@@ -29,6 +30,7 @@ public static class PartsComponents
         ["shortText"] = typeof(ShortTextParts),
         ["longText"] = typeof(LongTextParts),
         ["grid"] = typeof(GridParts),
+        ["locating"] = typeof(LocatingParts),
         ["placing"] = typeof(PlacingParts),
     };
 

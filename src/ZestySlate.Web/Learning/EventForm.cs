@@ -28,7 +28,7 @@ internal static class EventForm
             act = state.QuestionOf(spot) is { } moved && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked && AttemptRules.MarksWhileWorking(state.Activity.Rules) ? "step" : "answer";
         }
 
-        if (act is "answer" or "mark" or "step")
+        if (act is "answer" or "begin" or "mark" or "step")
         {
             if (state.QuestionOf(spot) is not { } question)
             {

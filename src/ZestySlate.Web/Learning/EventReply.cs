@@ -53,7 +53,7 @@ internal static class EventReply
             [nameof(AfterEvent.View)] = view,
             [nameof(AfterEvent.Links)] = links,
             [nameof(AfterEvent.SpotId)] = form["spot"].ToString(),
-            [nameof(AfterEvent.ShowQuestion)] = act is "mark" or "again" or "hint" or "see" or "step" || refusal is not null,
+            [nameof(AfterEvent.ShowQuestion)] = act is "begin" or "mark" or "again" or "hint" or "see" or "step" || refusal is not null,
             [nameof(AfterEvent.Refusal)] = refusal,
         });
     }

@@ -4,6 +4,7 @@ using ZestySlate.Core.Questions;
 using ZestySlate.Web.Questions.GapText;
 using ZestySlate.Web.Questions.Grid;
 using ZestySlate.Web.Questions.JumbledWords;
+using ZestySlate.Web.Questions.Locating;
 using ZestySlate.Web.Questions.LongText;
 using ZestySlate.Web.Questions.Match;
 using ZestySlate.Web.Questions.MultipleChoice;
@@ -57,6 +58,7 @@ public static class QuestionForms
         new NumberForm(),
         new ShortTextForm(),
         new PlacingForm(),
+        new LocatingForm(),
         new GridForm(),
         new LongTextForm(),
     ];

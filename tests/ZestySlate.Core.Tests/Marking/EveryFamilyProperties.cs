@@ -7,6 +7,7 @@ using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.Number;
@@ -107,7 +108,15 @@ public sealed class EveryFamilyProperties
         let cells = kinds.Select((kind, i) => new GridCell { Id = $"r{i}.c1", Kind = kind, Value = right[i], Text = kind == CellKind.Tick ? "yes" : right[i].ToString(CultureInfo.InvariantCulture), Options = ["0", "1", "2", "3"], Points = 0.25m * (i + 1) })
         select ((Question)(Asked.Grid([.. cells]) with { Penalty = penalty }), (Response)Asked.Filled([.. kinds.Select((kind, i) => $"r{i}.c1={given[i]}")]));
 
-    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Boards, Essays, Tables, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
+    private static readonly Gen<(Question Question, Response Response)> Places =
+        from words in Word.Array[1, 4]
+        from given in Among("0.1 0.1", "0.3 0.5", "0.5 0.5", "0.95 0.2").Array[4]
+        from task in Gen.Enum<LocatingTask>()
+        from penalty in Gen.Int[0, 2]
+        let question = Asked.Locating(words) with { Task = task, Penalty = penalty }
+        select ((Question)question, (Response)Asked.Located([.. words.Select((_, i) => task == LocatingTask.FindAll ? $"find={given[i]}" : $"p{i}={given[i]}")]));
+
+    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
 
     [Fact]
     public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is >= 0 and <= 1);

@@ -2,6 +2,7 @@ using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.Number;
@@ -68,6 +69,12 @@ internal static class Asked
 
     /// <summary>Items by number with where they were put: "0=a", "1=0.5 0.5".</summary>
     public static PlacingResponse Placed(params string[] drops) => new() { Parts = [.. drops.Select(drop => new PartAnswer("i" + drop.Split('=')[0], drop.Split('=')[1]))] };
+
+    /// <summary>Places of these names, p0, p1, …: each a fifth of the board from the left.</summary>
+    public static LocatingQuestion Locating(params string[] names) => new() { Places = [.. names.Select((name, i) => new LocatedPlace { Id = "p" + i, Face = Face.Of(name), Area = new RectangleArea(i * 0.2, 0, 0.2, 1) })] };
+
+    /// <summary>Places by id with where was pressed or what was written: "p0=0.1 0.5".</summary>
+    public static LocatingResponse Located(params string[] given) => new() { Parts = [.. given.Select(part => new PartAnswer(part.Split('=')[0], part.Split('=')[1]))] };
 
     /// <summary>A table of four rows r0…r3 and three columns c0…c2 with these cells.</summary>
     public static GridQuestion Grid(params GridCell[] cells) => new() { Rows = ["r0", "r1", "r2", "r3"], Columns = [new GridColumn("c0"), new GridColumn("c1"), new GridColumn("c2")], Cells = [.. cells] };

@@ -4,8 +4,10 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.Grid;
+using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Placing;
+using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Tests.Questions;
 
@@ -24,6 +26,8 @@ public sealed class SecrecyTests
         { new LongTextQuestion { Ideas = [Asked.Idea("gale")], ModelAnswer = "A gale.", Samples = ["Gale."] }, new LongTextQuestion { Ideas = [Asked.Idea("calm"), Asked.Idea("fog")] } },
         { Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Text, Text = "gale", Variants = ["storm"], NotThis = ["calm"] }, new GridCell { Id = "r1.c2", Kind = CellKind.Number, Value = 3 }), Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Text, Text = "fog" }, new GridCell { Id = "r1.c2", Kind = CellKind.Number, Value = 4 }) },
         { Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Pick, Text = "a", Options = ["a", "b"] }, new GridCell { Id = "r1.c2", Kind = CellKind.Tick, Text = "yes" }), Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Pick, Text = "b", Options = ["a", "b"] }, new GridCell { Id = "r1.c2", Kind = CellKind.Tick }) },
+        { Asked.Locating("gale", "calm"), Asked.Locating("gale", "calm") is var sky ? sky with { Places = sky.Places.Replace(_ => true, place => place with { Area = new EllipseArea(0, 0, 1, 1), Variants = ["x"], After = "Ice." }) } : null! },
+        { Asked.Locating("gale", "calm") with { Task = LocatingTask.Name }, Asked.Locating("fog", "rain") with { Task = LocatingTask.Name } },
         { Asked.Placing("a=a", "b=b"), Asked.Placing("a=b", "b=ab") },
         { Asked.Placing("a=a") with { ZonesShown = ZonesShown.Never }, Asked.Placing("a=a") with { ZonesShown = ZonesShown.Never, Zones = [.. new[] { "a", "b", "c" }.Select(id => new Zone { Id = id })] } },
     };

@@ -164,7 +164,3 @@ public sealed record ZoneView(string Id, string Name, bool TakesSeveral, Area? A
 /// <param name="Said">What is said of it, where it was put down nowhere or only once.</param>
 /// <param name="Right">The names of the zones it belongs on, once they may be shown; else empty.</param>
 public sealed record PlacingItemView(string Id, Face Face, string Tip, bool Often, decimal Width, ValueList<PutDown> Put, PartSaid Said, string Right);
-
-/// <summary>Where an item was put down.</summary>
-/// <param name="Value">A zone's id, or a place.</param>
-public sealed record PutDown(string Value, bool Kept, PartSaid Said);

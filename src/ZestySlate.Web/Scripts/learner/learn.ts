@@ -17,7 +17,7 @@ export interface LearnerHost {
   opened?: (spot: string) => void;
 }
 
-const MarkingActs = new Set(["mark", "again", "hint", "see", "step"]);
+const MarkingActs = new Set(["begin", "mark", "again", "hint", "see", "step"]);
 /** After the end of a clock the server forgives the network two seconds; then it says how it stands. */
 const AfterTheClock = 2300;
 
@@ -265,7 +265,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       (word ?? form?.querySelector<HTMLElement>("[data-word]:enabled"))?.focus({ preventScroll: true });
       return;
     }
-    const goal = sent.act === "again" ? form?.querySelector<HTMLElement>("input:not([type=hidden], :disabled, [readonly]), textarea:not([readonly]), select:enabled, [data-word]:enabled, [data-move]:enabled")
+    const goal = sent.act === "again" || sent.act === "begin" ? form?.querySelector<HTMLElement>("input:not([type=hidden], :disabled, [readonly]), textarea:not([readonly]), select:enabled, [data-word]:enabled, [data-move]:enabled, [data-crosshair]")
       : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled :is(input:not([type=hidden], :disabled), select:enabled, [data-word]:enabled)")
       : form?.querySelector<HTMLElement>("[data-verdict]");
     goal?.focus({ preventScroll: true });

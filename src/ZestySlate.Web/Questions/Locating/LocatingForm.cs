@@ -1,0 +1,42 @@
+using System.Globalization;
+using ZestySlate.Core;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Locating;
+
+namespace ZestySlate.Web.Questions.Locating;
+
+/// <summary>Locate in forms.</summary>
+internal sealed class LocatingForm : IQuestionForm
+{
+    public Type DefinitionType => typeof(LocatingQuestion);
+
+    public Type Editor => typeof(LocatingEditor);
+
+    public IReadOnlyList<NewQuestion> Offers { get; } = [new("locating", "Locate", "crosshair", () => new LocatingQuestion())];
+
+    public Response ReadResponse(IFormCollection form) => new LocatingResponse { Parts = PartFields.Read(form), Begun = form["begun"] == "yes" };
+
+    /// <summary>Fields: ratio; place (the ids), area-ID, those of each face, variants-ID, before-ID, after-ID; task, round, onePress, shuffle; those of the reading; penalty.</summary>
+    public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
+    {
+        var question = (LocatingQuestion)old;
+        var task = Enum.TryParse<LocatingTask>(form["task"], out var set) ? set : question.Task;
+        return question with
+        {
+            Board = BoardFields.Read(form, question.Board),
+            Places = Rows.Read(form, "place").Select(id => question.Places.FirstOrDefault(place => place.Id == id) ?? new LocatedPlace { Id = id }).Select(place => place with
+            {
+                Face = FaceFields.Read(form, place.Id, place.Id, place.Face),
+                Area = AreaField.Read(form["area-" + place.Id], place.Area),
+                Variants = form.ContainsKey("variants-" + place.Id) ? Rows.Lines(form["variants-" + place.Id]) : place.Variants,
+                Before = form["before-" + place.Id].ToString().Trim(),
+                After = form["after-" + place.Id].ToString().Trim(),
+            }).ToValueList(),
+            Task = task,
+            Round = Enum.TryParse<LocatingRound>(form["round"], out var round) ? round : question.Round,
+            UntilFound = form["onePress"] != "yes",
+            Shuffle = form["shuffle"] == "yes",
+            Reading = question.Task == LocatingTask.Name ? TextReadingFields.Read(form, question.Reading) : question.Reading,
+        };
+    }
+}

@@ -1,0 +1,100 @@
+import type { Changed } from "../learner/families";
+import { placeOn, putAt, settleSheets, write, type Spot } from "../shared/sheet";
+
+const LeastStep = 0.005, MostStep = 0.06;
+
+/** Places that are pressed on a board, by mouse, finger, or by keys with a crosshair. */
+export function start(root: HTMLElement, changed: Changed, signal: AbortSignal): () => void {
+  const areaOf = (thing: Element | null): HTMLElement | null => thing?.closest<HTMLElement>("[data-locating]") ?? null;
+  let step = LeastStep, held = "";
+
+  /** What is asked for now: the first place that was not pressed yet. */
+  const current = (area: HTMLElement): HTMLElement | undefined => [...area.querySelectorAll<HTMLElement>("[data-asked-place]:not(.part-kept)")].find(place => !place.querySelector("input")!.value);
+
+  const press = (area: HTMLElement, at: Spot): void => {
+    const form = area.closest("form")!;
+    if (area.dataset.locating === "FindAll") {
+      const field = document.createElement("input");
+      field.type = "hidden";
+      field.name = "part-find";
+      field.value = write(at);
+      area.append(field);
+      changed(form, "find");
+    } else {
+      const asked = current(area);
+      if (!asked) { return; }
+      asked.querySelector("input")!.value = write(at);
+      changed(form, asked.dataset.askedPlace!);
+    }
+    pin(area, at);
+    settle(area);
+  };
+
+  root.addEventListener("click", event => {
+    const sheet = (event.target as HTMLElement).closest<HTMLElement>("[data-locating] [data-sheet]");
+    const area = areaOf(sheet);
+    const at = sheet && area && !sheet.closest("fieldset:disabled") ? placeOn(sheet, event.clientX, event.clientY) : null;
+    // Keys press with the crosshair; their click has no place.
+    if (at && area && event.detail > 0) { press(area, at); }
+  }, { signal });
+  root.addEventListener("keydown", event => {
+    const board = (event.target as HTMLElement).closest<HTMLElement>("[data-crosshair]");
+    const area = areaOf(board);
+    if (!board || !area || event.target !== board || board.closest("fieldset:disabled")) { return; }
+    const moves: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+    const move = moves[event.key];
+    if (move) {
+      event.preventDefault();
+      // The longer an arrow is held, the longer the steps.
+      step = event.repeat && held === event.key ? Math.min(MostStep, step * 1.25) : LeastStep;
+      held = event.key;
+      const cross = crosshair(board);
+      const size = event.shiftKey ? MostStep : Math.max(step, LeastStep);
+      const at = { x: Math.min(1, Math.max(0, Number(cross.dataset.x) + move[0] * size)), y: Math.min(1, Math.max(0, Number(cross.dataset.y) + move[1] * size)) };
+      [cross.dataset.x, cross.dataset.y] = [String(at.x), String(at.y)];
+      putAt(cross, at, 0);
+      const said = area.querySelector<HTMLElement>("[data-crosshair-said]")!;
+      said.textContent = said.dataset.words!.replace("{0}", String(Math.round(at.x * 100))).replace("{1}", String(Math.round(at.y * 100)));
+    } else if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      const cross = crosshair(board);
+      press(area, { x: Number(cross.dataset.x), y: Number(cross.dataset.y) });
+    }
+  }, { signal });
+
+  function crosshair(board: HTMLElement): HTMLElement {
+    const sheet = board.querySelector<HTMLElement>("[data-sheet]")!;
+    let cross = sheet.querySelector<HTMLElement>(".crosshair");
+    if (!cross) {
+      cross = document.createElement("span");
+      cross.className = "crosshair place-mark";
+      [cross.dataset.x, cross.dataset.y] = ["0.5", "0.5"];
+      putAt(cross, { x: 0.5, y: 0.5 }, 0);
+      sheet.append(cross);
+    }
+    return cross;
+  }
+
+  function pin(area: HTMLElement, at: Spot): void {
+    const mark = document.createElement("span");
+    mark.className = "press-pin";
+    mark.dataset.at = write(at);
+    area.querySelector("[data-sheet]")!.append(mark);
+  }
+
+  function settle(area: HTMLElement): void {
+    settleSheets(area);
+    const now = current(area);
+    area.querySelectorAll("[data-asked-place]").forEach(place => {
+      place.classList.toggle("asked-now", place === now);
+      if (place === now) { place.setAttribute("aria-current", "step"); } else { place.removeAttribute("aria-current"); }
+    });
+  }
+
+  const settleAll = (): void => {
+    settleSheets(root);
+    root.querySelectorAll<HTMLElement>("[data-locating]").forEach(settle);
+  };
+  settleAll();
+  return settleAll;
+}
