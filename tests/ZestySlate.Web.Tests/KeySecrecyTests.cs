@@ -3,9 +3,13 @@ using System.Text.RegularExpressions;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
+using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.Locating;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
+using ZestySlate.Core.Questions.Placing;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Core.Questions.WordPick;
 using ZestySlate.Storage.Activities;
@@ -48,6 +52,10 @@ public sealed partial class KeySecrecyTests(SlateHost host)
     [InlineData("watchsheet")]
     [InlineData("messgarten")]
     [InlineData("nashra")]
+    [InlineData("clouds")]
+    [InlineData("sky")]
+    [InlineData("tides")]
+    [InlineData("breeze")]
     public async Task Nothing_of_any_familys_key_is_sent_on_the_way_through(string code)
     {
         var edition = await host.WithAsync((ActivityStore store) => Task.FromResult(store.Edition(code, 1)));
@@ -80,8 +88,14 @@ public sealed partial class KeySecrecyTests(SlateHost host)
         GapTextQuestion gaps => gaps.Gaps.SelectMany(gap => new[] { gap.Gap.Hint, gap.Gap.WordsForRight, gap.Gap.WordsForWrong }),
         WordPickQuestion words => words.Text.Select(run => run.Mark?.Feedback ?? ""),
         JumbledWordsQuestion jumbled => jumbled.Lines,
-        NumberQuestion number => [$"value=\"{number.Value}"],
+        NumberQuestion number => [$"value=\"{number.Value}\"", $"value=\"{number.Value} "],
         ShortTextQuestion text => text.Accepted.Select(answer => $"value=\"{answer.Text}\" maxlength"),
+        PlacingQuestion placing => placing.Items.Select(item => item.Feedback),
+        LongTextQuestion text => text.Ideas.SelectMany(idea => new[] { idea.Found, idea.Missing, idea.Name }).Append(text.ModelAnswer).Concat(text.Samples),
+        GridQuestion grid => grid.Cells.Where(cell => cell.Kind != CellKind.Given).SelectMany(cell => cell.Variants.Append(cell.Feedback).Concat(cell.Kind == CellKind.Text && cell.Text.Length > 0 ? [cell.Text] : [])),
+
+        // Looking round shows the places; where they are to be named, their names are the key.
+        LocatingQuestion { Round: LocatingRound.AnswerOnly, Task: LocatingTask.Name } locating => locating.Places.Select(place => place.After),
         _ => [],
     });
 

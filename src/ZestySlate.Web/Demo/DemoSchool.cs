@@ -27,7 +27,8 @@ internal static class DemoSchool
     /// <summary>The activities without a past: file and code.</summary>
     private static readonly (string File, string Id)[] Looked =
         [("todays-map", "todaymap"), ("bulletin-words", "bulletin"), ("silent-beacon", "beacon"), ("watch-room", "watchroom"),
-            ("evening-bulletin", "eighteen"), ("watchkeepers-test", "watchtest"), ("messgarten", "messgarten"), ("nashrat-al-masa", "nashra")];
+            ("evening-bulletin", "eighteen"), ("watchkeepers-test", "watchtest"), ("messgarten", "messgarten"), ("nashrat-al-masa", "nashra"),
+            ("clouds-by-height", "clouds"), ("name-the-sky", "sky"), ("tide-table", "tides"), ("sea-breeze", "breeze")];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =
     [

@@ -269,7 +269,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled :is(input:not([type=hidden], :disabled), select:enabled, [data-word]:enabled)")
       : form?.querySelector<HTMLElement>("[data-verdict]");
     goal?.focus({ preventScroll: true });
-    (form?.querySelector(".ask-actions") ?? goal)?.scrollIntoView({ block: "nearest" });
+    if (sent.act === "begin") { form?.scrollIntoView({ block: "start" }); }
+    else { (form?.querySelector(".ask-actions") ?? goal)?.scrollIntoView({ block: "nearest" }); }
   }
 
   function busy(form: HTMLFormElement, button: HTMLButtonElement | null): void {
