@@ -141,7 +141,8 @@ internal static class SpotForms
             AllOrNothing = form["allOrNothing"] == "yes",
             Penalty = EditForms.Decimal(form["penalty"]) is { } penalty ? Math.Clamp(penalty, 0, 10) : read.Value.Penalty,
             Bands = BandFields.Read(form, old.Question.Bands),
-        })) { IsPress = form["pressed"] == "yes" };
+        }))
+        { IsPress = form["pressed"] == "yes" };
     }
 
     private static RichText Clean(string? html) => new(RichTextSanitizer.Sanitise(html ?? ""));
