@@ -14,7 +14,7 @@ using ZestySlate.Storage.Activities;
 namespace ZestySlate.Web.Tests;
 
 /// <summary>Questions of every family in the workbench's forms, the way through them, lists, and rules of play.</summary>
-public sealed class QuestionFormTests(SlateHost host)
+public sealed partial class QuestionFormTests(SlateHost host)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 

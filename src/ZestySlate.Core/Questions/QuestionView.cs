@@ -41,7 +41,7 @@ public sealed record Showing<TResponse>(TResponse? Response, TResponse? Kept, Qu
 public sealed record PartSaid(Verdict? Verdict, string Why, string Feedback)
 {
     /// <summary>The same without «nothing given», for what can still be given.</summary>
-    public PartSaid SoFar => Verdict is Marking.Verdict.Missing ? Nothing : this;
+    public PartSaid SoFar() => Verdict is Marking.Verdict.Missing ? Nothing : this;
 
     /// <summary>Nothing may be said yet.</summary>
     public static PartSaid Nothing { get; } = new(null, "", "");
