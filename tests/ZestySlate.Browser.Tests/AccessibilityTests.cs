@@ -13,10 +13,11 @@ public sealed class AccessibilityTests(Apps apps)
         {
             person.Run("document.documentElement.dataset.theme = arguments[0]", theme);
             person.Run(Axe);
+            // A region with a tabindex can have the focus inside a disabled fieldset too, which disables form controls only (HTML, section 4.10.18.5); axe takes it for disabled.
             var result = (string?)person.Driver.ExecuteAsyncScript("""
                 const done = arguments[arguments.length - 1];
                 axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })
-                  .then(r => done(JSON.stringify(r.violations.map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")))));
+                  .then(r => done(JSON.stringify(r.violations.map(v => v.id === "scrollable-region-focusable" ? { ...v, nodes: v.nodes.filter(n => !n.html.includes("tabindex=\"0\"")) } : v).filter(v => v.nodes.length > 0).map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")))));
                 """);
             var violations = JsonSerializer.Deserialize<string[]>(result!)!;
             Assert.True(violations.Length == 0, $"{where} ({theme}): {string.Join("\n", violations)}");
@@ -132,7 +133,7 @@ public sealed class AccessibilityTests(Apps apps)
         wren.Go($"{apps.Slate}/a/{code}");
         wren.Type("input[name=name]", "Axe Anders");
         wren.PressCss(".gate button");
-        if (code is "eighteen" or "nashra")
+        if (code is "eighteen" or "nashra" or "sky")
         {
             wren.See(".start");
             Passes(wren, "start of " + code);
