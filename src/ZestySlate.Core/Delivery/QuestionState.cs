@@ -43,8 +43,8 @@ public sealed record QuestionState
     /// <summary>True when no further try is possible.</summary>
     public bool Closed { get; init; }
 
-    /// <summary>True when an answer was given, marked or not.</summary>
-    public bool HasAnswer => Response is not null || Tries.Count > 0;
+    /// <summary>True when an answer was given, marked or not; one that was emptied again is none.</summary>
+    public bool HasAnswer => Tries.Count > 0 || (Response is not null && !QuestionTypes.For(Question).IsEmpty(Response));
 
     /// <summary>The last try, or null.</summary>
     public Try? LastTry => Tries.Count > 0 ? Tries[Tries.Count - 1] : null;
