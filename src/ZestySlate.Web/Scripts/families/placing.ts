@@ -95,7 +95,7 @@ function itemOf(area: HTMLElement, thing: HTMLElement): HTMLElement {
 
 /** Where an item is: every value chosen for it. */
 function valuesOf(item: HTMLElement): string[] {
-  return [...item.querySelectorAll<HTMLInputElement | HTMLSelectElement>("select, [type=checkbox]:checked, input[data-own]")].map(field => field.value).filter(Boolean);
+  return [...item.querySelectorAll<HTMLInputElement | HTMLSelectElement>("select, input[data-own], [type=checkbox]:checked")].map(field => field.value).filter(Boolean);
 }
 
 function choose(item: HTMLElement, value: string, on: boolean): void {
