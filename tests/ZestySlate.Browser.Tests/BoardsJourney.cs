@@ -87,10 +87,7 @@ public sealed class BoardsJourney(Apps apps)
         ines.PressCss(".page-open input[name=returns]");
         ines.Saved();
         var code = ines.PublishByLink();
-        using var wren = new Person(390, 844);
-        wren.Go($"{apps.Slate}/a/{code}");
-        wren.Type("input[name=name]", "Wren");
-        wren.PressCss(".gate button");
+        using var wren = new Person(390, 844).Visit(apps, code);
         wren.Ready();
         wren.TouchOnto(Named(wren, "[data-place-item] [data-carry]", "cirrus"), Sheet(wren, ".placing"), 0.5, 0.72);
         wren.Reads(".place-item", "«cirrus» does not belong there.");
@@ -178,11 +175,7 @@ public sealed class BoardsJourney(Apps apps)
         ines.See(".page-open");
         ines.Pick(".page-open select[name=task]", "find all places");
         ines.Saved();
-        using var wren = new Person(390, 844);
-        var code = ines.PublishByLink();
-        wren.Go($"{apps.Slate}/a/{code}");
-        wren.Type("input[name=name]", "Wren");
-        wren.PressCss(".gate button");
+        using var wren = new Person(390, 844).Visit(apps, ines.PublishByLink());
         wren.Ready();
         wren.Reads(".locating", "0 of 3 found");
         wren.Tap(Sheet(wren, ".locating"), 0.15, 0.6);

@@ -156,6 +156,15 @@ internal static class Doings
         return person;
     }
 
+    /// <summary>Comes to a published activity by its link, with a name.</summary>
+    public static Person Visit(this Person person, Apps apps, string code)
+    {
+        person.Go($"{apps.Slate}/a/{code}");
+        person.Type("input[name=name]", "Wren");
+        person.PressCss(".gate button");
+        return person;
+    }
+
     /// <summary>Begins an activity from a demo picture and leaves the person in its workbench.</summary>
     public static void BeginActivity(this Person person, string picture = "instrument-garden.png", string? title = null)
     {

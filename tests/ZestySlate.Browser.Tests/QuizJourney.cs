@@ -5,14 +5,6 @@ namespace ZestySlate.Browser.Tests;
 /// <summary>Lists pasted, quizzes taken, games played, in three languages.</summary>
 public sealed class QuizJourney(Apps apps)
 {
-    private static Person Visit(Person person, string slate, string code)
-    {
-        person.Go($"{slate}/a/{code}");
-        person.Type("input[name=name]", "Wren");
-        person.PressCss(".gate button");
-        return person;
-    }
-
     private static IWebElement Word(Person person, string css, string words) => person.Until(() => person.All(css).FirstOrDefault(e => e.Text.Trim() == words && e.Displayed), words);
 
     private const string List = "Which instrument shows the pressure?\n+ barometer\n- vane\n\nHow much rain?\nnumber: 12.5 mm\n\nWhat writes?\nanswer: barograph";
@@ -75,7 +67,7 @@ public sealed class QuizJourney(Apps apps)
         ines.Saved();
         var code = ines.PublishByLink();
 
-        using var wren = Visit(new Person(390, 844), apps.Slate, code);
+        using var wren = new Person(390, 844).Visit(apps, code);
         wren.See("form[data-ask]");
         wren.Reads(".learn-foot", "0 of 3 questions answered");
         Assert.Empty(wren.All("[value=mark]"));
@@ -115,7 +107,7 @@ public sealed class QuizJourney(Apps apps)
     [Fact]
     public void A_game_is_lost_and_played_again()
     {
-        using var wren = Visit(new Person(), apps.Slate, "eighteen");
+        using var wren = new Person().Visit(apps, "eighteen");
         wren.Reads(".facts", "6 lives");
         wren.Press("Start", ".start");
         wren.Reads(".lives", "6");
@@ -158,7 +150,7 @@ public sealed class QuizJourney(Apps apps)
     [Fact]
     public void A_worksheet_in_German_reads_a_comma_and_keeps_what_was_right()
     {
-        using var wren = Visit(new Person(390, 844), apps.Slate, "messgarten");
+        using var wren = new Person(390, 844).Visit(apps, "messgarten");
         Assert.Equal("de", wren.See("html").GetAttribute("lang"));
         wren.Type("#ask-d1 input[name=text]", "6,75");
         wren.Press("Prüfen", "#ask-d1");
@@ -174,7 +166,7 @@ public sealed class QuizJourney(Apps apps)
     [Fact]
     public void Arabic_runs_from_right_to_left_with_every_word_in_Arabic()
     {
-        using var wren = Visit(new Person(), apps.Slate, "nashra");
+        using var wren = new Person().Visit(apps, "nashra");
         Assert.Equal("rtl", wren.See("html").GetAttribute("dir"));
         wren.Press("ابدأ", ".start");
         Word(wren, ".option-text", "البارومتر").Click();
@@ -193,7 +185,7 @@ public sealed class QuizJourney(Apps apps)
     public void A_quiz_works_without_scripts()
     {
         using var wren = new Person();
-        Visit(wren, apps.Slate, "messgarten");
+        wren.Visit(apps, "messgarten");
         wren.See("#ask-d1");
         wren.Cdp("Emulation.setScriptExecutionDisabled", ("value", true));
         wren.Driver.Navigate().Refresh();

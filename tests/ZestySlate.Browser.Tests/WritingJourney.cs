@@ -5,16 +5,6 @@ namespace ZestySlate.Browser.Tests;
 /// <summary>Texts and tables: built by showing, tried by the author, answered by mouse, on a phone and by keys alone.</summary>
 public sealed class WritingJourney(Apps apps)
 {
-    private static Person Visit(Apps apps, string code)
-    {
-        var wren = new Person(390, 844);
-        wren.Go($"{apps.Slate}/a/{code}");
-        wren.Type("input[name=name]", "Wren");
-        wren.PressCss(".gate button");
-        wren.Ready();
-        return wren;
-    }
-
     [Fact]
     public void A_long_text_is_marked_by_key_ideas()
     {
@@ -134,7 +124,8 @@ public sealed class WritingJourney(Apps apps)
         // On a phone the head column stays while the table is moved.
         ines.Press("Back to building", "#room-topline");
         ines.See(".page-open");
-        using var wren = Visit(apps, ines.PublishByLink());
+        using var wren = new Person(390, 844).Visit(apps, ines.PublishByLink());
+        wren.Ready();
         wren.Run("document.querySelector('.grid').style.width = '700px'; document.querySelector('.grid-wrap').scrollLeft = 200");
         Assert.True((bool)wren.Run("const a = document.querySelector('.grid-wrap').getBoundingClientRect().left, b = document.querySelector('tr:nth-child(2) th').getBoundingClientRect().left; return Math.abs(a - b) < 3")!);
         Assert.Empty(wren.Complaints());
