@@ -98,7 +98,7 @@ public sealed record LocatingResponse : PartsResponse
 /// <param name="Presses">Where was pressed, with what may be said of it.</param>
 /// <param name="Wanted">How many are to be found.</param>
 public sealed record LocatingView(
-    Board Board, double Ratio, LocatingTask Task, bool Looking, bool CanBegin, bool EachPress, ValueList<AskedPlace> Asked, ValueList<PlaceMark> Marks, ValueList<PutDown> Presses, int Wanted) : QuestionView;
+    Board Board, double Ratio, LocatingTask Task, bool Looking, bool CanBegin, ValueList<AskedPlace> Asked, ValueList<PlaceMark> Marks, ValueList<PutDown> Presses, int Wanted) : QuestionView;
 
 /// <summary>A place that is asked for.</summary>
 /// <param name="Face">What is asked for; empty where the name is to be written.</param>

@@ -156,6 +156,6 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
             part.Part != LocatingResponse.Find ? showing.Said(part.Part)
             : showing.Said($"{LocatingResponse.Find} {part.Value}") is { Verdict: not null } wrong ? wrong
             : BoardPlace.Read(part.Value) is { } at && question.PlaceAt(at) is { } hit ? showing.Said(hit.Id) : PartSaid.Nothing)).ToValueList();
-        return new LocatingView(question.Board, question.Board.Shape, question.Task, looking, looking && question.Round == LocatingRound.LookThenAnswer, StepsOf(question) != Steps.NotMarked, asked, marks, presses, question.Places.Count);
+        return new LocatingView(question.Board, question.Board.Shape, question.Task, looking, looking && question.Round == LocatingRound.LookThenAnswer, asked, marks, presses, question.Places.Count);
     }
 }

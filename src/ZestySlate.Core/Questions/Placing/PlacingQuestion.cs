@@ -150,10 +150,9 @@ public sealed record PlacingResponse : PartsResponse;
 /// <param name="Ratio">Width over height of the board.</param>
 /// <param name="Zones">The zones: their outlines only where they may be seen.</param>
 /// <param name="Items">The items, in a new order.</param>
-/// <param name="EachDrop">True when each drop is marked.</param>
 public sealed record PlacingView(
     Board Board, double Ratio, ValueList<ZoneView> Zones, ValueList<PlacingItemView> Items, ValueList<FixedPart> Fixed, ZonesShown ZonesShown, bool ShowsNames,
-    decimal Tint, MayLie MayLie, bool LinesUp, bool EachDrop) : QuestionView;
+    decimal Tint, MayLie MayLie, bool LinesUp) : QuestionView;
 
 /// <summary>What a learner may see of a zone.</summary>
 /// <param name="Area">Where it is, or null while that may not be seen.</param>

@@ -119,7 +119,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
                 Math.Clamp(item.Width ?? question.ItemWidth, 0.02m, 1), (showing.Given?.AllFor(item.Id).Where(value => value.Length > 0) ?? []).Select(value => new PutDown(value,
                     showing.Kept?.Parts.Contains(new PartAnswer(item.Id, value)) ?? false, SaidOf(question, item, value, showing))).ToValueList(),
                 item.Often ? LastWrong(item, showing) : showing.Said(item.Id), showing.Shown.RightAnswer ? string.Join(", ", zones.Where(zone => item.Zones.Contains(zone.Id)).Select(zone => zone.Name)) is { Length: > 0 } right ? right : showing.Words["nowhere"] : "")).ToValueList(),
-            question.Fixed, question.ZonesShown, question.ShowsNames, Math.Clamp(question.Tint, 0, 1), question.MayLie, question.LinesUp, question.WrongDrop == WrongDrop.Returns);
+            question.Fixed, question.ZonesShown, question.ShowsNames, Math.Clamp(question.Tint, 0, 1), question.MayLie, question.LinesUp);
     }
 
     private static PartSaid LastWrong(PlacingItem item, Showing<PlacingResponse> showing) =>
