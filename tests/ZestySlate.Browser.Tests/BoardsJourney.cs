@@ -158,6 +158,21 @@ public sealed class BoardsJourney(Apps apps)
         ines.Reads(".verdict", "Right");
         ines.Press("Back to building", "#room-topline");
 
+        // With one press each, a press is taken back before it is marked: by its name, or by Backspace.
+        ines.See(".page-open");
+        ines.Pick(".page-open select[name=round]", "answer only");
+        ines.PressCss(".page-open input[name=onePress]");
+        ines.Saved();
+        ines.TryIt();
+        ines.TabTo("[data-crosshair]");
+        ines.Keys(Keys.Enter + Keys.Enter);
+        ines.Until(() => ines.All(".press-pin").Count == 2 ? "" : null, "two presses");
+        ines.Keys(Keys.Backspace);
+        ines.Until(() => ines.All(".press-pin").Count == 1 ? "" : null, "one taken back");
+        ines.All(".asked-place")[0].Click();
+        ines.Until(() => ines.All(".press-pin").Count == 0 && ines.All(".asked-place")[0].GetAttribute("aria-current") == "step" ? "" : null, "the first asked for again");
+        ines.Press("Back to building", "#room-topline");
+
         // The same material by names, and by a finger that finds all.
         ines.See(".page-open");
         ines.Pick(".page-open select[name=task]", "write the name of each marked place");

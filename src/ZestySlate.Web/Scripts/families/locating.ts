@@ -30,7 +30,20 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
     settle(area);
   };
 
+  /** Takes a press back, so that its place is asked for again; not where each press is marked. */
+  const takeBack = (asked: HTMLElement | undefined): void => {
+    const area = areaOf(asked ?? null);
+    const field = asked?.querySelector("input");
+    const form = asked?.closest("form");
+    if (!asked || !area || !field?.value || !form || form.dataset.steps === "yes" || asked.closest("fieldset:disabled") || asked.matches(".part-kept")) { return; }
+    area.querySelector(`.press-pin[data-at="${CSS.escape(field.value)}"]`)?.remove();
+    field.value = "";
+    changed(form, asked.dataset.askedPlace!);
+    settle(area);
+  };
+
   root.addEventListener("click", event => {
+    takeBack((event.target as HTMLElement).closest<HTMLElement>("[data-asked-place]") ?? undefined);
     const sheet = (event.target as HTMLElement).closest<HTMLElement>("[data-locating] [data-sheet]");
     const area = areaOf(sheet);
     const at = sheet && area && !sheet.closest("fieldset:disabled") ? placeOn(sheet, event.clientX, event.clientY) : null;
@@ -55,6 +68,9 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
       putAt(cross, at, 0);
       const said = area.querySelector<HTMLElement>("[data-crosshair-said]")!;
       said.textContent = said.dataset.words!.replace("{0}", String(Math.round(at.x * 100))).replace("{1}", String(Math.round(at.y * 100)));
+    } else if (event.key === "Backspace") {
+      event.preventDefault();
+      takeBack([...area.querySelectorAll<HTMLElement>("[data-asked-place]")].filter(place => place.querySelector("input")!.value).at(-1));
     } else if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
       const cross = crosshair(board);
