@@ -7,6 +7,17 @@ namespace ZestySlate.Player;
 /// <param name="StyleNonce">The nonce of the page's own style element, or null inside a fragment.</param>
 public sealed record PlayLinks(string Events, string Attempt, (string Name, string Value)? Proof, string? StyleNonce)
 {
+    /// <summary>Where files are handed over; each is then found below it by its id.</summary>
+    public string Files => Beside("files");
+
+    /// <summary>Where recordings are sent piece by piece.</summary>
+    public string Recordings => Beside("recordings");
+
+    /// <summary>Where drawings are found as SVG, each by its question with «.svg» after it.</summary>
+    public string Drawings => Beside("drawings");
+
+    private string Beside(string name) => $"{Events[..Events.LastIndexOf('/')]}/{name}";
+
     /// <summary>The path base of the session, in front of addresses of our own.</summary>
     public string Base { get; init; } = "";
 

@@ -10,5 +10,8 @@ internal static class ScriptWords
     private static readonly string[] Keys = ["noConnection", "sessionEnded", "markedWhenBack", "handInOpen", "secondsLeft", "pickedUp", "movedTo",
         "lookRound", "lookLeft", "lookRight", "lookUp", "lookDown", "nearer", "wider", "lookByDevice"];
 
-    internal static string Of(Words words) => JsonSerializer.Serialize(Keys.ToDictionary(key => key, words.Forms), ActivityJson.Trusted);
+    /// <summary>The words that one family's script says, for its own part of the page.</summary>
+    internal static string Of(Words words, params IEnumerable<string> keys) => JsonSerializer.Serialize(keys.ToDictionary(key => key, words.Forms), ActivityJson.Trusted);
+
+    internal static string Of(Words words) => Of(words, Keys);
 }

@@ -5,8 +5,10 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
+using ZestySlate.Storage.Votes;
 
 namespace ZestySlate.Storage;
 
@@ -34,6 +36,10 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     public DbSet<AttemptRecord> Attempts => Set<AttemptRecord>();
 
     public DbSet<EventRecord> Events => Set<EventRecord>();
+
+    public DbSet<HandedFileRecord> HandedFiles => Set<HandedFileRecord>();
+
+    public DbSet<VoteCount> VoteCounts => Set<VoteCount>();
 
     public DbSet<CourseSiteRecord> CourseSites => Set<CourseSiteRecord>();
 
@@ -66,6 +72,24 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         }
     }
 
+    /// <summary>Saves the changes, and what else belongs to them, as one write: all or nothing.</summary>
+    /// <param name="more">What else is written, through this context.</param>
+    internal async Task SaveTogetherAsync(Func<Task> more)
+    {
+        await OneWriter.WaitAsync();
+        try
+        {
+            await using var together = await Database.BeginTransactionAsync();
+            await base.SaveChangesAsync(true);
+            await more();
+            await together.CommitAsync();
+        }
+        finally
+        {
+            OneWriter.Release();
+        }
+    }
+
     /// <summary>Brings the file to this version's tables and sets it to write-ahead logging, so that readers never wait for writers.</summary>
     public async Task PrepareAsync(CancellationToken stop = default)
     {
@@ -91,6 +115,9 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
         builder.Entity<AttemptRecord>().HasIndex(attempt => new { attempt.ActivityId, attempt.PersonId });
         builder.Entity<EventRecord>().HasKey(happened => new { happened.AttemptId, happened.Sequence });
+        builder.Entity<HandedFileRecord>().HasIndex(file => file.AttemptId);
+        builder.Entity<HandedFileRecord>().Ignore(file => file.Handed);
+        builder.Entity<VoteCount>().HasKey(count => new { count.ActivityId, count.AssignmentId, count.SpotId, count.Part, count.Choice });
         builder.Entity<CourseSiteRecord>().HasIndex(site => new { site.Issuer, site.ClientId }).IsUnique();
         builder.Entity<CourseSitePerson>().HasKey(person => new { person.CourseSiteId, person.Subject });
         builder.Entity<CourseSiteLogin>().HasKey(login => login.State);

@@ -9,8 +9,10 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
+using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
@@ -34,6 +36,7 @@ public static class Composition
         services.AddPooledDbContextFactory<SlateDb>(options => options.UseSqlite($"Data Source={Path.Combine(data, "zesty-slate.db")};Default Timeout=20"));
         services.AddScoped(provider => provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext());
         services.AddSingleton(new MediaFolder(Path.Combine(data, "media")));
+        services.AddSingleton(new HandedFolder(Path.Combine(data, "handed")));
         services.AddSingleton<EditionCache>();
         services.AddSingleton<AttemptCache>();
         services.AddSingleton(provider => new EventWriter(provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext));
@@ -46,6 +49,9 @@ public static class Composition
         services.AddScoped<MediaIntake>();
         services.AddSingleton<AddressFetcher>();
         services.AddScoped<PublishedActivities>();
+        services.AddScoped<HandedFiles>();
+        services.AddScoped<HandedIntake>();
+        services.AddScoped<VoteCounts>();
         services.AddSingleton<Trials>();
         services.AddMemoryCache();
 

@@ -35,7 +35,7 @@ for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scr
 }
 cpSync("node_modules/pdfjs-dist/build/pdf.worker.min.js", `${dist}/pdf.worker.js`);
 
-for (const sheet of ["teacher", "learner", "boards"]) {
+for (const sheet of ["teacher", "learner", "boards", "hand"]) {
   execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], { stdio: ["ignore", "ignore", "inherit"] });
 }
 

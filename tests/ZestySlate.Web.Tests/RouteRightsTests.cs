@@ -32,6 +32,10 @@ public sealed class RouteRightsTests(SlateHost host)
         ["lti/keys"] = Anyone,
         ["todo"] = Rights.SignedIn,
         ["work/{attempt}/events"] = Rights.AttemptLearner,
+        ["work/{attempt}/files"] = Rights.AttemptLearner,
+        ["work/{attempt}/files/{id}"] = Rights.AttemptLearner,
+        ["work/{attempt}/recordings/{spot}/{id}/{number:int}"] = Rights.AttemptLearner,
+        ["work/{attempt}/drawings/{spot}.svg"] = Rights.AttemptLearner,
         ["library"] = Rights.Teacher,
         ["new"] = Rights.Teacher,
         ["classes"] = Rights.Teacher,
@@ -60,6 +64,12 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/words"] = Rights.ActivityOwner,
         ["author/{activity}/trial"] = Rights.ActivityOwner,
         ["author/{activity}/trial/events"] = Rights.ActivityOwner,
+        ["author/{activity}/trial/files"] = Rights.ActivityOwner,
+        ["author/{activity}/trial/files/{id}"] = Rights.ActivityOwner,
+        ["author/{activity}/trial/recordings/{spot}/{id}/{number:int}"] = Rights.ActivityOwner,
+        ["author/{activity}/trial/drawings/{spot}.svg"] = Rights.ActivityOwner,
+        ["author/{activity}/answers/{of}/files/{id}"] = Rights.ActivityOwner,
+        ["author/{activity}/answers/{of}/drawings/{spot}.svg"] = Rights.ActivityOwner,
         ["author/{activity}/qr.svg"] = Rights.ActivityOwner,
         ["keeper/course-sites"] = Rights.Keeper,
     };
@@ -107,7 +117,7 @@ public sealed class RouteRightsTests(SlateHost host)
         };
         foreach (var (route, right) in Table.Where(entry => entry.Value != Anyone))
         {
-            var address = "/" + route.Replace("{activity}", "garden").Replace("{attempt}", attempt).Replace("{class:int}", group.ToString()).Replace("{item}", item);
+            var address = "/" + route.Replace("{activity}", "garden").Replace("{attempt}", attempt).Replace("{class:int}", group.ToString()).Replace("{item}", item).Replace("{number:int}", "0");
             var methods = Routes.Where(r => Pattern(r) == route).SelectMany(r => r.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"]).Distinct();
             foreach (var (who, (client, rights)) in people)
             {

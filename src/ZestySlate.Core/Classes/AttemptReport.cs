@@ -20,10 +20,15 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
             : counted.Reason;
         return new AnswerReport(question.Spot.Id, question.Spot.ReportName, family.TitleOf(question.Question),
             response is null ? "" : family.InWords(question.Question, response), verdict,
-            counted?.Points ?? 0, question.OutOf, question.Tries.Count, question.HintSeen, Words.English.Say(reason));
+            counted?.Points ?? 0, question.OutOf, question.Tries.Count, question.HintSeen, Words.English.Say(reason))
+        { Given = response };
     }).ToValueList());
 }
 
 /// <summary>One answer of an attempt: the try that counts, with the reason for its mark.</summary>
 public sealed record AnswerReport(string SpotId, string Question, string Kind, string Response, Verdict Verdict,
-    decimal Points, decimal OutOf, int Tries, bool HintSeen, string Reason);
+    decimal Points, decimal OutOf, int Tries, bool HintSeen, string Reason)
+{
+    /// <summary>The answer itself, or null when there is none.</summary>
+    public Response? Given { get; init; }
+}

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Poll;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -46,6 +47,9 @@ public sealed record AskView
 
     /// <summary>True when the learner can have it marked now.</summary>
     public required bool OffersMark { get; init; }
+
+    /// <summary>True when it is answered by a vote, which is not given yet.</summary>
+    public bool OffersVote { get; init; }
 
     /// <summary>True when choosing is marking.</summary>
     public required bool MarksAtOnce { get; init; }
@@ -105,23 +109,25 @@ public sealed record AskView
                 SeededRandom.For(state.Seed, question.Spot.Id, Math.Max(1, number)), words)
             {
                 HintSeen = question.HintSeen,
+                Tally = state.Tallies.GetValueOrDefault(question.Spot.Id) ?? Tally.None,
                 ShufflesOptions = state.Activity.Flow.ShuffleOptions,
             }),
             Closed = question.Closed,
             HasAnswer = question.HasAnswer,
             TakesAnswer = takes,
-            OffersMark = takes && marks && !steps,
+            OffersMark = takes && marks && !steps && family.MarksAlone(question.Question),
+            OffersVote = takes && family.TakesVotes,
             MarksAtOnce = marks && rules.Reveal.RightOrWrong == RevealMoment.AtOnce,
             OffersAnotherGo = !question.Closed && question.ShowsLastTry,
             OffersAnswer = AttemptRules.MaySeeAnswer(state, question.Spot.Id),
             OffersHint = !question.HintSeen && AttemptRules.HasHint(question.Question) && !question.Closed,
             HintCost = rules.HintCost,
             Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
-            TriesLeft = rules.Tries is { } tries && marks ? Math.Max(0, tries - question.Tries.Count) : null,
+            TriesLeft = rules.Tries is { } tries && marks && family.MarksAlone(question.Question) ? Math.Max(0, tries - question.Tries.Count) : null,
             Verdict = shown.RightOrWrong ? last?.Mark.Verdict : null,
             Reason = shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
             Band = shown.RightOrWrong && last is not null ? question.Question.Bands.For(last.Mark.Share * 100) : null,
-            Points = shown.Points ? last?.Points : null,
+            Points = shown.Points && family.IsGraded(question.Question) ? last?.Points : null,
             OutOf = question.OutOf,
             Explanation = shown.RightAnswer && question.Question.Explanation.Length > 0 ? question.Question.Explanation : null,
         };

@@ -14,6 +14,7 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(Answered), "answered")]
 [JsonDerivedType(typeof(AskedToMark), "askedToMark")]
 [JsonDerivedType(typeof(Stepped), "stepped")]
+[JsonDerivedType(typeof(Voted), "voted")]
 [JsonDerivedType(typeof(AnotherGo), "anotherGo")]
 [JsonDerivedType(typeof(AskedForHint), "askedForHint")]
 [JsonDerivedType(typeof(SawAnswer), "sawAnswer")]
@@ -64,6 +65,11 @@ public sealed record AskedToMark(string SpotId, Response Response) : AttemptEven
 
 /// <summary>One step of a question whose steps are marked one by one: how it stands after the step, and the part that was moved.</summary>
 public sealed record Stepped(string SpotId, Response Response, string Part) : AttemptEvent;
+
+/// <summary>The learner voted, once for all.</summary>
+/// <param name="SpotId">The question.</param>
+/// <param name="Response">The vote; null on record where votes are anonymous: then it is only in the count of all.</param>
+public sealed record Voted(string SpotId, Response? Response) : AttemptEvent;
 
 /// <summary>The learner begins the question once more.</summary>
 public sealed record AnotherGo(string SpotId) : AttemptEvent;

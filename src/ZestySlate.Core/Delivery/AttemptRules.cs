@@ -37,6 +37,7 @@ public static class AttemptRules
             AskedToMark when !MarksWhileWorking(state.Activity.Rules) => Reason.Of("markedAfterHandingIn"),
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
             Stepped stepped => !MarksWhileWorking(state.Activity.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
+            Voted voted => RefuseVote(state, voted),
             AnotherGo again => RefuseOpen(state, again.SpotId),
             AskedForHint hint => RefuseOpen(state, hint.SpotId) ?? (HasHint(state.QuestionOf(hint.SpotId)!.Question) ? null : Reason.Of("noHint")),
             SawAnswer saw when !MaySeeAnswer(state, saw.SpotId) || !state.IsInReach(saw.SpotId) => Reason.Of("answerNotShownYet"),
@@ -120,6 +121,14 @@ public static class AttemptRules
         RefuseAnswer(state, stepped.SpotId, stepped.Response)
         ?? (QuestionTypes.For(state.QuestionOf(stepped.SpotId)!.Question).StepsOf(state.QuestionOf(stepped.SpotId)!.Question) == Steps.NotMarked ? Reason.Of("otherKindOfAnswer") : null);
 
-    private static Reason? RefuseAnswer(AttemptState state, string spotId, Response response) =>
-        RefuseOpen(state, spotId) ?? QuestionTypes.For(state.QuestionOf(spotId)!.Question).RefuseResponse(state.QuestionOf(spotId)!.Question, response);
+    private static Reason? RefuseAnswer(AttemptState state, string spotId, Response response) => RefuseOpen(state, spotId)
+        ?? (QuestionTypes.For(state.QuestionOf(spotId)!.Question).TakesVotes ? Reason.Of("otherKindOfAnswer") : RefuseResponse(state.QuestionOf(spotId)!, response));
+
+    private static Reason? RefuseVote(AttemptState state, Voted voted) => RefuseOpen(state, voted.SpotId)
+        ?? (!QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).TakesVotes || voted.Response is null ? Reason.Of("otherKindOfAnswer")
+            : QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).IsEmpty(voted.Response) ? Reason.Of("nothingToVote")
+            : RefuseResponse(state.QuestionOf(voted.SpotId)!, voted.Response));
+
+    private static Reason? RefuseResponse(QuestionState question, Response response) =>
+        QuestionTypes.For(question.Question).RefuseResponse(question.Question, QuestionTypes.For(question.Question).Onto(question.Question, question.Response, response));
 }

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -64,6 +65,9 @@ public sealed record AttemptState
 
     /// <summary>Wrong codes, by the scene or spot that the lock is on.</summary>
     public required IReadOnlyDictionary<string, CodeTries> WrongCodes { get; init; }
+
+    /// <summary>How all have voted, by spot: not of this attempt, but put there by the host when the learner may see it.</summary>
+    public IReadOnlyDictionary<string, Tally> Tallies { get; init; } = new Dictionary<string, Tally>();
 
     public bool IsHandedIn => HandedInAt is not null;
 

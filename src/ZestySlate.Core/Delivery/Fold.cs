@@ -2,6 +2,7 @@ using System.Globalization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -69,6 +70,9 @@ internal sealed class Fold(AttemptState start)
             case Stepped stepped:
                 Change(stepped.SpotId, question => Step(question, stepped));
                 EndWithLives(stepped.At);
+                break;
+            case Voted voted:
+                Change(voted.SpotId, question => Vote(question, voted));
                 break;
             case AnotherGo again:
                 Change(again.SpotId, Again);
@@ -164,8 +168,13 @@ internal sealed class Fold(AttemptState start)
         }
     }
 
-    private static Response WithKept(QuestionState question, Response given) =>
-        question.Kept is { } kept ? QuestionTypes.For(question.Question).WithKept(question.Question, given, kept) : given;
+    /// <summary>The answer after something more was given, with what stays from an earlier try.</summary>
+    private static Response WithKept(QuestionState question, Response given)
+    {
+        var family = QuestionTypes.For(question.Question);
+        var now = family.Onto(question.Question, question.Response, given);
+        return question.Kept is { } kept ? family.WithKept(question.Question, now, kept) : now;
+    }
 
     /// <summary>A try that the learner asked for: its mistakes count.</summary>
     private QuestionState Tried(QuestionState question, DateTimeOffset at)
@@ -201,6 +210,13 @@ internal sealed class Fold(AttemptState start)
 
         _streak = _streak.After(true);
         return Marked(after, stepped.At);
+    }
+
+    /// <summary>A vote is given once and never marked.</summary>
+    private QuestionState Vote(QuestionState question, Voted voted)
+    {
+        var mark = voted.Response is { } vote ? QuestionTypes.For(question.Question).Mark(question.Question, vote, _culture) : new QuestionMark(Verdict.Ungraded, 0, Reason.Of("votedAnonymously"), []);
+        return question with { Response = voted.Response, Tries = [new Try(1, voted.Response, mark, 0, 0, 0, voted.At)], ShowsLastTry = true, Closed = true };
     }
 
     private QuestionState Again(QuestionState question)

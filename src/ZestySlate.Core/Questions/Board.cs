@@ -15,7 +15,7 @@ public sealed record Board
     public double Ratio { get; init; } = 1.6;
 
     /// <summary>Width over height as it is shown.</summary>
-    internal double Shape => Picture is { Width: > 0, Height: > 0 } picture ? (double)picture.Width / picture.Height : Math.Clamp(Ratio, 0.25, 4);
+    public double Shape => Picture is { Width: > 0, Height: > 0 } picture ? (double)picture.Width / picture.Height : Math.Clamp(Ratio, 0.25, 4);
 
     internal PartFace Face => new(FaceKey, "the board", new Face { Picture = Picture }, TakesSound: false);
 }

@@ -18,8 +18,17 @@ public abstract class QuestionType
     /// <summary>The family's name on screen, of this question.</summary>
     public abstract string TitleOf(Question question);
 
-    /// <summary>The points that can be reached: those set, or one a part.</summary>
+    /// <summary>The points that can be reached: those set, or one a part; 0 for what is never marked.</summary>
     public abstract decimal OutOf(Question question);
+
+    /// <summary>False for what is never marked and counts on neither side of the score.</summary>
+    public abstract bool IsGraded(Question question);
+
+    /// <summary>True when an answer can be marked without a person, at least in part.</summary>
+    public abstract bool MarksAlone(Question question);
+
+    /// <summary>True when it is answered by a vote: once, for good, and counted with those of others.</summary>
+    public virtual bool TakesVotes => false;
 
     /// <summary>Marks a response. A null response is one never given.</summary>
     /// <param name="question">The question.</param>
@@ -41,6 +50,12 @@ public abstract class QuestionType
 
     /// <summary>A response with the kept parts put in, whatever was sent for them.</summary>
     public abstract Response WithKept(Question question, Response given, Response kept);
+
+    /// <summary>The answer as it stands after something more was given; for most families what was given last.</summary>
+    /// <param name="question">The question.</param>
+    /// <param name="before">The answer as it stood, or null.</param>
+    /// <param name="given">What was given.</param>
+    public abstract Response Onto(Question question, Response? before, Response given);
 
     /// <summary>What of the last answer stands in the fields when another go begins, or null for nothing.</summary>
     public abstract Response? Draft(Question question, Response last);
@@ -95,7 +110,13 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     public sealed override string TitleOf(Question question) => TitleOf((TQuestion)question);
 
-    public sealed override decimal OutOf(Question question) => question.Points ?? Parts((TQuestion)question);
+    public sealed override decimal OutOf(Question question) => IsGraded(question) ? question.Points ?? Parts((TQuestion)question) : 0;
+
+    public sealed override bool IsGraded(Question question) => IsGraded((TQuestion)question);
+
+    public sealed override bool MarksAlone(Question question) => MarksAlone((TQuestion)question);
+
+    public sealed override Response Onto(Question question, Response? before, Response given) => given is TResponse fitting ? Onto((TQuestion)question, before as TResponse, fitting) : given;
 
     public sealed override QuestionMark Mark(Question question, Response? response, CultureInfo culture)
     {
@@ -141,6 +162,7 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
         showing.Response as TResponse, showing.Kept as TResponse, showing.Mark, showing.Shown, showing.Random, showing.Words)
     {
         HintSeen = showing.HintSeen,
+        Tally = showing.Tally,
         ShufflesOptions = showing.ShufflesOptions,
     });
 
@@ -161,6 +183,12 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     protected abstract TResponse? Kept(TQuestion question, TResponse response, IReadOnlySet<string> right);
 
     protected abstract TResponse WithKept(TQuestion question, TResponse given, TResponse kept);
+
+    protected virtual bool IsGraded(TQuestion question) => true;
+
+    protected virtual bool MarksAlone(TQuestion question) => IsGraded(question);
+
+    protected virtual TResponse Onto(TQuestion question, TResponse? before, TResponse given) => given;
 
     protected virtual TResponse? Draft(TQuestion question, TResponse last) => null;
 

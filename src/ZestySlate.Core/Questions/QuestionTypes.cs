@@ -1,4 +1,6 @@
 using System.Text.Json.Serialization.Metadata;
+using ZestySlate.Core.Questions.Drawing;
+using ZestySlate.Core.Questions.FileAnswer;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
@@ -8,8 +10,10 @@ using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Questions.Order;
 using ZestySlate.Core.Questions.Placing;
+using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Core.Questions.Sort;
+using ZestySlate.Core.Questions.Spoken;
 using ZestySlate.Core.Questions.WordPick;
 
 namespace ZestySlate.Core.Questions;
@@ -32,6 +36,10 @@ public static class QuestionTypes
         new LongTextType(),
         new GridType(),
         new LocatingType(),
+        new DrawingType(),
+        new SpokenType(),
+        new FileAnswerType(),
+        new PollType(),
     ];
 
     private static readonly Dictionary<Type, QuestionType> ByDefinition = All.ToDictionary(type => type.DefinitionType);

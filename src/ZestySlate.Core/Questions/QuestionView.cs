@@ -1,4 +1,5 @@
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions;
@@ -24,6 +25,9 @@ public sealed record Showing<TResponse>(TResponse? Response, TResponse? Kept, Qu
 
     /// <summary>True once the learner has asked for the hint.</summary>
     public bool HintSeen { get; init; }
+
+    /// <summary>How all have voted; nobody, where it takes no votes.</summary>
+    public Tally Tally { get; init; } = Tally.None;
 
     /// <summary>False when options stand as arranged in the whole activity.</summary>
     public bool ShufflesOptions { get; init; } = true;

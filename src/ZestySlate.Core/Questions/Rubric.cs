@@ -14,3 +14,11 @@ public sealed record RubricRow
     /// <summary>What is looked for, in words for learner and marker.</summary>
     public string Words { get; init; } = "";
 }
+
+/// <summary>What editions do with rubrics.</summary>
+internal static class RubricRows
+{
+    /// <summary>The rows with the words of a newer version.</summary>
+    internal static ValueList<RubricRow> WithWording(this ValueList<RubricRow> rows, ValueList<RubricRow> newer) =>
+        rows.Replace(_ => true, row => newer.FirstOrDefault(other => other.Id == row.Id) is { } same ? row with { Title = same.Title, Words = same.Words } : row);
+}

@@ -1,3 +1,5 @@
+using ZestySlate.Player.Questions.Drawing;
+using ZestySlate.Player.Questions.FileAnswer;
 using ZestySlate.Player.Questions.GapText;
 using ZestySlate.Player.Questions.Grid;
 using ZestySlate.Player.Questions.JumbledWords;
@@ -8,8 +10,10 @@ using ZestySlate.Player.Questions.MultipleChoice;
 using ZestySlate.Player.Questions.Number;
 using ZestySlate.Player.Questions.Order;
 using ZestySlate.Player.Questions.Placing;
+using ZestySlate.Player.Questions.Poll;
 using ZestySlate.Player.Questions.ShortText;
 using ZestySlate.Player.Questions.Sort;
+using ZestySlate.Player.Questions.Spoken;
 using ZestySlate.Player.Questions.WordPick;
 
 namespace ZestySlate.Player.Questions;
@@ -31,6 +35,10 @@ public static class PartsComponents
         ["longText"] = typeof(LongTextParts),
         ["grid"] = typeof(GridParts),
         ["locating"] = typeof(LocatingParts),
+        ["drawing"] = typeof(DrawingParts),
+        ["spoken"] = typeof(SpokenParts),
+        ["fileAnswer"] = typeof(FileAnswerParts),
+        ["poll"] = typeof(PollParts),
         ["placing"] = typeof(PlacingParts),
     };
 

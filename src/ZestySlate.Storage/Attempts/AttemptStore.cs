@@ -3,10 +3,12 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.Votes;
 
 namespace ZestySlate.Storage.Attempts;
 
@@ -105,7 +107,8 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
 
     /// <summary>
     /// Takes one event. One that is there already (same id) changes nothing and is no error. When the learner hands in, the
-    /// score for the course site is queued in the same transaction.
+    /// score for the course site is queued in the same transaction. A vote is counted in the same transaction; where votes are
+    /// anonymous, it is only counted, and what is kept of the event says no more than that this learner has voted.
     /// </summary>
     public async Task<TakeResult?> TakeAsync(string attemptId, AttemptEvent happened)
     {
@@ -126,7 +129,9 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
                 return new TakeResult(loaded, refusal);
             }
 
-            if (await AppendAsync(loaded, happened) is { } after)
+            var vote = happened is Voted { Response: PollResponse given } ? given : null;
+            var kept = happened is Voted voted && loaded.State.QuestionOf(voted.SpotId)!.Question is PollQuestion { Anonymous: true } ? voted with { Response = null } : happened;
+            if (await AppendAsync(loaded, kept, vote) is { } after)
             {
                 return new TakeResult(after, null);
             }
@@ -184,14 +189,14 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         Replay.Run(number => activities.Edition(record.ActivityId, number), events);
 
     /// <summary>Appends; null when somebody else appended meanwhile.</summary>
-    private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened)
+    private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened, PollResponse? vote = null)
     {
         var events = loaded.Events.Append(happened).ToList();
         var state = happened is TookWording ? StateOf(loaded.Record, events) : Replay.After(loaded.State, happened);
         var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
         var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted);
-        if (finishes ? await FinishAsync(after, row) : await writer.WriteAsync(row))
+        if (finishes || vote is not null ? await WriteTogetherAsync(after, row, finishes, happened is Voted { SpotId: var spot } && vote is not null ? (spot, vote) : null) : await writer.WriteAsync(row))
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));
             return after;
@@ -201,16 +206,20 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         return null;
     }
 
-    /// <summary>Handing in or completing, its time and the score for the course site are one write: all or nothing.</summary>
-    private async Task<bool> FinishAsync(LoadedAttempt after, EventRecord row)
+    /// <summary>An event and what belongs to it are one write, all or nothing: when one finishes, the time and the score for the course site; a vote, and that it was given.</summary>
+    private async Task<bool> WriteTogetherAsync(LoadedAttempt after, EventRecord row, bool finishes, (string SpotId, PollResponse Vote)? voted)
     {
         db.ChangeTracker.Clear();
-        db.Attempts.Update(after.Record);
         db.Events.Add(row);
-        await QueueScoreAsync(after.Assignment, after.Record, () => CourseScore.Of(after.State));
+        if (finishes)
+        {
+            db.Attempts.Update(after.Record);
+            await QueueScoreAsync(after.Assignment, after.Record, () => CourseScore.Of(after.State));
+        }
+
         try
         {
-            await db.SaveChangesAsync();
+            await db.SaveTogetherAsync(() => voted is { } one ? VoteCounts.AddAsync(db, after.Record, one.SpotId, one.Vote) : Task.CompletedTask);
             return true;
         }
         catch (DbUpdateException)

@@ -551,6 +551,49 @@ namespace ZestySlate.Storage.Migrations
                     b.ToTable("ToolKeys");
                 });
 
+            modelBuilder.Entity("ZestySlate.Storage.Handed.HandedFileRecord", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("AttemptId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ContentType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Pieces")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Seconds")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("SpotId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("AttemptId");
+
+                    b.ToTable("HandedFiles");
+                });
+
             modelBuilder.Entity("ZestySlate.Storage.Media.MediaItem", b =>
                 {
                     b.Property<string>("Id")
@@ -770,6 +813,31 @@ namespace ZestySlate.Storage.Migrations
                         .HasDatabaseName("UserNameIndex");
 
                     b.ToTable("AspNetUsers", (string)null);
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Votes.VoteCount", b =>
+                {
+                    b.Property<string>("ActivityId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("AssignmentId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SpotId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Part")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Choice")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ActivityId", "AssignmentId", "SpotId", "Part", "Choice");
+
+                    b.ToTable("VoteCounts");
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRoleClaim<string>", b =>

@@ -6,6 +6,7 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Handed;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Lti;
@@ -105,11 +106,12 @@ internal static class AuthoringEndpoints
             : await MakeAsync(context, store, activity, form, MediaPurposes.Edit(form["purpose"].ToString(), item, (await store.DraftAsync(activity))!.Document, form["spot"].ToString(), form["scene"].ToString(), form["kind"].ToString()));
     }
 
-    private static async Task<IResult> TrialAsync(string activity, HttpContext context, ActivityStore store, Trials trials, TimeProvider clock, string? at, string? selected)
+    private static async Task<IResult> TrialAsync(string activity, HttpContext context, ActivityStore store, Trials trials, HandedFiles handed, TimeProvider clock, string? at, string? selected)
     {
         var document = (await store.DraftAsync(activity))!.Document;
         if (HttpMethods.IsPost(context.Request.Method))
         {
+            await handed.DropAsync(Trials.FilesKey(activity, context.User.Id()));
             trials.Begin(activity, context.User.Id(), document, document.SceneOf(at ?? "")?.Id, selected);
         }
 
@@ -120,12 +122,12 @@ internal static class AuthoringEndpoints
         });
     }
 
-    private static async Task<IResult> TrialEventAsync(string activity, HttpContext context, ActivityStore store, Trials trials, TimeProvider clock)
+    private static async Task<IResult> TrialEventAsync(string activity, HttpContext context, ActivityStore store, Trials trials, HandedFiles handed, TimeProvider clock)
     {
         var form = await context.Request.ReadFormAsync();
         var document = (await store.DraftAsync(activity))!.Document;
         var before = trials.State(activity, context.User.Id(), document).At(clock.GetUtcNow());
-        var read = EventForm.Read(form, before, clock.GetUtcNow());
+        var read = EventForm.Read(form, before, await handed.OfAsync(Trials.FilesKey(activity, context.User.Id())), clock.GetUtcNow());
         var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
         var after = trials.State(activity, context.User.Id(), document);
         return EventReply.Of(context, LearnerView.Of(after, clock.GetUtcNow()), before, after, form, TrialLinks(context, activity), refusal);

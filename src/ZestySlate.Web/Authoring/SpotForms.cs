@@ -135,12 +135,13 @@ internal static class SpotForms
             Picture = old.Question.Picture is { } picture && form["remove"] != "askPicture" ? PictureForms.Read(form, picture, "-ask") : null,
             Sound = old.Question.Sound is { } sound && form["remove"] != "askSound" ? SoundForms.Read(form, sound) : null,
             Video = form["remove"] == "askVideo" ? null : old.Question.Video,
-            Hint = form["hint"].ToString().Trim(),
-            Explanation = form["explanation"].ToString().Trim(),
-            Points = EditForms.Decimal(form["points"]) is { } points && points >= 0 ? points : null,
-            AllOrNothing = form["allOrNothing"] == "yes",
+            // Where something is never marked, or voted on, it has no fields for this; what was set stays for when it has.
+            Hint = form.ContainsKey("hint") ? form["hint"].ToString().Trim() : old.Question.Hint,
+            Explanation = form.ContainsKey("explanation") ? form["explanation"].ToString().Trim() : old.Question.Explanation,
+            Points = !form.ContainsKey("points") ? old.Question.Points : EditForms.Decimal(form["points"]) is { } points && points >= 0 ? points : null,
+            AllOrNothing = form.ContainsKey("points") ? form["allOrNothing"] == "yes" : old.Question.AllOrNothing,
             Penalty = EditForms.Decimal(form["penalty"]) is { } penalty ? Math.Clamp(penalty, 0, 10) : read.Value.Penalty,
-            Bands = BandFields.Read(form, old.Question.Bands),
+            Bands = form.ContainsKey("points") ? BandFields.Read(form, old.Question.Bands) : old.Question.Bands,
         }))
         { IsPress = form["pressed"] == "yes" };
     }

@@ -1,6 +1,7 @@
 using Microsoft.Extensions.Caching.Memory;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions.Poll;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -44,7 +45,8 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
 
         lock (events!)
         {
-            return Replay.Run(_ => draft, [.. events]);
+            var state = Replay.Run(_ => draft, [.. events]);
+            return state with { Tallies = events.OfType<Voted>().Where(voted => voted.Response is PollResponse).ToDictionary(voted => voted.SpotId, voted => Tally.None.With((PollResponse)voted.Response!)) };
         }
     }
 
@@ -69,6 +71,9 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
             return null;
         }
     }
+
+    /// <summary>What files of a trial are kept under.</summary>
+    public static string FilesKey(string activityId, string personId) => $"trial-{activityId}-{personId}";
 
     private static string Key(string activityId, string personId) => $"trial {activityId} {personId}";
 }

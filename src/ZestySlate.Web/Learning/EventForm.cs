@@ -11,7 +11,11 @@ internal static class EventForm
     private const int LongestId = 60;
 
     /// <summary>The event, or why the form is none.</summary>
-    public static Outcome<AttemptEvent> Read(IFormCollection form, AttemptState state, DateTimeOffset now)
+    /// <param name="form">The form.</param>
+    /// <param name="state">Where the attempt stands.</param>
+    /// <param name="handed">What was handed over in it.</param>
+    /// <param name="now">The moment.</param>
+    public static Outcome<AttemptEvent> Read(IFormCollection form, AttemptState state, IReadOnlyList<HandedFile> handed, DateTimeOffset now)
     {
         var words = state.Activity.Words;
         var id = form["event"].ToString();
@@ -28,16 +32,17 @@ internal static class EventForm
             act = state.QuestionOf(spot) is { } moved && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked && AttemptRules.MarksWhileWorking(state.Activity.Rules) ? "step" : "answer";
         }
 
-        if (act is "answer" or "begin" or "mark" or "step")
+        if (act is "answer" or "add" or "hand" or "begin" or "mark" or "step" or "vote")
         {
             if (state.QuestionOf(spot) is not { } question)
             {
                 return Outcome<AttemptEvent>.Refused(words["questionIsGone"]);
             }
 
-            Response response = QuestionForms.For(question.Question).ReadResponse(form);
+            Response response = QuestionForms.For(question.Question).ReadResponse(form, handed);
             return act switch
             {
+                "vote" => new Voted(spot, response) { Id = id, At = now },
                 "mark" => new AskedToMark(spot, response) { Id = id, At = now },
                 "step" => new Stepped(spot, response, form["part"].ToString() is { Length: > 0 } part ? part : form["move"].ToString().Split(' ')[0]) { Id = id, At = now },
                 _ => new Answered(spot, response) { Id = id, At = now },

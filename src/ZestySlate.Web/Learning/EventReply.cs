@@ -28,7 +28,7 @@ internal static class EventReply
     {
         var act = form["act"].ToString();
         SayEdition(context, view.Edition);
-        if (act is "answer" or "annotate" && refusal is null && view.Progress == Progress.Of(before) && after.OpenLocks.Count == before.OpenLocks.Count)
+        if (act is "answer" or "add" or "annotate" && refusal is null && view.Progress == Progress.Of(before) && after.OpenLocks.Count == before.OpenLocks.Count)
         {
             // What was typed is kept: nothing on the page looks different.
             return Results.NoContent();
@@ -53,7 +53,7 @@ internal static class EventReply
             [nameof(AfterEvent.View)] = view,
             [nameof(AfterEvent.Links)] = links,
             [nameof(AfterEvent.SpotId)] = form["spot"].ToString(),
-            [nameof(AfterEvent.ShowQuestion)] = act is "begin" or "mark" or "again" or "hint" or "see" or "step" || refusal is not null,
+            [nameof(AfterEvent.ShowQuestion)] = act is "begin" or "hand" or "mark" or "vote" or "again" or "hint" or "see" or "step" || refusal is not null,
             [nameof(AfterEvent.Refusal)] = refusal,
         });
     }

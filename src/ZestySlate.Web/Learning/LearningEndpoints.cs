@@ -2,6 +2,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Player;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Handed;
+using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -14,6 +16,7 @@ internal static class LearningEndpoints
     {
         routes.MapPost("/work/{attempt}/events", TakeAsync)
             .RequireAuthorization(Rights.AttemptLearner).AddEndpointFilter<ProofFilter>();
+        routes.MapHanded();
         routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts) =>
         {
             EventReply.SayEdition(context, (await attempts.LoadAsync(attempt))!.State.Edition);
@@ -25,18 +28,19 @@ internal static class LearningEndpoints
     public static string PageOf(HttpContext context, AttemptRecord attempt) =>
         $"{context.Request.PathBase}/a/{attempt.ActivityId}{(attempt.AssignmentId is { } id ? $"?assignment={id}" : "")}";
 
-    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, TimeProvider clock)
+    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, TimeProvider clock)
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
         var now = clock.GetUtcNow();
         var before = loaded.State.At(now);
-        var read = EventForm.Read(form, loaded.State, now);
-        string? refusal = read.Refusal;
+        (form, var refusal) = await intake.TakeAllAsync(attempt, loaded.State, form);
+        var read = EventForm.Read(form, loaded.State, await handed.OfAsync(attempt), now);
+        refusal ??= read.Refusal;
         if (read.Succeeded)
         {
             var taken = (await attempts.TakeAsync(attempt, read.Value))!;
-            (loaded, refusal) = (taken.Attempt, taken.Refusal is { } reason ? taken.Attempt.State.Activity.Words.Say(reason) : null);
+            (loaded, refusal) = (taken.Attempt, taken.Refusal is { } reason ? taken.Attempt.State.Activity.Words.Say(reason) : refusal);
         }
 
         var page = PageOf(context, loaded.Record);
@@ -46,7 +50,7 @@ internal static class LearningEndpoints
             return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : form["act"] == "visit" ? "" : spot.Length > 0 ? $"#spot-{spot}" : ""));
         }
 
-        return EventReply.Of(context, LearnerView.Of(loaded.State, now, loaded.Assignment?.Due), before, loaded.State, form,
+        return EventReply.Of(context, LearnerView.Of(await votes.WithTalliesAsync(loaded), now, loaded.Assignment?.Due), before, loaded.State, form,
             LinksOf(context, loaded.Record, null), refusal);
     }
 

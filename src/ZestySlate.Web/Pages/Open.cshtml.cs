@@ -10,6 +10,7 @@ using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.People;
+using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Security;
@@ -18,7 +19,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, SignInManager<Person> signIn, TimeProvider clock) : PageModel
+public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, SignInManager<Person> signIn, VoteCounts votes, TimeProvider clock) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -95,7 +96,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
                 var loaded = (await attempts.LoadAsync(record.Id))!;
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
-                View = LearnerView.Of(loaded.State, clock.GetUtcNow(), loaded.Assignment?.Due);
+                View = LearnerView.Of(await votes.WithTalliesAsync(loaded), clock.GetUtcNow(), loaded.Assignment?.Due);
                 Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
                 if (Links.Again is not null && !await MayGoAgainAsync(activity))
                 {

@@ -1,6 +1,8 @@
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Questions;
+using ZestySlate.Web.Questions.Drawing;
+using ZestySlate.Web.Questions.FileAnswer;
 using ZestySlate.Web.Questions.GapText;
 using ZestySlate.Web.Questions.Grid;
 using ZestySlate.Web.Questions.JumbledWords;
@@ -11,8 +13,10 @@ using ZestySlate.Web.Questions.MultipleChoice;
 using ZestySlate.Web.Questions.Number;
 using ZestySlate.Web.Questions.Order;
 using ZestySlate.Web.Questions.Placing;
+using ZestySlate.Web.Questions.Poll;
 using ZestySlate.Web.Questions.ShortText;
 using ZestySlate.Web.Questions.Sort;
+using ZestySlate.Web.Questions.Spoken;
 using ZestySlate.Web.Questions.WordPick;
 
 namespace ZestySlate.Web.Questions;
@@ -31,6 +35,9 @@ public interface IQuestionForm
 
     /// <summary>The learner's answer.</summary>
     Response ReadResponse(IFormCollection form);
+
+    /// <summary>The learner's answer, where it names what was handed over in the attempt.</summary>
+    Response ReadResponse(IFormCollection form, IReadOnlyList<HandedFile> handed) => ReadResponse(form);
 
     /// <summary>The author's question: the fields of this family put onto the old one; or what of it cannot be read.</summary>
     Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture);
@@ -61,6 +68,10 @@ public static class QuestionForms
         new LocatingForm(),
         new GridForm(),
         new LongTextForm(),
+        new DrawingForm(),
+        new SpokenForm(),
+        new FileAnswerForm(),
+        new PollForm(),
     ];
 
     /// <summary>The form of a question's family.</summary>

@@ -7,7 +7,7 @@ namespace ZestySlate.Web.Security;
 /// <summary>Sets the content security policy and its companions on every response. Only registered course sites may frame us, and only pages made for it.</summary>
 internal sealed class SecurityHeaders(RequestDelegate next)
 {
-    private const string NonceKey = "style-nonce", FormTargetKey = "form-target";
+    private const string NonceKey = "style-nonce", FormTargetKey = "form-target", AloneKey = "alone";
 
     /// <summary>The nonce for a style element of this page.</summary>
     public static string StyleNonce(HttpContext context) => (string)context.Items[NonceKey]!;
@@ -15,6 +15,9 @@ internal sealed class SecurityHeaders(RequestDelegate next)
     /// <summary>Lets the page's form post to this other origin (the course site that content is brought back to).</summary>
     public static void AllowFormTo(HttpContext context, string address) =>
         context.Items[FormTargetKey] = new Uri(address).GetLeftPart(UriPartial.Authority);
+
+    /// <summary>What is sent came from somebody who is not its author: opened by itself it may load nothing, run nothing, and has an origin of its own.</summary>
+    public static void StandsAlone(HttpContext context) => context.Items[AloneKey] = true;
 
     public async Task InvokeAsync(HttpContext context, FrameAncestors frames, SlateDb db)
     {
@@ -27,8 +30,9 @@ internal sealed class SecurityHeaders(RequestDelegate next)
         {
             var headers = context.Response.Headers;
             var formTarget = context.Items[FormTargetKey] is string target ? " " + target : "";
-            headers.ContentSecurityPolicy =
-                $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; media-src 'self' blob:; frame-src 'self' http: https:; font-src 'self'; worker-src 'self' blob:; "
+            headers.ContentSecurityPolicy = context.Items.ContainsKey(AloneKey)
+                ? "default-src 'none'; sandbox; frame-ancestors 'none'"
+                : $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; media-src 'self' blob:; frame-src 'self' http: https:; font-src 'self'; worker-src 'self' blob:; "
                 + $"connect-src 'self'; form-action 'self'{formTarget}; base-uri 'none'; frame-ancestors {ancestors}";
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "same-origin";

@@ -4,6 +4,8 @@ using CsCheck;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Drawing;
+using ZestySlate.Core.Questions.FileAnswer;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.JumbledWords;
@@ -12,7 +14,9 @@ using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Questions.Order;
+using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Questions.Sort;
+using ZestySlate.Core.Questions.Spoken;
 using ZestySlate.Core.Tests.Questions;
 using ZestySlate.Core.Wording;
 
@@ -116,7 +120,26 @@ public sealed class EveryFamilyProperties
         let question = Asked.Locating(words) with { Task = task, Penalty = penalty }
         select ((Question)question, (Response)Asked.Located([.. words.Select((_, i) => task == LocatingTask.FindAll ? $"find={given[i]}" : $"p{i}={given[i]}")]));
 
-    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
+    private static readonly Gen<(Question Question, Response Response)> Drawn =
+        from points in Gen.Select(Gen.Int[0, 9000], Gen.Int[0, 100]).Array[1, 6]
+        from sort in Gen.Enum<DrawnSort>()
+        from waits in Gen.Bool
+        let mark = new DrawnMark { Number = points.Length, Sort = sort, Points = string.Join(' ', points.Select(point => $"{point.Item1},{point.Item1},{point.Item2}")), Words = "wind" }
+        select ((Question)new DrawingQuestion { WaitsForPerson = waits }, (Response)new DrawingResponse { Marks = [mark] });
+
+    private static readonly Gen<(Question Question, Response Response)> Polls =
+        from choice in Among("a", "b", "")
+        from anonymous in Gen.Bool
+        select ((Question)new PollQuestion { Anonymous = anonymous, Choices = [new PollChoice { Id = "a" }, new PollChoice { Id = "b" }] }, (Response)new PollResponse { Parts = [new PartAnswer("all", choice)] });
+
+    private static readonly Gen<(Question Question, Response Response)> Handed =
+        from kind in Gen.Enum<HandedKind>()
+        from name in Word
+        from spoken in Gen.Bool
+        let file = new HandedFile("f", name, kind, "x/y", 1000, 1.5)
+        select spoken ? ((Question)new SpokenQuestion(), (Response)new SpokenResponse { Recording = file }) : (new FileAnswerQuestion { Kinds = [kind] }, new FileAnswerResponse { Files = [file] });
+
+    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Drawn, Polls, Handed, Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
 
     [Fact]
     public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is >= 0 and <= 1);

@@ -18,6 +18,8 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>
 
     protected override decimal Parts(GridQuestion question) => question.Cells.Sum(cell => cell.IsPart ? cell.Points : 0);
 
+    protected override bool IsGraded(GridQuestion question) => question.Cells.Any(cell => cell.IsPart);
+
     protected override QuestionMark Mark(GridQuestion question, GridResponse? response, CultureInfo culture)
     {
         if (response is null || response.IsEmpty)

@@ -15,7 +15,9 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
 
     protected override string TitleOf(LocatingQuestion question) => "Locate";
 
-    protected override decimal Parts(LocatingQuestion question) => question.Round == LocatingRound.LookOnly ? 0 : Math.Max(1, question.Places.Count);
+    protected override decimal Parts(LocatingQuestion question) => Math.Max(1, question.Places.Count);
+
+    protected override bool IsGraded(LocatingQuestion question) => question.Round != LocatingRound.LookOnly;
 
     protected override QuestionMark Mark(LocatingQuestion question, LocatingResponse? response, CultureInfo culture) =>
         question.Round == LocatingRound.LookOnly ? new QuestionMark(Verdict.Ungraded, 0, Reason.Of("onlyLooking"), [])

@@ -18,6 +18,10 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
     protected override decimal Parts(LongTextQuestion question) => question.Ideas.Count > 0 ? Math.Max(0.01m, question.Ideas.Sum(idea => idea.Worth))
         : question.Rubric.Count > 0 ? question.Rubric.Sum(row => row.Points) : 1;
 
+    protected override bool IsGraded(LongTextQuestion question) => question.Ideas.Count > 0 || question.WaitsForPerson;
+
+    protected override bool MarksAlone(LongTextQuestion question) => question.Ideas.Count > 0;
+
     /// <summary>Each idea earns its points for each mention, up to as many as count; all of it is the sum of points × mentions.</summary>
     protected override QuestionMark Mark(LongTextQuestion question, LongTextResponse? response, CultureInfo culture)
     {
@@ -39,7 +43,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             return new PartCredit(idea.Id, idea.Label, found == wanted ? Verdict.Right : found > 0 ? Verdict.Partly : Verdict.Missing, (decimal)found / wanted, Math.Max(0.000001m, idea.Worth),
                 found == 0 ? Reason.Of("ideaMissing") : wanted == 1 ? Reason.Of("ideaIsFound") : Reason.Of("ideaFound", counts[i], wanted), found == 0 ? idea.Missing : idea.Found);
         }).ToList();
-        var mark = parts.Count == 0 ? new QuestionMark(Verdict.Ungraded, 0, Reason.Of("textKept"), [])
+        var mark = parts.Count == 0 ? new QuestionMark(Verdict.Ungraded, 0, Reason.Of("answerIsKept"), [])
             : Credit.Of(parts, 0) is var ideas && ideas.Verdict == Verdict.Missing ? ideas with { Verdict = Verdict.Wrong, Reason = Reason.Of("noIdeas") }
             : ideas with { Reason = Reason.Of("ideasFound", parts.Count(part => part.Earned > 0), parts.Count) };
         return question.WaitsForPerson ? mark with { Verdict = Verdict.Waiting, Reason = Reason.Of("waitsForPerson") } : mark;
@@ -63,7 +67,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
         ModelAnswer = newer.ModelAnswer,
         Samples = newer.Samples,
         Ideas = older.Ideas.Replace(_ => true, idea => Same(newer, idea) is { } same ? idea with { Name = same.Name, Found = same.Found, Missing = same.Missing } : idea),
-        Rubric = older.Rubric.Replace(_ => true, row => newer.Rubric.FirstOrDefault(other => other.Id == row.Id) is { } same ? row with { Title = same.Title, Words = same.Words } : row),
+        Rubric = older.Rubric.WithWording(newer.Rubric),
     };
 
     protected override LongTextQuestion WithKey(LongTextQuestion older, LongTextQuestion newer) => older with

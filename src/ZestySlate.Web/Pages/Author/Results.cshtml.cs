@@ -5,17 +5,19 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Formats.Results;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Who did what, question by question, with the reason for each mark.</summary>
 [Authorize(Policy = Rights.ActivityOwner)]
-public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, TimeProvider clock) : PageModel
+public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, VoteCounts votes, TimeProvider clock) : PageModel
 {
     /// <summary>One attempt on the page.</summary>
     public sealed record Row(LoadedAttempt Attempt, string Learner, string Origin, AttemptReport Report)
@@ -33,6 +35,9 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
 
     /// <summary>The names of the newest edition's questions.</summary>
     public IReadOnlyList<string> Questions { get; private set; } = [];
+
+    /// <summary>How all have voted, poll by poll of the newest edition.</summary>
+    public IReadOnlyList<(string Name, PollQuestion Poll, Tally Tally)> Polls { get; private set; } = [];
 
     /// <summary>Grades that a course site has not taken yet.</summary>
     public int Waiting { get; private set; }
@@ -68,7 +73,14 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         var classNames = await db.Classes.ToDictionaryAsync(c => c.Id, c => c.Name);
         Rows = all.Select(a => new Row(a, names[a.Record.PersonId], OriginOf(a, classNames), AttemptReport.Of(a.State)))
             .OrderBy(row => row.Learner, StringComparer.CurrentCultureIgnoreCase).ToList();
-        Questions = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.Select(asked => asked.Spot.ReportName).ToList();
+        var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
+        Questions = asked.Select(asked => asked.Spot.ReportName).ToList();
+        if (asked.Any(one => one.Question is PollQuestion))
+        {
+            var tallies = await votes.OfAsync(activity);
+            Polls = asked.Where(one => one.Question is PollQuestion).Select(one => (one.Spot.ReportName, (PollQuestion)one.Question, tallies.GetValueOrDefault(one.Spot.Id) ?? Tally.None)).ToList();
+        }
+
 
         var waiting = await (from delivery in db.ScoreDeliveries
                              join attempt in db.Attempts on delivery.AttemptId equals attempt.Id

@@ -1,5 +1,5 @@
-/** Told when a learner's hand has changed an answer: its form, and the part that was moved. */
-export type Changed = (form: HTMLFormElement, part: string) => void;
+/** Told when a learner's hand has changed an answer: its form, the part that was moved, and, where it is to be sent at once in a way of its own, that. */
+export type Changed = (form: HTMLFormElement, part: string, act?: string) => void;
 
 /** What one family of questions needs on a learner's page; a module of its own, named by data-family. */
 export interface FamilyScript {

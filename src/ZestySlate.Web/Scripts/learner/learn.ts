@@ -17,7 +17,7 @@ export interface LearnerHost {
   opened?: (spot: string) => void;
 }
 
-const MarkingActs = new Set(["begin", "mark", "again", "hint", "see", "step"]);
+const MarkingActs = new Set(["begin", "mark", "vote", "again", "hint", "see", "step"]);
 /** After the end of a clock the server forgives the network two seconds; then it says how it stands. */
 const AfterTheClock = 2300;
 
@@ -30,9 +30,11 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   startPanoramas(root);
   const stage = new StageSwitches(root);
   const clock = new LearnerClock(root, timeIsOut);
-  const families = new Families(root, (form, part) => {
+  const families = new Families(root, (form, part, act) => {
     form.dataset.answered = "yes";
-    if (form.dataset.steps === "yes") {
+    if (act) {
+      post(form.dataset.ask!, act, form);
+    } else if (form.dataset.steps === "yes") {
       const fields = new FormData(form);
       fields.set("part", part);
       post(form.dataset.ask!, "step", fields);
@@ -114,7 +116,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   root.addEventListener("input", event => {
     const field = event.target as HTMLInputElement;
     const ask = field.closest<HTMLFormElement>("form[data-ask]");
-    if (ask && field.matches("input:not([type=checkbox], [type=radio]), textarea")) { keepSoon(ask, 800); }
+    if (ask && field.matches("input:not([type=checkbox], [type=radio], [type=file]), textarea")) { keepSoon(ask, 800); }
     const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-annotate]");
     if (!form) { return; }
     const finding = form.dataset.annotate!;
@@ -172,23 +174,25 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     for (const [spot, timer] of timers) {
       clearTimeout(timer);
       const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(spot)}"], form[data-annotate="${CSS.escape(spot)}"]`);
-      if (form) { post(spot, form.dataset.ask ? "answer" : "annotate", form); }
+      if (form) { post(spot, form.dataset.ask ? keeping(form) : "annotate", form); }
     }
     timers.clear();
   }
 
   /** Keeps an answer a moment after the last change to it. */
   function keepSoon(form: HTMLFormElement, pause: number): void {
+    // A vote leaves the page only when it is given.
+    if (form.dataset.votes === "yes") { return; }
     const spot = form.dataset.ask!;
     clearTimeout(timers.get(spot));
     form.dataset.pending = "yes";
-    timers.set(spot, window.setTimeout(() => { timers.delete(spot); post(spot, "answer", form); }, pause));
+    timers.set(spot, window.setTimeout(() => { timers.delete(spot); post(spot, keeping(form), form); }, pause));
   }
 
   /** What is in hand goes out while the server still takes it; then the page asks how it stands. */
   function timeIsOut(): void {
     for (const form of root.querySelectorAll<HTMLFormElement>("form[data-ask]")) {
-      if (!form.querySelector("fieldset:disabled") && form.dataset.steps !== "yes" && !isOpen(form)) { post(form.dataset.ask!, "answer", form); }
+      if (!form.querySelector("fieldset:disabled") && form.dataset.steps !== "yes" && form.dataset.votes !== "yes" && !isOpen(form)) { post(form.dataset.ask!, keeping(form), form); }
     }
     timers.forEach(timer => clearTimeout(timer));
     timers.clear();
@@ -203,10 +207,10 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   function post(spot: string, act: string, form?: HTMLFormElement | FormData): void {
     // What was typed a moment ago goes first, so that no reply finds the page ahead of the server.
-    if (act !== "answer" && act !== "annotate") { flush(); }
+    if (!["answer", "add", "annotate"].includes(act)) { flush(); }
     const fields = new URLSearchParams();
     if (form) {
-      for (const [name, value] of form instanceof FormData ? form : new FormData(form)) { fields.append(name, String(value)); }
+      for (const [name, value] of form instanceof FormData ? form : new FormData(form)) { if (typeof value === "string") { fields.append(name, value); } }
     }
     fields.set("spot", spot);
     fields.set("act", act);
@@ -364,6 +368,9 @@ function wordsIn(reply: Response, header: string): string | null {
   const words = reply.headers.get(header);
   return words ? decodeURIComponent(words) : null;
 }
+
+/** What keeps an answer: the whole of it, or, where it is long, what was added to it. */
+const keeping = (form: HTMLFormElement): string => form.querySelector("[data-family=drawing]") ? "add" : "answer";
 
 /** "None of these" and the options rule each other out. */
 function keepNoneAlone(form: HTMLFormElement, changed: HTMLInputElement): void {

@@ -44,7 +44,8 @@ export class Outbox {
         reply = await fetch(this.address, {
           method: "POST",
           body: event.body,
-          keepalive: true,
+          // What outlives the page may only be short (Fetch standard, 64 KiB).
+          keepalive: event.body.length < 60_000,
           headers: { "Content-Type": "application/x-www-form-urlencoded", "X-Slate-Script": "1", "X-Slate-Proof": this.proof() },
         });
       } catch { /* no connection: it stays and is sent again */ }

@@ -1,0 +1,77 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Questions.Drawing;
+
+/// <summary>The family of drawings.</summary>
+public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingResponse>
+{
+    /// <summary>The most marks of a drawing.</summary>
+    public const int MostMarks = 5000;
+
+    /// <summary>The longest text on a board, in characters.</summary>
+    public const int LongestText = 200;
+
+    private const int LongestPoints = 60_000;
+
+    public override string Key => "drawing";
+
+    protected override string TitleOf(DrawingQuestion question) => "Drawing";
+
+    protected override string InWords(DrawingQuestion question, DrawingResponse response)
+    {
+        var texts = string.Join(", ", response.Marks.Where(mark => mark.Sort == DrawnSort.Text).Select(mark => $"«{mark.Words}»"));
+        return $"a drawing of {response.Marks.Count} {(response.Marks.Count == 1 ? "mark" : "marks")}{(texts.Length > 0 ? ", with " + texts : "")}";
+    }
+
+    protected override bool IsEmpty(DrawingResponse response) => response.Marks.Count == 0;
+
+    /// <summary>Marks with a known number take the place of the older ones, others are added, those that are gone leave.</summary>
+    protected override DrawingResponse Onto(DrawingQuestion question, DrawingResponse? before, DrawingResponse given)
+    {
+        var marks = (before?.Marks ?? []).ToDictionary(mark => mark.Number);
+        foreach (var mark in given.Marks)
+        {
+            marks[mark.Number] = mark;
+        }
+
+        foreach (var number in given.Gone)
+        {
+            marks.Remove(number);
+        }
+
+        return new DrawingResponse { Marks = marks.Values.OrderBy(mark => mark.Number).ToValueList() };
+    }
+
+    protected override Reason? RefuseResponse(DrawingQuestion question, DrawingResponse response) =>
+        response.Marks.Count > MostMarks ? Reason.Of("drawingTooLarge", MostMarks)
+        : response.Marks.FirstOrDefault(mark => mark.Sort == DrawnSort.Text && mark.Words.Length > LongestText) is not null ? Reason.Of("drawnTextTooLong", LongestText)
+        : response.Marks.All(mark => IsWhole(mark) && (question.Sorts.Count == 0 || question.Sorts.Contains(mark.Sort))) ? null : Reason.Of("otherKindOfAnswer");
+
+    private static bool IsWhole(DrawnMark mark) => Enum.IsDefined(mark.Sort) && Colour().IsMatch(mark.Colour) && mark.Width is >= 5 and <= 4000 && mark.Points.Length <= LongestPoints
+        && DrawnPoint.Read(mark.Points) is { Count: var count } && mark.Sort switch
+        {
+            DrawnSort.Line => count > 0,
+            DrawnSort.Text => count == 1 && mark.Words.Trim().Length > 0 && !mark.Words.Any(char.IsControl),
+            DrawnSort.Stamp => count == 1 && Stamps.All.ContainsKey(mark.Words),
+            _ => count == 2,
+        };
+
+    [GeneratedRegex("^#[0-9a-f]{6}$")]
+    private static partial Regex Colour();
+
+    protected override DrawingQuestion WithWording(DrawingQuestion older, DrawingQuestion newer) => base.WithWording(older, newer) with { Board = newer.Board };
+
+    protected override IEnumerable<Weakness> Check(DrawingQuestion question, CultureInfo culture)
+    {
+        if (question.Board.Picture is { Decorative: false, AlternativeText: "" })
+        {
+            yield return new Weakness(false, "has a board whose picture says nothing to those who cannot see it", "board");
+        }
+    }
+
+    protected override QuestionView View(DrawingQuestion question, Showing<DrawingResponse> showing) =>
+        new DrawingView(question.Board, question.Board.Shape, question.Sorts, showing.Given?.Marks ?? [], question.Rubric);
+}

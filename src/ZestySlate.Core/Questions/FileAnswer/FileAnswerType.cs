@@ -1,0 +1,32 @@
+using System.Globalization;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Wording;
+
+namespace ZestySlate.Core.Questions.FileAnswer;
+
+/// <summary>The family of files and photos.</summary>
+public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerResponse>
+{
+    public override string Key => "fileAnswer";
+
+    protected override string TitleOf(FileAnswerQuestion question) => "File answer";
+
+    protected override string InWords(FileAnswerQuestion question, FileAnswerResponse response) => string.Join(" · ", response.Files.Select(file => file.Name));
+
+    protected override bool IsEmpty(FileAnswerResponse response) => response.Files.Count == 0;
+
+    protected override Reason? RefuseResponse(FileAnswerQuestion question, FileAnswerResponse response) =>
+        response.Files.Count > question.Most ? Reason.Of("tooManyFiles", question.Most) : response.Files.Select(file => Refuse(question, file)).FirstOrDefault(reason => reason is not null);
+
+    /// <summary>Why a file cannot be handed over here, or null when it can.</summary>
+    public static Reason? Refuse(FileAnswerQuestion question, HandedFile file) =>
+        !question.Takes(file.Kind) ? Reason.Of("fileKindNotTaken", file.Name)
+        : file.Bytes > question.Megabytes * 1024L * 1024 ? Reason.Of("fileTooLarge", file.Name, Math.Round(file.Bytes / 1048576m, 1), question.Megabytes)
+        : file.Bytes == 0 ? Reason.Of("fileEmpty", file.Name)
+        : null;
+
+    protected override IEnumerable<Weakness> Check(FileAnswerQuestion question, CultureInfo culture) => [];
+
+    protected override QuestionView View(FileAnswerQuestion question, Showing<FileAnswerResponse> showing) =>
+        new FileAnswerView(question.Kinds, question.Most, question.Megabytes, showing.Given?.Files ?? [], question.Rubric);
+}

@@ -1,0 +1,21 @@
+namespace ZestySlate.Core.Questions.Spoken;
+
+/// <summary>An answer to be spoken.</summary>
+public sealed record SpokenQuestion : JudgedQuestion
+{
+    /// <summary>The longest recording that any question takes, in seconds.</summary>
+    public const int LongestSeconds = 1800;
+
+    /// <summary>The longest recording, in seconds, 5..1800.</summary>
+    public int Seconds { get; init; } = 120;
+}
+
+/// <summary>What was spoken.</summary>
+public sealed record SpokenResponse : Response
+{
+    /// <summary>The recording, or null when it was taken back.</summary>
+    public HandedFile? Recording { get; init; }
+}
+
+/// <summary>What a learner may see of it.</summary>
+public sealed record SpokenView(int Seconds, HandedFile? Recording, ValueList<RubricRow> Rubric) : QuestionView;

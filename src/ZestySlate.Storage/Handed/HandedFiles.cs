@@ -1,0 +1,107 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Core.Questions;
+using ZestySlate.Storage.Media;
+
+namespace ZestySlate.Storage.Handed;
+
+/// <summary>Where handed-over files lie.</summary>
+public sealed record HandedFolder(string Path);
+
+/// <summary>What became of a piece of a recording.</summary>
+/// <param name="Pieces">How many pieces are there now; the next one has this number.</param>
+/// <param name="Taken">False when an earlier piece is missing, or when it is another's recording.</param>
+public sealed record PieceTaken(int Pieces, bool Taken);
+
+/// <summary>Keeps what learners hand over, apart from the media of activities. Only who may see the attempt is shown it.</summary>
+public sealed class HandedFiles(SlateDb db, HandedFolder folder, TimeProvider clock)
+{
+    /// <summary>The width of thumbnails, in pixels.</summary>
+    public const int SmallWidth = 480;
+
+    /// <summary>Keeps a whole file.</summary>
+    public async Task<HandedFile> KeepAsync(string attemptId, string spotId, string name, HandedKind kind, string contentType, byte[] bytes)
+    {
+        var record = new HandedFileRecord { Id = Ids.Secret(), AttemptId = attemptId, SpotId = spotId, Name = name, Kind = kind, ContentType = contentType, Bytes = bytes.Length, At = clock.GetUtcNow() };
+        Directory.CreateDirectory(System.IO.Path.GetDirectoryName(PathOf(record.Id))!);
+        await File.WriteAllBytesAsync(PathOf(record.Id), bytes);
+        if (kind == HandedKind.Picture && contentType is not ("image/svg+xml" or "image/gif"))
+        {
+            await File.WriteAllBytesAsync(SmallOf(record.Id), PictureReader.Narrowed(bytes, SmallWidth));
+        }
+
+        db.HandedFiles.Add(record);
+        await db.SaveChangesAsync();
+        return record.Handed;
+    }
+
+    /// <summary>
+    /// Adds a piece to a recording; the first begins it. Pieces come in their order; one that came already is taken again and
+    /// changes nothing, so that whoever lost the connection can simply send on.
+    /// </summary>
+    /// <param name="begun">The recording as it is when its first piece comes.</param>
+    /// <param name="number">The piece's number, from 0.</param>
+    /// <param name="piece">Its bytes.</param>
+    /// <param name="seconds">How long the recording is with it.</param>
+    public async Task<PieceTaken> AddPieceAsync(HandedFileRecord begun, int number, byte[] piece, double seconds)
+    {
+        var record = await db.HandedFiles.SingleOrDefaultAsync(file => file.Id == begun.Id);
+        if (record is not null && (record.AttemptId != begun.AttemptId || record.SpotId != begun.SpotId || record.Pieces == 0))
+        {
+            return new PieceTaken(0, false);
+        }
+
+        var there = record?.Pieces ?? 0;
+        if (number != there)
+        {
+            return new PieceTaken(there, number < there);
+        }
+
+        if (record is null)
+        {
+            db.HandedFiles.Add(record = begun);
+        }
+
+        Directory.CreateDirectory(System.IO.Path.GetDirectoryName(PathOf(record.Id))!);
+        await using (var file = new FileStream(PathOf(record.Id), FileMode.OpenOrCreate, FileAccess.Write))
+        {
+            // What a piece left behind that broke off half-way is written over.
+            file.Position = record.Bytes;
+            await file.WriteAsync(piece);
+            file.SetLength(file.Position);
+        }
+
+        (record.Bytes, record.Pieces, record.Seconds) = (record.Bytes + piece.Length, number + 1, seconds);
+        await db.SaveChangesAsync();
+        return new PieceTaken(record.Pieces, true);
+    }
+
+    /// <summary>Everything handed over in an attempt.</summary>
+    public async Task<IReadOnlyList<HandedFile>> OfAsync(string attemptId) =>
+        (await db.HandedFiles.AsNoTracking().Where(file => file.AttemptId == attemptId).ToListAsync()).Select(file => file.Handed).ToList();
+
+    /// <summary>A file of an attempt and where it lies; null when there is none.</summary>
+    /// <param name="attemptId">The attempt.</param>
+    /// <param name="id">The file's id.</param>
+    /// <param name="small">True for its thumbnail, where it has one.</param>
+    public async Task<(HandedFileRecord File, string Path, string ContentType)?> FindAsync(string attemptId, string id, bool small = false)
+    {
+        var record = await db.HandedFiles.AsNoTracking().SingleOrDefaultAsync(file => file.Id == id && file.AttemptId == attemptId);
+        return record is null ? null : small && File.Exists(SmallOf(id)) ? (record, SmallOf(id), "image/webp") : (record, PathOf(id), record.ContentType);
+    }
+
+    /// <summary>Takes everything out that was handed over in an attempt.</summary>
+    public async Task DropAsync(string attemptId)
+    {
+        var ids = await db.HandedFiles.Where(file => file.AttemptId == attemptId).Select(file => file.Id).ToListAsync();
+        await db.HandedFiles.Where(file => file.AttemptId == attemptId).ExecuteDeleteAsync();
+        foreach (var path in ids.SelectMany(id => new[] { PathOf(id), SmallOf(id) }))
+        {
+            File.Delete(path);
+        }
+    }
+
+    private string PathOf(string id) => System.IO.Path.Combine(folder.Path, id[..2], id);
+
+    private string SmallOf(string id) => PathOf(id) + "-small";
+}

@@ -1,0 +1,93 @@
+using Microsoft.AspNetCore.Mvc;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions.Drawing;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Handed;
+using ZestySlate.Storage.Media;
+using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
+
+namespace ZestySlate.Web.Learning;
+
+/// <summary>Files and recordings on their way in and out: of a learner at work, of an author's trial, and for the teacher who looks at answers.</summary>
+internal static class HandedEndpoints
+{
+    /// <summary>An attempt, or an author's trial: the key its files are kept under, and where it stands.</summary>
+    private sealed record Work(string Key, AttemptState State);
+
+    public static void MapHanded(this IEndpointRouteBuilder routes)
+    {
+        routes.MapGet("/author/{activity}/answers/{of}/drawings/{spot}.svg", async (string activity, string of, string spot, AttemptStore attempts, MediaStore media) =>
+            await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await DrawAsync(loaded.State, spot, media) : Results.NotFound()).RequireAuthorization(Rights.ActivityOwner);
+        Map(routes.MapGroup("/work/{attempt}").RequireAuthorization(Rights.AttemptLearner), async context =>
+            (string)context.GetRouteValue("attempt")! is var id && await context.RequestServices.GetRequiredService<AttemptStore>().LoadAsync(id) is { } loaded ? new Work(id, loaded.State) : null);
+        Map(routes.MapGroup("/author/{activity}/trial").RequireAuthorization(Rights.ActivityOwner), async context =>
+        {
+            var (activity, person) = ((string)context.GetRouteValue("activity")!, context.User.Id());
+            var draft = (await context.RequestServices.GetRequiredService<ActivityStore>().DraftAsync(activity))!.Document;
+            return new Work(Trials.FilesKey(activity, person), context.RequestServices.GetRequiredService<Trials>().State(activity, person, draft));
+        });
+        routes.MapGet("/author/{activity}/answers/{of}/files/{id}", async (string activity, string of, string id, string? size, HttpContext context, AttemptStore attempts, HandedFiles files) =>
+            await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await SendAsync(context, files, of, id, size) : Results.NotFound()).RequireAuthorization(Rights.ActivityOwner);
+    }
+
+    private static void Map(RouteGroupBuilder group, Func<HttpContext, Task<Work?>> find)
+    {
+        group.MapPost("/files", async (HttpContext context, HandedIntake intake) =>
+        {
+            var form = await context.Request.ReadFormAsync();
+            if (form.Files.Count != 1 || await find(context) is not { } work)
+            {
+                return Results.BadRequest();
+            }
+
+            var taken = await intake.TakeAsync(work.Key, work.State, form["spot"].ToString(), form.Files[0]);
+            return taken.Succeeded ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name }) : AuthoringEndpoints.Refused(taken.Refusal!);
+        }).AddEndpointFilter<ProofFilter>().WithMetadata(new RequestSizeLimitAttribute(HandedIntake.MostBytes + 500_000));
+        group.MapPost("/recordings/{spot}/{id}/{number:int}", async (string spot, string id, int number, double seconds, HttpContext context, HandedIntake intake) =>
+        {
+            using var piece = new MemoryStream();
+            await context.Request.Body.CopyToAsync(piece);
+            return await find(context) is { } work && await intake.AddPieceAsync(work.Key, work.State, spot, id, number, piece.ToArray(), seconds) is { } taken
+                ? Results.Json(new { pieces = taken.Pieces }, statusCode: taken.Taken ? StatusCodes.Status200OK : StatusCodes.Status409Conflict)
+                : Results.BadRequest();
+        }).AddEndpointFilter<ProofFilter>().WithMetadata(new RequestSizeLimitAttribute(HandedIntake.MostPiece + 1000));
+        group.MapGet("/drawings/{spot}.svg", async (string spot, HttpContext context, MediaStore media) =>
+            await find(context) is { } work ? await DrawAsync(work.State, spot, media) : Results.NotFound());
+        group.MapGet("/files/{id}", async (string id, string? size, HttpContext context, HandedFiles files) =>
+            await find(context) is { } work ? await SendAsync(context, files, work.Key, id, size) : Results.NotFound());
+    }
+
+    /// <summary>A drawing as it stands, or as the try that counts left it, on its board.</summary>
+    private static async Task<IResult> DrawAsync(AttemptState state, string spotId, MediaStore media)
+    {
+        if (state.QuestionOf(spotId) is not { Question: DrawingQuestion question } asked)
+        {
+            return Results.NotFound();
+        }
+
+        var picture = question.Board.Picture is { } shown && await media.FindAsync(shown.Media, null) is { } file
+            ? $"data:{file.ContentType};base64,{Convert.ToBase64String(await File.ReadAllBytesAsync(file.Path))}" : null;
+        var marks = (asked.Response ?? asked.CountedTry(state.Activity.Rules.Counts)?.Response) is DrawingResponse drawn ? drawn.Marks : [];
+        return Results.Text(DrawnShape.File(question.Board.Shape, picture, marks), "image/svg+xml; charset=utf-8");
+    }
+
+    /// <summary>Sends a file: pictures, sounds and videos can be shown in our pages; everything else is only ever saved. None has our origin when it is opened by itself.</summary>
+    private static async Task<IResult> SendAsync(HttpContext context, HandedFiles files, string key, string id, string? size)
+    {
+        if (await files.FindAsync(key, id, size == "small") is not { } found)
+        {
+            return Results.NotFound();
+        }
+
+        SecurityHeaders.StandsAlone(context);
+        context.Response.Headers["Cross-Origin-Resource-Policy"] = "same-origin";
+        // A recording grows until it is done; everything else stays as it is.
+        context.Response.Headers.CacheControl = found.File.Pieces > 0 ? "private, no-cache" : "private, max-age=86400";
+        return found.File.Handed.IsShown && size != "save"
+            ? Results.File(found.Path, found.ContentType, enableRangeProcessing: true)
+            : Results.File(found.Path, found.ContentType, found.File.Name, enableRangeProcessing: true);
+    }
+}

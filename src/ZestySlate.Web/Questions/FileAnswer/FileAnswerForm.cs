@@ -1,0 +1,38 @@
+using System.Globalization;
+using ZestySlate.Core;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.FileAnswer;
+using ZestySlate.Web.Authoring;
+
+namespace ZestySlate.Web.Questions.FileAnswer;
+
+/// <summary>File answer in forms.</summary>
+internal sealed class FileAnswerForm : IQuestionForm
+{
+    public Type DefinitionType => typeof(FileAnswerQuestion);
+
+    public Type Editor => typeof(FileAnswerEditor);
+
+    public IReadOnlyList<NewQuestion> Offers { get; } = [new("fileAnswer", "File answer", "upload", () => new FileAnswerQuestion())];
+
+    public Response ReadResponse(IFormCollection form) => new FileAnswerResponse();
+
+    /// <summary>Fields: file (ids, in order); «move» with «ID out» takes one out.</summary>
+    public Response ReadResponse(IFormCollection form, IReadOnlyList<HandedFile> handed)
+    {
+        var gone = form["move"].ToString().Split(' ') is [var id, "out"] ? id : "";
+        return new FileAnswerResponse { Files = form["file"].Distinct().Where(file => file != gone).Select(file => handed.FirstOrDefault(known => known.Id == file)).OfType<HandedFile>().ToValueList() };
+    }
+
+    /// <summary>Fields: kind (several; none for any), most, megabytes; waits, those of the rubric.</summary>
+    public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
+    {
+        var question = (FileAnswerQuestion)old;
+        return JudgedFields.Read(form, question) with
+        {
+            Kinds = form["kind"].Select(kind => Enum.TryParse<HandedKind>(kind, out var known) ? known : HandedKind.Other).Where(kind => kind != HandedKind.Other).Distinct().ToValueList(),
+            Most = EditForms.Whole(form["most"], question.Most, 1, FileAnswerQuestion.LargestMost),
+            Megabytes = EditForms.Whole(form["megabytes"], question.Megabytes, 1, FileAnswerQuestion.LargestMegabytes),
+        };
+    }
+}

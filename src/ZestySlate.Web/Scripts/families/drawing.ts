@@ -1,0 +1,474 @@
+import type { Changed } from "../learner/families";
+import { saidIn } from "../learner/said";
+import { boardWidth, type Mark, pointsOf, svgOf, usual } from "../shared/drawn";
+import { settleSheets } from "../shared/sheet";
+
+/** Boards to draw on, by pen, finger, mouse and keys. */
+export function start(root: HTMLElement, changed: Changed, signal: AbortSignal): () => void {
+  const boards = new Map<HTMLElement, DrawingBoard>();
+  root.addEventListener("click", event => {
+    const save = (event.target as HTMLElement).closest<HTMLAnchorElement>("[data-save-png]");
+    if (save) {
+      event.preventDefault();
+      void savePng(save.href);
+    }
+  }, { signal });
+  const settle = (): void => {
+    settleSheets(root);
+    for (const sheet of root.querySelectorAll<HTMLElement>(".drawing-sheet")) { sheet.parentElement!.style.setProperty("--ratio", sheet.dataset.ratio!); }
+    for (const place of root.querySelectorAll<HTMLElement>("[data-family=drawing]")) {
+      const known = boards.get(place);
+      if (known) { known.settle(); }
+      else if (place.dataset.takes === "yes") { boards.set(place, new DrawingBoard(place, changed, signal)); }
+    }
+  };
+  settle();
+  return settle;
+}
+
+/** What a step puts on the board and takes away. */
+interface Step { put: Mark[]; gone: number[]; }
+
+/** A place on the board, in its units. */
+interface At { x: number; y: number; }
+
+const Furthest = 6;
+
+class DrawingBoard {
+  private readonly marks = new Map<number, Mark>();
+  private readonly stamps: Record<string, string>;
+  private undone: [Step, Step][] = [];
+  private done: [Step, Step][] = [];
+  private put = new Map<number, Mark>();
+  private gone = new Set<number>();
+  private draft: Mark | null = null;
+  private erased = new Set<number>();
+  private chosen: number | null = null;
+  private grip: At | null = null;
+  private moved: At = { x: 0, y: 0 };
+  private cross: At;
+  private zoom = 1;
+  private readonly fingers = new Map<number, PointerEvent>();
+  private pinch: { apart: number; zoom: number } | null = null;
+  private drawing = false;
+
+  constructor(private place: HTMLElement, private changed: Changed, signal: AbortSignal) {
+    this.stamps = JSON.parse(place.dataset.stamps || "{}") as Record<string, string>;
+    this.cross = { x: boardWidth / 2, y: this.height / 2 };
+    for (const mark of JSON.parse(place.dataset.marks || "[]") as Mark[]) { this.marks.set(mark.number, mark); }
+    this.redraw();
+    // Whatever sends the form takes along what has changed since it was sent last.
+    place.closest("form")!.addEventListener("formdata", event => {
+      if (this.put.size === 0 && this.gone.size === 0) { return; }
+      event.formData.set("put", JSON.stringify([...this.put.values()]));
+      event.formData.set("gone", [...this.gone].join(" "));
+      this.put = new Map();
+      this.gone = new Set();
+    }, { signal });
+    this.listen(signal);
+    this.tools();
+  }
+
+  /** In line again after the page was redrawn. */
+  settle(): void {
+    if (this.place.dataset.takes !== "yes") { return; }
+    this.redraw();
+    this.tools();
+    this.setZoom(this.zoom);
+  }
+
+  private get height(): number { return Number(this.place.dataset.height); }
+  private get view(): HTMLElement { return this.find("view"); }
+  private get sheet(): HTMLElement { return this.find("sheet"); }
+  private find(name: string): HTMLElement { return this.place.querySelector<HTMLElement>(`[data-${name}]`)!; }
+  private get tool(): string { return this.picked("tool"); }
+  private picked(name: string): string { return this.place.querySelector<HTMLInputElement>(`input[name=${name}]:checked`)?.value ?? ""; }
+
+  private listen(signal: AbortSignal): void {
+    const on = <K extends keyof HTMLElementEventMap>(kind: K, act: (event: HTMLElementEventMap[K]) => void): void => this.place.addEventListener(kind, act as EventListener, { signal });
+    on("pointerdown", event => this.down(event));
+    on("pointermove", event => this.move(event));
+    on("pointerup", event => this.up(event));
+    on("pointercancel", event => this.up(event));
+    on("keydown", event => this.key(event));
+    on("wheel", event => {
+      if (event.ctrlKey && (event.target as HTMLElement).closest("[data-view]")) {
+        event.preventDefault();
+        this.setZoom(this.zoom * Math.exp(-event.deltaY / 300), event);
+      }
+    });
+    on("change", event => {
+      event.stopPropagation();
+      if ((event.target as HTMLInputElement).name === "tool") { this.choose(null); }
+      else if (this.chosen !== null) { this.restyle(event.target as HTMLInputElement); }
+      this.tools();
+    });
+    on("input", event => event.stopPropagation());
+    on("click", event => {
+      const button = (event.target as HTMLElement).closest<HTMLElement>("button.tool");
+      if (!button) { return; }
+      if ("undo" in button.dataset) { this.back(this.done, this.undone); }
+      else if ("redo" in button.dataset) { this.back(this.undone, this.done); }
+      else if ("larger" in button.dataset) { this.setZoom(this.zoom * 1.5); }
+      else if ("smaller" in button.dataset) { this.setZoom(this.zoom / 1.5); }
+      else if ("takeAway" in button.dataset) { this.takeAway(); }
+    });
+  }
+
+  // Pointers
+
+  private down(event: PointerEvent): void {
+    if (!(event.target as HTMLElement).closest("[data-sheet]") || (event.pointerType === "mouse" && event.button !== 0)) { return; }
+    event.preventDefault();
+    this.view.focus({ preventScroll: true });
+    this.fingers.set(event.pointerId, event);
+    if (event.pointerType === "touch" && this.fingers.size === 2) {
+      // Two fingers move and size the board; what the first had begun is none.
+      this.letGo();
+      this.pinch = { apart: this.apart(), zoom: this.zoom };
+      return;
+    }
+    if (this.fingers.size > 1) { return; }
+    this.sheet.setPointerCapture(event.pointerId);
+    this.drawing = true;
+    this.begin(this.at(event), pressureOf(event));
+  }
+
+  private move(event: PointerEvent): void {
+    const before = this.fingers.get(event.pointerId);
+    if (!before) { return; }
+    if (this.pinch) {
+      this.view.scrollLeft -= (event.clientX - before.clientX) / 2;
+      this.view.scrollTop -= (event.clientY - before.clientY) / 2;
+      this.fingers.set(event.pointerId, event);
+      this.setZoom(this.pinch.zoom * this.apart() / this.pinch.apart, this.middle());
+      return;
+    }
+    if (!this.drawing) { return; }
+    const steps = event.getCoalescedEvents?.() ?? [];
+    for (const step of steps.length > 0 ? steps : [event]) { this.go(this.at(step), pressureOf(step)); }
+  }
+
+  private up(event: PointerEvent): void {
+    if (!this.fingers.delete(event.pointerId)) { return; }
+    if (this.pinch) {
+      if (this.fingers.size === 0) { this.pinch = null; }
+      return;
+    }
+    if (event.type === "pointercancel") { this.letGo(); } else if (this.drawing) { this.end(); }
+    this.drawing = false;
+  }
+
+  private at(event: { clientX: number; clientY: number }): At {
+    const box = this.sheet.getBoundingClientRect();
+    return { x: Math.round((event.clientX - box.left) / box.width * boardWidth), y: Math.round((event.clientY - box.top) / box.width * boardWidth) };
+  }
+
+  private apart(): number {
+    const [one, other] = [...this.fingers.values()];
+    return Math.max(10, Math.hypot(one.clientX - other.clientX, one.clientY - other.clientY));
+  }
+
+  private middle(): { clientX: number; clientY: number } {
+    const [one, other] = [...this.fingers.values()];
+    return { clientX: (one.clientX + other.clientX) / 2, clientY: (one.clientY + other.clientY) / 2 };
+  }
+
+  // What a hand does, whatever it holds
+
+  private begin(at: At, pressure: number): void {
+    const tool = this.tool;
+    if (tool === "select") {
+      this.choose(this.hit(at));
+      [this.grip, this.moved] = [at, { x: 0, y: 0 }];
+    } else if (tool === "erase") {
+      this.erased = new Set();
+      this.erase(at);
+    } else {
+      const lies = tool === "Text" || tool === "Stamp";
+      const words = tool === "Text" ? this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.value.trim() : tool === "Stamp" ? this.picked("stamp") : "";
+      if (tool === "Text" && words === "") {
+        this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.focus();
+        return;
+      }
+      const width = Number(this.picked("width"));
+      this.draft = {
+        number: Math.max(0, ...this.marks.keys()) + 1, sort: tool, colour: this.picked("colour"), width: lies ? 200 + width * 4 : width,
+        points: tool === "Line" ? `${at.x},${at.y},${pressure}` : lies ? `${at.x},${at.y}` : `${at.x},${at.y} ${at.x},${at.y}`, words,
+      };
+      this.show();
+    }
+  }
+
+  private go(at: At, pressure: number): void {
+    if (this.grip && this.chosen !== null) {
+      this.moved = { x: at.x - this.grip.x, y: at.y - this.grip.y };
+      this.show();
+    } else if (this.tool === "erase") {
+      this.erase(at);
+    } else if (this.draft) {
+      const points = this.draft.points.split(" ");
+      if (this.draft.sort === "Line") {
+        const [x, y] = points[points.length - 1].split(",").map(Number);
+        if (Math.hypot(at.x - x, at.y - y) < 10) { return; }
+        this.draft.points += ` ${at.x},${at.y},${pressure}`;
+      } else {
+        this.draft.points = this.draft.sort === "Text" || this.draft.sort === "Stamp" ? `${at.x},${at.y}` : `${points[0]} ${at.x},${at.y}`;
+      }
+      this.show();
+    }
+  }
+
+  private end(): void {
+    const draft = this.draft;
+    this.draft = null;
+    if (this.grip && this.chosen !== null && (this.moved.x !== 0 || this.moved.y !== 0)) {
+      const by = this.moved;
+      [this.grip, this.moved] = [null, { x: 0, y: 0 }];
+      this.make({ put: [shifted(this.marks.get(this.chosen)!, by)], gone: [] });
+    } else if (this.erased.size > 0) {
+      const gone = [...this.erased];
+      this.erased = new Set();
+      this.make({ put: [], gone });
+    } else if (draft && !(/^(\S+) \1$/.test(draft.points))) {
+      this.make({ put: [draft], gone: [] });
+    }
+    this.grip = null;
+    this.show();
+  }
+
+  /** What is begun is given up. */
+  private letGo(): void {
+    [this.draft, this.grip, this.moved, this.drawing] = [null, null, { x: 0, y: 0 }, false];
+    this.erased = new Set();
+    this.redraw();
+  }
+
+  private erase(at: At): void {
+    const hit = this.hit(at);
+    if (hit !== null && !this.erased.has(hit)) {
+      this.erased.add(hit);
+      this.find("drawn").querySelector(`[data-mark="${hit}"]`)?.classList.add("erased");
+    }
+  }
+
+  /** The topmost mark at a place. */
+  private hit(at: At): number | null {
+    const near = 90 / Math.sqrt(this.zoom);
+    for (const mark of [...this.marks.values()].sort((a, b) => b.number - a.number)) {
+      if (this.erased.has(mark.number)) { continue; }
+      const group = this.find("drawn").querySelector<SVGGElement>(`[data-mark="${mark.number}"]`);
+      const box = group?.getBBox();
+      const reach = near + mark.width / 2;
+      if (!group || !box || at.x < box.x - reach || at.x > box.x + box.width + reach || at.y < box.y - reach || at.y > box.y + box.height + reach) { continue; }
+      if (mark.sort === "Text" || mark.sort === "Stamp") { return mark.number; }
+      for (const path of group.querySelectorAll("path")) {
+        const length = path.getTotalLength();
+        for (let along = 0; along <= length; along += 60) {
+          const point = path.getPointAtLength(along);
+          if (Math.hypot(point.x - at.x, point.y - at.y) <= reach) { return mark.number; }
+        }
+        const last = path.getPointAtLength(length);
+        if (Math.hypot(last.x - at.x, last.y - at.y) <= reach) { return mark.number; }
+      }
+    }
+    return null;
+  }
+
+  private choose(number: number | null): void {
+    this.chosen = number;
+    (this.find("take-away") as HTMLButtonElement).disabled = number === null;
+    if (number !== null) { this.say(saidIn(this.place, "drawnChosen", this.nameOf(this.marks.get(number)!))); }
+    this.show();
+  }
+
+  private takeAway(): void {
+    if (this.chosen === null) { return; }
+    const gone = this.chosen;
+    this.choose(null);
+    this.make({ put: [], gone: [gone] });
+    this.view.focus();
+  }
+
+  private restyle(field: HTMLInputElement): void {
+    const mark = this.marks.get(this.chosen!)!;
+    const lies = mark.sort === "Text" || mark.sort === "Stamp";
+    if (field.name === "colour") { this.make({ put: [{ ...mark, colour: field.value }], gone: [] }); }
+    else if (field.name === "width") { this.make({ put: [{ ...mark, width: lies ? 200 + Number(field.value) * 4 : Number(field.value) }], gone: [] }); }
+  }
+
+  // Steps
+
+  private make(step: Step): void {
+    const back: Step = {
+      put: [...step.gone, ...step.put.map(mark => mark.number)].map(number => this.marks.get(number)).filter(mark => mark !== undefined),
+      gone: step.put.map(mark => mark.number).filter(number => !this.marks.has(number)),
+    };
+    this.done.push([step, back]);
+    this.undone = [];
+    this.apply(step);
+  }
+
+  /** Takes a step back, or again. */
+  private back(from: [Step, Step][], to: [Step, Step][]): void {
+    const last = from.pop();
+    if (!last) { return; }
+    to.push([last[1], last[0]]);
+    this.chosen = null;
+    this.apply(last[1]);
+  }
+
+  private apply(step: Step): void {
+    for (const mark of step.put) {
+      this.marks.set(mark.number, mark);
+      this.put.set(mark.number, mark);
+      this.gone.delete(mark.number);
+    }
+    for (const number of step.gone) {
+      this.marks.delete(number);
+      this.put.delete(number);
+      this.gone.add(number);
+    }
+    const [only] = step.put;
+    if (step.gone.length === 0 && step.put.length === 1 && only.number === Math.max(...this.marks.keys()) && !this.find("drawn").querySelector(`[data-mark="${only.number}"]`)) {
+      this.find("drawn").insertAdjacentHTML("beforeend", svgOf(only, this.stamps));
+    } else {
+      this.redraw();
+    }
+    this.show();
+    const words = saidIn(this.place, "drawnMarks", this.marks.size);
+    this.find("drawn").setAttribute("aria-label", words);
+    this.say(words);
+    this.tools();
+    this.changed(this.place.closest("form")!, "");
+  }
+
+  // Showing
+
+  private redraw(): void {
+    this.find("drawn").innerHTML = [...this.marks.values()].sort((a, b) => a.number - b.number).map(mark => svgOf(mark, this.stamps)).join("");
+    this.show();
+  }
+
+  /** What is in hand: the mark that is being made, the chosen one, the cross. */
+  private show(): void {
+    const hand = this.find("hand");
+    const chosen = this.chosen !== null ? this.marks.get(this.chosen) : undefined;
+    let inside = this.draft ? svgOf(this.draft, this.stamps) : "";
+    if (chosen) {
+      const drawn = this.find("drawn").querySelector<SVGGElement>(`[data-mark="${chosen.number}"]`);
+      drawn?.setAttribute("transform", `translate(${this.moved.x} ${this.moved.y})`);
+      const box = drawn?.getBBox();
+      const [x, y, by] = [this.moved.x, this.moved.y, 60];
+      if (box) { inside += `<rect class="drawn-chosen" x="${box.x + x - by}" y="${box.y + y - by}" width="${box.width + 2 * by}" height="${box.height + 2 * by}" rx="40"/>`; }
+    }
+    hand.innerHTML = inside;
+    const cross = this.find("cross");
+    cross.style.left = `${this.cross.x / boardWidth * 100}%`;
+    cross.style.top = `${this.cross.y / this.height * 100}%`;
+  }
+
+  private say(words: string): void { this.find("said").textContent = words; }
+
+  private nameOf(mark: Mark): string { return saidIn(this.place, `drawn${mark.sort}`) + (mark.sort === "Text" ? ` «${mark.words}»` : ""); }
+
+  private tools(): void {
+    for (const part of this.place.querySelectorAll<HTMLElement>("[data-for]")) { part.hidden = part.dataset.for !== this.tool; }
+    (this.find("undo") as HTMLButtonElement).disabled = this.done.length === 0;
+    (this.find("redo") as HTMLButtonElement).disabled = this.undone.length === 0;
+    (this.find("take-away") as HTMLButtonElement).disabled = this.chosen === null;
+    this.sheet.dataset.holding = this.tool;
+  }
+
+  private setZoom(zoom: number, round?: { clientX: number; clientY: number }): void {
+    const next = Math.min(Furthest, Math.max(1, zoom));
+    const view = this.view.getBoundingClientRect();
+    const at = round ? { x: round.clientX - view.left, y: round.clientY - view.top } : { x: view.width / 2, y: view.height / 2 };
+    const [x, y] = [(this.view.scrollLeft + at.x) / this.zoom, (this.view.scrollTop + at.y) / this.zoom];
+    this.zoom = next;
+    this.sheet.style.width = `${next * 100}%`;
+    this.view.classList.toggle("zoomed", next > 1);
+    [this.view.scrollLeft, this.view.scrollTop] = [x * next - at.x, y * next - at.y];
+  }
+
+  // Keys
+
+  private key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    const letter = event.key.toLowerCase();
+    if ((event.ctrlKey || event.metaKey) && !target.matches("input:not([type=radio])") && (letter === "z" || letter === "y")) {
+      event.preventDefault();
+      if (letter === "y" || event.shiftKey) { this.back(this.undone, this.done); } else { this.back(this.done, this.undone); }
+      return;
+    }
+    if (target.matches("[name=drawnWords]") && event.key === "Enter") {
+      event.preventDefault();
+      this.view.focus();
+      this.find("cross").hidden = false;
+      return;
+    }
+    if (!target.matches("[data-view]")) { return; }
+    const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key];
+    if (way) {
+      event.preventDefault();
+      const far = (event.shiftKey ? 0.002 : event.repeat ? 0.03 : 0.01) * boardWidth;
+      if (this.tool === "select" && this.chosen !== null) {
+        this.make({ put: [shifted(this.marks.get(this.chosen)!, { x: way[0] * far, y: way[1] * far })], gone: [] });
+        return;
+      }
+      this.find("cross").hidden = false;
+      this.cross = { x: Math.round(Math.min(boardWidth, Math.max(0, this.cross.x + way[0] * far))), y: Math.round(Math.min(this.height, Math.max(0, this.cross.y + way[1] * far))) };
+      if (this.drawing) { this.go(this.cross, usual); }
+      this.show();
+    } else if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      this.find("cross").hidden = false;
+      if (this.drawing) {
+        this.drawing = false;
+        this.end();
+        return;
+      }
+      this.begin(this.cross, usual);
+      if (this.draft?.sort === "Text" || this.draft?.sort === "Stamp" || this.tool === "select") {
+        this.end();
+      } else if (this.draft || this.tool === "erase") {
+        this.drawing = true;
+        if (this.draft) { this.say(saidIn(this.place, "drawnBegun", this.nameOf(this.draft))); }
+      }
+    } else if (event.key === "Delete" || event.key === "Backspace") {
+      event.preventDefault();
+      this.takeAway();
+    } else if (event.key === "Escape" && (this.drawing || this.chosen !== null)) {
+      event.stopPropagation();
+      this.choose(null);
+      this.letGo();
+    } else if (event.key === "+" || event.key === "-") {
+      this.setZoom(event.key === "+" ? this.zoom * 1.5 : this.zoom / 1.5);
+    }
+  }
+}
+
+/** A pen says how strongly it is pressed; fingers and mice do not, whatever their numbers. */
+const pressureOf = (event: PointerEvent): number => event.pointerType === "pen" ? Math.round(Math.min(1, Math.max(0, event.pressure)) * 100) : usual;
+
+function shifted(mark: Mark, by: At): Mark {
+  return { ...mark, points: pointsOf(mark).map(point => `${Math.round(point.x + by.x)},${Math.round(point.y + by.y)}${mark.sort === "Line" ? `,${point.p}` : ""}`).join(" ") };
+}
+
+/** The drawing, as the server keeps it, as pixels: twice as many as a wide screen shows. */
+async function savePng(address: string): Promise<void> {
+  const drawn = Object.assign(new Image(), { src: address });
+  await drawn.decode();
+  const canvas = document.createElement("canvas");
+  canvas.width = 2000;
+  canvas.height = Math.round(2000 * drawn.naturalHeight / drawn.naturalWidth);
+  const sheet = canvas.getContext("2d")!;
+  sheet.fillStyle = "#ffffff";
+  sheet.fillRect(0, 0, canvas.width, canvas.height);
+  sheet.drawImage(drawn, 0, 0, canvas.width, canvas.height);
+  const file = await new Promise<Blob | null>(done => canvas.toBlob(done, "image/png"));
+  if (!file) { return; }
+  const link = Object.assign(document.createElement("a"), { href: URL.createObjectURL(file), download: "drawing.png" });
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10000);
+}

@@ -1,0 +1,58 @@
+using ZestySlate.Core.Questions;
+using ZestySlate.Storage.Handed;
+
+namespace ZestySlate.Storage.Tests;
+
+public sealed class HandedFilesTests : TestDatabase
+{
+    private HandedFiles Files(SlateDb db) => new(db, new HandedFolder(Path.Combine(Folder, "handed")), Clock);
+
+    private HandedFileRecord Recording(string attempt = "one") => new() { Id = "recording0123456789", AttemptId = attempt, SpotId = "q", Name = "recording", Kind = HandedKind.Sound, ContentType = "audio/webm", At = Clock.Now };
+
+    [Fact]
+    public async Task A_file_is_found_by_its_attempt_alone()
+    {
+        await using var db = NewDb();
+        var kept = await Files(db).KeepAsync("one", "q", "notes.txt", HandedKind.Text, "text/plain", "Gale"u8.ToArray());
+        var found = await Files(db).FindAsync("one", kept.Id);
+        Assert.Equal("Gale", await File.ReadAllTextAsync(found!.Value.Path, TestContext.Current.CancellationToken));
+        Assert.Null(await Files(db).FindAsync("two", kept.Id));
+        Assert.Equal([kept], await Files(db).OfAsync("one"));
+        await Files(db).DropAsync("one");
+        Assert.False(File.Exists(found.Value.Path));
+        Assert.Empty(await Files(db).OfAsync("one"));
+    }
+
+    [Fact]
+    public async Task Pieces_come_in_their_order_and_one_that_comes_twice_counts_once()
+    {
+        await using var db = NewDb();
+        var files = Files(db);
+        Assert.Equal(new PieceTaken(1, true), await files.AddPieceAsync(Recording(), 0, "one "u8.ToArray(), 2));
+        Assert.Equal(new PieceTaken(1, false), await files.AddPieceAsync(Recording(), 2, "three"u8.ToArray(), 6));
+        Assert.Equal(new PieceTaken(2, true), await files.AddPieceAsync(Recording(), 1, "two "u8.ToArray(), 4));
+        Assert.Equal(new PieceTaken(2, true), await files.AddPieceAsync(Recording(), 1, "two "u8.ToArray(), 4));
+        Assert.Equal(new PieceTaken(3, true), await files.AddPieceAsync(Recording(), 2, "three"u8.ToArray(), 5.5));
+        var (file, path, _) = (await files.FindAsync("one", Recording().Id))!.Value;
+        Assert.Equal((13, 5.5, "one two three"), (file.Bytes, file.Seconds, await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken)));
+    }
+
+    [Fact]
+    public async Task What_a_piece_left_behind_that_broke_off_is_written_over()
+    {
+        await using var db = NewDb();
+        await Files(db).AddPieceAsync(Recording(), 0, "one "u8.ToArray(), 2);
+        var path = (await Files(db).FindAsync("one", Recording().Id))!.Value.Path;
+        await File.AppendAllTextAsync(path, "half of two and more", TestContext.Current.CancellationToken);
+        await Files(db).AddPieceAsync(Recording(), 1, "two"u8.ToArray(), 4);
+        Assert.Equal("one two", await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task Nobody_adds_to_anothers_recording()
+    {
+        await using var db = NewDb();
+        await Files(db).AddPieceAsync(Recording(), 0, "mine"u8.ToArray(), 2);
+        Assert.False((await Files(db).AddPieceAsync(Recording("two"), 1, "theirs"u8.ToArray(), 4)).Taken);
+    }
+}

@@ -1,0 +1,85 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Poll;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Votes;
+
+namespace ZestySlate.Storage.Tests;
+
+public sealed class VoteTests : TestDatabase
+{
+    private static Activity Polled(bool anonymous) => Garden() with
+    {
+        Rules = new Rules { Completion = Completion.AnsweredAll },
+        Scenes =
+        [
+            new Scene
+            {
+                Id = "scene",
+                Backdrop = new BlankBackdrop(),
+                Spots = [new Spot { Id = "q", Place = new AtPoint(0.5, 0.5), Content = new Ask(new PollQuestion { Anonymous = anonymous, Choices = [new PollChoice { Id = "sun" }, new PollChoice { Id = "rain" }] }) }],
+            },
+        ],
+    };
+
+    private static Voted Vote(string id, string choice) => new("q", new PollResponse { Parts = [new PartAnswer(PollQuestion.Whole, choice)] }) { Id = id, At = DateTimeOffset.UnixEpoch.AddYears(60) };
+
+    private async Task<ActivityRecord> PublishedAsync(bool anonymous)
+    {
+        await using var db = NewDb();
+        await Activities(db).CreateAsync("ines", Polled(anonymous), "polled");
+        await Activities(db).PublishAsync("polled", "ines");
+        return (await Activities(db).DraftAsync("polled"))!.Record;
+    }
+
+    private async Task<LoadedAttempt> VotedAsync(ActivityRecord activity, string choice, string id = "v")
+    {
+        await using var db = NewDb();
+        var attempt = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        return (await Attempts(db).TakeAsync(attempt.Id, Vote(id, choice)))!.Attempt;
+    }
+
+    [Fact]
+    public async Task Votes_are_counted_once_each_and_shown_to_who_has_voted()
+    {
+        var activity = await PublishedAsync(false);
+        await VotedAsync(activity, "rain");
+        var last = await VotedAsync(activity, "sun");
+        await using var db = NewDb();
+        Assert.Null((await Attempts(db).TakeAsync(last.Record.Id, Vote("v", "sun")))!.Refusal);
+        Assert.NotNull((await Attempts(db).TakeAsync(last.Record.Id, Vote("w", "rain")))!.Refusal);
+        var tally = (await new VoteCounts(db).WithTalliesAsync(last)).Tallies["q"];
+        Assert.Equal((2, 1, 1), (tally.Voters, tally.For(PollQuestion.Whole, "sun"), tally.For(PollQuestion.Whole, "rain")));
+        var waiting = (await Attempts(db).LoadAsync((await Attempts(db).BeginAsync(activity, "ines", null)).Id))!;
+        Assert.Empty((await new VoteCounts(db).WithTalliesAsync(waiting)).Tallies);
+    }
+
+    [Fact]
+    public async Task An_anonymous_vote_is_nowhere_in_the_database_but_in_the_count()
+    {
+        var activity = await PublishedAsync(true);
+        var voted = await VotedAsync(activity, "rain");
+        Assert.True(voted.State.QuestionOf("q")!.HasAnswer);
+        await using var db = NewDb();
+        Assert.DoesNotContain("rain", string.Concat(await db.Events.Where(e => e.AttemptId == voted.Record.Id).Select(e => e.Json).ToListAsync(TestContext.Current.CancellationToken)));
+        Restart();
+        Assert.Null(((await Attempts(db).LoadAsync(voted.Record.Id))!.Events[^1] as Voted)!.Response);
+        Assert.Equal(1, (await new VoteCounts(db).OfAsync("polled"))["q"].For(PollQuestion.Whole, "rain"));
+
+        // The table of counts can hold nothing that tells who or when.
+        Assert.Equal(["ActivityId", "AssignmentId", "Choice", "Count", "Part", "SpotId"], db.Model.FindEntityType(typeof(VoteCount))!.GetProperties().Select(property => property.Name).Order());
+    }
+
+    [Fact]
+    public async Task Those_who_vote_at_once_are_all_counted()
+    {
+        var activity = await PublishedAsync(true);
+        await Task.WhenAll(Enumerable.Range(0, 12).Select(i => Task.Run(() => VotedAsync(activity, i % 3 == 0 ? "sun" : "rain"))));
+        await using var db = NewDb();
+        var tally = (await new VoteCounts(db).OfAsync("polled"))["q"];
+        Assert.Equal((12, 4, 8), (tally.Voters, tally.For(PollQuestion.Whole, "sun"), tally.For(PollQuestion.Whole, "rain")));
+    }
+}
