@@ -97,7 +97,7 @@ public sealed class AccessibilityTests(Apps apps)
         ines.Go(apps.Slate + "/author/watchtest");
         ines.See(".page-row");
         Passes(ines, "workbench with a page");
-        foreach (var kind in new[] { "gapText", "wordPick", "order", "jumbledWords", "match", "sort", "number", "shortText", "placing", "locating", "grid", "longText" })
+        foreach (var kind in new[] { "gapText", "wordPick", "order", "jumbledWords", "match", "sort", "number", "shortText", "placing", "locating", "grid", "longText", "drawing", "spoken", "fileAnswer", "rating", "poll" })
         {
             ines.PressCss($"[data-add-kind={kind}]");
             ines.See(".page-open form[data-edit]");
@@ -108,6 +108,11 @@ public sealed class AccessibilityTests(Apps apps)
             ines.Saved();
         }
 
+        ines.Press("Put material beside the questions", ".page-edit");
+        ines.See("[data-field=material] input[name=shareTyped]");
+        Passes(ines, "material beside the questions");
+        ines.PressCss("[data-do=undo]");
+        ines.Saved();
         ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
         Passes(ines, "rules, way and own words");
         ines.PressCss("[data-do=questionList]");

@@ -11,12 +11,18 @@ internal sealed class Person : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
     private readonly string _profile = Directory.CreateTempSubdirectory("slate-profile").FullName;
 
-    public Person(int width = 1280, int height = 800, bool refusesThirdPartyCookies = false, bool withoutWebGl = false)
+    public Person(int width = 1280, int height = 800, bool refusesThirdPartyCookies = false, bool withoutWebGl = false, bool speaks = false)
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--hide-scrollbars",
             "--disable-background-networking", "--disable-component-update", "--disable-sync", "--force-prefers-reduced-motion", $"--user-data-dir={_profile}", $"--window-size={width},{height}");
         options.AddArguments(withoutWebGl ? ["--disable-3d-apis"] : ["--use-angle=swiftshader", "--enable-unsafe-swiftshader"]);
+        if (speaks)
+        {
+            // A microphone that beeps, allowed without a question.
+            options.AddArguments("--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream");
+        }
+
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
         if (refusesThirdPartyCookies)
         {

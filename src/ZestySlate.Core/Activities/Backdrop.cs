@@ -18,7 +18,11 @@ public abstract record Backdrop
 
     /// <summary>The pictures it shows.</summary>
     [JsonIgnore]
-    public IEnumerable<Picture> Pictures => Shown is { } picture ? [picture] : [];
+    public virtual IEnumerable<Picture> Pictures => Shown is { } picture ? [picture] : [];
+
+    /// <summary>What it plays or opens besides pictures, by the hashes of the files.</summary>
+    [JsonIgnore]
+    public virtual IEnumerable<string> Played => [];
 
     /// <summary>True when places on it are directions.</summary>
     [JsonIgnore]
@@ -135,6 +139,17 @@ public sealed record WebPageBackdrop(string Address, int Width, int Height, bool
 /// <param name="Text">The text above the spots.</param>
 public sealed record PageBackdrop(RichText Text) : Backdrop
 {
+    /// <summary>What stands beside the questions, or null when they have the page to themselves.</summary>
+    public Material? Material { get; init; }
+
+    /// <summary>True when there is something on it besides its spots.</summary>
+    [JsonIgnore]
+    public bool HasContent => !Text.IsEmpty || Material is not null;
+
+    public override IEnumerable<Picture> Pictures => Material?.Pictures ?? [];
+
+    public override IEnumerable<string> Played => Material?.Played ?? [];
+
     public override string KindName => "Page";
 
     public override Backdrop With(Picture picture) => new PictureBackdrop(picture);

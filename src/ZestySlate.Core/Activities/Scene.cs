@@ -33,5 +33,5 @@ public sealed record Scene
     /// <summary>Every file it shows or plays, by hash.</summary>
     [JsonIgnore]
     public IEnumerable<string> Media => Pictures.Select(picture => picture.Media)
-        .Concat(Spots.SelectMany(spot => spot.Content.Played)).Concat(Ambient is null ? [] : [Ambient.Media]);
+        .Concat(Backdrop.Played).Concat(Spots.SelectMany(spot => spot.Content.Played)).Concat(Ambient is null ? [] : [Ambient.Media]);
 }

@@ -18,7 +18,7 @@ public static class ReadyCheck
             yield return new Finding(true, "The activity has no title.", null, null, "title");
         }
 
-        if (!activity.Spots.Any() && !activity.Scenes.Any(scene => scene.Backdrop is WebPageBackdrop or PageBackdrop { Text.IsEmpty: false }))
+        if (!activity.Spots.Any() && !activity.Scenes.Any(scene => scene.Backdrop is WebPageBackdrop or PageBackdrop { HasContent: true }))
         {
             yield return new Finding(true, "Nothing is in it yet.", null, null, "stage");
         }
@@ -43,6 +43,13 @@ public static class ReadyCheck
                 break;
             case BlankBackdrop:
                 yield return new Finding(false, $"The scene «{activity.TitleOf(scene)}» has no picture yet.", scene.Id, null, "backdrop");
+                break;
+            case PageBackdrop { Material: { } material }:
+                foreach (var message in material.Weaknesses)
+                {
+                    yield return new Finding(false, $"{message} (beside the questions of «{activity.TitleOf(scene)}»).", scene.Id, null, "material");
+                }
+
                 break;
             case WebPageBackdrop { Refuses: true }:
                 yield return new Finding(false, $"The page of «{activity.TitleOf(scene)}» forbids being shown inside other pages; learners get a link to it.", scene.Id, null, "address");

@@ -72,7 +72,7 @@ internal static class Course
             }
         }
 
-        if (together.Count > 0 || (first && scene.Backdrop is PageBackdrop { Text.IsEmpty: false }))
+        if (together.Count > 0 || (first && scene.Backdrop is PageBackdrop { HasContent: true }))
         {
             yield return Step(last ?? scene.Id);
         }

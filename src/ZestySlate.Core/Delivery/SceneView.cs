@@ -29,7 +29,7 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
         var order = section.SpotIds.Select(id => scene.Spots.FirstOrDefault(spot => spot.Id == id)).OfType<Spot>();
         var shown = scene with
         {
-            Backdrop = scene.Backdrop is PageBackdrop && !section.WithText ? new PageBackdrop(default) : scene.Backdrop,
+            Backdrop = scene.Backdrop is PageBackdrop page && !section.WithText ? page with { Text = default } : scene.Backdrop,
             Spots = order.ToValueList(),
         };
         return Of(state, shown, now, due);

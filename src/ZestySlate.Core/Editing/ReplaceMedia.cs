@@ -58,9 +58,16 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height)
     private ScoreBands Of(ScoreBands bands) => ScoreBands.Of(bands.Bands.Select(band => band with { Picture = Of(band.Picture) }));
 
     /// <summary>A panorama whose picture cannot be looked round in any more is shown flat.</summary>
-    private Backdrop Of(Backdrop backdrop) => backdrop.Shown is not { } shown || shown.Media != Old ? backdrop
+    private Backdrop Of(Backdrop backdrop) => backdrop is PageBackdrop { Material: { } material } page ? page with { Material = Of(material) } : backdrop.Shown is not { } shown || shown.Media != Old ? backdrop
         : backdrop is PanoramaBackdrop && PanoramaBackdrop.Refuse(Width, Height) is not null ? new PictureBackdrop(Of(shown)!)
         : backdrop.With(Of(shown)!);
+
+    private Material Of(Material material) => material with
+    {
+        Pictures = material.Pictures.Select(picture => Of(picture)!).ToValueList(),
+        Video = material.Video is { } video ? video with { Media = Of(video.Media), Captions = Of(video.Captions) } : null,
+        Pdf = material.Pdf is { } pdf ? pdf with { Media = Of(pdf.Media) } : null,
+    };
 
     private Sign Of(Sign sign) => sign.Picture is null ? sign : sign with { Picture = Of(sign.Picture) };
 

@@ -52,6 +52,11 @@ public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(
             return Outcome<Activity>.Refused(reason);
         }
 
+        if (Backdrop is PageBackdrop { Material.Address: { Length: > 0 } address } && WebAddress.Refuse(address) is { } beside)
+        {
+            return Outcome<Activity>.Refused(beside);
+        }
+
         return activity.WithScene(SceneId, s => s.Spots.Aggregate(s with { Backdrop = Backdrop, Spots = [] }, (room, spot) => room with
         {
             // Spots that come from a page get places beside each other.

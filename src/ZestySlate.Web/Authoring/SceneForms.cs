@@ -13,7 +13,8 @@ internal static class SceneForms
     {
         "scene" => new RenameScene(scene.Id, form["title"].ToString()),
         "add" => SpotForms.ReadNew(form, scene),
-        "pageText" when scene.Backdrop is PageBackdrop => new SetBackdrop(scene.Id, new PageBackdrop(new RichText(RichTextSanitizer.Sanitise(form["text"].ToString())))),
+        "pageText" when scene.Backdrop is PageBackdrop page => new SetBackdrop(scene.Id, page with { Text = new RichText(RichTextSanitizer.Sanitise(form["text"].ToString())) }),
+        "material" when scene.Backdrop is PageBackdrop page => new SetBackdrop(scene.Id, MaterialForm.Read(form, page)),
         "asSheet" => new SetBackdrop(scene.Id, new PageBackdrop(default)),
         "draw" => form["draw"].ToString().Trim() is { Length: > 0 } typed
             ? int.TryParse(typed, out var draw) ? new SetDraw(scene.Id, draw) : Outcome<Edit>.Refused($"«{typed}» is not a number of questions.")

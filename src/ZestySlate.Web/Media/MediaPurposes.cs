@@ -14,8 +14,9 @@ internal static class MediaPurposes
     public static MediaKind KindFor(string purpose) => purpose switch
     {
         "sound" or "calloutSound" or "ambient" or "askSound" or "faceSound" => MediaKind.Sound,
-        "video" or "askVideo" => MediaKind.Video,
-        "captions" or "askCaptions" => MediaKind.Captions,
+        "video" or "askVideo" or "materialVideo" => MediaKind.Video,
+        "captions" or "askCaptions" or "materialCaptions" => MediaKind.Captions,
+        "materialPdf" => MediaKind.Pdf,
         _ => MediaKind.Picture,
     };
 
@@ -69,10 +70,18 @@ internal static class MediaPurposes
             ("faceSound", Ask ask) => Asked(spot!, ask.Question.WithFace(kind, face => face with { Sound = SoundOf(item) })),
             ("bandPicture", Ask ask) => Asked(spot!, ask.Question with { Bands = BandFields.WithPicture(ask.Question.Bands, kind, PictureOf(item)) }),
             ("bandPicture", _) => new SetRules(activity.Rules with { Bands = BandFields.WithPicture(activity.Rules.Bands, kind, PictureOf(item)) }),
+            ("materialPicture", _) when MaterialOf(scene) is { } material => Beside(scene!, material with { Pictures = material.Pictures.Add(PictureOf(item)) }),
+            ("materialVideo", _) when MaterialOf(scene) is { } material => Beside(scene!, material with { Video = new VideoFile { Media = item.Hash, Credit = item.Credit, Licence = item.Licence } }),
+            ("materialCaptions", _) when MaterialOf(scene) is { Video: { } film } material => Beside(scene!, material with { Video = film with { Captions = item.Hash } }),
+            ("materialPdf", _) when MaterialOf(scene) is { } material => Beside(scene!, material with { Pdf = new PdfFile { Media = item.Hash, Name = item.Name } }),
             ("introduction", _) => new SetFlow(activity.Flow with { Picture = PictureOf(item) }),
             _ => Outcome<Edit>.Refused("What the file was for is not in the activity any more. The file is kept in your media library."),
         };
     }
+
+    private static Material? MaterialOf(Scene? scene) => (scene?.Backdrop as PageBackdrop)?.Material;
+
+    private static SetBackdrop Beside(Scene scene, Material material) => new(scene.Id, (PageBackdrop)scene.Backdrop with { Material = material });
 
     private static SetContent Asked(Spot spot, Question question) => new(spot.Id, new Ask(question));
 

@@ -43,6 +43,7 @@ class DrawingBoard {
   private gone = new Set<number>();
   private draft: Mark | null = null;
   private erased = new Set<number>();
+  private rubbed: At | null = null;
   private chosen: number | null = null;
   private grip: At | null = null;
   private moved: At = { x: 0, y: 0 };
@@ -182,19 +183,19 @@ class DrawingBoard {
       this.choose(this.hit(at));
       [this.grip, this.moved] = [at, { x: 0, y: 0 }];
     } else if (tool === "erase") {
-      this.erased = new Set();
+      [this.erased, this.rubbed] = [new Set(), null];
       this.erase(at);
     } else {
-      const lies = tool === "Text" || tool === "Stamp";
-      const words = tool === "Text" ? this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.value.trim() : tool === "Stamp" ? this.picked("stamp") : "";
-      if (tool === "Text" && words === "") {
+      const lies = tool === "text" || tool === "stamp";
+      const words = tool === "text" ? this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.value.trim() : tool === "stamp" ? this.picked("stamp") : "";
+      if (tool === "text" && words === "") {
         this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.focus();
         return;
       }
       const width = Number(this.picked("width"));
       this.draft = {
         number: Math.max(0, ...this.marks.keys()) + 1, sort: tool, colour: this.picked("colour"), width: lies ? 200 + width * 4 : width,
-        points: tool === "Line" ? `${at.x},${at.y},${pressure}` : lies ? `${at.x},${at.y}` : `${at.x},${at.y} ${at.x},${at.y}`, words,
+        points: tool === "line" ? `${at.x},${at.y},${pressure}` : lies ? `${at.x},${at.y}` : `${at.x},${at.y} ${at.x},${at.y}`, words,
       };
       this.show();
     }
@@ -208,12 +209,12 @@ class DrawingBoard {
       this.erase(at);
     } else if (this.draft) {
       const points = this.draft.points.split(" ");
-      if (this.draft.sort === "Line") {
+      if (this.draft.sort === "line") {
         const [x, y] = points[points.length - 1].split(",").map(Number);
         if (Math.hypot(at.x - x, at.y - y) < 10) { return; }
         this.draft.points += ` ${at.x},${at.y},${pressure}`;
       } else {
-        this.draft.points = this.draft.sort === "Text" || this.draft.sort === "Stamp" ? `${at.x},${at.y}` : `${points[0]} ${at.x},${at.y}`;
+        this.draft.points = this.draft.sort === "text" || this.draft.sort === "stamp" ? `${at.x},${at.y}` : `${points[0]} ${at.x},${at.y}`;
       }
       this.show();
     }
@@ -244,7 +245,15 @@ class DrawingBoard {
     this.redraw();
   }
 
+  /** Everything from where the eraser was to where it is now, however fast it went. */
   private erase(at: At): void {
+    const from = this.rubbed ?? at;
+    const steps = Math.max(1, Math.ceil(Math.hypot(at.x - from.x, at.y - from.y) / 80));
+    for (let step = 1; step <= steps; step++) { this.rub({ x: from.x + (at.x - from.x) * step / steps, y: from.y + (at.y - from.y) * step / steps }); }
+    this.rubbed = at;
+  }
+
+  private rub(at: At): void {
     const hit = this.hit(at);
     if (hit !== null && !this.erased.has(hit)) {
       this.erased.add(hit);
@@ -261,7 +270,7 @@ class DrawingBoard {
       const box = group?.getBBox();
       const reach = near + mark.width / 2;
       if (!group || !box || at.x < box.x - reach || at.x > box.x + box.width + reach || at.y < box.y - reach || at.y > box.y + box.height + reach) { continue; }
-      if (mark.sort === "Text" || mark.sort === "Stamp") { return mark.number; }
+      if (mark.sort === "text" || mark.sort === "stamp") { return mark.number; }
       for (const path of group.querySelectorAll("path")) {
         const length = path.getTotalLength();
         for (let along = 0; along <= length; along += 60) {
@@ -292,7 +301,7 @@ class DrawingBoard {
 
   private restyle(field: HTMLInputElement): void {
     const mark = this.marks.get(this.chosen!)!;
-    const lies = mark.sort === "Text" || mark.sort === "Stamp";
+    const lies = mark.sort === "text" || mark.sort === "stamp";
     if (field.name === "colour") { this.make({ put: [{ ...mark, colour: field.value }], gone: [] }); }
     else if (field.name === "width") { this.make({ put: [{ ...mark, width: lies ? 200 + Number(field.value) * 4 : Number(field.value) }], gone: [] }); }
   }
@@ -370,7 +379,7 @@ class DrawingBoard {
 
   private say(words: string): void { this.find("said").textContent = words; }
 
-  private nameOf(mark: Mark): string { return saidIn(this.place, `drawn${mark.sort}`) + (mark.sort === "Text" ? ` «${mark.words}»` : ""); }
+  private nameOf(mark: Mark): string { return saidIn(this.place, `drawn${mark.sort[0].toUpperCase()}${mark.sort.slice(1)}`) + (mark.sort === "text" ? ` «${mark.words}»` : ""); }
 
   private tools(): void {
     for (const part of this.place.querySelectorAll<HTMLElement>("[data-for]")) { part.hidden = part.dataset.for !== this.tool; }
@@ -398,6 +407,7 @@ class DrawingBoard {
     const letter = event.key.toLowerCase();
     if ((event.ctrlKey || event.metaKey) && !target.matches("input:not([type=radio])") && (letter === "z" || letter === "y")) {
       event.preventDefault();
+      event.stopPropagation();
       if (letter === "y" || event.shiftKey) { this.back(this.undone, this.done); } else { this.back(this.done, this.undone); }
       return;
     }
@@ -411,6 +421,7 @@ class DrawingBoard {
     const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key];
     if (way) {
       event.preventDefault();
+      event.stopPropagation();
       const far = (event.shiftKey ? 0.002 : event.repeat ? 0.03 : 0.01) * boardWidth;
       if (this.tool === "select" && this.chosen !== null) {
         this.make({ put: [shifted(this.marks.get(this.chosen)!, { x: way[0] * far, y: way[1] * far })], gone: [] });
@@ -429,14 +440,16 @@ class DrawingBoard {
         return;
       }
       this.begin(this.cross, usual);
-      if (this.draft?.sort === "Text" || this.draft?.sort === "Stamp" || this.tool === "select") {
+      if (this.draft?.sort === "text" || this.draft?.sort === "stamp" || this.tool === "select") {
         this.end();
       } else if (this.draft || this.tool === "erase") {
         this.drawing = true;
         if (this.draft) { this.say(saidIn(this.place, "drawnBegun", this.nameOf(this.draft))); }
       }
     } else if (event.key === "Delete" || event.key === "Backspace") {
+      // The drawing's keys are none of the workbench's around a trial.
       event.preventDefault();
+      event.stopPropagation();
       this.takeAway();
     } else if (event.key === "Escape" && (this.drawing || this.chosen !== null)) {
       event.stopPropagation();
@@ -452,7 +465,7 @@ class DrawingBoard {
 const pressureOf = (event: PointerEvent): number => event.pointerType === "pen" ? Math.round(Math.min(1, Math.max(0, event.pressure)) * 100) : usual;
 
 function shifted(mark: Mark, by: At): Mark {
-  return { ...mark, points: pointsOf(mark).map(point => `${Math.round(point.x + by.x)},${Math.round(point.y + by.y)}${mark.sort === "Line" ? `,${point.p}` : ""}`).join(" ") };
+  return { ...mark, points: pointsOf(mark).map(point => `${Math.round(point.x + by.x)},${Math.round(point.y + by.y)}${mark.sort === "line" ? `,${point.p}` : ""}`).join(" ") };
 }
 
 /** The drawing, as the server keeps it, as pixels: twice as many as a wide screen shows. */

@@ -21,15 +21,15 @@ export function svgOf(mark: Mark, stamps: Record<string, string>): string {
   let inside = "";
   if (points.length > 0) {
     const [from, to] = [points[0], points[points.length - 1]];
-    if (mark.sort === "Text") {
+    if (mark.sort === "text") {
       inside = `<text x="${from.x}" y="${from.y}" font-size="${mark.width}" fill="${mark.colour}" text-anchor="middle" dominant-baseline="central" font-family="sans-serif">${escaped(mark.words ?? "")}</text>`;
-    } else if (mark.sort === "Stamp") {
+    } else if (mark.sort === "stamp") {
       inside = `<path d="${stamps[mark.words ?? ""] ?? ""}" transform="translate(${n(from.x - mark.width / 2)} ${n(from.y - mark.width / 2)}) scale(${Math.floor(mark.width / 24 * 10000 + 0.5) / 10000})" fill="none" stroke="${mark.colour}" stroke-width="2" stroke-linecap="round" stroke-linejoin="round"/>`;
     } else {
-      const stretches: [string, number][] = mark.sort === "Line" ? free(points, mark.width)
-        : [[mark.sort === "Straight" ? `M${from.x},${from.y}L${to.x},${to.y}`
-          : mark.sort === "Arrow" ? arrow(from, to, mark.width)
-          : mark.sort === "Rectangle" ? `M${from.x},${from.y}H${to.x}V${to.y}H${from.x}Z`
+      const stretches: [string, number][] = mark.sort === "line" ? free(points, mark.width)
+        : [[mark.sort === "straight" ? `M${from.x},${from.y}L${to.x},${to.y}`
+          : mark.sort === "arrow" ? arrow(from, to, mark.width)
+          : mark.sort === "rectangle" ? `M${from.x},${from.y}H${to.x}V${to.y}H${from.x}Z`
           : ellipse(from, to), mark.width]];
       inside = stretches.map(([path, width]) => `<path d="${path}" fill="none" stroke="${mark.colour}" stroke-width="${n(width)}" stroke-linecap="round" stroke-linejoin="round"/>`).join("");
     }

@@ -1,0 +1,232 @@
+using OpenQA.Selenium;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>What is drawn, spoken, handed over and voted on; and material beside the questions.</summary>
+public sealed class HandJourney(Apps apps)
+{
+    private static string Path(string file) => System.IO.Path.Combine(Apps.Root, "demo", file);
+
+    [Fact]
+    public void A_chart_is_drawn_on_beside_a_text_and_a_pdf()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("drawing", "Draw the isobars.");
+        ines.Press("Put material beside the questions", ".page-edit");
+        ines.See("[data-field=material] [contenteditable=true]").SendKeys("The pressure falls inland.");
+        ines.Saved();
+        ines.Run("document.querySelectorAll('.material-media input[type=file]').forEach(field => field.classList.remove('sr-only'))");
+        ines.All(".material-media input[type=file]")[1].SendKeys(Path("documents/drawing-isobars.pdf"));
+        ines.Reads(".material-file", "drawing-isobars");
+        ines.Retype("input[name=shareTyped]", "40");
+        ines.PressCss("input[name=saved]");
+        var code = ines.PublishByLink();
+
+        using var wren = new Person().Visit(apps, code);
+        wren.Ready();
+        wren.Reads(".material", "The pressure falls inland.");
+        wren.Reads(".pdf-tools", "Page 1 of 2");
+        wren.Until(() => ((string)wren.Run("return document.querySelector('.pdf-words')?.textContent ?? ''")!).Contains("An isobar is a line", StringComparison.Ordinal) ? "" : null, "the words of the PDF");
+        wren.PressCss("[data-pdf-turn='1']");
+        wren.Reads(".pdf-tools", "Page 2 of 2");
+        Assert.Equal("40", wren.See("[data-divider]").GetAttribute("aria-valuenow"));
+        wren.Hand.DragAndDropToOffset(wren.See("[data-divider]"), 120, 0).Perform();
+        Assert.InRange(int.Parse(wren.See("[data-divider]").GetAttribute("aria-valuenow")!), 47, 54);
+        wren.Keys(Keys.ArrowLeft);
+
+        // A line and an arrow by the mouse; the line is taken back and brought again.
+        var board = wren.See(".drawing-sheet");
+        Stroke(wren, board, (-150, -40), (0, -20), (150, -60));
+        Marks(wren, 1);
+        wren.Run("document.querySelector('input[name=tool][value=arrow]').click()");
+        Stroke(wren, board, (0, 80), (-60, 20));
+        Marks(wren, 2);
+        wren.PressCss("[data-undo]");
+        wren.PressCss("[data-undo]");
+        Marks(wren, 0);
+        wren.PressCss("[data-redo]");
+        Marks(wren, 1);
+        wren.Reads("[data-said]", "1 mark on the board");
+
+        // Erased by a touch of the eraser, which is one step too.
+        wren.Run("document.querySelector('input[name=tool][value=erase]').click()");
+        Stroke(wren, board, (0, -40), (0, 0));
+        Marks(wren, 0);
+        wren.PressCss("[data-undo]");
+        Marks(wren, 1);
+
+        // What the server keeps is what was drawn, to the letter, also after the page is opened again.
+        var drawn = (string)wren.Run("return document.querySelector('[data-drawn] path').getAttribute('d')")!;
+        wren.Until(() => Kept(wren).Contains($"d=\"{drawn}\"", StringComparison.Ordinal) ? "" : null, "the drawing as the server keeps it");
+        wren.Driver.Navigate().Refresh();
+        wren.Ready();
+        Assert.Equal(drawn, wren.Run("return document.querySelector('[data-drawn] path').getAttribute('d')"));
+        Assert.Empty(wren.Complaints());
+
+        // The teacher sees it among the answers.
+        ines.Go(apps.Slate + $"/author/{code}/results");
+        ines.PressCss(".attempt summary");
+        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('.answer-drawn img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing among the answers");
+    }
+
+    [Fact]
+    public void A_board_is_drawn_on_by_keys_alone_and_by_a_finger()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("drawing", "Mark the front.");
+        ines.TryIt();
+        ines.TabTo(".drawing-view");
+        ines.Keys(Keys.ArrowLeft + Keys.ArrowLeft + Keys.Enter + Keys.ArrowRight + Keys.ArrowDown + Keys.ArrowRight + Keys.Enter);
+        Marks(ines, 1);
+
+        // A word, placed at the cross.
+        ines.Run("document.querySelector('input[name=tool][value=text]').focus()");
+        ines.Keys(" ");
+        ines.TabTo("[name=drawnWords]");
+        ines.Keys("High" + Keys.Enter);
+        ines.Keys(Keys.ArrowUp + Keys.Enter);
+        Marks(ines, 2);
+        Assert.Equal("High", ines.See("[data-drawn] text").Text);
+
+        // It is chosen at the cross, moved by arrows, taken away.
+        ines.Run("document.querySelector('input[name=tool][value=select]').focus()");
+        ines.Keys(" ");
+        ines.Run("document.querySelector('.drawing-view').focus()");
+        ines.Keys(Keys.Enter);
+        ines.Reads("[data-said]", "Text «High» chosen");
+        var before = ines.See("[data-drawn] text").GetAttribute("x");
+        ines.Keys(Keys.ArrowRight);
+        Assert.NotEqual(before, ines.See("[data-drawn] text").GetAttribute("x"));
+        ines.Keys(Keys.Delete);
+        Marks(ines, 1);
+        ines.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
+        Marks(ines, 2);
+        ines.Press("Back to building", "#room-topline");
+
+        using var wren = new Person(390, 844).Visit(apps, ines.PublishByLink());
+        wren.Ready();
+        var board = wren.See(".drawing-sheet");
+        wren.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
+        var at = ((IReadOnlyCollection<object>)wren.Run("const b = arguments[0].getBoundingClientRect(); return [b.left, b.top, b.width, b.height]", board)!).Select(Convert.ToDouble).ToArray();
+        void Touch(string kind, params (double X, double Y)[] points) => wren.Cdp("Input.dispatchTouchEvent", ("type", kind), ("touchPoints", points.Select((point, i) => (object)new Dictionary<string, object> { ["x"] = at[0] + (at[2] * point.X), ["y"] = at[1] + (at[3] * point.Y), ["id"] = i }).ToArray()));
+        Touch("touchStart", (0.2, 0.2));
+        Touch("touchMove", (0.4, 0.3));
+        Touch("touchMove", (0.7, 0.6));
+        Touch("touchEnd");
+        Marks(wren, 1);
+
+        // Two fingers draw nothing: they make the board larger.
+        Touch("touchStart", (0.4, 0.4));
+        Touch("touchStart", (0.4, 0.4), (0.6, 0.6));
+        Touch("touchMove", (0.2, 0.2), (0.8, 0.8));
+        Touch("touchEnd");
+        wren.Until(() => wren.All(".drawing-view.zoomed").Count == 1 ? "" : null, "a larger board");
+        Marks(wren, 1);
+        Assert.Empty(wren.Complaints());
+    }
+
+    [Fact]
+    public void An_answer_is_spoken_heard_again_and_taken_back()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("spoken", "Read the bulletin.");
+        ines.Retype(".page-open input[name=seconds]", "0:20");
+        ines.Saved();
+        var code = ines.PublishByLink();
+
+        using var wren = new Person(390, 844, speaks: true).Visit(apps, code);
+        wren.Ready();
+        wren.Reads(".spoken", "up to 0:20");
+        wren.PressCss("[data-speak]");
+        wren.Reads("[data-said]", "Recording");
+
+        // Pieces leave while one speaks; a lost connection is waited out.
+        wren.Until(() => wren.Run("return document.querySelector('[name=recording]').value") is string { Length: > 0 } ? "" : null, "the first piece");
+        wren.Connection(false);
+        wren.Reads("[data-said]", "The connection is lost");
+        wren.Connection(true);
+        wren.PressCss("[data-stop]");
+        wren.Reads(".recording-own", "Your recording");
+        wren.Until(() => (bool)wren.Run("const a = document.querySelector('.recording-own audio'); return a.readyState > 0 && !a.error")! ? "" : null, "a recording that plays");
+        wren.Reads(".learn-foot", "1 of 1 question");
+        ines.Go(apps.Slate + $"/author/{code}/results");
+        ines.PressCss(".attempt summary");
+        ines.Until(() => (bool)ines.Run("const a = document.querySelector('.attempt audio'); a?.load(); return a !== null && !a.error")! ? "" : null, "the recording among the answers");
+        wren.PressCss("[data-take-back]");
+        wren.Gone(".recording-own");
+
+        // Where there is no microphone another way is offered in words.
+        using var lou = new Person(390, 844).Visit(apps, code);
+        lou.Ready();
+        lou.PressCss("[data-speak]");
+        lou.Reads("[data-said]", "choose a sound file instead");
+        lou.Run("document.querySelector('.spoken input[type=file]').classList.remove('sr-only')");
+        lou.See(".spoken input[type=file]").SendKeys(Path("sounds/bell-buoy.wav"));
+        lou.Reads(".recording-own", "bell-buoy.wav");
+    }
+
+    [Fact]
+    public void Photos_are_handed_over_replaced_and_taken_out_and_votes_are_given_once()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("fileAnswer", "Photograph the sky.");
+        ines.AddQuestion("rating", "How was it?");
+        ines.Fill("textarea[name$=-text]", "poor");
+        var code = ines.PublishByLink();
+
+        using var wren = new Person(390, 844).Visit(apps, code);
+        wren.Ready();
+        wren.Run("document.querySelectorAll('.file-answer input[type=file]').forEach(field => field.classList.remove('sr-only'))");
+        wren.See(".handed-add input[type=file]").SendKeys(Path("pictures/rain-gauge-cut.png") + "\n" + Path("pictures/wall-chart.png"));
+        wren.Until(() => wren.All(".handed img").Count == 2 && wren.All(".handed button").Count == 2 ? "" : null, "two photos");
+        wren.Run("document.querySelectorAll('.file-answer input[type=file]').forEach(field => field.classList.remove('sr-only'))");
+        wren.All("[data-replace]")[1].SendKeys(Path("documents/drawing-isobars.pdf"));
+        wren.Reads("[data-said]", "is of a kind that is not taken here");
+        wren.All("[data-replace]")[1].SendKeys(Path("pictures/shelter-inside.png"));
+        wren.Reads(".handed", "shelter-inside.png");
+        Assert.DoesNotContain("wall-chart.png", wren.See(".handed").Text);
+        wren.All(".handed button")[0].Click();
+        wren.Until(() => wren.All(".handed li").Count == 1 ? "" : null, "one photo");
+        wren.Until(() => (bool)wren.Run("const i = document.querySelector('.handed img'); return i.complete && i.naturalWidth > 0")! ? "" : null, "its thumbnail");
+
+        // A choice stays on the page until it is voted; then it is for good.
+        wren.Run("document.querySelectorAll('.poll input')[3].click()");
+        wren.Press("Vote", ".ask-poll");
+        wren.Reads(".poll", "1 vote · 100 %");
+        Assert.Empty(wren.All(".ask-poll button"));
+        Assert.DoesNotContain(wren.Complaints(), words => !words.Contains("422", StringComparison.Ordinal));
+        ines.Go(apps.Slate + $"/author/{code}/results");
+        ines.Reads(".votes", "1 has voted.");
+    }
+
+    [Fact]
+    public void On_a_phone_the_material_is_a_press_away()
+    {
+        using var wren = new Person(390, 844).Visit(apps, "breeze");
+        wren.PressCss("[data-next]");
+        wren.See(".split[data-ready] .drawing[data-ready]");
+        wren.Run("window.scrollTo(0, 900)");
+        wren.PressCss("[data-material-show]");
+        wren.See(".split.material-over .material");
+        wren.Keys(Keys.Escape);
+        wren.Gone(".split-back");
+        Assert.InRange(Convert.ToDouble(wren.Run("return window.scrollY")), 800, 1000);
+    }
+
+    /// <summary>Draws with the mouse through points, in pixels from the middle of the board.</summary>
+    private static void Stroke(Person person, IWebElement board, params (int X, int Y)[] points)
+    {
+        person.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
+        var hand = person.Hand.MoveToElement(board, points[0].X, points[0].Y).ClickAndHold();
+        foreach (var (x, y) in points.Skip(1))
+        {
+            hand = hand.MoveToElement(board, x, y);
+        }
+
+        hand.Release().Perform();
+    }
+
+    private static void Marks(Person person, int count) => person.Until(() => person.All("[data-drawn] [data-mark]").Count == count ? "" : null, $"{count} marks");
+
+    private static string Kept(Person person) => (string)person.Driver.ExecuteAsyncScript("const done = arguments[arguments.length - 1]; fetch(document.querySelector('[data-save]').href).then(reply => reply.text()).then(done)")!;
+}
