@@ -98,6 +98,59 @@ public sealed class BoardsJourney(Apps apps)
     }
 
     [Fact]
+    public void A_place_is_found_in_a_panorama_and_a_slip_taken_back()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("locating", "Find the lamp.");
+        ines.PressCss(".page-open details[id^=fold-faces] summary");
+        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo", "panoramas", "lamp-gallery.jpg"));
+        ines.See(".board-edit img");
+        ines.PressCss(".page-open input[name=looksRound]");
+        ines.Saved();
+        foreach (var (name, left) in new[] { ("behind", 0.05), ("ahead", 0.45) })
+        {
+            Draw(ines, "ellipse", left, 0.4, left + 0.1, 0.6);
+            ines.Keys(name);
+            ines.Saved();
+        }
+
+        // Looked round in by keys: the cross stands in the middle, which is ahead.
+        ines.TryIt();
+        ines.See("#room-stage .panorama-live [data-sphere], #room-stage [data-sphere].panorama-live");
+        ines.TabTo("[data-crosshair]");
+        ines.Keys(Keys.Enter);
+        ines.Reads(".asked-place", "«behind» is not there.");
+        for (var turn = 0; turn < 10; turn++)
+        {
+            ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.ArrowLeft).KeyUp(Keys.Shift).Perform();
+        }
+
+        ines.Keys(Keys.ArrowLeft + Keys.ArrowLeft + Keys.ArrowLeft);
+        ines.Keys(Keys.Enter);
+        ines.Until(() => ines.All(".asked-place.part-kept").Count == 1 ? "" : null, "what lies behind");
+
+        // Dragging looks round and presses nothing.
+        var stage = ines.See("[data-sphere]");
+        ines.Hand.MoveToElement(stage, -100, 0).ClickAndHold().MoveByOffset(60, 5).MoveByOffset(60, 5).Release().Perform();
+        ines.Until(() => ines.All(".asked-place.part-kept").Count == 1 ? "" : null, "still one");
+        ines.Press("Back to building", "#room-topline");
+
+        // Where all are to be found and marked at the end, a press on a press takes it back.
+        ines.See(".page-open");
+        ines.Pick(".page-open select[name=task]", "find all places");
+        ines.PressCss(".page-open input[name=looksRound]");
+        ines.PressCss(".page-open input[name=onePress]");
+        ines.Saved();
+        ines.TryIt();
+        var board = Sheet(ines, "#room-stage .locating");
+        ines.Hand.MoveToElement(board, 20, 0).Click().Perform();
+        ines.Until(() => ines.All(".press-pin").Count == 1 ? "" : null, "a press");
+        ines.Hand.MoveToElement(board, 22, 1).Click().Perform();
+        ines.Until(() => ines.All(".press-pin").Count == 0 && ines.All("input[name=part-find]").Count == 0 ? "" : null, "taken back");
+        Assert.Empty(ines.Complaints());
+    }
+
+    [Fact]
     public void Places_are_looked_at_pressed_named_and_found()
     {
         using var ines = new Person().SignIn(apps).BeginQuestions(apps);

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Core.Questions;
@@ -14,7 +15,19 @@ public sealed record Board
     /// <summary>Width over height of an empty sheet, 0.25..4.</summary>
     public double Ratio { get; init; } = 1.6;
 
+    /// <summary>True when learners look round in its picture, which is then a panorama.</summary>
+    public bool LooksRound { get; init; }
+
+    /// <summary>True when places on it are directions: it is looked round in, and its picture is fit for that.</summary>
+    [JsonIgnore]
+    public bool IsSphere => LooksRound && MayBeSphere;
+
+    /// <summary>True when its picture is a panorama of all directions.</summary>
+    [JsonIgnore]
+    public bool MayBeSphere => Picture is { } picture && PanoramaBackdrop.Refuse(picture.Width, picture.Height) is null;
+
     /// <summary>Width over height as it is shown.</summary>
+    [JsonIgnore]
     public double Shape => Picture is { Width: > 0, Height: > 0 } picture ? (double)picture.Width / picture.Height : Math.Clamp(Ratio, 0.25, 4);
 
     internal PartFace Face => new(FaceKey, "the board", new Face { Picture = Picture }, TakesSound: false);

@@ -100,4 +100,20 @@ public sealed class LocatingTests
         var question = Asked.Locating([.. Enumerable.Range(0, count).Select(i => "place " + i)]);
         return Mark(question, [.. question.Places.Select(place => $"{place.Id}={BoardPlace.Write(place.Area.Middle)}")]) is { Verdict: Verdict.Right, Share: 1 };
     });
+
+    [Fact]
+    public void On_a_board_that_is_looked_round_in_a_place_is_an_angle_on_the_sphere()
+    {
+        // An oval round the top of the picture is all that lies straight above, wherever one turns.
+        var picture = Make.Picture() with { Width = 4096, Height = 2048 };
+        var flat = Asked.Locating("zenith") with { Board = new Board { Picture = picture } };
+        var round = flat with { Places = flat.Places.Replace(_ => true, place => place with { Area = new RectangleArea(0.4, 0.25, 0.2, 0.2) }), Board = new Board { Picture = picture, LooksRound = true } };
+        Assert.True(round.Board.IsSphere);
+        Assert.Equal((Verdict.Right, Verdict.Wrong), (round.Marked(Asked.Located("p0=0.5 0.35")).Verdict, round.Marked(Asked.Located("p0=0.9 0.35")).Verdict));
+
+        // Great circles bulge towards the pole: above the upper edge of the flat box, but inside on the sphere.
+        Assert.Equal(Verdict.Right, round.Marked(Asked.Located("p0=0.5 0.24")).Verdict);
+        Assert.Equal(Verdict.Wrong, (round with { Board = flat.Board }).Marked(Asked.Located("p0=0.5 0.24")).Verdict);
+        Assert.False((round.Board with { Picture = picture with { Width = 3000 } }).IsSphere);
+    }
 }

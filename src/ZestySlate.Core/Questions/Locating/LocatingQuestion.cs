@@ -32,7 +32,10 @@ public sealed record LocatingQuestion : Question
         : this with { Places = Places.Replace(place => place.Id == key, place => place with { Face = change(place.Face) }) };
 
     /// <summary>The place that a press means: of areas over each other the smallest. Null beside them all.</summary>
-    internal LocatedPlace? PlaceAt(Share press) => Places.Where(place => place.Area.Contains(press.X, press.Y)).MinBy(place => place.Area.Size);
+    internal LocatedPlace? PlaceAt(Share press) => Places.Select(place => (place, area: AreaOf(place))).Where(at => at.area.Contains(press.X, press.Y)).OrderBy(at => at.area.Size).FirstOrDefault().place;
+
+    /// <summary>Where a place is: on a board that is looked round in, an area of the sphere.</summary>
+    internal Area AreaOf(LocatedPlace place) => place.Area.On(Board.IsSphere);
 }
 
 /// <summary>A place on the board.</summary>

@@ -149,7 +149,7 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
         var all = looking || question.Task == LocatingTask.Name || showing.Shown.RightAnswer;
         var named = looking || showing.Shown.RightAnswer;
         var marks = order.Select((place, i) => (place, number: i + 1)).Where(mark => all || kept.Any(press => BoardPlace.Read(press.Value) is { } at && question.PlaceAt(at)?.Id == mark.place.Id))
-            .Select(mark => new PlaceMark(mark.place.Id, mark.number, mark.place.Area, named || question.Task != LocatingTask.Name ? mark.place.Face.Name : "",
+            .Select(mark => new PlaceMark(mark.place.Id, mark.number, question.AreaOf(mark.place), named || question.Task != LocatingTask.Name ? mark.place.Face.Name : "",
                 looking ? string.Join(' ', new[] { mark.place.Before, mark.place.After }.Where(words => words.Length > 0)) : "")).ToValueList();
         var asked = looking || question.Task == LocatingTask.FindAll ? new ValueList<AskedPlace>() : order.Select(place => new AskedPlace(place.Id,
             question.Task == LocatingTask.Name ? new Face() : place.Face, place.Before, given?.For(place.Id) ?? "", kept.Any(part => part.Part == place.Id && part.Value.Length > 0), showing.Said(place.Id),

@@ -68,10 +68,10 @@ internal sealed class GridForm : IQuestionForm
         {
             Variants = form.ContainsKey("variants-" + was.Id) ? Rows.Lines(form["variants-" + was.Id]) : was.Variants,
             NotThis = form.ContainsKey("notThis-" + was.Id) ? Rows.Lines(form["notThis-" + was.Id]) : was.NotThis,
-            Reading = form.ContainsKey("variants-" + was.Id) ? was.Reading with { Slips = form["slips-" + was.Id] == "yes" } : was.Reading,
+            Reading = form.ContainsKey("variants-" + was.Id) ? TextReadingFields.Read(form, was.Reading, "-" + was.Id) : was.Reading,
             Options = form.ContainsKey("options-" + was.Id) ? Rows.Lines(form["options-" + was.Id]) : was.Options,
             Unit = form.ContainsKey("unit-" + was.Id) ? form["unit-" + was.Id].ToString().Trim() : was.Unit,
-            Tolerance = form.ContainsKey("tolerance-" + was.Id) ? was.Tolerance with { Amount = Math.Abs(NumberReading.Read(form["tolerance-" + was.Id].ToString(), culture)?.Value ?? 0) } : was.Tolerance,
+            Tolerance = ToleranceFields.Read(form, "-" + was.Id, was.Tolerance, culture),
             Feedback = form.ContainsKey("words-" + was.Id) ? form["words-" + was.Id].ToString().Trim() : was.Feedback,
         };
         if (!cell.Kind.IsNumber())

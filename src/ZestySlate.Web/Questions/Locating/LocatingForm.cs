@@ -23,7 +23,7 @@ internal sealed class LocatingForm : IQuestionForm
         var task = Enum.TryParse<LocatingTask>(form["task"], out var set) ? set : question.Task;
         return question with
         {
-            Board = BoardFields.Read(form, question.Board),
+            Board = BoardFields.Read(form, question.Board) with { LooksRound = form["looksRound"] == "yes" },
             Places = Rows.Read(form, "place").Select(id => question.Places.FirstOrDefault(place => place.Id == id) ?? new LocatedPlace { Id = id }).Select(place => place with
             {
                 Face = FaceFields.Read(form, place.Id, place.Id, place.Face),

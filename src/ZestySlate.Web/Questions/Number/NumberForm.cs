@@ -43,14 +43,7 @@ internal sealed class NumberForm : IQuestionForm
             Unit = unit,
             UnitUse = use,
             WrongUnitShare = EditForms.Percent(form["wrongUnit"]) ?? question.WrongUnitShare,
-            Tolerance = ReadTolerance(form, question.Tolerance, culture),
+            Tolerance = ToleranceFields.Read(form, "", question.Tolerance, culture),
         };
-    }
-
-    private static Tolerance ReadTolerance(IFormCollection form, Tolerance old, CultureInfo culture)
-    {
-        var kind = Enum.TryParse<ToleranceKind>(form["toleranceKind"], out var set) ? set : old.Kind;
-        var amount = NumberReading.Read(form["tolerance"].ToString(), culture)?.Value ?? 0;
-        return new Tolerance(kind, Math.Abs(kind == ToleranceKind.Relative ? amount / 100 : amount));
     }
 }

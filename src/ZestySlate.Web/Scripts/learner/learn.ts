@@ -248,9 +248,13 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     const pieces = new DOMParser().parseFromString(text, "text/html").body.firstElementChild as HTMLElement;
     for (const piece of [...pieces.children] as HTMLElement[]) {
       const old = piece.id ? document.getElementById(piece.id) : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
-      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", callbacks: { beforeAttributeUpdated: name => name !== "open" } }); }
+      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", callbacks: {
+        beforeNodeRemoved: node => !(node instanceof Element && node.matches(".panorama-canvas, .panorama-tools")),
+        beforeAttributeUpdated: (name, node) => name !== "open" && !(node instanceof Element && node.matches(".stage") && isKept(name, node)),
+      } }); }
     }
     placeSigns(root);
+    startPanoramas(root);
     families.settle();
     clock.set(pieces.dataset.remaining);
     const refusal = pieces.dataset.refusal;

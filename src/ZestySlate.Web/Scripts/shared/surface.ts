@@ -23,8 +23,9 @@ export interface PanoramaView extends Surface {
   stop(): void;
 }
 
-const views = new Map<HTMLElement, PanoramaView>();
-const starting = new Set<HTMLElement>();
+/** What is on the page belongs to every script of it: those of families are modules of their own. */
+interface Panoramas { views: Map<HTMLElement, PanoramaView>; starting: Set<HTMLElement>; }
+const { views, starting } = ((globalThis as { slatePanoramas?: Panoramas }).slatePanoramas ??= { views: new Map(), starting: new Set() });
 
 /** The surface of a stage. */
 export function surfaceOf(stage: HTMLElement): Surface {
