@@ -78,7 +78,7 @@ public sealed partial class QuestionFormTests
             now => Cells(now, ("cellsChosen", Id(now, 1, 2)), ("cellSet", "marked no"), ("gridDo", "rowAfter")),
             now => Cells(now, ("headRows", "2"), ("headColumns", "0"), ($"tolerance-{Id(now, 1, 1)}", "0.5"), ($"toleranceKind-{Id(now, 1, 1)}", "Relative"), ($"unit-{Id(now, 1, 1)}", "m")));
         var cell = question.Cells.Single(cell => cell.Id == Id(question, 1, 1));
-        Assert.Equal((CellKind.Number, 1.5m, 0.25m, "m", 0.5m), (cell.Kind, cell.Value, cell.Points, cell.Unit, cell.Tolerance.Amount));
+        Assert.Equal((CellKind.Number, 1.5m, 0.25m, "m", 0.005m), (cell.Kind, cell.Value, cell.Points, cell.Unit, cell.Tolerance.Amount));
         Assert.False(question.Cells.Single(other => other.Id == Id(question, 1, 2)).IsMarked);
         Assert.Equal((5, 2, 0, 2m, "1,5"), (question.Rows.Count, question.HeadRows, question.HeadColumns, question.Columns[0].Width, question.Cells[0].Text));
     }

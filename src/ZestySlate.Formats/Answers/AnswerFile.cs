@@ -4,6 +4,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Formats.Answers;
@@ -69,7 +70,7 @@ public sealed record AnswerFile(string Learner, ValueList<AnswerEntry> Answers)
                 events.Add(new Visited(at.Id) { Id = $"visit{i}", At = DateTimeOffset.UnixEpoch });
             }
 
-            events.Add(new AskedToMark(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch });
+            events.Add(answer.Response is PollResponse ? new Voted(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch } : new AskedToMark(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch });
         }
 
         events.Add(new HandedIn { Id = "end", At = DateTimeOffset.UnixEpoch });

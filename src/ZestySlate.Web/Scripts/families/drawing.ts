@@ -257,7 +257,7 @@ class DrawingBoard {
     const hit = this.hit(at);
     if (hit !== null && !this.erased.has(hit)) {
       this.erased.add(hit);
-      this.find("drawn").querySelector(`[data-mark="${hit}"]`)?.classList.add("erased");
+      this.drawn(hit)?.classList.add("erased");
     }
   }
 
@@ -266,7 +266,7 @@ class DrawingBoard {
     const near = 90 / Math.sqrt(this.zoom);
     for (const mark of [...this.marks.values()].sort((a, b) => b.number - a.number)) {
       if (this.erased.has(mark.number)) { continue; }
-      const group = this.find("drawn").querySelector<SVGGElement>(`[data-mark="${mark.number}"]`);
+      const group = this.drawn(mark.number);
       const box = group?.getBBox();
       const reach = near + mark.width / 2;
       if (!group || !box || at.x < box.x - reach || at.x > box.x + box.width + reach || at.y < box.y - reach || at.y > box.y + box.height + reach) { continue; }
@@ -332,17 +332,13 @@ class DrawingBoard {
       this.marks.set(mark.number, mark);
       this.put.set(mark.number, mark);
       this.gone.delete(mark.number);
+      this.draw(mark);
     }
     for (const number of step.gone) {
       this.marks.delete(number);
       this.put.delete(number);
       this.gone.add(number);
-    }
-    const [only] = step.put;
-    if (step.gone.length === 0 && step.put.length === 1 && only.number === Math.max(...this.marks.keys()) && !this.find("drawn").querySelector(`[data-mark="${only.number}"]`)) {
-      this.find("drawn").insertAdjacentHTML("beforeend", svgOf(only, this.stamps));
-    } else {
-      this.redraw();
+      this.drawn(number)?.remove();
     }
     this.show();
     const words = saidIn(this.place, "drawnMarks", this.marks.size);
@@ -353,6 +349,16 @@ class DrawingBoard {
   }
 
   // Showing
+
+  private drawn(number: number): SVGGElement | null { return this.find("drawn").querySelector<SVGGElement>(`[data-mark="${number}"]`); }
+
+  /** Draws one mark in its place among the others, so that a large drawing is not painted anew for a small change. */
+  private draw(mark: Mark): void {
+    const now = this.drawn(mark.number);
+    const above = now ?? [...this.find("drawn").children].find(other => Number((other as SVGGElement).dataset.mark) > mark.number);
+    if (above) { above.insertAdjacentHTML("beforebegin", svgOf(mark, this.stamps)); } else { this.find("drawn").insertAdjacentHTML("beforeend", svgOf(mark, this.stamps)); }
+    now?.remove();
+  }
 
   private redraw(): void {
     this.find("drawn").innerHTML = [...this.marks.values()].sort((a, b) => a.number - b.number).map(mark => svgOf(mark, this.stamps)).join("");
@@ -365,7 +371,7 @@ class DrawingBoard {
     const chosen = this.chosen !== null ? this.marks.get(this.chosen) : undefined;
     let inside = this.draft ? svgOf(this.draft, this.stamps) : "";
     if (chosen) {
-      const drawn = this.find("drawn").querySelector<SVGGElement>(`[data-mark="${chosen.number}"]`);
+      const drawn = this.drawn(chosen.number);
       drawn?.setAttribute("transform", `translate(${this.moved.x} ${this.moved.y})`);
       const box = drawn?.getBBox();
       const [x, y, by] = [this.moved.x, this.moved.y, 60];
