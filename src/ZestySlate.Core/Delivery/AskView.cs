@@ -127,7 +127,7 @@ public sealed record AskView
             Verdict = shown.RightOrWrong ? last?.Mark.Verdict : null,
             Reason = shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
             Band = shown.RightOrWrong && last is not null ? question.Question.Bands.For(last.Mark.Share * 100) : null,
-            Points = shown.Points && family.IsGraded(question.Question) ? last?.Points : null,
+            Points = shown.Points && family.IsGraded(question.Question) && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question)) ? last?.Points : null,
             OutOf = question.OutOf,
             Explanation = shown.RightAnswer && question.Question.Explanation.Length > 0 ? question.Question.Explanation : null,
         };
