@@ -221,6 +221,50 @@ public sealed class HandJourney(Apps apps)
     }
 
     [Fact]
+    public void A_drawing_is_reviewed_by_its_rubric_given_back_and_read_on_a_phone()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("drawing", "Draw the front.");
+        ines.PressCss(".page-open details[id^=fold-waits] summary");
+        ines.PressCss(".page-open [data-add-row=rubric]");
+        ines.Until(() => ines.All(".page-open textarea[name^=rubricTitle]").Count == 1 ? "" : null, "a row of the rubric");
+        ines.Keys("Smooth" + Keys.Tab);
+        ines.Saved();
+        var code = ines.PublishByLink();
+
+        using var wren = new Person(390, 844).Visit(apps, code);
+        wren.Ready();
+        var board = wren.See(".drawing-sheet");
+        Stroke(wren, board, (-80, -30), (80, 20));
+        Marks(wren, 1);
+        wren.Reads(".learn-foot", "1 of 1 question");
+        wren.Press("Hand in", ".learn-foot");
+        wren.Reads(".result", "provisional");
+
+        ines.Go(apps.Slate + $"/author/{code}/results");
+        ines.Press("Review: 1 waits", ".results-grid");
+        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('.answer-drawn img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing");
+        ines.Type("input[name^=row-]", "7");
+        ines.Press("Keep and go on", ".review");
+        ines.Reads(".problem", "«Smooth» earns between 0 and 1 points.");
+        ines.Retype("input[name^=row-]", "0.5");
+        ines.Type("textarea[name=comment]", "A little edgy.");
+        ines.Press("Keep and go on", ".review");
+        ines.Reads(".review-total", "nothing waits for you");
+        ines.Press("Give back to Wren", "#done");
+        ines.Reads("#done", "Given back");
+
+        wren.Driver.Navigate().Refresh();
+        wren.Reads(".result", "Given back by your teacher");
+        wren.Reads(".said-review", "A little edgy.");
+        wren.Reads(".said-review", "Smooth: 0.5 of 1 point");
+        Assert.DoesNotContain("provisional", wren.See(".result").Text);
+        ines.Press("Take back", "#done");
+        ines.Reads("#done", "Give back to Wren");
+        Assert.Empty(ines.Complaints());
+    }
+
+    [Fact]
     public void On_a_phone_the_material_is_a_press_away()
     {
         using var wren = new Person(390, 844).Visit(apps, "breeze");

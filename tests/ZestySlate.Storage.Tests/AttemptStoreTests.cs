@@ -235,4 +235,31 @@ public sealed class AttemptStoreTests : TestDatabase
         var attempt = await Attempts(db).BeginAsync(activity, wren.PersonId, assignment);
         Assert.Equal(1.5m, (await Attempts(db).LoadAsync(attempt.Id))!.State.TimeFactor);
     }
+
+    [Fact]
+    public async Task The_course_site_hears_of_a_teachers_points_when_the_work_is_given_back()
+    {
+        var activity = await PublishedAsync();
+        var assignment = await PlacedAsync();
+        await using var db = NewDb();
+        var attempt = await Attempts(db).BeginAsync(activity, "tobiah", assignment);
+        await TakeAsync(attempt.Id, Mark("e1", "b"));
+        await TakeAsync(attempt.Id, new HandedIn { Id = "h", At = Clock.Now });
+        await TakeAsync(attempt.Id, new Reviewed("q", new Review { By = "ines", Points = 1, Comment = "It could be read so." }) { Id = "r", At = Clock.Now });
+        async Task<string[]> ScoresAsync()
+        {
+            await using var fresh = NewDb();
+            return await fresh.ScoreDeliveries.Where(delivery => delivery.AttemptId == attempt.Id).OrderBy(delivery => delivery.Id).Select(delivery => delivery.Score).ToArrayAsync(TestContext.Current.CancellationToken);
+        }
+
+        var before = await ScoresAsync();
+        Assert.Contains("\"Given\":0", before[^1]);
+        await TakeAsync(attempt.Id, new Returned { Id = "g", At = Clock.Now });
+        var after = await ScoresAsync();
+        Assert.Equal(before.Length + 1, after.Length);
+        Assert.Contains("\"Given\":1", after[^1]);
+        Assert.Contains("FullyGraded", after[^1]);
+        await TakeAsync(attempt.Id, new TakenBack { Id = "t", At = Clock.Now });
+        Assert.Contains("\"Given\":0", (await ScoresAsync())[^1]);
+    }
 }

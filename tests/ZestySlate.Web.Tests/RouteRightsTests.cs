@@ -70,6 +70,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/trial/drawings/{spot}.svg"] = Rights.ActivityOwner,
         ["author/{activity}/answers/{of}/files/{id}"] = Rights.ActivityOwner,
         ["author/{activity}/answers/{of}/drawings/{spot}.svg"] = Rights.ActivityOwner,
+        ["author/{activity}/review/{of}"] = Rights.ActivityOwner,
         ["author/{activity}/qr.svg"] = Rights.ActivityOwner,
         ["keeper/course-sites"] = Rights.Keeper,
     };

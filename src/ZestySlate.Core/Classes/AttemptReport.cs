@@ -14,14 +14,15 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
         var family = QuestionTypes.For(question.Question);
         var counted = question.CountedTry(state.Activity.Rules.Counts);
         var response = counted?.Response ?? question.Response;
-        var verdict = counted?.Mark.Verdict ?? Verdict.Missing;
-        var reason = counted is null
+        var verdict = question.Review?.Points is { } given ? given >= question.OutOf ? Verdict.Right : given > 0 ? Verdict.Partly : Verdict.Wrong : counted?.Mark.Verdict ?? Verdict.Missing;
+        var reason = question.Review?.Points is not null ? Reason.Of("markedByTeacher") : counted is null
             ? Reason.Of(question.Response is null ? "notAnswered" : "answeredNotMarked")
             : counted.Reason;
+        var review = question.Review;
         return new AnswerReport(question.Spot.Id, question.Spot.ReportName, family.TitleOf(question.Question),
             response is null ? "" : family.InWords(question.Question, response), verdict,
-            counted?.Points ?? 0, question.OutOf, question.Tries.Count, question.HintSeen, Words.English.Say(reason))
-        { Given = response };
+            question.Points(state.Activity.Rules.Counts), question.OutOf, question.Tries.Count, question.HintSeen, Words.English.Say(reason))
+        { Given = response, Review = review, Waits = question.Waits, MarkedAlone = family.MarksAlone(question.Question), Rubric = QuestionTypes.RubricOf(question.Question) };
     }).ToValueList());
 }
 
@@ -31,4 +32,16 @@ public sealed record AnswerReport(string SpotId, string Question, string Kind, s
 {
     /// <summary>The answer itself, or null when there is none.</summary>
     public Response? Given { get; init; }
+
+    /// <summary>What a teacher said of it, or null.</summary>
+    public Review? Review { get; init; }
+
+    /// <summary>True when it waits for a teacher's points.</summary>
+    public bool Waits { get; init; }
+
+    /// <summary>True when it was marked without a person.</summary>
+    public bool MarkedAlone { get; init; }
+
+    /// <summary>The rubric by which it is marked.</summary>
+    public ValueList<RubricRow> Rubric { get; init; } = [];
 }

@@ -80,6 +80,9 @@ public sealed record AskView
 
     public required decimal OutOf { get; init; }
 
+    /// <summary>What the teacher said, once the work is given back.</summary>
+    public ReviewView? Review { get; init; }
+
     /// <summary>The explanation, once the right answer may be shown.</summary>
     public string? Explanation { get; init; }
 
@@ -124,12 +127,23 @@ public sealed record AskView
             HintCost = rules.HintCost,
             Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
             TriesLeft = rules.Tries is { } tries && marks && family.MarksAlone(question.Question) ? Math.Max(0, tries - question.Tries.Count) : null,
-            Verdict = shown.RightOrWrong ? last?.Mark.Verdict : null,
-            Reason = shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
+            Verdict = question.Review?.Points is { } given ? given >= question.OutOf ? Marking.Verdict.Right : given > 0 ? Marking.Verdict.Partly : Marking.Verdict.Wrong : shown.RightOrWrong ? last?.Mark.Verdict : null,
+            Review = question.Review is { } review ? ReviewView.Of(review, question.Question) : null,
+            Reason = question.Review?.Points is not null ? words["markedByTeacher"] : shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
             Band = shown.RightOrWrong && last is not null ? question.Question.Bands.For(last.Mark.Share * 100) : null,
-            Points = shown.Points && family.IsGraded(question.Question) && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question)) ? last?.Points : null,
+            Points = question.Review?.Points is { } points && !rules.FeedbackOnly ? points : shown.Points && family.IsGraded(question.Question) && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question)) ? last?.Points : null,
             OutOf = question.OutOf,
             Explanation = shown.RightAnswer && question.Question.Explanation.Length > 0 ? question.Question.Explanation : null,
         };
     }
 }
+
+/// <summary>What a learner reads of a teacher's review.</summary>
+public sealed record ReviewView(string Comment, ValueList<ReviewedRow> Rows)
+{
+    internal static ReviewView Of(Review review, Question question) => new(review.Comment, review.Rows.Select(row => (row, said: QuestionTypes.RubricOf(question).FirstOrDefault(known => known.Id == row.Row)))
+        .Where(pair => pair.said is not null).Select(pair => new ReviewedRow(pair.said!.Title, pair.row.Points, pair.said.Points)).ToValueList());
+}
+
+/// <summary>What a row of the rubric earned.</summary>
+public sealed record ReviewedRow(string Title, decimal Points, decimal OutOf);

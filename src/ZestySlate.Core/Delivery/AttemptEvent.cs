@@ -19,6 +19,9 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(AskedForHint), "askedForHint")]
 [JsonDerivedType(typeof(SawAnswer), "sawAnswer")]
 [JsonDerivedType(typeof(HandedIn), "handedIn")]
+[JsonDerivedType(typeof(Reviewed), "reviewed")]
+[JsonDerivedType(typeof(Returned), "returned")]
+[JsonDerivedType(typeof(TakenBack), "takenBack")]
 [JsonDerivedType(typeof(TimeRanOut), "timeRanOut")]
 [JsonDerivedType(typeof(TookWording), "tookWording")]
 public abstract record AttemptEvent
@@ -82,6 +85,15 @@ public sealed record SawAnswer(string SpotId) : AttemptEvent;
 
 /// <summary>The learner handed in. Answers that were not yet marked count as a try.</summary>
 public sealed record HandedIn : AttemptEvent;
+
+/// <summary>A teacher looked at an answer; the newest review of it counts.</summary>
+public sealed record Reviewed(string SpotId, Review Review) : AttemptEvent;
+
+/// <summary>The teacher gave the work back: from now on the learner reads what was said, and the total holds the teacher's points.</summary>
+public sealed record Returned : AttemptEvent;
+
+/// <summary>The teacher took the work back to go on reviewing it.</summary>
+public sealed record TakenBack : AttemptEvent;
 
 /// <summary>A clock had run out and nothing else happened; written by the server when it notices.</summary>
 public sealed record TimeRanOut : AttemptEvent;

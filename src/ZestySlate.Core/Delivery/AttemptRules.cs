@@ -16,7 +16,7 @@ public static class AttemptRules
     public static Reason? Refuse(AttemptState state, AttemptEvent happened)
     {
         state = state.At(happened.At);
-        if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording))
+        if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording or Reviewed or Returned or TakenBack))
         {
             return Reason.Of(state.EndedBy switch { Ending.Time => "timeIsUp", Ending.Lives => "livesAreLost", _ => "handedInAlready" });
         }
@@ -37,6 +37,8 @@ public static class AttemptRules
             AskedToMark when !MarksWhileWorking(state.Activity.Rules) => Reason.Of("markedAfterHandingIn"),
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
             Stepped stepped => !MarksWhileWorking(state.Activity.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
+            Reviewed reviewed => RefuseReview(state, reviewed),
+            Returned or TakenBack when !state.IsHandedIn => Reason.Of("notHandedInYet"),
             Voted voted => RefuseVote(state, voted),
             AnotherGo again => RefuseOpen(state, again.SpotId),
             AskedForHint hint => RefuseOpen(state, hint.SpotId) ?? (HasHint(state.QuestionOf(hint.SpotId)!.Question) ? null : Reason.Of("noHint")),
@@ -128,6 +130,12 @@ public static class AttemptRules
         ?? (!QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).TakesVotes || voted.Response is null ? Reason.Of("otherKindOfAnswer")
             : QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).IsEmpty(voted.Response) ? Reason.Of("nothingToVote")
             : RefuseResponse(state.QuestionOf(voted.SpotId)!, voted.Response));
+
+    private static Reason? RefuseReview(AttemptState state, Reviewed reviewed) => !state.IsHandedIn ? Reason.Of("notHandedInYet")
+        : state.QuestionOf(reviewed.SpotId) is not { } question ? Reason.Of("questionIsGone")
+        : reviewed.Review.Points is < 0 || reviewed.Review.Points > question.OutOf || reviewed.Review.Rows.Any(row => row.Points < 0) ? Reason.Of("pointsOutOfReach", question.OutOf)
+        : reviewed.Review.Comment.Length > Review.LongestComment ? Reason.Of("commentTooLong", Review.LongestComment)
+        : null;
 
     private static Reason? RefuseResponse(QuestionState question, Response response) =>
         QuestionTypes.For(question.Question).RefuseResponse(question.Question, QuestionTypes.For(question.Question).Onto(question.Question, question.Response, response));

@@ -27,6 +27,12 @@ public sealed record AttemptState
 
     public DateTimeOffset? HandedInAt { get; init; }
 
+    /// <summary>When a teacher gave it back; null before, and while it was taken back.</summary>
+    public DateTimeOffset? ReturnedAt { get; init; }
+
+    /// <summary>The state as the learner and the course site know it: reviews count once the work is given back.</summary>
+    public AttemptState AsReturned => ReturnedAt is not null ? this : this with { Questions = Questions.Replace(question => question.Review is not null, question => question with { Review = null }) };
+
     /// <summary>What ended it; null while it goes on.</summary>
     public Ending? EndedBy { get; init; }
 

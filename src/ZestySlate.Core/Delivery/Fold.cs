@@ -21,7 +21,7 @@ internal sealed class Fold(AttemptState start)
     private readonly List<(string Id, Activities.Lock Lock)> _locks = [.. start.Activity.Locks];
     private ValueList<string> _findings = start.Findings;
     private ValueList<string> _way = start.Way;
-    private DateTimeOffset? _startedAt = start.StartedAt, _handedInAt = start.HandedInAt;
+    private DateTimeOffset? _startedAt = start.StartedAt, _handedInAt = start.HandedInAt, _returnedAt = start.ReturnedAt;
     private DateTimeOffset _stepSince = start.StepSince;
     private Ending? _endedBy = start.EndedBy;
     private int _mistakes = start.Mistakes;
@@ -34,7 +34,7 @@ internal sealed class Fold(AttemptState start)
             LetTimeRunOut(happened.At);
         }
 
-        if (_handedInAt is not null && happened is not (Opened or Visited or Annotated))
+        if (_handedInAt is not null && happened is not (Opened or Visited or Annotated or Reviewed or Returned or TakenBack))
         {
             return;
         }
@@ -83,6 +83,15 @@ internal sealed class Fold(AttemptState start)
             case SawAnswer saw:
                 Change(saw.SpotId, question => question with { AnswerSeen = true, Closed = true, ShowsLastTry = question.Tries.Count > 0, Response = question.LastTry?.Response });
                 break;
+            case Reviewed reviewed:
+                Change(reviewed.SpotId, question => question with { Review = reviewed.Review.IsEmpty ? null : reviewed.Review });
+                break;
+            case Returned returned:
+                _returnedAt = returned.At;
+                break;
+            case TakenBack:
+                _returnedAt = null;
+                break;
             case HandedIn handedIn:
                 End(Ending.Finished, handedIn.At);
                 break;
@@ -103,6 +112,7 @@ internal sealed class Fold(AttemptState start)
         StartedAt = _startedAt,
         StepSince = _stepSince,
         HandedInAt = _handedInAt,
+        ReturnedAt = _returnedAt,
         EndedBy = _endedBy,
         Mistakes = _mistakes,
         Streak = _streak,

@@ -65,6 +65,9 @@ public sealed record LearnerView
 
     public DateTimeOffset? HandedInAt { get; init; }
 
+    /// <summary>When a teacher gave it back; null before.</summary>
+    public DateTimeOffset? ReturnedAt { get; init; }
+
     /// <summary>What ended it; null while it goes on.</summary>
     public Ending? EndedBy { get; init; }
 
@@ -80,7 +83,7 @@ public sealed record LearnerView
     /// <param name="due">The due date, or null for none.</param>
     public static LearnerView Of(AttemptState state, DateTimeOffset now, DateTimeOffset? due = null)
     {
-        state = state.At(now);
+        state = state.At(now).AsReturned;
         var activity = state.Activity;
         return new LearnerView
         {
@@ -89,6 +92,7 @@ public sealed record LearnerView
             Words = activity.Words,
             Edition = state.Edition,
             HandedInAt = state.HandedInAt,
+            ReturnedAt = state.ReturnedAt,
             EndedBy = state.EndedBy,
             Progress = Progress.Of(state),
             ProgressShown = state.IsInOrder ? activity.Flow.Progress : ProgressShown.Wedge,

@@ -40,6 +40,12 @@ public sealed record QuestionState
     /// <summary>True from the marking of a try until the learner goes on with another.</summary>
     public bool ShowsLastTry { get; init; }
 
+    /// <summary>What a teacher said of it, or null.</summary>
+    public Review? Review { get; init; }
+
+    /// <summary>True when it waits for a person who has not given points yet.</summary>
+    public bool Waits => LastTry?.Mark.Verdict == Verdict.Waiting && Review?.Points is null;
+
     /// <summary>True when no further try is possible.</summary>
     public bool Closed { get; init; }
 
@@ -52,8 +58,8 @@ public sealed record QuestionState
     /// <summary>The try that counts, or null when there was none.</summary>
     public Try? CountedTry(CountingTry counts) => counts == CountingTry.Last ? LastTry : Tries.MaxBy(t => t.Points);
 
-    /// <summary>The points earned so far.</summary>
-    public decimal Points(CountingTry counts) => CountedTry(counts)?.Points ?? 0;
+    /// <summary>The points earned so far: a teacher's, or those of the try that counts.</summary>
+    public decimal Points(CountingTry counts) => Review?.Points ?? CountedTry(counts)?.Points ?? 0;
 }
 
 /// <summary>One marked try.</summary>

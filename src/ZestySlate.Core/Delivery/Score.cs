@@ -17,7 +17,7 @@ public sealed record Score(decimal Points, decimal OutOf, bool Provisional, Scor
         var sum = marked.Sum(question => question.Points(rules.Counts)) - state.CodeCosts;
         var points = rules.GoesBelowZero ? sum : Math.Max(0, sum);
         var outOf = marked.Sum(question => question.OutOf);
-        var score = new Score(points, outOf, marked.Any(question => question.LastTry?.Mark.Verdict == Verdict.Waiting), null, null, false);
+        var score = new Score(points, outOf, marked.Any(question => question.Waits), null, null, false);
         return score with
         {
             Band = outOf > 0 ? rules.Bands.For(score.Percent) : null,

@@ -47,6 +47,9 @@ public static class QuestionTypes
     /// <summary>The family of a question.</summary>
     public static QuestionType For(Question question) => ByDefinition[question.GetType()];
 
+    /// <summary>The rubric by which a person marks a question; none where it has none.</summary>
+    public static ValueList<RubricRow> RubricOf(Question question) => question switch { JudgedQuestion judged => judged.Rubric, LongTextQuestion text => text.Rubric, _ => [] };
+
     /// <summary>Tells the JSON reader the families' names.</summary>
     internal static void Register(JsonTypeInfo type)
     {

@@ -195,7 +195,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var state = happened is TookWording ? StateOf(loaded.Record, events) : Replay.After(loaded.State, happened);
         var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
-        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted);
+        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack || (happened is Reviewed && state.ReturnedAt is not null);
         if (finishes || vote is not null ? await WriteTogetherAsync(after, row, finishes, happened is Voted { SpotId: var spot } && vote is not null ? (spot, vote) : null) : await writer.WriteAsync(row))
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));
@@ -214,7 +214,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         if (finishes)
         {
             db.Attempts.Update(after.Record);
-            await QueueScoreAsync(after.Assignment, after.Record, () => CourseScore.Of(after.State));
+            await QueueScoreAsync(after.Assignment, after.Record, () => CourseScore.Of(after.State.AsReturned));
         }
 
         try

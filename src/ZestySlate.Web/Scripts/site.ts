@@ -30,6 +30,12 @@ for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc-
 }
 document.querySelector<HTMLFormElement>("form[data-send-at-once]")?.submit();
 
+// Links with a key of their own: pressed anywhere but where somebody types.
+document.addEventListener("keydown", event => {
+  if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).matches("input, textarea, select, [contenteditable=true]")) { return; }
+  document.querySelector<HTMLElement>(`a[data-key="${CSS.escape(event.key.toLowerCase())}"]`)?.click();
+});
+
 // The results page can be opened at one learner's answers.
 function openTarget(): void {
   const target = location.hash.length > 1 ? document.getElementById(location.hash.slice(1)) : null;

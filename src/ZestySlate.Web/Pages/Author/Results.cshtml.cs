@@ -22,8 +22,11 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
     /// <summary>One attempt on the page.</summary>
     public sealed record Row(LoadedAttempt Attempt, string Learner, string Origin, AttemptReport Report)
     {
-        /// <summary>Working or handed in.</summary>
-        public string State => Attempt.State.HandedInAt is null ? "at work" : "handed in";
+        /// <summary>Working, handed in or given back.</summary>
+        public string State => Attempt.State.HandedInAt is null ? "at work" : Attempt.State.ReturnedAt is null ? "handed in" : "given back";
+
+        /// <summary>How many answers wait for the teacher.</summary>
+        public int Waiting => Report.Answers.Count(answer => answer.Waits);
 
         /// <summary>Points in the activity's own way of writing numbers.</summary>
         public string Points(decimal points) => Attempt.State.Activity.Words.Number(points);

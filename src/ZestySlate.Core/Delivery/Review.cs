@@ -1,0 +1,26 @@
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>What a teacher says of an answer.</summary>
+public sealed record Review
+{
+    /// <summary>The longest comment, in characters.</summary>
+    public const int LongestComment = 4000;
+
+    /// <summary>The points of the whole answer, 0 to what can be reached; null to leave those there are.</summary>
+    public decimal? Points { get; init; }
+
+    /// <summary>What the rows of the rubric earned; the points are their sum where there are any.</summary>
+    public ValueList<RowPoints> Rows { get; init; } = [];
+
+    public string Comment { get; init; } = "";
+
+    /// <summary>Who said it, by the person's id.</summary>
+    public required string By { get; init; }
+
+    /// <summary>True when nothing is said.</summary>
+    public bool IsEmpty => Points is null && Rows.Count == 0 && Comment.Length == 0;
+}
+
+/// <summary>What a row of a rubric earned.</summary>
+/// <param name="Row">The row's id.</param>
+public sealed record RowPoints(string Row, decimal Points);
