@@ -64,6 +64,9 @@ public sealed class AccessibilityTests(Apps apps)
         Passes(ines, "publish");
         ines.Go(apps.Slate + "/author/garden/results");
         Passes(ines, "results");
+        ines.Press("Review", ".results-grid");
+        ines.See(".review-form");
+        Passes(ines, "review");
     }
 
     [Fact]
