@@ -44,6 +44,11 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
         say(saidIn(answer, "tooManyFiles", Number(answer.dataset.most)));
         return;
       }
+      const most = Number(answer.dataset.megabytes);
+      if (file.size > most * 1048576) {
+        say(saidIn(answer, "fileTooLarge", file.name, Math.round(file.size / 104857.6) / 10, most));
+        return;
+      }
       const sent = await upload(answer.dataset.upload!, root, { spot: form.dataset.ask! }, file, signal, share => say(saidIn(answer, "fileSending", file.name, Math.round(share * 100))), () => say(saidIn(answer, "fileNotSent", file.name)));
       if (!sent) { return; }
       if ("refusal" in sent) {

@@ -33,6 +33,11 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
     event.stopImmediatePropagation();
     const [file, say] = [field.files[0], sayIn(answer)];
     field.value = "";
+    const most = Number(answer.dataset.megabytes);
+    if (file.size > most * 1048576) {
+      say(saidIn(answer, "fileTooLarge", file.name, Math.round(file.size / 104857.6) / 10, most));
+      return;
+    }
     void upload(answer.dataset.upload!, root, { spot: answer.closest("form")!.dataset.ask! }, file, signal, share => say(saidIn(answer, "fileSending", file.name, Math.round(share * 100))), () => say(saidIn(answer, "fileNotSent", file.name))).then(sent => {
       if (sent && "refusal" in sent) { say(sent.refusal); }
       else if (sent) {

@@ -6,17 +6,17 @@ export async function upload(address: string, page: HTMLElement, fields: Record<
     const body = new FormData();
     for (const [name, value] of Object.entries(fields)) { body.set(name, value); }
     body.set("file", file, file.name);
-    const reply = await once(address, page.dataset.proof ?? "", body, signal, progress);
+    const reply = await send(address, page.dataset.proof ?? "", body, progress, signal);
     if (reply && reply.status === 200) { return JSON.parse(reply.text) as Uploaded; }
-    if (reply && reply.status < 500 && reply.status !== 429) { return { refusal: reply.status === 413 || reply.text.length > 400 ? file.name : reply.text }; }
+    if (reply && reply.status < 500 && reply.status !== 429) { return { refusal: reply.text }; }
     trouble();
     await new Promise(done => setTimeout(done, pause));
   }
   return null;
 }
 
-/** fetch tells no progress of what it sends; the older way does. */
-function once(address: string, proof: string, body: FormData, signal: AbortSignal, progress: (share: number) => void): Promise<{ status: number; text: string } | null> {
+/** Posts a form with its progress told, which fetch does not tell of what it sends. Null without a connection. */
+export function send(address: string, proof: string, body: FormData, progress: (share: number) => void, signal?: AbortSignal): Promise<{ status: number; text: string } | null> {
   return new Promise(done => {
     const request = new XMLHttpRequest();
     request.open("POST", address);
@@ -26,7 +26,7 @@ function once(address: string, proof: string, body: FormData, signal: AbortSigna
     request.addEventListener("load", () => done({ status: request.status, text: request.responseText }));
     request.addEventListener("error", () => done(null));
     request.addEventListener("abort", () => done(null));
-    signal.addEventListener("abort", () => request.abort());
+    signal?.addEventListener("abort", () => request.abort());
     request.send(body);
   });
 }
