@@ -14,7 +14,7 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
         var family = QuestionTypes.For(question.Question);
         var counted = question.CountedTry(state.Activity.Rules.Counts);
         var response = counted?.Response ?? question.Response;
-        var verdict = question.Review?.Points is { } given ? given >= question.OutOf ? Verdict.Right : given > 0 ? Verdict.Partly : Verdict.Wrong : counted?.Mark.Verdict ?? Verdict.Missing;
+        var verdict = question.Review?.VerdictOf(question.OutOf) ?? counted?.Mark.Verdict ?? Verdict.Missing;
         var reason = question.Review?.Points is not null ? Reason.Of("markedByTeacher") : counted is null
             ? Reason.Of(question.Response is null ? "notAnswered" : "answeredNotMarked")
             : counted.Reason;

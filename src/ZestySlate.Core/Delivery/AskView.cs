@@ -127,7 +127,7 @@ public sealed record AskView
             HintCost = rules.HintCost,
             Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
             TriesLeft = rules.Tries is { } tries && marks && family.MarksAlone(question.Question) ? Math.Max(0, tries - question.Tries.Count) : null,
-            Verdict = question.Review?.Points is { } given ? given >= question.OutOf ? Marking.Verdict.Right : given > 0 ? Marking.Verdict.Partly : Marking.Verdict.Wrong : shown.RightOrWrong ? last?.Mark.Verdict : null,
+            Verdict = question.Review?.VerdictOf(question.OutOf) ?? (shown.RightOrWrong ? last?.Mark.Verdict : null),
             Review = question.Review is { } review ? ReviewView.Of(review, question.Question) : null,
             Reason = question.Review?.Points is not null ? words["markedByTeacher"] : shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
             Band = shown.RightOrWrong && last is not null ? question.Question.Bands.For(last.Mark.Share * 100) : null,

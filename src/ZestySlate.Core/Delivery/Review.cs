@@ -1,3 +1,5 @@
+using ZestySlate.Core.Marking;
+
 namespace ZestySlate.Core.Delivery;
 
 /// <summary>What a teacher says of an answer.</summary>
@@ -16,6 +18,9 @@ public sealed record Review
 
     /// <summary>Who said it, by the person's id.</summary>
     public required string By { get; init; }
+
+    /// <summary>The verdict that its points are, out of so many; null when it gives none.</summary>
+    public Verdict? VerdictOf(decimal outOf) => Points is not { } points ? null : points >= outOf ? Verdict.Right : points > 0 ? Verdict.Partly : Verdict.Wrong;
 
     /// <summary>True when nothing is said.</summary>
     public bool IsEmpty => Points is null && Rows.Count == 0 && Comment.Length == 0;
