@@ -17,10 +17,14 @@ public static class Commands
         zesty mark ACTIVITY ANSWERS [--json]   marks the answers of one learner, with the reason for each mark
         zesty check ACTIVITY                   the ready check; exit status 1 when something blocks publishing
 
+        zesty rehearse ACTIVITY [--learners N] [--seed N] [--difficulty SPOT=D] [--json]
+                                               a simulated class does it: expected spread, time, questions nobody
+                                               gets right, scenes nobody reaches; D is 0 for usual, 1 for hard
+
         ACTIVITY and ANSWERS are files as docs/activity-format.md describes them.
         """;
 
-    private static readonly JsonSerializerOptions Json = new(ActivityJson.Trusted) { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    internal static readonly JsonSerializerOptions Json = new(ActivityJson.Trusted) { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     /// <summary>Runs one command.</summary>
     public static int Run(string[] args, TextWriter output, TextWriter errors)
@@ -33,6 +37,8 @@ public static class Commands
                 return Mark(activity, answers, false, output, errors);
             case ["mark", var activity, var answers, "--json"]:
                 return Mark(activity, answers, true, output, errors);
+            case ["rehearse", var activity, .. var options]:
+                return RehearseCommand.Run(activity, options, output, errors);
             case ["--help" or "help"]:
                 output.WriteLine(Help);
                 return 0;
@@ -101,7 +107,7 @@ public static class Commands
         return 0;
     }
 
-    private static bool Load(string path, TextWriter errors, out Activity activity)
+    internal static bool Load(string path, TextWriter errors, out Activity activity)
     {
         activity = new Activity();
         if (!Text(path, errors, out var text))

@@ -7,7 +7,9 @@ using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Media;
+using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.People;
+using ZestySlate.Storage.Reviewing;
 using ZestySlate.Storage.Votes;
 
 namespace ZestySlate.Storage;
@@ -32,6 +34,12 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     public DbSet<EnrolmentRecord> Enrolments => Set<EnrolmentRecord>();
 
     public DbSet<AssignmentRecord> Assignments => Set<AssignmentRecord>();
+
+    public DbSet<AssignmentException> AssignmentExceptions => Set<AssignmentException>();
+
+    public DbSet<MarkAgainRun> MarkAgainRuns => Set<MarkAgainRun>();
+
+    public DbSet<PhraseRecord> Phrases => Set<PhraseRecord>();
 
     public DbSet<AttemptRecord> Attempts => Set<AttemptRecord>();
 
@@ -113,7 +121,12 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<EnrolmentRecord>().HasKey(enrolment => new { enrolment.ClassId, enrolment.PersonId });
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.CourseSiteId, assignment.DeploymentId, assignment.ResourceLinkId }).IsUnique();
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
+        builder.Entity<AssignmentRecord>().Ignore(assignment => assignment.GradeRule);
+        builder.Entity<AssignmentException>().HasKey(exception => new { exception.AssignmentId, exception.PersonId });
+        builder.Entity<MarkAgainRun>().HasIndex(run => run.ActivityId);
+        builder.Entity<PhraseRecord>().HasIndex(phrase => phrase.OwnerId);
         builder.Entity<AttemptRecord>().HasIndex(attempt => new { attempt.ActivityId, attempt.PersonId });
+        builder.Entity<AttemptRecord>().HasIndex(attempt => attempt.AssignmentId);
         builder.Entity<EventRecord>().HasKey(happened => new { happened.AttemptId, happened.Sequence });
         builder.Entity<HandedFileRecord>().HasIndex(file => file.AttemptId);
         builder.Entity<HandedFileRecord>().Ignore(file => file.Handed);

@@ -109,6 +109,9 @@ internal sealed class Attempt(Activity activity, long seed = 7)
         return Then((id, at) => new TookWording(number) { Id = id, At = at });
     }
 
+    /// <summary>An edition that is there; nothing takes from it yet.</summary>
+    public void Knows(int number, Activity edition) => _editions[number] = edition;
+
     public string? Refusal(AttemptEvent happened) => AttemptRules.Refuse(State, happened)?.Said();
 
     public LearnerView View(DateTimeOffset? now = null, DateTimeOffset? due = null) => LearnerView.Of(State, now ?? Make.Monday.AddHours(1), due);

@@ -7,7 +7,11 @@ internal static class DemoFiles
 
     public static string Answers => Find("activities/instrument-garden-answers.json");
 
-    private static string Find(string name)
+    /// <summary>Every demo activity by its file name, media by path.</summary>
+    public static IEnumerable<TheoryDataRow<string>> Activities => Directory.GetFiles(Path.GetDirectoryName(Activity)!, "*.json")
+        .Where(path => !path.EndsWith("-answers.json", StringComparison.Ordinal)).Select(path => new TheoryDataRow<string>(Path.GetFileName(path)));
+
+    public static string Find(string name)
     {
         for (var folder = new DirectoryInfo(AppContext.BaseDirectory); folder is not null; folder = folder.Parent)
         {

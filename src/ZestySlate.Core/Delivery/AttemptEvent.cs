@@ -24,6 +24,8 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(TakenBack), "takenBack")]
 [JsonDerivedType(typeof(TimeRanOut), "timeRanOut")]
 [JsonDerivedType(typeof(TookWording), "tookWording")]
+[JsonDerivedType(typeof(TookKey), "tookKey")]
+[JsonDerivedType(typeof(GaveBackKey), "gaveBackKey")]
 public abstract record AttemptEvent
 {
     /// <summary>Made by the learner's device, unique in the attempt; the same event sent twice counts once.</summary>
@@ -100,3 +102,19 @@ public sealed record TimeRanOut : AttemptEvent;
 
 /// <summary>The wording of a newer edition reached the attempt.</summary>
 public sealed record TookWording(int Edition) : AttemptEvent;
+
+/// <summary>The attempt was marked again by the key of another edition.</summary>
+/// <param name="Edition">Whose key, points and rules of marking count from now on, for all that was answered.</param>
+/// <param name="Run">The marking again that this is part of.</param>
+public sealed record TookKey(int Edition, string Run) : AttemptEvent
+{
+    /// <summary>When the attempt had ended, or null when it goes on: what has ended stays ended, whatever the new key makes of lives.</summary>
+    public DateTimeOffset? EndedAt { get; init; }
+
+    /// <summary>What had ended it, or null.</summary>
+    public Ending? EndedBy { get; init; }
+}
+
+/// <summary>A marking again was undone: the key that counted before counts again.</summary>
+/// <param name="Run">The marking again.</param>
+public sealed record GaveBackKey(string Run) : AttemptEvent;

@@ -16,12 +16,12 @@ public static class AttemptRules
     public static Reason? Refuse(AttemptState state, AttemptEvent happened)
     {
         state = state.At(happened.At);
-        if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording or Reviewed or Returned or TakenBack))
+        if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording or TookKey or GaveBackKey or Reviewed or Returned or TakenBack))
         {
             return Reason.Of(state.EndedBy switch { Ending.Time => "timeIsUp", Ending.Lives => "livesAreLost", _ => "handedInAlready" });
         }
 
-        if (state.NeedsStart && happened is not (Started or TookWording or TimeRanOut))
+        if (state.NeedsStart && happened is not (Started or TookWording or TookKey or GaveBackKey or TimeRanOut))
         {
             return Reason.Of("startFirst");
         }

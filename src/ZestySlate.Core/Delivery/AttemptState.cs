@@ -13,6 +13,12 @@ public sealed record AttemptState
     /// <summary>The newest edition whose wording is in it.</summary>
     public required int Edition { get; init; }
 
+    /// <summary>The edition whose key marks it.</summary>
+    public required int KeyEdition { get; init; }
+
+    /// <summary>When it was marked again by that key; null when it has the key it began with.</summary>
+    public DateTimeOffset? KeySince { get; init; }
+
     public required long Seed { get; init; }
 
     /// <summary>How much more time this learner has; 1 for as much as all.</summary>

@@ -14,6 +14,7 @@ internal static class Beginning
         {
             Activity = activity,
             Edition = edition,
+            KeyEdition = began.Edition,
             Seed = began.Seed,
             TimeFactor = began.TimeFactor,
             BeganAt = began.At,

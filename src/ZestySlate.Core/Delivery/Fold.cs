@@ -61,24 +61,24 @@ internal sealed class Fold(AttemptState start)
                 _annotations[annotated.SpotId] = annotated.Text;
                 break;
             case Answered answered:
-                Change(answered.SpotId, question => question with { Response = WithKept(question, answered.Response), ShowsLastTry = false });
+                Work(answered.SpotId, question => question with { Response = WithKept(question, answered.Response), ShowsLastTry = false });
                 break;
             case AskedToMark asked:
-                Change(asked.SpotId, question => Tried(question with { Response = WithKept(question, asked.Response) }, asked.At));
+                Work(asked.SpotId, question => Tried(question with { Response = WithKept(question, asked.Response) }, asked.At));
                 EndWithLives(asked.At);
                 break;
             case Stepped stepped:
-                Change(stepped.SpotId, question => Step(question, stepped));
+                Work(stepped.SpotId, question => Step(question, stepped));
                 EndWithLives(stepped.At);
                 break;
             case Voted voted:
                 Change(voted.SpotId, question => Vote(question, voted));
                 break;
             case AnotherGo again:
-                Change(again.SpotId, Again);
+                Work(again.SpotId, Again);
                 break;
             case AskedForHint hint:
-                Change(hint.SpotId, question => question with { HintSeen = true });
+                Work(hint.SpotId, question => question with { HintSeen = true });
                 break;
             case SawAnswer saw:
                 Change(saw.SpotId, question => question with { AnswerSeen = true, Closed = true, ShowsLastTry = question.Tries.Count > 0, Response = question.LastTry?.Response });
@@ -94,6 +94,9 @@ internal sealed class Fold(AttemptState start)
                 break;
             case HandedIn handedIn:
                 End(Ending.Finished, handedIn.At);
+                break;
+            case TookKey { EndedAt: { } ended } took:
+                End(took.EndedBy ?? Ending.Finished, ended);
                 break;
         }
 
@@ -177,6 +180,9 @@ internal sealed class Fold(AttemptState start)
             _questions[spotId] = change(question);
         }
     }
+
+    /// <summary>What a learner does with a question counts until it is closed; marked again by another key, it may have been closed earlier than they knew.</summary>
+    private void Work(string spotId, Func<QuestionState, QuestionState> change) => Change(spotId, question => question.Closed ? question : change(question));
 
     /// <summary>The answer after something more was given, with what stays from an earlier try.</summary>
     private static Response WithKept(QuestionState question, Response given)
@@ -265,9 +271,10 @@ internal sealed class Fold(AttemptState start)
         };
     }
 
+    /// <summary>Lives end it; but what was done before another key came is not cut off by that key.</summary>
     private void EndWithLives(DateTimeOffset at)
     {
-        if (_rules.Lives is { } lives && _mistakes >= lives)
+        if (_rules.Lives is { } lives && _mistakes >= lives && !(at < start.KeySince))
         {
             End(Ending.Lives, at);
         }

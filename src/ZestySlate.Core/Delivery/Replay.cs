@@ -17,13 +17,23 @@ public static class Replay
 
         var activity = editions(began.Edition);
         var edition = began.Edition;
-        foreach (var took in events.OfType<TookWording>())
+        var undone = events.OfType<GaveBackKey>().Select(back => back.Run).ToHashSet();
+        TookKey? key = null;
+        foreach (var took in events)
         {
-            activity = EditionMerge.WithWording(activity, editions(took.Edition));
-            edition = took.Edition;
+            if (took is TookWording wording)
+            {
+                activity = EditionMerge.WithWording(activity, editions(wording.Edition));
+                edition = wording.Edition;
+            }
+            else if (took is TookKey again && !undone.Contains(again.Run))
+            {
+                activity = EditionMerge.WithKey(activity, editions(again.Edition));
+                key = again;
+            }
         }
 
-        var fold = new Fold(Beginning.Of(activity, edition, began));
+        var fold = new Fold(Beginning.Of(activity, edition, began) with { KeyEdition = key?.Edition ?? began.Edition, KeySince = key?.At });
         foreach (var happened in events.Skip(1))
         {
             fold.Take(happened);
@@ -32,11 +42,14 @@ public static class Replay
         return fold.State(events[^1].At);
     }
 
-    /// <summary>The state after one event more: the same as running them all again, except for new wording, which needs just that.</summary>
+    /// <summary>True for an event that changes the activity as the attempt sees it.</summary>
+    public static bool ChangesActivity(AttemptEvent happened) => happened is Began or TookWording or TookKey or GaveBackKey;
+
+    /// <summary>The state after one event more: the same as running them all again, except for new wording and another key, which need just that.</summary>
     /// <exception cref="ArgumentException">The event changes the activity itself: a bug of the caller.</exception>
     public static AttemptState After(AttemptState state, AttemptEvent happened)
     {
-        if (happened is Began or TookWording)
+        if (ChangesActivity(happened))
         {
             throw new ArgumentException("This event changes the activity; run all events again.", nameof(happened));
         }

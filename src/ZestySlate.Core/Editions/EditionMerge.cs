@@ -20,6 +20,27 @@ public static class EditionMerge
         Scenes = older.Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, scene, same) : scene).ToValueList(),
     };
 
+    /// <summary>The older activity marked by the key of the newer: what is right, points and rules of marking of the questions that both have. What is asked, how long and how often, and when things are shown stay.</summary>
+    public static Activity WithKey(Activity older, Activity newer) => older with
+    {
+        Rules = older.Rules with
+        {
+            TryCosts = newer.Rules.TryCosts,
+            HintCost = newer.Rules.HintCost,
+            Counts = newer.Rules.Counts,
+            PassMark = newer.Rules.PassMark,
+            DistinctionMark = newer.Rules.DistinctionMark,
+            GoesBelowZero = newer.Rules.GoesBelowZero,
+            Bands = newer.Rules.Bands,
+        },
+        Scenes = older.Scenes.Select(scene => scene with
+        {
+            Spots = scene.Spots.Select(spot => spot.Content is Ask { Question: var was } && newer.SpotOf(spot.Id)?.Content is Ask { Question: var now }
+                ? spot with { Content = new Ask(QuestionTypes.For(was).WithKey(was, now)) }
+                : spot).ToValueList(),
+        }).ToValueList(),
+    };
+
     /// <summary>True when a spot is part of the structure: answers, ways or locks depend on it, so it stays as it was for attempts at work.</summary>
     internal static bool IsStructure(Activity activity, Spot spot) => spot.Content is Ask or Jump or Note { IsClue: true } || spot.Lock is not null
         || activity.Locks.Any(entry => entry.Lock.Key is FoundKey found && found.SpotIds.Contains(spot.Id));

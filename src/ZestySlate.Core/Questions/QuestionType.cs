@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -38,6 +39,29 @@ public abstract class QuestionType
 
     /// <summary>A response in words, for reports.</summary>
     public abstract string InWords(Question question, Response response);
+
+    /// <summary>The options that statistics tell apart; none for families without.</summary>
+    public abstract IEnumerable<StatedOption> OptionsOf(Question question);
+
+    /// <summary>The ids of those options that a response picks.</summary>
+    public abstract IEnumerable<string> Picked(Question question, Response response);
+
+    /// <summary>What a response types into parts that take more than one wording; none for families without.</summary>
+    public abstract IEnumerable<TypedAnswer> Typed(Question question, Response response);
+
+    /// <summary>The question accepting one more wording in a part; unchanged where it takes none.</summary>
+    /// <param name="question">The question.</param>
+    /// <param name="part">The part, as <see cref="Typed"/> names it.</param>
+    /// <param name="text">The wording.</param>
+    public abstract Question WithVariant(Question question, string part, string text);
+
+    /// <summary>How hard such a question is guessed to be for a simulated class: 0 for its middle, 1 for a standard deviation above.</summary>
+    public virtual double GuessedDifficulty(Question question) => 0;
+
+    /// <summary>What a simulated learner answers; null when they give nothing, or nothing can be simulated.</summary>
+    /// <param name="question">The question.</param>
+    /// <param name="chance">What they know of it.</param>
+    public abstract Response? Rehearse(Question question, Chance chance);
 
     /// <summary>True when nothing was given; such a response is kept but is no try.</summary>
     public abstract bool IsEmpty(Response response);
@@ -84,6 +108,18 @@ public abstract class QuestionType
 
     /// <summary>What a learner may see of it now. Nothing of the key is in it unless what is shown allows.</summary>
     public abstract QuestionView View(Question question, Showing<Response> showing);
+}
+
+/// <summary>An option as statistics name it.</summary>
+public sealed record StatedOption(string Id, string Words, bool Right);
+
+/// <summary>Something typed.</summary>
+/// <param name="Part">The part; empty for the whole.</param>
+/// <param name="Label">What the part is called; empty for the whole.</param>
+public sealed record TypedAnswer(string Part, string Label, string Text)
+{
+    /// <summary>True when it was marked right.</summary>
+    public bool Right { get; init; }
 }
 
 /// <summary>Whether the steps of the learner's hand are marked one by one.</summary>
@@ -156,6 +192,16 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     public sealed override Question WithKey(Question older, Question newer) =>
         newer is TQuestion same ? WithKey((TQuestion)older.WithCommonKey(same), same) : older;
 
+    public sealed override IEnumerable<StatedOption> OptionsOf(Question question) => OptionsOf((TQuestion)question);
+
+    public sealed override IEnumerable<string> Picked(Question question, Response response) => response is TResponse fitting ? Picked((TQuestion)question, fitting) : [];
+
+    public sealed override IEnumerable<TypedAnswer> Typed(Question question, Response response) => response is TResponse fitting ? Typed((TQuestion)question, fitting) : [];
+
+    public sealed override Question WithVariant(Question question, string part, string text) => WithVariant((TQuestion)question, part, text);
+
+    public sealed override Response? Rehearse(Question question, Chance chance) => Rehearse((TQuestion)question, chance);
+
     public sealed override IEnumerable<Weakness> Check(Question question, CultureInfo culture) => Check((TQuestion)question, culture);
 
     public sealed override QuestionView View(Question question, Showing<Response> showing) => View((TQuestion)question, new Showing<TResponse>(
@@ -198,6 +244,16 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     protected virtual (bool Right, TResponse After) AfterStep(TQuestion question, TResponse response, QuestionMark mark, string part) => (mark.Of(part)?.Verdict is Verdict.Right, response);
 
     protected virtual bool HasPartHints(TQuestion question) => false;
+
+    protected virtual IEnumerable<StatedOption> OptionsOf(TQuestion question) => [];
+
+    protected virtual IEnumerable<string> Picked(TQuestion question, TResponse response) => [];
+
+    protected virtual IEnumerable<TypedAnswer> Typed(TQuestion question, TResponse response) => [];
+
+    protected virtual TQuestion WithVariant(TQuestion question, string part, string text) => question;
+
+    protected virtual TResponse? Rehearse(TQuestion question, Chance chance) => null;
 
     protected abstract TQuestion WithWording(TQuestion older, TQuestion newer);
 

@@ -155,6 +155,71 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             .Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
     }
 
+    /// <summary>Some attempts of an activity with their states as they stand on record, in the order of their ids; for going through all of them bit by bit.</summary>
+    /// <param name="activityId">The activity.</param>
+    /// <param name="after">The id after which to begin; empty for the first.</param>
+    /// <param name="most">How many at most.</param>
+    public async Task<IReadOnlyList<LoadedAttempt>> SomeAsync(string activityId, string after, int most)
+    {
+        var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && string.Compare(a.Id, after) > 0).OrderBy(a => a.Id).Take(most).ToListAsync();
+        if (attempts.Count == 0)
+        {
+            return [];
+        }
+
+        var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
+        var ids = attempts.Select(a => a.Id).ToList();
+        var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
+        return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
+    }
+
+    /// <summary>The state an attempt would have after one event more, whatever the event changes.</summary>
+    public AttemptState StateAfter(LoadedAttempt loaded, AttemptEvent happened) =>
+        Replay.ChangesActivity(happened) ? StateOf(loaded.Record, [.. loaded.Events, happened]) : Replay.After(loaded.State, happened);
+
+    /// <summary>
+    /// Appends one event to each of several attempts, with the scores for course sites that change by it, and whatever else is
+    /// changed in this store's database, as one write. When one of them was written to meanwhile nothing is written, and
+    /// false is returned: read anew and try again.
+    /// </summary>
+    public async Task<bool> AppendTogetherAsync(IReadOnlyList<(LoadedAttempt Attempt, AttemptEvent Happened)> many)
+    {
+        foreach (var (attempt, happened) in many)
+        {
+            var state = StateAfter(attempt, happened);
+            db.Events.Add(RecordOf(attempt.Record.Id, attempt.Events.Count + 1, happened));
+            await QueueScoreIfChangedAsync(attempt, state);
+            cache.Drop(attempt.Record.Id);
+        }
+
+        try
+        {
+            await db.SaveChangesAsync();
+            return true;
+        }
+        catch (DbUpdateException)
+        {
+            db.ChangeTracker.Clear();
+            return false;
+        }
+        finally
+        {
+            foreach (var (attempt, _) in many)
+            {
+                cache.Drop(attempt.Record.Id);
+            }
+        }
+    }
+
+    private async Task QueueScoreIfChangedAsync(LoadedAttempt before, AttemptState after)
+    {
+        var score = CourseScore.Of(after.AsReturned);
+        if (score != CourseScore.Of(before.State.AsReturned))
+        {
+            await QueueScoreAsync(before.Assignment, before.Record, () => score);
+        }
+    }
+
     /// <summary>True when the attempt is this person's.</summary>
     public async Task<bool> IsOfAsync(string attemptId, string personId) => (await ReadAsync(attemptId))?.Record.PersonId == personId;
 
@@ -192,7 +257,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened, PollResponse? vote = null)
     {
         var events = loaded.Events.Append(happened).ToList();
-        var state = happened is TookWording ? StateOf(loaded.Record, events) : Replay.After(loaded.State, happened);
+        var state = StateAfter(loaded, happened);
         var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
         var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack || (happened is Reviewed && state.ReturnedAt is not null);

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Classes;
+
 namespace ZestySlate.Storage.Classes;
 
 /// <summary>A class of a teacher; learners join by its code.</summary>
@@ -11,6 +13,9 @@ public sealed class ClassRecord
 
     /// <summary>The code learners type, six capitals and digits.</summary>
     public required string Code { get; set; }
+
+    /// <summary>How much categories of the gradebook weigh: lines of name and percent, «Tests 60»; empty when all count by their points.</summary>
+    public string Weights { get; set; } = "";
 }
 
 /// <summary>A learner of a class, under the name the teacher typed.</summary>
@@ -24,6 +29,12 @@ public sealed class EnrolmentRecord
 
     /// <summary>How much more time this learner has where a clock runs: 1 for as much as all, 1.5 for half as much again.</summary>
     public decimal TimeFactor { get; set; } = 1;
+
+    /// <summary>A number by which the school knows them; empty for none.</summary>
+    public string Number { get; set; } = "";
+
+    /// <summary>Where mails go; empty for none.</summary>
+    public string Email { get; set; } = "";
 }
 
 /// <summary>An activity given to a class, or placed in a course of a course site.</summary>
@@ -49,7 +60,57 @@ public sealed class AssignmentRecord
     /// <summary>Where scores go, or null when the course site wants none.</summary>
     public string? LineItemUrl { get; set; }
 
+    /// <summary>When it can be opened; null for at once.</summary>
+    public DateTimeOffset? From { get; set; }
+
     public DateTimeOffset? Due { get; set; }
 
+    /// <summary>Until when it is accepted; null for no end.</summary>
+    public DateTimeOffset? Until { get; set; }
+
+    /// <summary>True while it is kept back: nobody but the teacher sees it.</summary>
+    public bool KeptBack { get; set; }
+
+    /// <summary>True when it was taken away from the class; the work that was done stays.</summary>
+    public bool Withdrawn { get; set; }
+
+    /// <summary>What the teacher says with it, plain.</summary>
+    public string Instructions { get; set; } = "";
+
+    /// <summary>How often it may be done; null for what the activity says.</summary>
+    public int? Goes { get; set; }
+
+    /// <summary>Which go counts.</summary>
+    public GoCounts Counts { get; set; }
+
+    /// <summary>The share of the grade that each day begun after the due date costs, 0..1.</summary>
+    public decimal LostPerDay { get; set; }
+
+    /// <summary>The share of the grade that is kept however late it comes, 0..1.</summary>
+    public decimal LeastKept { get; set; }
+
+    /// <summary>What the whole is worth in the gradebook; null for the activity's own points.</summary>
+    public decimal? Worth { get; set; }
+
+    /// <summary>What it belongs to in the gradebook; empty for none.</summary>
+    public string Category { get; set; } = "";
+
     public DateTimeOffset CreatedAt { get; set; }
+
+    /// <summary>The rule by which its grades are told.</summary>
+    public GradeRule GradeRule => new() { Counts = Counts, Due = Due, LostPerDay = LostPerDay, LeastKept = LeastKept, Worth = Worth };
+}
+
+/// <summary>What is different for one learner in one assignment.</summary>
+public sealed class AssignmentException
+{
+    public required int AssignmentId { get; set; }
+
+    public required string PersonId { get; set; }
+
+    /// <summary>True when it need not be done and counts nowhere.</summary>
+    public bool Excused { get; set; }
+
+    /// <summary>How many days later it is due for them.</summary>
+    public int ExtraDays { get; set; }
 }

@@ -272,6 +272,8 @@ namespace ZestySlate.Storage.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("AssignmentId");
+
                     b.HasIndex("ActivityId", "PersonId");
 
                     b.ToTable("Attempts");
@@ -298,6 +300,25 @@ namespace ZestySlate.Storage.Migrations
                     b.ToTable("Events");
                 });
 
+            modelBuilder.Entity("ZestySlate.Storage.Classes.AssignmentException", b =>
+                {
+                    b.Property<int>("AssignmentId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Excused")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("ExtraDays")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("AssignmentId", "PersonId");
+
+                    b.ToTable("AssignmentExceptions");
+                });
+
             modelBuilder.Entity("ZestySlate.Storage.Classes.AssignmentRecord", b =>
                 {
                     b.Property<int>("Id")
@@ -308,7 +329,14 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Category")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("ClassId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Counts")
                         .HasColumnType("INTEGER");
 
                     b.Property<int?>("CourseSiteId")
@@ -326,7 +354,26 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<long?>("Due")
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("From")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Goes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Instructions")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("KeptBack")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<decimal>("LeastKept")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("LineItemUrl")
+                        .HasColumnType("TEXT");
+
+                    b.Property<decimal>("LostPerDay")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("ResourceLinkId")
@@ -334,6 +381,15 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<string>("Title")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("Until")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Withdrawn")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<decimal?>("Worth")
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
@@ -364,6 +420,10 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Weights")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Code")
@@ -378,6 +438,14 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Email")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Number")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("RosterName")
@@ -592,6 +660,60 @@ namespace ZestySlate.Storage.Migrations
                     b.HasIndex("AttemptId");
 
                     b.ToTable("HandedFiles");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.MarkingAgain.MarkAgainRun", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ActivityId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Done")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Edition")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Fell")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("FinishedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("NeverLower")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Reached")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Rose")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Spared")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Total")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("UndoneAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ActivityId");
+
+                    b.ToTable("MarkAgainRuns");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.Media.MediaItem", b =>
@@ -813,6 +935,27 @@ namespace ZestySlate.Storage.Migrations
                         .HasDatabaseName("UserNameIndex");
 
                     b.ToTable("AspNetUsers", (string)null);
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Reviewing.PhraseRecord", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("OwnerId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("Phrases");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.Votes.VoteCount", b =>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Drawing;
@@ -71,6 +72,16 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
             yield return new Weakness(false, "has a board whose picture says nothing to those who cannot see it", "board");
         }
     }
+
+    /// <summary>A few freehand lines across the board: there is something for a person to look at.</summary>
+    protected override DrawingResponse? Rehearse(DrawingQuestion question, Chance chance) => new()
+    {
+        Marks = Enumerable.Range(0, 2 + chance.Next(4)).Select(line =>
+        {
+            var (x, y, bend) = (600 + chance.Next(900), 700 + (line * 900) + chance.Next(500), chance.Next(700) - 350);
+            return new DrawnMark { Number = line, Sort = DrawnSort.Line, Points = string.Join(' ', Enumerable.Range(0, 24).Select(i => $"{x + (i * 330)},{Math.Clamp(y + (int)(bend * Math.Sin(i / 23.0 * Math.PI * 1.5)), 0, 9000)},{40 + chance.Next(30)}")) };
+        }).ToValueList(),
+    };
 
     protected override QuestionView View(DrawingQuestion question, Showing<DrawingResponse> showing) =>
         new DrawingView(question.Board, question.Board.Shape, question.Sorts, showing.Given?.Marks ?? [], question.Rubric);

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Wording;
@@ -115,6 +116,20 @@ public sealed class GapTextType : QuestionType<GapTextQuestion, GapTextResponse>
         var allowed = Math.Min(TextMatching.SlipsAllowed(left.Length), TextMatching.SlipsAllowed(right.Length));
         return left != right && allowed > 0 && TextMatching.Distance(left, right, allowed) <= allowed;
     }
+
+    protected override IEnumerable<TypedAnswer> Typed(GapTextQuestion question, GapTextResponse response) => question.Filling != GapFilling.Typed ? []
+        : question.Gaps.Select((gap, i) => new TypedAnswer(gap.Gap.Id, $"gap {i + 1}, «{gap.Words}»", response.For(gap.Gap.Id)));
+
+    protected override GapTextQuestion WithVariant(GapTextQuestion question, string part, string text) =>
+        question with { Text = MarkedText.Change(question.Text, gap => gap.Id == part && !gap.Variants.Contains(text), gap => gap with { Variants = gap.Variants.Add(text), NotThis = gap.NotThis.RemoveAll(wrong => wrong == text) }) };
+
+    protected override GapTextResponse? Rehearse(GapTextQuestion question, Chance chance) => new()
+    {
+        Parts = question.Gaps.Select(gap => new PartAnswer(gap.Gap.Id, chance.Knows() ? gap.Words
+            : question.Filling == GapFilling.List ? chance.One(question.ListOf(gap.Gap, gap.Words).ToList()) ?? ""
+            : question.Filling == GapFilling.Bank ? chance.One(question.Bank.ToList()) ?? ""
+            : chance.Unsure(gap.Words, gap.Gap.NotThis))).ToValueList(),
+    };
 
     protected override QuestionView View(GapTextQuestion question, Showing<GapTextResponse> showing)
     {

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions.Number;
@@ -140,6 +141,17 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>
             yield return new Weakness(true, $"has a cell that takes a text as right and has it on the list of what is wrong ({NameOf(question, both)})", "cells");
         }
     }
+
+    protected override GridResponse? Rehearse(GridQuestion question, Chance chance) => new()
+    {
+        Parts = question.Cells.Where(cell => cell.IsPart).Select(cell => new PartAnswer(cell.Id, cell.Kind switch
+        {
+            CellKind.Tick => (cell.Text == "yes") == chance.Knows() ? "yes" : "",
+            CellKind.Pick => chance.Known(cell.Text, cell.Options),
+            CellKind.Text => chance.Knows() ? cell.Text : chance.Unsure(cell.Text, cell.NotThis),
+            _ => cell.Value is { } right ? (chance.Knows() ? right : chance.Unsure(right)).ToString("0.####", CultureInfo.InvariantCulture) : "",
+        })).Where(part => part.Value.Length > 0).ToValueList(),
+    };
 
     protected override QuestionView View(GridQuestion question, Showing<GridResponse> showing)
     {

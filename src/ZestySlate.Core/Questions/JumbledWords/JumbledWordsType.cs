@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -9,6 +10,8 @@ namespace ZestySlate.Core.Questions.JumbledWords;
 public sealed class JumbledWordsType : QuestionType<JumbledWordsQuestion, JumbledWordsResponse>
 {
     public override string Key => "jumbledWords";
+
+    public override double GuessedDifficulty(Question question) => -0.8;
 
     protected override string TitleOf(JumbledWordsQuestion question) => "Jumbled words";
 
@@ -82,6 +85,9 @@ public sealed class JumbledWordsType : QuestionType<JumbledWordsQuestion, Jumble
             yield return new Weakness(false, "has a line in which nothing can be out of order", "lines");
         }
     }
+
+    protected override JumbledWordsResponse? Rehearse(JumbledWordsQuestion question, Chance chance) =>
+        new() { Lines = question.Words.Select(line => chance.InOrder(line.Select(word => word.Id))).ToValueList() };
 
     protected override QuestionView View(JumbledWordsQuestion question, Showing<JumbledWordsResponse> showing)
     {

@@ -1,6 +1,8 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Wording;
 
@@ -139,6 +141,15 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
             yield return new Weakness(false, "has a board without words for those who cannot see it", "alternativeText");
         }
     }
+
+    protected override LocatingResponse? Rehearse(LocatingQuestion question, Chance chance) => question.Round == LocatingRound.LookOnly ? null : new()
+    {
+        Begun = question.Round == LocatingRound.LookThenAnswer,
+        Parts = question.Places.Select(place => question.Task == LocatingTask.Name
+            ? new PartAnswer(place.Id, chance.Knows() ? place.Face.Text : chance.Unsure(place.Face.Text, question.Places.Select(other => other.Face.Text).ToList()))
+            : new PartAnswer(question.Task == LocatingTask.FindAll ? LocatingResponse.Find : place.Id,
+                BoardPlace.Write(chance.Knows() ? question.AreaOf(place).Middle : new Share(chance.Next(1000) / 1000.0, chance.Next(1000) / 1000.0)))).ToValueList(),
+    };
 
     protected override QuestionView View(LocatingQuestion question, Showing<LocatingResponse> showing)
     {

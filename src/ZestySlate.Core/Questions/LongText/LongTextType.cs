@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -12,6 +13,8 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
     public const int LongestText = 60_000;
 
     public override string Key => "longText";
+
+    public override double GuessedDifficulty(Question question) => 0.3;
 
     protected override string TitleOf(LongTextQuestion question) => "Long text";
 
@@ -100,6 +103,19 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
         {
             yield return new Weakness(false, $"has a model answer in which «{mark.Parts.First(part => part.Verdict != Verdict.Right).Label}» is not found often enough", "modelAnswer");
         }
+    }
+
+    protected override LongTextResponse? Rehearse(LongTextQuestion question, Chance chance)
+    {
+        var known = question.Ideas.Where(_ => chance.Knows()).Select(idea => chance.One(idea.Phrases)?.Replace("*", "", StringComparison.Ordinal) ?? "").Where(phrase => phrase.Length > 0).ToList();
+        string[] begins = ["I think it has to do with", "What we saw at the coast was", "The chart shows", "It must be because of"];
+        var text = string.Concat(known.Select(phrase => $"{chance.One(begins)} {phrase}. "));
+        while (MarkedText.Tokens(text).Count(token => token.Index >= 0) < (question.Measure == LengthMeasure.Words ? question.Least ?? 0 : (question.Least ?? 0) / 5))
+        {
+            text += "That is how it looked when we went out and wrote it down. ";
+        }
+
+        return text.Length == 0 ? null : new() { Text = text.Trim() };
     }
 
     protected override QuestionView View(LongTextQuestion question, Showing<LongTextResponse> showing)

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -69,6 +70,12 @@ public sealed class MatchType : QuestionType<MatchQuestion, MatchResponse>
         {
             yield return new Weakness(false, $"asks for «{twice.Left.Name}» twice", "pairs");
         }
+    }
+
+    protected override MatchResponse? Rehearse(MatchQuestion question, Chance chance)
+    {
+        var options = question.Options;
+        return new() { Parts = question.Pairs.Select(pair => new PartAnswer(pair.Id, chance.Known(options.FirstOrDefault(option => option.Face.LooksLike(pair.Right)).Id ?? pair.RightId, options.Select(option => option.Id).ToList()))).ToValueList() };
     }
 
     protected override QuestionView View(MatchQuestion question, Showing<MatchResponse> showing)

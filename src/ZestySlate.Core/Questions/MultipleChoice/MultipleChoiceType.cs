@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -9,6 +10,8 @@ namespace ZestySlate.Core.Questions.MultipleChoice;
 public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, MultipleChoiceResponse>
 {
     public override string Key => "multipleChoice";
+
+    public override double GuessedDifficulty(Question question) => ((MultipleChoiceQuestion)question).Picks switch { Picks.TrueOrFalse => -1, Picks.One => -0.6, _ => 0 };
 
     protected override string TitleOf(MultipleChoiceQuestion question) =>
         question.Picks == Picks.TrueOrFalse ? "True or false" : "Multiple choice";
@@ -87,6 +90,23 @@ public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, Mu
     /// <summary>The words of an option; «True» and «False», while the author has not changed them, in the activity's language.</summary>
     private static string TextOf(MultipleChoiceQuestion question, Option option, Words words) => question.Picks != Picks.TrueOrFalse ? option.Text
         : option is { Id: "true", Text: "True" } ? words["true"] : option is { Id: "false", Text: "False" } ? words["false"] : option.Text;
+
+    protected override IEnumerable<StatedOption> OptionsOf(MultipleChoiceQuestion question) => question.Options.Select(option => new StatedOption(option.Id, option.Name, option.Right));
+
+    protected override IEnumerable<string> Picked(MultipleChoiceQuestion question, MultipleChoiceResponse response) => response.Picked;
+
+    protected override MultipleChoiceResponse? Rehearse(MultipleChoiceQuestion question, Chance chance)
+    {
+        if (question.Picks == Picks.Several)
+        {
+            var picked = question.Options.Where(option => chance.Knows() ? option.Right : chance.Happens(0.4)).Select(option => option.Id).ToValueList();
+            return picked.Count == 0 && !question.OffersNone ? null : new() { Picked = picked, None = picked.Count == 0 };
+        }
+
+        var (right, wrong) = (question.Options.Where(option => option.Right).ToList(), question.Options.Where(option => !option.Right).ToList());
+        var one = (chance.Knows() ? chance.One(right) : null) ?? chance.One(wrong) ?? chance.One(right);
+        return one is null ? null : new() { Picked = [one.Id] };
+    }
 
     protected override QuestionView View(MultipleChoiceQuestion question, Showing<MultipleChoiceResponse> showing)
     {

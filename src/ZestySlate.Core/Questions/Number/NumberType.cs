@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Wording;
@@ -13,6 +14,8 @@ public sealed class NumberType : QuestionType<NumberQuestion, NumberResponse>
     public const int LongestAnswer = 100;
 
     public override string Key => "number";
+
+    public override double GuessedDifficulty(Question question) => 0.2;
 
     protected override string TitleOf(NumberQuestion question) => "Number";
 
@@ -58,6 +61,11 @@ public sealed class NumberType : QuestionType<NumberQuestion, NumberResponse>
             yield return new Weakness(true, $"has the unit «{question.Unit}», which nobody can type so that it is read", "unit");
         }
     }
+
+    protected override NumberResponse? Rehearse(NumberQuestion question, Chance chance) => question.Value is not { } right ? null : new()
+    {
+        Text = string.Create(CultureInfo.InvariantCulture, $"{(chance.Knows() ? right : chance.Unsure(right)):0.####}{(question.UnitUse == UnitUse.None || !chance.Happens(0.95) ? "" : " " + question.Unit)}"),
+    };
 
     protected override QuestionView View(NumberQuestion question, Showing<NumberResponse> showing) => new NumberView(
         showing.Given?.Text ?? "", question.UnitUse, showing.Said(NumberMarking.Part), showing.Shown.RightAnswer && question.Value is { } value

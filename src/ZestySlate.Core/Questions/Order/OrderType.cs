@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -9,6 +10,8 @@ namespace ZestySlate.Core.Questions.Order;
 public sealed class OrderType : QuestionType<OrderQuestion, OrderResponse>
 {
     public override string Key => "order";
+
+    public override double GuessedDifficulty(Question question) => -0.8;
 
     protected override string TitleOf(OrderQuestion question) => "Order";
 
@@ -99,6 +102,8 @@ public sealed class OrderType : QuestionType<OrderQuestion, OrderResponse>
             yield return new Weakness(true, "has a thing without words or picture", "items");
         }
     }
+
+    protected override OrderResponse? Rehearse(OrderQuestion question, Chance chance) => new() { Order = chance.InOrder(question.Items.Select(item => item.Id)) };
 
     protected override QuestionView View(OrderQuestion question, Showing<OrderResponse> showing)
     {

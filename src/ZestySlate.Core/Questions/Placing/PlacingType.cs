@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -110,6 +111,16 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
     }
 
     private static string Named(Zone zone) => zone.Name.Length > 0 ? $" «{zone.Name}»" : "";
+
+    protected override PlacingResponse? Rehearse(PlacingQuestion question, Chance chance)
+    {
+        var zones = question.Zones.Select(zone => zone.Id).ToList();
+        return new()
+        {
+            Parts = question.Items.SelectMany(item => chance.Knows() ? (item.Often ? item.Zones : item.Zones.Take(1)).Select(zone => new PartAnswer(item.Id, zone))
+                : chance.One(zones) is { } guessed ? [new PartAnswer(item.Id, guessed)] : []).ToValueList(),
+        };
+    }
 
     protected override QuestionView View(PlacingQuestion question, Showing<PlacingResponse> showing)
     {

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -67,6 +68,9 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>
             yield return new Weakness(true, $"has a statement without words (number {empty + 1})", "statements");
         }
     }
+
+    protected override PollResponse? Rehearse(PollQuestion question, Chance chance) =>
+        new() { Parts = question.Asked.Select(part => new PartAnswer(part, chance.One(question.Choices)?.Id ?? "")).ToValueList() };
 
     protected override QuestionView View(PollQuestion question, Showing<PollResponse> showing)
     {

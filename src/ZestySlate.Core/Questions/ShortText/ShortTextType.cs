@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Wording;
@@ -15,6 +16,8 @@ public sealed class ShortTextType : QuestionType<ShortTextQuestion, ShortTextRes
     private const string Part = "text";
 
     public override string Key => "shortText";
+
+    public override double GuessedDifficulty(Question question) => 0.2;
 
     protected override string TitleOf(ShortTextQuestion question) => "Short text";
 
@@ -92,6 +95,14 @@ public sealed class ShortTextType : QuestionType<ShortTextQuestion, ShortTextRes
             yield return new Weakness(false, $"forgives slips, and «{found.wrong.Text}» is a slip away from «{right.Text}»; what lies between them is taken as neither", "reading");
         }
     }
+
+    protected override IEnumerable<TypedAnswer> Typed(ShortTextQuestion question, ShortTextResponse response) => [new TypedAnswer("", "", response.Text)];
+
+    protected override ShortTextQuestion WithVariant(ShortTextQuestion question, string part, string text) => question.Accepted.Any(answer => answer.Text == text) ? question
+        : question with { Accepted = question.Accepted.Add(new ShortAnswer(text)), NotThis = question.NotThis.RemoveAll(wrong => wrong.Text == text) };
+
+    protected override ShortTextResponse? Rehearse(ShortTextQuestion question, Chance chance) => question.Accepted.FirstOrDefault(answer => !answer.Text.Contains('*')) is not { } right ? null
+        : new() { Text = chance.Knows() ? right.Text : chance.Unsure(right.Text, question.NotThis.Select(wrong => wrong.Text).ToList()) };
 
     protected override QuestionView View(ShortTextQuestion question, Showing<ShortTextResponse> showing) => new ShortTextView(
         showing.Given?.Text ?? "", showing.Said(Part), showing.Shown.RightAnswer && question.Accepted.Count > 0 ? question.Accepted[0].Text : "");

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -99,6 +100,16 @@ public sealed class SortType : QuestionType<SortQuestion, SortResponse>
         {
             yield return new Weakness(false, $"has the group «{empty.Title}», to which nothing belongs", "groups");
         }
+    }
+
+    protected override SortResponse? Rehearse(SortQuestion question, Chance chance)
+    {
+        var groups = question.Groups.Select(group => group.Id).ToList();
+        return new()
+        {
+            Parts = question.Items.SelectMany(item => chance.Knows() ? (question.EveryGroup ? item.Groups : item.Groups.Take(1)).Select(group => new PartAnswer(item.Id, group))
+                : chance.One(groups) is { } guessed ? [new PartAnswer(item.Id, guessed)] : []).ToValueList(),
+        };
     }
 
     protected override QuestionView View(SortQuestion question, Showing<SortResponse> showing) => new SortView(question.Groups,

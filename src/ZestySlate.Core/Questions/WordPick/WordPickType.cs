@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -86,6 +87,12 @@ public sealed class WordPickType : QuestionType<WordPickQuestion, WordPickRespon
             yield return new Weakness(false, "gives full points to whoever picks every word: let a wrong pick cost something", "penalty");
         }
     }
+
+    protected override WordPickResponse? Rehearse(WordPickQuestion question, Chance chance) => new()
+    {
+        Picked = question.Units.Where(unit => unit.Id.Length > 0 && (unit.Mark is null ? !chance.Knows() && chance.Happens(0.05) : unit.Mark.Trap ? !chance.Knows() && chance.Happens(0.5) : chance.Knows()))
+            .Select(unit => unit.Id).ToValueList(),
+    };
 
     protected override QuestionView View(WordPickQuestion question, Showing<WordPickResponse> showing) => new WordPickView(question.Units.Select(unit =>
     {

@@ -1,0 +1,80 @@
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Classes.Statistics;
+
+/// <summary>What statistics need of one attempt.</summary>
+/// <param name="Points">Its total, unrounded.</param>
+/// <param name="OutOf">What it could reach.</param>
+/// <param name="Questions">Its graded questions, by spot.</param>
+public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictionary<string, QuestionRow> Questions)
+{
+    /// <summary>The total as a share, 0..1; 0 when there is nothing to reach.</summary>
+    public double Share => OutOf == 0 ? 0 : (double)(Points / OutOf);
+
+    /// <summary>The row of an attempt that was handed in.</summary>
+    public static AttemptRow Of(AttemptState state, IReadOnlyList<AttemptEvent> events)
+    {
+        var times = Pace.Of(events);
+        var score = state.Score;
+        return new AttemptRow(score.Points, score.OutOf, state.Questions.Where(question => question.OutOf > 0).ToDictionary(question => question.Spot.Id, question =>
+        {
+            var counted = question.CountedTry(state.Activity.Rules.Counts);
+            var response = counted?.Response ?? question.Response;
+            var family = QuestionTypes.For(question.Question);
+            return new QuestionRow(
+                question.Points(state.Activity.Rules.Counts), question.OutOf, times.GetValueOrDefault(question.Spot.Id),
+                response is null ? [] : family.Picked(question.Question, response).ToList(),
+                response is null ? [] : family.Typed(question.Question, response).Select(typed => typed with { Right = counted?.Mark.Of(typed.Part)?.Verdict is Verdict.Right || counted?.Mark.Verdict is Verdict.Right }).ToList());
+        }));
+    }
+}
+
+/// <summary>What statistics need of one answer.</summary>
+/// <param name="Points">What it earned.</param>
+/// <param name="OutOf">What it could earn; more than 0.</param>
+/// <param name="Time">How long the learner was at it.</param>
+/// <param name="Picked">The ids of the options picked.</param>
+/// <param name="Typed">What was typed, part by part.</param>
+public readonly record struct QuestionRow(decimal Points, decimal OutOf, TimeSpan Time, IReadOnlyList<string> Picked, IReadOnlyList<TypedAnswer> Typed)
+{
+    /// <summary>The share of the question's points, 0..1 (below 0 where penalties may go there).</summary>
+    public double Share => (double)(Points / OutOf);
+}
+
+/// <summary>How long a learner was at each question.</summary>
+public static class Pace
+{
+    /// <summary>A longer silence is a break, not work.</summary>
+    public static TimeSpan Longest { get; } = TimeSpan.FromMinutes(10);
+
+    /// <summary>The time at each question, by spot: from the event before to the one about the question, summed.</summary>
+    public static IReadOnlyDictionary<string, TimeSpan> Of(IReadOnlyList<AttemptEvent> events)
+    {
+        var times = new Dictionary<string, TimeSpan>();
+        for (var i = 1; i < events.Count; i++)
+        {
+            var since = events[i].At - events[i - 1].At;
+            if (since <= Longest && SpotOf(events[i]) is { } spot)
+            {
+                times[spot] = times.GetValueOrDefault(spot) + since;
+            }
+        }
+
+        return times;
+    }
+
+    /// <summary>The question a learner's event is about, or null.</summary>
+    private static string? SpotOf(AttemptEvent happened) => happened switch
+    {
+        Answered answered => answered.SpotId,
+        AskedToMark asked => asked.SpotId,
+        Stepped stepped => stepped.SpotId,
+        AskedForHint hint => hint.SpotId,
+        AnotherGo again => again.SpotId,
+        SawAnswer saw => saw.SpotId,
+        Voted voted => voted.SpotId,
+        _ => null,
+    };
+}

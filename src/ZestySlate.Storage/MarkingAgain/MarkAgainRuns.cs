@@ -1,0 +1,121 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Core.Classes;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+
+namespace ZestySlate.Storage.MarkingAgain;
+
+/// <summary>An attempt whose grade would change.</summary>
+public sealed record ReportedChange(LoadedAttempt Attempt, GradeChange Change);
+
+/// <summary>Reports, applies and undoes the marking again of an activity's attempts, in bits that are each one write.</summary>
+public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptStore attempts, TimeProvider clock)
+{
+    private const int Together = 200;
+
+    /// <summary>Every grade that the newest edition's key would change, attempts at work included; nothing is written.</summary>
+    public async Task<IReadOnlyList<ReportedChange>> ReportAsync(string activityId)
+    {
+        var edition = await activities.NewestEditionAsync(activityId);
+        var changes = new List<ReportedChange>();
+        for (var reached = ""; await attempts.SomeAsync(activityId, reached, Together) is { Count: > 0 } some; reached = some[^1].Record.Id)
+        {
+            foreach (var attempt in some.Where(attempt => attempt.State.KeyEdition != edition))
+            {
+                if (MarkAgain.Between(attempt.State, attempts.StateAfter(attempt, MarkAgain.Event(attempt.State, edition, "report", clock.GetUtcNow()))) is { } change)
+                {
+                    changes.Add(new ReportedChange(attempt, change));
+                }
+            }
+        }
+
+        return changes;
+    }
+
+    /// <summary>Begins a run; it is gone through by <see cref="GoOnAsync"/>. One that is at work already is gone on with.</summary>
+    public async Task<MarkAgainRun> BeginAsync(string activityId, string by, bool neverLower)
+    {
+        if (await db.MarkAgainRuns.FirstOrDefaultAsync(run => run.ActivityId == activityId && run.FinishedAt == null) is { } atWork)
+        {
+            return atWork;
+        }
+
+        var run = new MarkAgainRun
+        {
+            Id = Ids.New(),
+            ActivityId = activityId,
+            Edition = await activities.NewestEditionAsync(activityId),
+            NeverLower = neverLower,
+            By = by,
+            At = clock.GetUtcNow(),
+            Total = await db.Attempts.CountAsync(attempt => attempt.ActivityId == activityId),
+        };
+        db.MarkAgainRuns.Add(run);
+        await db.SaveChangesAsync();
+        return run;
+    }
+
+    /// <summary>Undoes a run that is finished: the key that counted before counts again for every attempt it had changed.</summary>
+    public async Task UndoAsync(string runId)
+    {
+        if (await db.MarkAgainRuns.SingleOrDefaultAsync(run => run.Id == runId && run.FinishedAt != null && run.UndoneAt == null) is { } run)
+        {
+            (run.UndoneAt, run.FinishedAt, run.Done, run.Reached) = (clock.GetUtcNow(), null, 0, "");
+            await db.SaveChangesAsync();
+        }
+    }
+
+    /// <summary>The runs that are not finished.</summary>
+    public async Task<IReadOnlyList<string>> AtWorkAsync() => await db.MarkAgainRuns.Where(run => run.FinishedAt == null).OrderBy(run => run.At).Select(run => run.Id).ToListAsync();
+
+    /// <summary>Goes through the next attempts of a run; how far it has come is written with their events. False when it is finished.</summary>
+    public async Task<bool> GoOnAsync(string runId)
+    {
+        var run = await db.MarkAgainRuns.SingleAsync(known => known.Id == runId);
+        if (!run.IsAtWork)
+        {
+            return false;
+        }
+
+        var some = await attempts.SomeAsync(run.ActivityId, run.Reached, Together);
+        var now = clock.GetUtcNow();
+        if (some.Count == 0)
+        {
+            run.FinishedAt = now;
+            await db.SaveChangesAsync();
+            return false;
+        }
+
+        var many = run.UndoneAt is null ? Marked(run, some, now) : some.Where(attempt => attempt.Events.Any(happened => happened is TookKey took && took.Run == run.Id) && !attempt.Events.Any(happened => happened is GaveBackKey back && back.Run == run.Id))
+            .Select(attempt => (attempt, (AttemptEvent)MarkAgain.Undo(run.Id, now))).ToList();
+        run.Done += some.Count;
+        run.Reached = some[^1].Record.Id;
+        await attempts.AppendTogetherAsync(many);
+        db.ChangeTracker.Clear();
+        return true;
+    }
+
+    /// <summary>The events by which some attempts take the key; those that have it already, and those to be spared, take none.</summary>
+    private List<(LoadedAttempt, AttemptEvent)> Marked(MarkAgainRun run, IReadOnlyList<LoadedAttempt> some, DateTimeOffset now)
+    {
+        var many = new List<(LoadedAttempt, AttemptEvent)>();
+        foreach (var attempt in some.Where(attempt => attempt.State.KeyEdition < run.Edition && attempt.Events.All(happened => happened is not TookKey { } took || took.Run != run.Id)))
+        {
+            var taken = MarkAgain.Event(attempt.State, run.Edition, run.Id, now);
+            var rise = MarkAgain.Between(attempt.State, attempts.StateAfter(attempt, taken))?.Rise ?? 0;
+            if (rise < 0 && run.NeverLower)
+            {
+                run.Spared++;
+                continue;
+            }
+
+            run.Rose += rise > 0 ? 1 : 0;
+            run.Fell += rise < 0 ? 1 : 0;
+            many.Add((attempt, taken));
+        }
+
+        return many;
+    }
+}
