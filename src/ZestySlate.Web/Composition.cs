@@ -10,6 +10,7 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Handed;
+using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Votes;
@@ -19,6 +20,7 @@ using ZestySlate.Web.Learning;
 using ZestySlate.Web.Lti;
 using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web;
 
@@ -52,6 +54,8 @@ public static class Composition
         services.AddScoped<HandedFiles>();
         services.AddScoped<HandedIntake>();
         services.AddScoped<VoteCounts>();
+        services.AddScoped<MarkAgainRuns>();
+        services.AddHostedService<MarkAgainLoop>();
         services.AddSingleton<Trials>();
         services.AddMemoryCache();
 

@@ -37,6 +37,29 @@ public sealed class CommandTests
     }
 
     [Fact]
+    public void Rehearse_tells_what_a_simulated_class_makes_of_it_the_same_each_time()
+    {
+        var (status, output, _) = Run("rehearse", DemoFiles.Activity, "--learners", "30", "--seed", "4");
+        Assert.Equal(0, status);
+        Assert.Matches(@"\d+ of 30 handed in", output);
+        Assert.Equal(output, Run("rehearse", DemoFiles.Activity, "--seed", "4", "--learners", "30").Output);
+        var report = JsonDocument.Parse(Run("rehearse", DemoFiles.Activity, "--learners", "30", "--seed", "4", "--json").Output).RootElement;
+        Assert.Equal(30, report.GetProperty("learners").GetInt32());
+        Assert.True(report.GetProperty("statistics").GetProperty("questions").GetArrayLength() > 0);
+    }
+
+    [Theory]
+    [InlineData("--learners", "0")]
+    [InlineData("--difficulty", "nowhere=1")]
+    [InlineData("--sped", "3")]
+    public void Rehearse_says_what_it_cannot_take(string option, string value)
+    {
+        var (status, _, errors) = Run("rehearse", DemoFiles.Activity, option, value);
+        Assert.Equal(2, status);
+        Assert.NotEmpty(errors);
+    }
+
+    [Fact]
     public void Check_is_content_with_the_demo()
     {
         var (status, output, _) = Run("check", DemoFiles.Activity);

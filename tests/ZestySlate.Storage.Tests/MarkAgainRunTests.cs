@@ -157,7 +157,7 @@ public sealed class MarkAgainRunTests : TestDatabase
         await using var db = NewDb();
         var run = await Runs(db).BeginAsync("garden", "ines", neverLower: false);
         await FinishAsync(run.Id);
-        await Runs(db).UndoAsync(run.Id);
+        await Runs(db).UndoAsync("garden", run.Id);
         await FinishAsync(run.Id);
         Assert.Equal([1m, 0m], await PointsAsync(ids));
         Assert.Equal([("s0", 1m), ("s1", 0m)], (await QueuedAsync()).TakeLast(2).OrderBy(sent => sent.Subject).Select(sent => (sent.Subject, sent.Given!.Value)));

@@ -71,6 +71,11 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/answers/{of}/files/{id}"] = Rights.ActivityOwner,
         ["author/{activity}/answers/{of}/drawings/{spot}.svg"] = Rights.ActivityOwner,
         ["author/{activity}/review/{of}"] = Rights.ActivityOwner,
+        ["author/{activity}/statistics"] = Rights.ActivityOwner,
+        ["author/{activity}/mark-again"] = Rights.ActivityOwner,
+        ["author/{activity}/answers"] = Rights.ActivityOwner,
+        ["author/{activity}/lookout"] = Rights.ActivityOwner,
+        ["author/{activity}/lookout/events"] = Rights.ActivityOwner,
         ["author/{activity}/qr.svg"] = Rights.ActivityOwner,
         ["keeper/course-sites"] = Rights.Keeper,
     };

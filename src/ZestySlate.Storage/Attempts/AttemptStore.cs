@@ -54,6 +54,18 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         return attempt;
     }
 
+    /// <summary>Stores an attempt that was made elsewhere, event by event as the rules took it; no scores go out.</summary>
+    public async Task<AttemptRecord> BringAsync(ActivityRecord activity, string personId, AssignmentRecord? assignment, IReadOnlyList<AttemptEvent> events)
+    {
+        var state = Replay.Run(number => activities.Edition(activity.Id, number), events);
+        var attempt = new AttemptRecord { Id = Ids.New(12), ActivityId = activity.Id, PersonId = personId, AssignmentId = assignment?.Id, BeganAt = state.BeganAt, HandedInAt = state.HandedInAt };
+        db.Attempts.Add(attempt);
+        db.Events.AddRange(events.Select((happened, i) => RecordOf(attempt.Id, i + 1, happened)));
+        await db.SaveChangesAsync();
+        db.ChangeTracker.Clear();
+        return attempt;
+    }
+
     /// <summary>Where a new go is not to draw other questions, all goes of a person draw by the same seed.</summary>
     private async Task<long?> DrawSeedAsync(ActivityRecord activity, string personId, AssignmentRecord? assignment)
     {

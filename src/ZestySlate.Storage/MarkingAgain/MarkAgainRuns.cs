@@ -58,13 +58,11 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
     }
 
     /// <summary>Undoes a run that is finished: the key that counted before counts again for every attempt it had changed.</summary>
-    public async Task UndoAsync(string runId)
+    public async Task UndoAsync(string activityId, string runId)
     {
-        if (await db.MarkAgainRuns.SingleOrDefaultAsync(run => run.Id == runId && run.FinishedAt != null && run.UndoneAt == null) is { } run)
-        {
-            (run.UndoneAt, run.FinishedAt, run.Done, run.Reached) = (clock.GetUtcNow(), null, 0, "");
-            await db.SaveChangesAsync();
-        }
+        DateTimeOffset? now = clock.GetUtcNow(), atWork = null;
+        await db.MarkAgainRuns.Where(run => run.Id == runId && run.ActivityId == activityId && run.FinishedAt != null && run.UndoneAt == null).ExecuteUpdateAsync(set => set
+            .SetProperty(run => run.UndoneAt, now).SetProperty(run => run.FinishedAt, atWork).SetProperty(run => run.Done, 0).SetProperty(run => run.Reached, ""));
     }
 
     /// <summary>The runs that are not finished.</summary>

@@ -24,6 +24,9 @@ internal static partial class ActivityFiles
         return activity;
     }
 
+    /// <summary>An activity file without media, as it is.</summary>
+    public static async Task<Activity> ReadAsync(string path) => ActivityJson.Read(await File.ReadAllTextAsync(path), ActivityJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+
     /// <summary>What the activity says of its pictures and sounds, the library says too.</summary>
     private static async Task SayAsync(Activity activity, MediaLibrary library, string ownerId)
     {

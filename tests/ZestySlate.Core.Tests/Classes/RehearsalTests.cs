@@ -1,6 +1,5 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Rehearsing;
-using ZestySlate.Core.Questions.ShortText;
 
 namespace ZestySlate.Core.Tests.Classes;
 
@@ -29,7 +28,7 @@ public sealed class RehearsalTests
     [Fact]
     public void What_nobody_can_get_right_and_where_nobody_gets_is_named()
     {
-        var hopeless = Make.Asked("q", new ShortTextQuestion { Accepted = [new ShortAnswer("gale")], NotThis = [new ShortAnswer("gale")] }) with { Name = "The hopeless one" };
+        var hopeless = Make.Asked("q", Make.One("none of them")) with { Name = "The hopeless one" };
         var tour = Make.Tour(Make.Scene("a", Make.Jump("to-b", "b"), hopeless), Make.Scene("b", Make.Jump("back", "a")), Make.Scene("nowhere", Make.Jump("out", "a")));
         var rehearsal = Rehearsal.Run(tour, 30, 1);
         Assert.Equal(["The hopeless one"], rehearsal.NeverRight);

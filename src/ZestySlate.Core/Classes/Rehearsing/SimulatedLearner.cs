@@ -51,6 +51,9 @@ public sealed class SimulatedLearner
     /// <summary>How likely they leave it at any step; about one in twenty leaves an activity of twenty steps.</summary>
     public double Leaves { get; init; } = 0.0025;
 
+    /// <summary>What the question really means, where its key may be wrong; null to trust the key.</summary>
+    public Func<QuestionState, Question>? Meant { get; init; }
+
     /// <summary>What they do next, and how many seconds later; null when they have handed in, gone away, or can do nothing more.</summary>
     /// <param name="state">Where the attempt stands.</param>
     /// <param name="now">The time of the last event.</param>
@@ -112,7 +115,7 @@ public sealed class SimulatedLearner
 
         var difficulty = _difficulties.TryGetValue(spot, out var set) ? set : new ItemDifficulty(family.GuessedDifficulty(question.Question));
         var helped = (question.HintSeen ? 0.4 : 0) + (0.5 * question.Tries.Count);
-        if (_chance.Happens(0.02) || family.Rehearse(question.Question, new Chance(_random, difficulty.Knows(Ability + helped))) is not { } response)
+        if (_chance.Happens(0.02) || family.Rehearse(Meant?.Invoke(question) ?? question.Question, new Chance(_random, difficulty.Knows(Ability + helped))) is not { } response)
         {
             return null;
         }

@@ -46,6 +46,11 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
             await ShareAsync(activity, chosen, classes);
         }
 
+        if (Difference is { Key.Count: > 0 } && await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activity))
+        {
+            return LocalRedirect($"~/author/{activity}/mark-again");
+        }
+
         return LocalRedirect($"~/author/{activity}/publish#share");
     }
 
