@@ -54,6 +54,7 @@ public static class Composition
         services.AddScoped<HandedFiles>();
         services.AddScoped<HandedIntake>();
         services.AddScoped<VoteCounts>();
+        services.AddScoped<Gradebooks>();
         services.AddScoped<MarkAgainRuns>();
         services.AddHostedService<MarkAgainLoop>();
         services.AddSingleton<Trials>();
@@ -134,6 +135,7 @@ public static class Composition
         app.MapLearning();
         app.MapMedia();
         app.MapMediaLibrary();
+        app.MapCalendars();
         app.MapLti();
         app.MapHealthChecks("/health").AllowAnonymous();
     }

@@ -58,7 +58,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     public async Task<AttemptRecord> BringAsync(ActivityRecord activity, string personId, AssignmentRecord? assignment, IReadOnlyList<AttemptEvent> events)
     {
         var state = Replay.Run(number => activities.Edition(activity.Id, number), events);
-        var attempt = new AttemptRecord { Id = Ids.New(12), ActivityId = activity.Id, PersonId = personId, AssignmentId = assignment?.Id, BeganAt = state.BeganAt, HandedInAt = state.HandedInAt };
+        var attempt = new AttemptRecord { Id = Ids.New(12), ActivityId = activity.Id, PersonId = personId, AssignmentId = assignment?.Id, BeganAt = state.BeganAt }.As(state);
         db.Attempts.Add(attempt);
         db.Events.AddRange(events.Select((happened, i) => RecordOf(attempt.Id, i + 1, happened)));
         await db.SaveChangesAsync();
@@ -200,6 +200,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         {
             var state = StateAfter(attempt, happened);
             db.Events.Add(RecordOf(attempt.Record.Id, attempt.Events.Count + 1, happened));
+            db.Attempts.Update(attempt.Record.As(state));
             await QueueScoreIfChangedAsync(attempt, state);
             cache.Drop(attempt.Record.Id);
         }
@@ -230,6 +231,21 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         {
             await QueueScoreAsync(before.Assignment, before.Record, () => score);
         }
+    }
+
+    /// <summary>Works out what handed-in attempts came to whose records do not say it: those from before records did.</summary>
+    public async Task SummariseAsync(IReadOnlyList<string> assignmentAttempts)
+    {
+        foreach (var id in assignmentAttempts)
+        {
+            if (await ReadAsync(id) is { } read)
+            {
+                db.Attempts.Update(read.Record.As(read.State));
+            }
+        }
+
+        await db.SaveChangesAsync();
+        db.ChangeTracker.Clear();
     }
 
     /// <summary>True when the attempt is this person's.</summary>
@@ -270,10 +286,10 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     {
         var events = loaded.Events.Append(happened).ToList();
         var state = StateAfter(loaded, happened);
-        var after = loaded with { Record = loaded.Record with { HandedInAt = state.HandedInAt }, Events = events, State = state };
+        var after = loaded with { Record = loaded.Record.As(state), Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
-        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack || (happened is Reviewed && state.ReturnedAt is not null);
-        if (finishes || vote is not null ? await WriteTogetherAsync(after, row, finishes, happened is Voted { SpotId: var spot } && vote is not null ? (spot, vote) : null) : await writer.WriteAsync(row))
+        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack or Reviewed;
+        if (finishes || vote is not null ? await WriteTogetherAsync(loaded, after, row, finishes, happened is Voted { SpotId: var spot } && vote is not null ? (spot, vote) : null) : await writer.WriteAsync(row))
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));
             return after;
@@ -284,14 +300,14 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     }
 
     /// <summary>An event and what belongs to it are one write, all or nothing: when one finishes, the time and the score for the course site; a vote, and that it was given.</summary>
-    private async Task<bool> WriteTogetherAsync(LoadedAttempt after, EventRecord row, bool finishes, (string SpotId, PollResponse Vote)? voted)
+    private async Task<bool> WriteTogetherAsync(LoadedAttempt before, LoadedAttempt after, EventRecord row, bool finishes, (string SpotId, PollResponse Vote)? voted)
     {
         db.ChangeTracker.Clear();
         db.Events.Add(row);
         if (finishes)
         {
             db.Attempts.Update(after.Record);
-            await QueueScoreAsync(after.Assignment, after.Record, () => CourseScore.Of(after.State.AsReturned));
+            await QueueScoreIfChangedAsync(before, after.State);
         }
 
         try

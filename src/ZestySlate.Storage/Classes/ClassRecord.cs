@@ -97,6 +97,9 @@ public sealed class AssignmentRecord
 
     public DateTimeOffset CreatedAt { get; set; }
 
+    /// <summary>When it can be worked on by who has so many extra days.</summary>
+    public AssignmentTimes TimesFor(int extraDays) => new(From, Due, Until, extraDays);
+
     /// <summary>The rule by which its grades are told.</summary>
     public GradeRule GradeRule => new() { Counts = Counts, Due = Due, LostPerDay = LostPerDay, LeastKept = LeastKept, Worth = Worth };
 }

@@ -43,7 +43,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         return group;
     }
 
-    /// <summary>Gives an activity to a class, or takes it away again.</summary>
+    /// <summary>Gives an activity to a class, or takes it away again; what was done of it stays, and is there when it is given again.</summary>
     public async Task GiveAsync(int classId, string activityId, string title, bool give)
     {
         var given = await db.Assignments.SingleOrDefaultAsync(a => a.ClassId == classId && a.ActivityId == activityId);
@@ -51,9 +51,13 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         {
             db.Assignments.Add(new AssignmentRecord { ClassId = classId, ActivityId = activityId, Title = title, CreatedAt = clock.GetUtcNow() });
         }
-        else if (!give && given is not null)
+        else if (given is not null && !give && !await db.Attempts.AnyAsync(attempt => attempt.AssignmentId == given.Id))
         {
             db.Assignments.Remove(given);
+        }
+        else if (given is not null)
+        {
+            given.Withdrawn = !give;
         }
 
         await db.SaveChangesAsync();

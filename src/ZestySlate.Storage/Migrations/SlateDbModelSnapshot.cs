@@ -266,9 +266,21 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<long?>("HandedInAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<decimal>("OutOf")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("PersonId")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<decimal?>("Points")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Provisional")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ReturnedAt")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 

@@ -28,7 +28,7 @@ internal static class LearningEndpoints
     public static string PageOf(HttpContext context, AttemptRecord attempt) =>
         $"{context.Request.PathBase}/a/{attempt.ActivityId}{(attempt.AssignmentId is { } id ? $"?assignment={id}" : "")}";
 
-    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, TimeProvider clock)
+    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, PublishedActivities published, TimeProvider clock)
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
@@ -37,7 +37,12 @@ internal static class LearningEndpoints
         (form, var refusal) = await intake.TakeAllAsync(attempt, loaded.State, form);
         var read = EventForm.Read(form, loaded.State, await handed.OfAsync(attempt), now);
         refusal ??= read.Refusal;
-        if (read.Succeeded)
+        var times = loaded.Assignment is { } assignment ? assignment.TimesFor(await published.ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)) : default;
+        if (times.IsOver(now) && !loaded.State.IsHandedIn && read is { Succeeded: true, Value: not (Opened or Visited) })
+        {
+            refusal = loaded.State.Activity.Words["acceptedNoMore"];
+        }
+        else if (read.Succeeded)
         {
             var taken = (await attempts.TakeAsync(attempt, read.Value))!;
             (loaded, refusal) = (taken.Attempt, taken.Refusal is { } reason ? taken.Attempt.State.Activity.Words.Say(reason) : refusal);
@@ -50,7 +55,7 @@ internal static class LearningEndpoints
             return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : form["act"] == "visit" ? "" : spot.Length > 0 ? $"#spot-{spot}" : ""));
         }
 
-        return EventReply.Of(context, LearnerView.Of(await votes.WithTalliesAsync(loaded), now, loaded.Assignment?.Due), before, loaded.State, form,
+        return EventReply.Of(context, LearnerView.Of(await votes.WithTalliesAsync(loaded), now, times.DueForThem), before, loaded.State, form,
             LinksOf(context, loaded.Record, null), refusal);
     }
 
@@ -60,7 +65,7 @@ internal static class LearningEndpoints
     {
         Base = context.Request.PathBase,
         OwnHost = context.Request.Host.Value ?? "",
-        Again = attempt.AssignmentId is null && attempt.HandedInAt is not null ? $"{context.Request.PathBase}/a/{attempt.ActivityId}?handler=again" : null,
+        Again = attempt.HandedInAt is not null ? $"{context.Request.PathBase}/a/{attempt.ActivityId}?handler=again{(attempt.AssignmentId is { } id ? $"&assignment={id}" : "")}" : null,
     };
 
     /// <summary>The form field that proves our own page.</summary>

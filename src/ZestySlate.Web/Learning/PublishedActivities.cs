@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Classes;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
@@ -10,7 +11,14 @@ namespace ZestySlate.Web.Learning;
 public abstract record Opening
 {
     /// <summary>There is an attempt to go on with.</summary>
-    public sealed record Attempt(AttemptRecord Record) : Opening;
+    public sealed record Attempt(AttemptRecord Record) : Opening
+    {
+        /// <summary>The assignment it is done for, or null.</summary>
+        public AssignmentRecord? Assignment { get; init; }
+
+        /// <summary>When it can be worked on.</summary>
+        public AssignmentTimes Times { get; init; }
+    }
 
     /// <summary>A visitor by link: the name is asked for.</summary>
     public sealed record AskName(ActivityRecord Activity) : Opening;
@@ -23,7 +31,7 @@ public abstract record Opening
 }
 
 /// <summary>Opens published activities for learners, by what they are allowed.</summary>
-public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
+public sealed class PublishedActivities(SlateDb db, AttemptStore attempts, TimeProvider clock)
 {
     /// <summary>How the activity opens for this person (null: not signed in).</summary>
     public async Task<Opening> OpenAsync(string activityId, string? personId, int? assignmentId)
@@ -36,7 +44,11 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
 
         if (personId is not null && await AssignmentForAsync(activity, personId, assignmentId) is { } assignment)
         {
-            return new Opening.Attempt(await attempts.CurrentAsync(activityId, personId, assignment.Id) ?? await attempts.BeginAsync(activity, personId, assignment));
+            var current = await attempts.CurrentAsync(activityId, personId, assignment.Id);
+            var times = assignment.TimesFor(await ExtraDaysAsync(assignment.Id, personId));
+            return current is null && times.IsBefore(clock.GetUtcNow()) ? new Opening.Closed("notOpenYet", activity)
+                : current is null && times.IsOver(clock.GetUtcNow()) ? new Opening.Closed("acceptedNoMore", activity)
+                : new Opening.Attempt(current ?? await attempts.BeginAsync(activity, personId, assignment)) { Assignment = assignment, Times = times };
         }
 
         if (activity.Visibility == Visibility.Private && activity.OwnerId != personId)
@@ -53,6 +65,10 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
             ? new Opening.AskName(activity)
             : new Opening.Attempt(await attempts.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null));
     }
+
+    /// <summary>How many days later an assignment is due for a learner.</summary>
+    public Task<int> ExtraDaysAsync(int assignmentId, string personId) =>
+        db.AssignmentExceptions.Where(e => e.AssignmentId == assignmentId && e.PersonId == personId).Select(e => e.ExtraDays).FirstOrDefaultAsync();
 
     /// <summary>The assignment through which a person has the activity: the one named, or that of their class.</summary>
     private async Task<AssignmentRecord?> AssignmentForAsync(ActivityRecord activity, string personId, int? assignmentId)
@@ -71,7 +87,7 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts)
 
         return await (from enrolment in db.Enrolments
                       join given in db.Assignments on enrolment.ClassId equals given.ClassId
-                      where enrolment.PersonId == personId && given.ActivityId == activity.Id
+                      where enrolment.PersonId == personId && given.ActivityId == activity.Id && !given.Withdrawn && !given.KeptBack
                       select given).FirstOrDefaultAsync();
     }
 }

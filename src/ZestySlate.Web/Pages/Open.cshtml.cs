@@ -48,24 +48,25 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     }
 
     /// <summary>A visitor by link begins anew after handing in.</summary>
-    public async Task<IActionResult> OnPostAgainAsync(string activity)
+    public async Task<IActionResult> OnPostAgainAsync(string activity, int? assignment)
     {
         if (User.Identity?.IsAuthenticated == true
-            && await published.OpenAsync(activity, User.Id(), null) is Opening.Attempt { Record: { AssignmentId: null, HandedInAt: not null } }
+            && await published.OpenAsync(activity, User.Id(), assignment) is Opening.Attempt { Record.HandedInAt: not null } done
             && await store.DraftAsync(activity) is { } draft
-            && await MayGoAgainAsync(activity))
+            && await MayGoAgainAsync(done))
         {
-            await attempts.BeginAsync(draft.Record, User.Id(), null);
+            await attempts.BeginAsync(draft.Record, User.Id(), done.Assignment);
         }
 
-        return LocalRedirect($"~/a/{activity}");
+        return LocalRedirect($"~/a/{activity}{(assignment is { } id ? $"?assignment={id}" : "")}");
     }
 
-    /// <summary>True when the activity can be done once more by this person.</summary>
-    private async Task<bool> MayGoAgainAsync(string activity) =>
-        await attempts.CurrentAsync(activity, User.Id(), null) is { } current
-        && (await attempts.LoadAsync(current.Id))!.State.Activity.Rules.Goes is var goes
-        && (goes is null || await attempts.GoesAsync(activity, User.Id(), null) < goes);
+    /// <summary>True when the activity can be done once more by this person: as often as the assignment says, or else the activity.</summary>
+    private async Task<bool> MayGoAgainAsync(Opening.Attempt done)
+    {
+        var goes = done.Assignment?.Goes ?? (await attempts.LoadAsync(done.Record.Id))!.State.Activity.Rules.Goes;
+        return !done.Times.IsOver(clock.GetUtcNow()) && (goes is null ? done.Assignment is null : await attempts.GoesAsync(done.Record.ActivityId, User.Id(), done.Assignment?.Id) < goes);
+    }
 
     public async Task<IActionResult> OnPostBeginAsync(string activity, string? name)
     {
@@ -92,13 +93,13 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
         Opening = await published.OpenAsync(activity, User.Identity?.IsAuthenticated == true ? User.Id() : null, assignment);
         switch (Opening)
         {
-            case Opening.Attempt { Record: var record }:
+            case Opening.Attempt { Record: var record } opened:
                 var loaded = (await attempts.LoadAsync(record.Id))!;
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
-                View = LearnerView.Of(await votes.WithTalliesAsync(loaded), clock.GetUtcNow(), loaded.Assignment?.Due);
+                View = LearnerView.Of(await votes.WithTalliesAsync(loaded), clock.GetUtcNow(), opened.Times.DueForThem);
                 Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
-                if (Links.Again is not null && !await MayGoAgainAsync(activity))
+                if (Links.Again is not null && !await MayGoAgainAsync(opened))
                 {
                     Links = Links with { Again = null };
                 }

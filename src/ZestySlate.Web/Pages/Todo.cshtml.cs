@@ -1,28 +1,58 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Classes;
 using ZestySlate.Storage;
-using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages;
 
-/// <summary>What a learner of a class has to do.</summary>
+/// <summary>What a learner of a class has to do, is at, has handed in and was given back.</summary>
 [Authorize(Policy = Rights.SignedIn)]
-public sealed class TodoModel(SlateDb db) : PageModel
+public sealed class TodoModel(SlateDb db, TimeProvider clock) : PageModel
 {
-    public IReadOnlyList<(AssignmentRecord Given, AttemptRecord? Attempt)> List { get; private set; } = [];
+    /// <summary>One assignment as the learner sees it.</summary>
+    /// <param name="Given">The assignment.</param>
+    /// <param name="Times">When it can be worked on by this learner.</param>
+    /// <param name="Stage">Where the learner stands.</param>
+    public sealed record Entry(AssignmentRecord Given, AssignmentTimes Times, Stage Stage)
+    {
+        /// <summary>True when it is past due and not handed in.</summary>
+        public bool IsLate(DateTimeOffset now) => Stage < Stage.HandedIn && now > Times.DueForThem;
+    }
+
+    /// <summary>Where a learner stands with an assignment, in the order of the page.</summary>
+    public enum Stage
+    {
+        ToDo,
+        Begun,
+        HandedIn,
+        Returned,
+    }
+
+    public IReadOnlyList<Entry> List { get; private set; } = [];
+
+    public DateTimeOffset Now { get; private set; }
 
     public async Task OnGetAsync()
     {
         var me = User.Id();
+        Now = clock.GetUtcNow();
         var given = await (from enrolment in db.Enrolments
                            join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId
-                           where enrolment.PersonId == me
-                           orderby assignment.CreatedAt descending
+                           where enrolment.PersonId == me && !assignment.Withdrawn && !assignment.KeptBack
                            select assignment).ToListAsync();
-        var attempts = await db.Attempts.Where(a => a.PersonId == me && a.AssignmentId != null).ToListAsync();
-        List = given.Select(g => (g, attempts.Where(a => a.AssignmentId == g.Id).MaxBy(a => a.BeganAt))).ToList();
+        var extra = await db.AssignmentExceptions.Where(e => e.PersonId == me).ToDictionaryAsync(e => e.AssignmentId);
+        var attempts = (await db.Attempts.Where(a => a.PersonId == me && a.AssignmentId != null).ToListAsync()).ToLookup(a => a.AssignmentId);
+        List = given.Where(g => extra.GetValueOrDefault(g.Id)?.Excused != true)
+            .Select(g => new Entry(g, g.TimesFor(extra.GetValueOrDefault(g.Id)?.ExtraDays ?? 0), attempts[g.Id].MaxBy(a => a.BeganAt) switch
+            {
+                null => Stage.ToDo,
+                { ReturnedAt: not null } => Stage.Returned,
+                { HandedInAt: not null } => Stage.HandedIn,
+                _ => Stage.Begun,
+            }))
+            .OrderBy(entry => entry.Times.DueForThem ?? DateTimeOffset.MaxValue).ThenBy(entry => entry.Given.Title, StringComparer.CurrentCultureIgnoreCase).ToList();
     }
 }

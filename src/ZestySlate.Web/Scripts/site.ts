@@ -28,7 +28,35 @@ for (const field of document.querySelectorAll<HTMLInputElement>("input[data-copy
 for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc-offset]")) {
   field.value = String(-new Date().getTimezoneOffset());
 }
+// Times that are typed stand by the clock of who types them.
+for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc]:not([data-utc=''])")) {
+  const at = new Date(field.dataset.utc!);
+  field.value = new Date(at.getTime() - at.getTimezoneOffset() * 60000).toISOString().slice(0, 16);
+}
 document.querySelector<HTMLFormElement>("form[data-send-at-once]")?.submit();
+
+// In a large table arrow keys go from link to link, row by row and column by column.
+for (const table of document.querySelectorAll<HTMLTableElement>("table[data-arrows]")) {
+  table.addEventListener("keydown", event => {
+    const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+    const cell = (event.target as HTMLElement).closest<HTMLTableCellElement>("td, th");
+    if (!step || !cell) { return; }
+    const rows = [...table.tBodies[0]!.rows];
+    let row = rows.indexOf(cell.parentElement as HTMLTableRowElement), column = cell.cellIndex;
+    for (;;) {
+      row += step[0]!;
+      column += step[1]!;
+      const next = rows[row]?.cells[column];
+      if (!next) { return; }
+      const link = next.querySelector<HTMLElement>("a");
+      if (link) {
+        event.preventDefault();
+        link.focus();
+        return;
+      }
+    }
+  });
+}
 
 // Links with a key of their own: pressed anywhere but where somebody types.
 document.addEventListener("keydown", event => {

@@ -79,7 +79,7 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         Advice = findings.Count - Blocking.Count;
         Difference = Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
         var me = User.Id();
-        var given = await db.Assignments.Where(a => a.ActivityId == activity && a.ClassId != null).Select(a => a.ClassId!.Value).ToListAsync();
+        var given = await db.Assignments.Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn).Select(a => a.ClassId!.Value).ToListAsync();
         Classes = (await db.Classes.Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync()).Select(c => (c, given.Contains(c.Id))).ToList();
     }
 }

@@ -23,7 +23,7 @@ public sealed class ClassModel(SlateDb db) : PageModel
     /// <summary>True when the times were just saved.</summary>
     public bool Saved { get; private set; }
 
-    public IReadOnlyList<AssignmentRecord> Given { get; private set; } = [];
+    public IReadOnlyList<(AssignmentRecord Given, int HandedIn)> Given { get; private set; } = [];
 
     /// <summary>Sets how much time each learner has, in percent of what all have: 100 to 500.</summary>
     public async Task<IActionResult> OnPostTimesAsync([FromRoute(Name = "class")] int id)
@@ -51,6 +51,7 @@ public sealed class ClassModel(SlateDb db) : PageModel
     {
         Class = await db.Classes.SingleAsync(c => c.Id == id);
         Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync()).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
-        Given = await db.Assignments.Where(a => a.ClassId == id).OrderBy(a => a.Title).ToListAsync();
+        Given = (await db.Assignments.Where(a => a.ClassId == id && !a.Withdrawn).OrderBy(a => a.Title)
+            .Select(a => new { a, HandedIn = db.Attempts.Where(t => t.AssignmentId == a.Id && t.HandedInAt != null).Select(t => t.PersonId).Distinct().Count() }).ToListAsync()).Select(one => (one.a, one.HandedIn)).ToList();
     }
 }

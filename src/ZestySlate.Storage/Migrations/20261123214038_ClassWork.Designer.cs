@@ -10,7 +10,7 @@ using ZestySlate.Storage;
 namespace ZestySlate.Storage.Migrations
 {
     [DbContext(typeof(SlateDb))]
-    [Migration("20261123211833_ClassWork")]
+    [Migration("20261123214038_ClassWork")]
     partial class ClassWork
     {
         /// <inheritdoc />
@@ -269,9 +269,21 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<long?>("HandedInAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<decimal>("OutOf")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("PersonId")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<decimal?>("Points")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Provisional")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ReturnedAt")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 

@@ -31,6 +31,32 @@ namespace ZestySlate.Storage.Migrations
                 nullable: false,
                 defaultValue: "");
 
+            migrationBuilder.AddColumn<decimal>(
+                name: "OutOf",
+                table: "Attempts",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: 0m);
+
+            migrationBuilder.AddColumn<decimal>(
+                name: "Points",
+                table: "Attempts",
+                type: "TEXT",
+                nullable: true);
+
+            migrationBuilder.AddColumn<bool>(
+                name: "Provisional",
+                table: "Attempts",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: false);
+
+            migrationBuilder.AddColumn<long>(
+                name: "ReturnedAt",
+                table: "Attempts",
+                type: "INTEGER",
+                nullable: true);
+
             migrationBuilder.AddColumn<string>(
                 name: "Category",
                 table: "Assignments",
@@ -199,6 +225,22 @@ namespace ZestySlate.Storage.Migrations
             migrationBuilder.DropColumn(
                 name: "Weights",
                 table: "Classes");
+
+            migrationBuilder.DropColumn(
+                name: "OutOf",
+                table: "Attempts");
+
+            migrationBuilder.DropColumn(
+                name: "Points",
+                table: "Attempts");
+
+            migrationBuilder.DropColumn(
+                name: "Provisional",
+                table: "Attempts");
+
+            migrationBuilder.DropColumn(
+                name: "ReturnedAt",
+                table: "Attempts");
 
             migrationBuilder.DropColumn(
                 name: "Category",

@@ -1,0 +1,120 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Classes;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages.Classes;
+
+/// <summary>The terms of one assignment of a class: when, how often, what counts, and what is different for whom.</summary>
+[Authorize(Policy = Rights.ClassTeacher)]
+public sealed class AssignmentPageModel(SlateDb db) : PageModel
+{
+    public ClassRecord Class { get; private set; } = null!;
+
+    public AssignmentRecord Given { get; private set; } = null!;
+
+    public IReadOnlyList<(EnrolmentRecord Learner, AssignmentException? Exception)> Learners { get; private set; } = [];
+
+    public string? Problem { get; private set; }
+
+    public bool Saved { get; private set; }
+
+    /// <summary>Minutes that the browser's clock is ahead of UTC; times are typed and shown by it.</summary>
+    public int Offset { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync([FromRoute(Name = "class")] int id, int assignment, bool saved)
+    {
+        Saved = saved;
+        return await LoadAsync(id, assignment) ? Page() : NotFound();
+    }
+
+    /// <summary>A time as its field holds it, by the teacher's clock.</summary>
+    public string Local(DateTimeOffset? at) => at is { } time ? time.ToOffset(TimeSpan.FromMinutes(Offset)).ToString("yyyy-MM-dd'T'HH:mm", CultureInfo.InvariantCulture) : "";
+
+    /// <summary>A share as its field holds it, in percent.</summary>
+    public static string Percent(decimal share) => (share * 100).ToString("0.##", CultureInfo.InvariantCulture);
+
+    public async Task<IActionResult> OnPostAsync([FromRoute(Name = "class")] int id, int assignment)
+    {
+        if (!await LoadAsync(id, assignment))
+        {
+            return NotFound();
+        }
+
+        var form = Request.Form;
+        Offset = int.TryParse(form["offset"], CultureInfo.InvariantCulture, out var minutes) && Math.Abs(minutes) <= 840 ? minutes : 0;
+        DateTimeOffset? Time(string field) => DateTime.TryParse(form[field], CultureInfo.InvariantCulture, out var typed) ? new DateTimeOffset(DateTime.SpecifyKind(typed, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Offset)) : null;
+        decimal? Number(string field, decimal most, string what)
+        {
+            var typed = form[field].ToString().Replace("%", "").Trim();
+            if (typed.Length == 0)
+            {
+                return null;
+            }
+
+            if (EditForms.Decimal(typed) is not { } number || number < 0 || number > most)
+            {
+                Problem ??= $"{what} lies between 0 and {most.ToString(CultureInfo.InvariantCulture)}; «{typed}» does not. Nothing was changed.";
+                return null;
+            }
+
+            return number;
+        }
+
+        Given.From = Time("from");
+        Given.Due = Time("due");
+        Given.Until = Time("until");
+        Given.KeptBack = form["keptBack"] == "true";
+        Given.Instructions = form["instructions"].ToString().ReplaceLineEndings("\n").Trim() is var said ? said[..Math.Min(2000, said.Length)] : "";
+        Given.Goes = (int?)Number("goes", 100, "How often it may be done") is > 0 and var goes ? goes : null;
+        Given.Counts = Enum.TryParse<GoCounts>(form["counts"], out var counts) ? counts : GoCounts.Best;
+        Given.LostPerDay = (Number("lost", 100, "What a day costs, in percent,") ?? 0) / 100;
+        Given.LeastKept = (Number("least", 100, "What is kept at least, in percent,") ?? 0) / 100;
+        Given.Worth = Number("worth", 10000, "What it is worth") is > 0 and var worth ? worth : null;
+        Given.Category = form["category"].ToString().Trim() is var category ? category[..Math.Min(60, category.Length)] : "";
+        Problem ??= Given.TimesFor(0).Refusal is { } refusal ? refusal + " Nothing was changed." : null;
+        foreach (var (learner, known) in Learners)
+        {
+            var excused = form["excused-" + learner.PersonId] == "true";
+            var days = (int)(Number("days-" + learner.PersonId, 365, $"The extra days of {learner.RosterName}") ?? 0);
+            if (known is not null)
+            {
+                (known.Excused, known.ExtraDays) = (excused, days);
+            }
+            else if (excused || days > 0)
+            {
+                db.AssignmentExceptions.Add(new AssignmentException { AssignmentId = Given.Id, PersonId = learner.PersonId, Excused = excused, ExtraDays = days });
+            }
+        }
+
+        if (Problem is not null)
+        {
+            db.ChangeTracker.Clear();
+            return Page();
+        }
+
+        await db.SaveChangesAsync();
+        return LocalRedirect($"~/classes/{id}/assignments/{assignment}?saved=true");
+    }
+
+    private async Task<bool> LoadAsync(int id, int assignment)
+    {
+        Class = await db.Classes.SingleAsync(c => c.Id == id);
+        if (await db.Assignments.SingleOrDefaultAsync(a => a.Id == assignment && a.ClassId == id) is not { } given)
+        {
+            return false;
+        }
+
+        Given = given;
+        var exceptions = await db.AssignmentExceptions.Where(e => e.AssignmentId == assignment).ToDictionaryAsync(e => e.PersonId);
+        Learners = (await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync()).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
+            .Select(learner => (learner, exceptions.GetValueOrDefault(learner.PersonId))).ToList();
+        return true;
+    }
+}
