@@ -55,6 +55,8 @@ public static class Composition
         services.AddScoped<HandedIntake>();
         services.AddScoped<VoteCounts>();
         services.AddScoped<Gradebooks>();
+        services.AddSingleton<Watch>();
+        services.AddScoped<Lookouts>();
         services.AddScoped<MarkAgainRuns>();
         services.AddHostedService<MarkAgainLoop>();
         services.AddSingleton<Trials>();
@@ -136,6 +138,7 @@ public static class Composition
         app.MapMedia();
         app.MapMediaLibrary();
         app.MapCalendars();
+        app.MapLookout();
         app.MapLti();
         app.MapHealthChecks("/health").AllowAnonymous();
     }

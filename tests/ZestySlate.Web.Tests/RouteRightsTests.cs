@@ -79,6 +79,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/mark-again"] = Rights.ActivityOwner,
         ["author/{activity}/answers"] = Rights.ActivityOwner,
         ["author/{activity}/lookout"] = Rights.ActivityOwner,
+        ["lookout"] = Rights.Teacher,
+        ["author/{activity}/lookout/{of}"] = Rights.ActivityOwner,
         ["author/{activity}/lookout/events"] = Rights.ActivityOwner,
         ["author/{activity}/qr.svg"] = Rights.ActivityOwner,
         ["keeper/course-sites"] = Rights.Keeper,

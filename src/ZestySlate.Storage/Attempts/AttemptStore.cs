@@ -167,6 +167,29 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             .Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
     }
 
+    /// <summary>The newest attempt of everybody at an activity, or at one assignment of it; those at work lately come from memory.</summary>
+    public async Task<IReadOnlyList<LoadedAttempt>> NewestAsync(string activityId, int? assignmentId)
+    {
+        var records = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && (assignmentId == null || a.AssignmentId == assignmentId)).ToListAsync();
+        var newest = records.GroupBy(a => (a.PersonId, a.AssignmentId)).Select(goes => goes.MaxBy(a => a.BeganAt)!).ToList();
+        var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
+        var unknown = newest.Where(a => cache.Find(a.Id) is null).Select(a => a.Id).ToList();
+        var events = unknown.Count == 0 ? null : (await db.Events.AsNoTracking().Where(e => unknown.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
+        var now = clock.GetUtcNow();
+        return newest.Select(record =>
+        {
+            var assignment = record.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null;
+            if (cache.Find(record.Id) is { } known)
+            {
+                return new LoadedAttempt(known.Record, assignment, known.Events, known.State);
+            }
+
+            var read = Replayed(record, assignment, events?[record.Id] ?? []);
+            cache.Keep(new AttemptCache.Known(record, read.Events, read.State));
+            return read;
+        }).Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
+    }
+
     /// <summary>Some attempts of an activity with their states as they stand on record, in the order of their ids; for going through all of them bit by bit.</summary>
     /// <param name="activityId">The activity.</param>
     /// <param name="after">The id after which to begin; empty for the first.</param>

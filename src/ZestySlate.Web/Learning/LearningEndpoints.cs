@@ -6,6 +6,7 @@ using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Learning;
 
@@ -17,9 +18,11 @@ internal static class LearningEndpoints
         routes.MapPost("/work/{attempt}/events", TakeAsync)
             .RequireAuthorization(Rights.AttemptLearner).AddEndpointFilter<ProofFilter>();
         routes.MapHanded();
-        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts) =>
+        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts, Watch watch) =>
         {
-            EventReply.SayEdition(context, (await attempts.LoadAsync(attempt))!.State.Edition);
+            var loaded = (await attempts.LoadAsync(attempt))!;
+            watch.Hear(loaded.Record.ActivityId, attempt, changed: false);
+            EventReply.SayEdition(context, loaded.State.Edition);
             return Results.NoContent();
         }).RequireAuthorization(Rights.AttemptLearner);
     }
@@ -28,7 +31,7 @@ internal static class LearningEndpoints
     public static string PageOf(HttpContext context, AttemptRecord attempt) =>
         $"{context.Request.PathBase}/a/{attempt.ActivityId}{(attempt.AssignmentId is { } id ? $"?assignment={id}" : "")}";
 
-    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, PublishedActivities published, TimeProvider clock)
+    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, PublishedActivities published, Watch watch, TimeProvider clock)
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
@@ -48,6 +51,7 @@ internal static class LearningEndpoints
             (loaded, refusal) = (taken.Attempt, taken.Refusal is { } reason ? taken.Attempt.State.Activity.Words.Say(reason) : refusal);
         }
 
+        watch.Hear(loaded.Record.ActivityId, attempt, changed: true);
         var page = PageOf(context, loaded.Record);
         if (!EventReply.FromScript(context))
         {

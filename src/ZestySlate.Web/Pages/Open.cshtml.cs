@@ -14,12 +14,13 @@ using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, SignInManager<Person> signIn, VoteCounts votes, TimeProvider clock) : PageModel
+public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, SignInManager<Person> signIn, VoteCounts votes, Watch watch, TimeProvider clock) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -95,6 +96,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
         {
             case Opening.Attempt { Record: var record } opened:
                 var loaded = (await attempts.LoadAsync(record.Id))!;
+                watch.Hear(activity, record.Id, changed: true);
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
                 View = LearnerView.Of(await votes.WithTalliesAsync(loaded), clock.GetUtcNow(), opened.Times.DueForThem);

@@ -1,5 +1,6 @@
 import "htmx.org";
 import { takeDrops } from "./shared/drop";
+import { watchLive } from "./shared/live";
 import { showLocalTimes } from "./shared/place";
 import { switchTheme } from "./shared/theme";
 
@@ -34,6 +35,9 @@ for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc]
   field.value = new Date(at.getTime() - at.getTimezoneOffset() * 60000).toISOString().slice(0, 16);
 }
 document.querySelector<HTMLFormElement>("form[data-send-at-once]")?.submit();
+
+const live = document.querySelector<HTMLTableElement>("table[data-live]");
+if (live) { watchLive(live, document.querySelector("[data-live-state]")); }
 
 // In a large table arrow keys go from link to link, row by row and column by column.
 for (const table of document.querySelectorAll<HTMLTableElement>("table[data-arrows]")) {

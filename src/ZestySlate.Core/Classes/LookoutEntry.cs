@@ -1,0 +1,88 @@
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Classes;
+
+/// <summary>Where somebody at work stands, for who keeps a lookout.</summary>
+/// <param name="Stage">Whether they are at work, idle, have forgotten to hand in, or are done.</param>
+/// <param name="LastAt">When they last did something.</param>
+/// <param name="Where">The scene, or the page of how many.</param>
+/// <param name="Right">Answers that are right as they stand, marked yet or not.</param>
+/// <param name="Wrong">Answers that are wrong or only partly right.</param>
+/// <param name="Given">Answers that nobody has marked and no key can.</param>
+/// <param name="Open">Questions without an answer.</param>
+/// <param name="Time">From the beginning to handing in, or to what they did last.</param>
+/// <param name="Need">Why they may need help.</param>
+public sealed record LookoutEntry(LookoutStage Stage, DateTimeOffset LastAt, string Where, int Right, int Wrong, int Given, int Open, TimeSpan Time, LookoutNeed Need)
+{
+    /// <summary>Who does nothing for so long while something is open may be stuck.</summary>
+    public static TimeSpan StuckAfter { get; } = TimeSpan.FromMinutes(4);
+
+    /// <summary>Who does nothing for so long has gone.</summary>
+    public static TimeSpan GoneAfter { get; } = TimeSpan.FromMinutes(30);
+
+    /// <summary>So many wrong answers, and more than right ones, are many.</summary>
+    public const int ManyWrong = 3;
+
+    /// <summary>How many questions they have.</summary>
+    public int Questions => Right + Wrong + Given + Open;
+
+    /// <summary>Where an attempt stands at a moment.</summary>
+    public static LookoutEntry Of(AttemptState state, DateTimeOffset now)
+    {
+        var (right, wrong, given, open) = (0, 0, 0, 0);
+        foreach (var question in state.Questions)
+        {
+            var family = QuestionTypes.For(question.Question);
+            var verdict = question.LastTry is { } last && (question.ShowsLastTry || question.Closed) ? last.Mark.Verdict
+                : question.Response is { } response && !family.IsEmpty(response) ? family.Mark(question.Question, response, state.Activity.Words.Culture).Verdict
+                : Verdict.Missing;
+            (right, wrong, given, open) = verdict switch
+            {
+                Verdict.Right => (right + 1, wrong, given, open),
+                Verdict.Wrong or Verdict.Partly => (right, wrong + 1, given, open),
+                Verdict.Missing => (right, wrong, given, open + 1),
+                _ => (right, wrong, given + 1, open),
+            };
+        }
+
+        var idle = now - state.LastAt;
+        var stage = state.IsHandedIn ? LookoutStage.HandedIn
+            : idle < StuckAfter ? LookoutStage.AtWork
+            : open == 0 && state.Questions.Count > 0 ? LookoutStage.ForgotToHandIn
+            : idle < GoneAfter ? LookoutStage.AtWork : LookoutStage.Gone;
+        var need = stage != LookoutStage.AtWork ? LookoutNeed.None
+            : idle >= StuckAfter ? LookoutNeed.NoProgress
+            : wrong >= ManyWrong && wrong > right ? LookoutNeed.ManyWrong
+            : LookoutNeed.None;
+        var where = state.IsInOrder ? $"{state.StepNumber + 1} of {state.Steps.Count}" : state.Activity.TitleOf(state.Scene);
+        return new LookoutEntry(stage, state.LastAt, where, right, wrong, given, open, (state.HandedInAt ?? state.LastAt) - state.BeganAt, need);
+    }
+}
+
+/// <summary>What somebody is doing.</summary>
+public enum LookoutStage
+{
+    AtWork,
+
+    /// <summary>Everything is answered, and nothing was handed in for a while.</summary>
+    ForgotToHandIn,
+
+    /// <summary>Nothing was done for long, and something is open.</summary>
+    Gone,
+
+    HandedIn,
+}
+
+/// <summary>Why somebody may need help.</summary>
+public enum LookoutNeed
+{
+    None,
+
+    /// <summary>Nothing has happened for some minutes.</summary>
+    NoProgress,
+
+    /// <summary>Many answers are wrong.</summary>
+    ManyWrong,
+}

@@ -1,0 +1,43 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Classes;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Web.Identity;
+using ZestySlate.Web.Teaching;
+
+namespace ZestySlate.Web.Pages.Author;
+
+/// <summary>One learner's work as it fills.</summary>
+[Authorize(Policy = Rights.ActivityOwner)]
+public sealed class LookoutOneModel(SlateDb db, AttemptStore attempts, Watch watch, TimeProvider clock) : PageModel
+{
+    public ActivityRecord Record { get; private set; } = null!;
+
+    public LoadedAttempt Attempt { get; private set; } = null!;
+
+    public string Learner { get; private set; } = "";
+
+    public LookoutEntry Entry { get; private set; } = null!;
+
+    public AttemptReport Report { get; private set; } = null!;
+
+    public bool Connected { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(string activity, string of)
+    {
+        if (await attempts.LoadAsync(of) is not { } loaded || loaded.Record.ActivityId != activity)
+        {
+            return NotFound();
+        }
+
+        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
+        Learner = await db.Users.Where(p => p.Id == loaded.Record.PersonId).Select(p => p.DisplayName).SingleOrDefaultAsync() ?? "";
+        var now = clock.GetUtcNow();
+        (Attempt, Entry, Report, Connected) = (loaded, LookoutEntry.Of(loaded.State.At(now), now), AttemptReport.Of(loaded.State), watch.IsConnected(of));
+        return Page();
+    }
+}
