@@ -57,6 +57,7 @@ public static class Composition
         services.AddScoped<Gradebooks>();
         services.AddSingleton<Watch>();
         services.AddScoped<Lookouts>();
+        services.AddScoped<Reviewing>();
         services.AddScoped<MarkAgainRuns>();
         services.AddHostedService<MarkAgainLoop>();
         services.AddSingleton<Trials>();

@@ -105,7 +105,7 @@ public sealed class LearningTests(SlateHost host)
         var joined = await learner.PostFormAsync("/join", "/join", ("Code", "coast8"), ("Name", "wren abernethy"), ("Then", id));
         Assert.Equal($"/a/{id}", joined.Headers.Location!.OriginalString);
         Assert.Contains("data-learn", await learner.GetStringAsync($"/a/{id}", Stop));
-        Assert.Contains("begun", await learner.GetStringAsync("/todo", Stop));
+        Assert.Contains("In progress", await learner.GetStringAsync("/todo", Stop));
 
         // A new title reaches the learner's list; what was made private is closed to the class too.
         var ines = await host.TeacherAsync("ines");

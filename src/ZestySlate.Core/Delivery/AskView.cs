@@ -128,7 +128,7 @@ public sealed record AskView
             Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
             TriesLeft = rules.Tries is { } tries && marks && family.MarksAlone(question.Question) ? Math.Max(0, tries - question.Tries.Count) : null,
             Verdict = question.Review?.VerdictOf(question.OutOf) ?? (shown.RightOrWrong ? last?.Mark.Verdict : null),
-            Review = question.Review is { } review ? ReviewView.Of(review, question.Question) : null,
+            Review = question.Review is { } review ? ReviewView.Of(review, question.Question, question.CountedTry(rules.Counts)?.Response ?? question.Response) : null,
             Reason = question.Review?.Points is not null ? words["markedByTeacher"] : shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
             Band = shown.RightOrWrong && last is not null ? question.Question.Bands.For(last.Mark.Share * 100) : null,
             Points = question.Review?.Points is { } points && !rules.FeedbackOnly ? points : shown.Points && family.IsGraded(question.Question) && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question)) ? last?.Points : null,
@@ -139,10 +139,14 @@ public sealed record AskView
 }
 
 /// <summary>What a learner reads of a teacher's review.</summary>
-public sealed record ReviewView(string Comment, ValueList<ReviewedRow> Rows)
+/// <param name="Comment">On the answer as a whole.</param>
+/// <param name="Rows">What the rows of the rubric earned.</param>
+/// <param name="Notes">Comments on spots of the answer.</param>
+/// <param name="Prose">The text the comments are in; empty for none.</param>
+public sealed record ReviewView(string Comment, ValueList<ReviewedRow> Rows, ValueList<ReviewNote> Notes, string Prose)
 {
-    internal static ReviewView Of(Review review, Question question) => new(review.Comment, review.Rows.Select(row => (row, said: QuestionTypes.RubricOf(question).FirstOrDefault(known => known.Id == row.Row)))
-        .Where(pair => pair.said is not null).Select(pair => new ReviewedRow(pair.said!.Title, pair.row.Points, pair.said.Points)).ToValueList());
+    internal static ReviewView Of(Review review, Question question, Response? response) => new(review.Comment, review.Rows.Select(row => (row, said: QuestionTypes.RubricOf(question).FirstOrDefault(known => known.Id == row.Row)))
+        .Where(pair => pair.said is not null).Select(pair => new ReviewedRow(pair.said!.Title, pair.row.Points, pair.said.Points)).ToValueList(), review.Notes, response?.Prose ?? "");
 }
 
 /// <summary>What a row of the rubric earned.</summary>

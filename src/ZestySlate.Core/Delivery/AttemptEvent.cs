@@ -88,7 +88,7 @@ public sealed record SawAnswer(string SpotId) : AttemptEvent;
 /// <summary>The learner handed in. Answers that were not yet marked count as a try.</summary>
 public sealed record HandedIn : AttemptEvent;
 
-/// <summary>A teacher looked at an answer; the newest review of it counts.</summary>
+/// <summary>A teacher looked at an answer; the newest review of it counts. With an empty spot it is about the whole: only a comment.</summary>
 public sealed record Reviewed(string SpotId, Review Review) : AttemptEvent;
 
 /// <summary>The teacher gave the work back: from now on the learner reads what was said, and the total holds the teacher's points.</summary>

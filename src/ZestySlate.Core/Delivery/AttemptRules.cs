@@ -132,9 +132,11 @@ public static class AttemptRules
             : RefuseResponse(state.QuestionOf(voted.SpotId)!, voted.Response));
 
     private static Reason? RefuseReview(AttemptState state, Reviewed reviewed) => !state.IsHandedIn ? Reason.Of("notHandedInYet")
+        : reviewed.Review.Comment.Length > Review.LongestComment ? Reason.Of("commentTooLong", Review.LongestComment)
+        : reviewed.SpotId.Length == 0 ? reviewed.Review is { Points: null, Rows.Count: 0, Notes.Count: 0 } ? null : Reason.Of("questionIsGone")
         : state.QuestionOf(reviewed.SpotId) is not { } question ? Reason.Of("questionIsGone")
         : reviewed.Review.Points is < 0 || reviewed.Review.Points > question.OutOf || reviewed.Review.Rows.Any(row => row.Points < 0) ? Reason.Of("pointsOutOfReach", question.OutOf)
-        : reviewed.Review.Comment.Length > Review.LongestComment ? Reason.Of("commentTooLong", Review.LongestComment)
+        : reviewed.Review.Notes.Count > Review.MostNotes || reviewed.Review.Notes.Any(note => note.Text.Length is 0 or > Review.LongestComment || (question.CountedTry(state.Activity.Rules.Counts)?.Response ?? question.Response) is not { } given || !note.Anchor.Fits(given)) ? Reason.Of("commentOffTheAnswer")
         : null;
 
     private static Reason? RefuseResponse(QuestionState question, Response response) =>

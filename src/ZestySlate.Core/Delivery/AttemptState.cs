@@ -36,8 +36,11 @@ public sealed record AttemptState
     /// <summary>When a teacher gave it back; null before, and while it was taken back.</summary>
     public DateTimeOffset? ReturnedAt { get; init; }
 
+    /// <summary>What a teacher said of the whole; empty for nothing.</summary>
+    public string WholeComment { get; init; } = "";
+
     /// <summary>The state as the learner and the course site know it: reviews count once the work is given back.</summary>
-    public AttemptState AsReturned => ReturnedAt is not null ? this : this with { Questions = Questions.Replace(question => question.Review is not null, question => question with { Review = null }) };
+    public AttemptState AsReturned => ReturnedAt is not null ? this : this with { WholeComment = "", Questions = Questions.Replace(question => question.Review is not null, question => question with { Review = null }) };
 
     /// <summary>What ended it; null while it goes on.</summary>
     public Ending? EndedBy { get; init; }

@@ -23,6 +23,7 @@ internal sealed class Fold(AttemptState start)
     private ValueList<string> _way = start.Way;
     private DateTimeOffset? _startedAt = start.StartedAt, _handedInAt = start.HandedInAt, _returnedAt = start.ReturnedAt;
     private DateTimeOffset _stepSince = start.StepSince;
+    private string _wholeComment = start.WholeComment;
     private Ending? _endedBy = start.EndedBy;
     private int _mistakes = start.Mistakes;
     private Streak _streak = start.Streak;
@@ -83,6 +84,9 @@ internal sealed class Fold(AttemptState start)
             case SawAnswer saw:
                 Change(saw.SpotId, question => question with { AnswerSeen = true, Closed = true, ShowsLastTry = question.Tries.Count > 0, Response = question.LastTry?.Response });
                 break;
+            case Reviewed { SpotId: "" } whole:
+                _wholeComment = whole.Review.Comment;
+                break;
             case Reviewed reviewed:
                 Change(reviewed.SpotId, question => question with { Review = reviewed.Review.IsEmpty ? null : reviewed.Review });
                 break;
@@ -117,6 +121,7 @@ internal sealed class Fold(AttemptState start)
         HandedInAt = _handedInAt,
         ReturnedAt = _returnedAt,
         EndedBy = _endedBy,
+        WholeComment = _wholeComment,
         Mistakes = _mistakes,
         Streak = _streak,
         OpenedSpots = _opened,

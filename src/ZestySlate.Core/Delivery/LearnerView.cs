@@ -68,6 +68,9 @@ public sealed record LearnerView
     /// <summary>When a teacher gave it back; null before.</summary>
     public DateTimeOffset? ReturnedAt { get; init; }
 
+    /// <summary>What the teacher said of the whole, once it is given back; empty for nothing.</summary>
+    public string WholeComment { get; init; } = "";
+
     /// <summary>What ended it; null while it goes on.</summary>
     public Ending? EndedBy { get; init; }
 
@@ -93,6 +96,7 @@ public sealed record LearnerView
             Edition = state.Edition,
             HandedInAt = state.HandedInAt,
             ReturnedAt = state.ReturnedAt,
+            WholeComment = state.WholeComment,
             EndedBy = state.EndedBy,
             Progress = Progress.Of(state),
             ProgressShown = state.IsInOrder ? activity.Flow.Progress : ProgressShown.Wedge,

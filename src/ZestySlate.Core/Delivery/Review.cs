@@ -16,6 +16,12 @@ public sealed record Review
 
     public string Comment { get; init; } = "";
 
+    /// <summary>The most comments on spots of one answer.</summary>
+    public const int MostNotes = 50;
+
+    /// <summary>Comments on spots of the answer.</summary>
+    public ValueList<ReviewNote> Notes { get; init; } = [];
+
     /// <summary>Who said it, by the person's id.</summary>
     public required string By { get; init; }
 
@@ -23,7 +29,7 @@ public sealed record Review
     public Verdict? VerdictOf(decimal outOf) => Points is not { } points ? null : points >= outOf ? Verdict.Right : points > 0 ? Verdict.Partly : Verdict.Wrong;
 
     /// <summary>True when nothing is said.</summary>
-    public bool IsEmpty => Points is null && Rows.Count == 0 && Comment.Length == 0;
+    public bool IsEmpty => Points is null && Rows.Count == 0 && Comment.Length == 0 && Notes.Count == 0;
 }
 
 /// <summary>What a row of a rubric earned.</summary>

@@ -1,7 +1,12 @@
 namespace ZestySlate.Core.Questions;
 
 /// <summary>What a learner answered; each family has its own form.</summary>
-public abstract record Response;
+public abstract record Response
+{
+    /// <summary>The text it is, where it is one that comments can be put into; else empty.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public virtual string Prose => "";
+}
 
 /// <summary>What a learner gave for one part: the words in a gap, the option of a pair, the group of an item.</summary>
 /// <param name="Part">The part's id.</param>

@@ -38,6 +38,9 @@ public sealed class ScoreDelivery
 /// <param name="GradingProgress">NotReady, Pending while answers may still change, PendingManual or FullyGraded.</param>
 public sealed record CourseScore(decimal? Given, decimal? Maximum, string ActivityProgress, string GradingProgress)
 {
+    /// <summary>What the teacher said of the whole, once it is given back; null for nothing.</summary>
+    public string? Comment { get; init; }
+
     /// <summary>The score of an attempt that was begun, completed or handed in. An activity without questions has none and is only completed.</summary>
     public static CourseScore Of(AttemptState state)
     {
@@ -45,6 +48,6 @@ public sealed record CourseScore(decimal? Given, decimal? Maximum, string Activi
         var progress = state.IsCompleted ? "Completed" : state.IsHandedIn ? "Submitted" : "InProgress";
         var none = score.OutOf == 0 || (!state.IsHandedIn && !state.IsCompleted);
         return new CourseScore(none ? null : score.Points, none ? null : score.OutOf, progress,
-            progress == "InProgress" ? "NotReady" : !state.IsHandedIn && score.OutOf > 0 ? "Pending" : score.Provisional ? "PendingManual" : "FullyGraded");
+            progress == "InProgress" ? "NotReady" : !state.IsHandedIn && score.OutOf > 0 ? "Pending" : score.Provisional ? "PendingManual" : "FullyGraded") { Comment = state.WholeComment.Length > 0 ? state.WholeComment : null };
     }
 }

@@ -45,7 +45,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         }).ToValueList(),
     };
 
-    public async Task PlayAsync(ClassRecord year8, ClassRecord watch, Activity checkAsMeant)
+    public async Task PlayAsync(ClassRecord year8, ClassRecord watch, ClassRecord writers, Activity checkAsMeant)
     {
         await GiveAsync(year8, DemoSchool.GardenId, "Homework", dueInDays: -4);
         await GiveAsync(year8, CheckId, "Tests", dueInDays: -1, lostPerDay: 0.1m);
@@ -53,6 +53,8 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await GiveAsync(year8, "tides", "Homework", dueInDays: 9);
         await GiveAsync(watch, "watchtest", "Tests", dueInDays: -2);
         await GiveAsync(watch, "sky", "Practice", dueInDays: null);
+        await GiveAsync(writers, "breeze", "", dueInDays: 1);
+        await WorkAsync(writers, "breeze", daysAgo: 4, skipped: 2);
         await WorkAsync(year8, CheckId, daysAgo: 6, skipped: 2, question => checkAsMeant.SpotOf(question.Spot.Id)?.Content is Ask asked ? asked.Question : question.Question);
         await WorkAsync(year8, "clouds", daysAgo: 3, skipped: 7);
         await WorkAsync(watch, "watchtest", daysAgo: 9, skipped: 1);

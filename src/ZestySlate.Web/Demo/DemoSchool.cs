@@ -70,8 +70,8 @@ internal static class DemoSchool
         await DemoAttempts.PlayAsync(provider, group, document);
         await PublishAsync(provider, folder, "quick-check", DemoPast.CheckId, ines.Id, DemoPast.WithWrongKey);
         var watch = (await classes.CreateAsync(ines.Id, "Watchkeepers, evening", await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "watchkeepers-evening.txt")))).Value;
-        await classes.CreateAsync(ines.Id, "Bulletin writers", await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "bulletin-writers.txt")));
-        await ActivatorUtilities.CreateInstance<DemoPast>(provider).PlayAsync(group, watch, await ActivityFiles.ReadAsync(Path.Combine(folder, "activities", "quick-check.json")));
+        var writers = (await classes.CreateAsync(ines.Id, "Bulletin writers", await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "bulletin-writers.txt")))).Value;
+        await ActivatorUtilities.CreateInstance<DemoPast>(provider).PlayAsync(group, watch, writers, await ActivityFiles.ReadAsync(Path.Combine(folder, "activities", "quick-check.json")));
     }
 
     /// <summary>The worksheet version of the test: every question of the pool, all on a page, as often as wanted.</summary>

@@ -114,6 +114,11 @@ public sealed class ScoreSender(SlateDb db, ToolKeys keys, IHttpClientFactory ht
             payload["scoreMaximum"] = maximum;
         }
 
+        if (score.Comment is { } comment)
+        {
+            payload["comment"] = comment;
+        }
+
         return JsonSerializer.Serialize(payload);
     }
 

@@ -1,6 +1,7 @@
 import "htmx.org";
 import { takeDrops } from "./shared/drop";
 import { watchLive } from "./shared/live";
+import { takeNotes } from "./shared/notes";
 import { showLocalTimes } from "./shared/place";
 import { switchTheme } from "./shared/theme";
 
@@ -36,6 +37,10 @@ for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc]
 }
 document.querySelector<HTMLFormElement>("form[data-send-at-once]")?.submit();
 
+for (const form of document.querySelectorAll<HTMLFormElement>("form[data-review-form]")) { takeNotes(form); }
+for (const field of document.querySelectorAll<HTMLInputElement | HTMLSelectElement>("[data-send-on-change]")) {
+  field.addEventListener("change", () => field.form!.requestSubmit());
+}
 const live = document.querySelector<HTMLTableElement>("table[data-live]");
 if (live) { watchLive(live, document.querySelector("[data-live-state]")); }
 

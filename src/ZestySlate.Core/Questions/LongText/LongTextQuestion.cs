@@ -77,6 +77,9 @@ public enum LengthMeasure
 public sealed record LongTextResponse : Response
 {
     public string Text { get; init; } = "";
+
+    [System.Text.Json.Serialization.JsonIgnore]
+    public override string Prose => Text.ReplaceLineEndings("\n");
 }
 
 /// <summary>What a learner may see of a question for a long text.</summary>

@@ -30,6 +30,9 @@ public sealed record ShortAnswer(string Text)
 public sealed record ShortTextResponse : Response
 {
     public string Text { get; init; } = "";
+
+    [System.Text.Json.Serialization.JsonIgnore]
+    public override string Prose => Text.ReplaceLineEndings("\n");
 }
 
 /// <summary>What a learner may see of a question for a short text.</summary>

@@ -12,12 +12,13 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Who did what, question by question, with the reason for each mark.</summary>
 [Authorize(Policy = Rights.ActivityOwner)]
-public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, VoteCounts votes, TimeProvider clock) : PageModel
+public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, VoteCounts votes, Reviewing reviewing, TimeProvider clock) : PageModel
 {
     /// <summary>One attempt on the page.</summary>
     public sealed record Row(LoadedAttempt Attempt, string Learner, string Origin, AttemptReport Report)
@@ -56,6 +57,16 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         await LoadAsync(activity);
         var csv = ResultsCsv.Write(Rows.Select(row => new ResultsCsv.Row(row.Learner, row.Origin, row.Attempt.State.BeganAt, row.Attempt.State.HandedInAt, row.Report)));
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{activity}-results.csv");
+    }
+
+    /// <summary>How many works can be given back: handed in, and nothing in them waits.</summary>
+    public int Returnable => Rows.Count(row => row.Attempt.State is { IsHandedIn: true, ReturnedAt: null } && row.Waiting == 0);
+
+    /// <summary>Gives all of them back.</summary>
+    public async Task<IActionResult> OnPostReturnAllAsync(string activity)
+    {
+        await reviewing.ReturnAllAsync(activity);
+        return LocalRedirect($"~/author/{activity}/results");
     }
 
     /// <summary>Lets waiting grades be sent at once.</summary>

@@ -8,15 +8,17 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
-using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>One learner's answers, to be given points and comments, and given back.</summary>
 [Authorize(Policy = Rights.ActivityOwner)]
-public sealed class ReviewModel(SlateDb db, AttemptStore attempts, TimeProvider clock) : PageModel
+public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing reviewing, TimeProvider clock) : PageModel
 {
+    private IReadOnlyList<string> _phrases = [];
+
     public ActivityRecord Record { get; private set; } = null!;
 
     public LoadedAttempt Attempt { get; private set; } = null!;
@@ -39,8 +41,14 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, TimeProvider 
     /// <summary>Points in the activity's own way of writing numbers.</summary>
     public string Points(decimal points) => Attempt.State.Activity.Words.Number(points);
 
-    /// <summary>What stands in a field: what was typed and could not be taken, or what is kept.</summary>
-    public string Typed(string spot, string field, string kept) => Problem?.SpotId == spot ? Request.Form[field].ToString() : kept;
+    /// <summary>The form of one answer.</summary>
+    public ReviewForm FormOf(AnswerReport answer) => new(answer, [Attempt.Record.Id], Reviewing.NewestOf(Attempt, answer.SpotId), Attempt.State.Activity.Words, $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}")
+    {
+        Phrases = _phrases,
+        Along = [("only", OnlyWaiting ? "waiting" : "")],
+        Problem = Problem is { } problem && problem.SpotId == answer.SpotId ? problem.Words : null,
+        Typed = Problem is { } same && same.SpotId == answer.SpotId ? Request.Form : null,
+    };
 
     public async Task<IActionResult> OnGetAsync(string activity, string of, string? only) => await LoadAsync(activity, of, only) ? Page() : NotFound();
 
@@ -51,17 +59,23 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, TimeProvider 
             return NotFound();
         }
 
-        var answer = Report.Answers.FirstOrDefault(answer => answer.SpotId == spot);
-        var read = answer is null ? Outcome<Review>.Refused("This question is not in the work any more.") : Read(answer);
-        var problem = read.Refusal;
-        if (read.Succeeded)
+        if (Request.Form["undo"] == "yes")
         {
-            var taken = (await attempts.TakeAsync(of, new Reviewed(spot, read.Value) { Id = Ids.New(), At = clock.GetUtcNow() }))!;
-            problem = taken.Refusal is { } refusal ? Core.Wording.Words.English.Say(refusal) : null;
+            await reviewing.UndoAsync(of, spot, User.Id());
+            return LocalRedirect($"~/author/{activity}/review/{of}{(OnlyWaiting ? "?only=waiting" : "")}#answer-{spot}");
+        }
+
+        var answer = Report.Answers.FirstOrDefault(answer => answer.SpotId == spot);
+        var read = answer is null ? Outcome<Review>.Refused("This question is not in the work any more.") : ReviewForm.Read(Request.Form, answer, Attempt.State.Activity.Words, User.Id());
+        var problem = read.Refusal ?? await reviewing.KeepAsync(of, spot, Request.Form["seen"].ToString(), read.Value);
+        if (problem is null && Request.Form["keepPhrase"] == "true")
+        {
+            await reviewing.KeepPhraseAsync(User.Id(), Request.Form["comment"].ToString());
         }
 
         if (problem is not null)
         {
+            await LoadAsync(activity, of, only);
             Problem = (spot, problem);
             return Page();
         }
@@ -75,6 +89,18 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, TimeProvider 
 
     public Task<IActionResult> OnPostTakeBackAsync(string activity, string of) => GiveAsync(activity, of, new TakenBack { Id = Ids.New(), At = clock.GetUtcNow() });
 
+    /// <summary>Keeps the comment on the whole work.</summary>
+    public async Task<IActionResult> OnPostWholeAsync(string activity, string of, string? comment)
+    {
+        if (!await LoadAsync(activity, of, null))
+        {
+            return NotFound();
+        }
+
+        Problem = await reviewing.KeepAsync(of, "", null, new Review { By = User.Id(), Comment = (comment ?? "").ReplaceLineEndings("\n").Trim() }) is { } words ? ("", words) : null;
+        return Problem is null ? LocalRedirect($"~/author/{activity}/review/{of}#done") : Page();
+    }
+
     private async Task<IActionResult> GiveAsync(string activity, string of, AttemptEvent happened)
     {
         if (!await LoadAsync(activity, of, null))
@@ -86,40 +112,6 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, TimeProvider 
         return LocalRedirect($"~/author/{activity}/review/{of}");
     }
 
-    /// <summary>Fields: points, or row-ID for each row of the rubric; comment. An automatic mark is only changed with a reason.</summary>
-    private Outcome<Review> Read(AnswerReport answer)
-    {
-        decimal? Number(string field, decimal most, out bool bad)
-        {
-            var typed = Request.Form[field].ToString().Trim();
-            var number = EditForms.Decimal(typed);
-            bad = typed.Length > 0 && (number is null || number < 0 || number > most);
-            return typed.Length == 0 ? null : number;
-        }
-
-        var rows = new List<RowPoints>();
-        foreach (var row in answer.Rubric)
-        {
-            var given = Number("row-" + row.Id, row.Points, out var bad);
-            if (bad)
-            {
-                return Outcome<Review>.Refused($"«{row.Title}» earns between 0 and {Points(row.Points)} points.");
-            }
-
-            if (given is { } earned)
-            {
-                rows.Add(new RowPoints(row.Id, earned));
-            }
-        }
-
-        var points = Number("points", answer.OutOf, out var wrong);
-        var comment = Request.Form["comment"].ToString().ReplaceLineEndings("\n").Trim();
-        var whole = answer.Rubric.Count > 0 ? rows.Count == 0 ? (decimal?)null : Math.Min(answer.OutOf, rows.Sum(row => row.Points)) : points;
-        return wrong ? Outcome<Review>.Refused($"This answer earns between 0 and {Points(answer.OutOf)} points.")
-            : whole is not null && comment.Length == 0 && answer.MarkedAlone ? Outcome<Review>.Refused("Say why you change the mark: the learner reads it.")
-            : new Review { Points = whole, Rows = [.. rows], Comment = comment, By = User.Id() };
-    }
-
     private async Task<bool> LoadAsync(string activity, string of, string? only)
     {
         if (await attempts.LoadAsync(of) is not { } loaded || loaded.Record.ActivityId != activity || !loaded.State.IsHandedIn)
@@ -128,6 +120,7 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, TimeProvider 
         }
 
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
+        _phrases = await reviewing.PhrasesAsync(User.Id());
         (Attempt, Report, OnlyWaiting) = (loaded, AttemptReport.Of(loaded.State), only == "waiting");
         var others = (await (from attempt in db.Attempts
                              join person in db.Users on attempt.PersonId equals person.Id

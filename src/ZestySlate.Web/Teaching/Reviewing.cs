@@ -1,0 +1,84 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Core.Classes;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Wording;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Reviewing;
+
+namespace ZestySlate.Web.Teaching;
+
+/// <summary>Keeps reviews: of one answer, or of all that are the same; never over what somebody else said meanwhile.</summary>
+public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider clock)
+{
+    /// <summary>The newest review of a question in an attempt, by the event's id; empty for none.</summary>
+    public static string NewestOf(LoadedAttempt attempt, string spot) => attempt.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot)?.Id ?? "";
+
+    /// <summary>Keeps a review. Why it was not kept, in words; null when it was.</summary>
+    /// <param name="of">The attempt.</param>
+    /// <param name="spot">The question; empty for the whole.</param>
+    /// <param name="seen">The newest review of it that the teacher had seen; null not to ask.</param>
+    /// <param name="review">What is said.</param>
+    public async Task<string?> KeepAsync(string of, string spot, string? seen, Review review)
+    {
+        if (await attempts.LoadAsync(of) is not { } loaded)
+        {
+            return "This work is not there any more.";
+        }
+
+        var newest = loaded.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot);
+        if (seen is not null && (newest?.Id ?? "") != seen && newest is not null)
+        {
+            var who = newest.Review.By == review.By ? "You, in another tab," : await db.Users.Where(person => person.Id == newest.Review.By).Select(person => person.DisplayName).FirstOrDefaultAsync() ?? "A colleague";
+            var points = newest.Review.Points is { } given ? $", {Words.English.Number(given)} points" : "";
+            return $"{who} reviewed this meanwhile{points}: «{newest.Review.Comment}». Your words are still here; keep again to put them in its place.";
+        }
+
+        var taken = (await attempts.TakeAsync(of, new Reviewed(spot, review) { Id = Ids.New(), At = clock.GetUtcNow() }))!;
+        return taken.Refusal is { } refusal ? Words.English.Say(refusal) : null;
+    }
+
+    /// <summary>Takes the newest review of a question back: what was said before it counts again.</summary>
+    public async Task UndoAsync(string of, string spot, string by)
+    {
+        if (await attempts.LoadAsync(of) is { } loaded && loaded.Events.OfType<Reviewed>().Where(reviewed => reviewed.SpotId == spot).ToList() is { Count: > 0 } said)
+        {
+            var before = said.Count > 1 ? said[^2].Review : new Review { By = by };
+            await attempts.TakeAsync(of, new Reviewed(spot, before) { Id = Ids.New(), At = clock.GetUtcNow() });
+        }
+    }
+
+    /// <summary>Gives back every work of an activity that is handed in and waits for nothing. Returns how many.</summary>
+    public async Task<int> ReturnAllAsync(string activityId)
+    {
+        var ready = (await attempts.AllAsync(activityId)).Where(attempt => attempt.State is { IsHandedIn: true, ReturnedAt: null, Score.Provisional: false }).ToList();
+        foreach (var attempt in ready)
+        {
+            await attempts.TakeAsync(attempt.Record.Id, new Returned { Id = Ids.New(), At = clock.GetUtcNow() });
+        }
+
+        return ready.Count;
+    }
+
+    /// <summary>A teacher's phrases, the newest first.</summary>
+    public async Task<IReadOnlyList<string>> PhrasesAsync(string owner) => await db.Phrases.Where(phrase => phrase.OwnerId == owner).OrderByDescending(phrase => phrase.Id).Select(phrase => phrase.Text).Take(40).ToListAsync();
+
+    /// <summary>Keeps words to use again; those that are kept already are not kept twice.</summary>
+    public async Task KeepPhraseAsync(string owner, string text)
+    {
+        var words = text.ReplaceLineEndings("\n").Trim();
+        if (words.Length is > 0 and <= 400 && !await db.Phrases.AnyAsync(phrase => phrase.OwnerId == owner && phrase.Text == words))
+        {
+            db.Phrases.Add(new PhraseRecord { OwnerId = owner, Text = words });
+            await db.SaveChangesAsync();
+        }
+    }
+
+    /// <summary>Lets a phrase go.</summary>
+    public Task DropPhraseAsync(string owner, string text) => db.Phrases.Where(phrase => phrase.OwnerId == owner && phrase.Text == text).ExecuteDeleteAsync();
+
+    /// <summary>Answers that are the same to who marks them: short, typed, and alike but for capitals and spaces; null for those to be looked at one by one.</summary>
+    public static string? SameAs(AnswerReport answer) => answer.Review is null && answer.Given is { Prose: { Length: > 0 and <= 120 } prose } && !prose.Contains('\n')
+        ? string.Join(' ', prose.ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)) : null;
+}

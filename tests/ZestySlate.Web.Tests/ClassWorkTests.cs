@@ -1,0 +1,234 @@
+using System.Net;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.LongText;
+using ZestySlate.Core.Questions.ShortText;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Classes;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>Assignments with their terms, answers reviewed by question, the gradebook and the lookout, by plain forms.</summary>
+public sealed class ClassWorkTests(SlateHost host)
+{
+    private const string Essay = "The land warms first, so the air above it rises and the sea air follows.";
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    /// <summary>A class with an essay and a short answer given to it.</summary>
+    private async Task<(ClassRecord Class, string Activity, int Assignment)> GivenAsync(params string[] names)
+    {
+        var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
+        var text = new LongTextQuestion { Prompt = RichText.Plain("Why?"), WaitsForPerson = true, Points = 4 };
+        var word = new ShortTextQuestion { Prompt = RichText.Plain("Which gauge?"), Accepted = [new ShortAnswer("anemometer")] };
+        Spot Asked(string id, Question question) => new() { Id = id, Place = new AtPoint(0.5, 0.5), Content = new Ask(question) };
+        var draft = await host.WithAsync(async (ActivityStore store) =>
+        {
+            var made = await store.CreateAsync(ines.Id, new Activity { Title = "Essay " + Ids.New(4), Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(default), Spots = [Asked("why", text), Asked("word", word)] }] });
+            await store.PublishAsync(made.Record.Id, ines.Id);
+            await store.SetVisibilityAsync(made.Record.Id, Visibility.ClassOnly);
+            return made.Record;
+        });
+        var group = (await host.WithAsync((ClassStore classes) => classes.CreateAsync(ines.Id, "Class " + Ids.New(4), string.Join('\n', names)))).Value;
+        await host.WithAsync(async (ClassStore classes) =>
+        {
+            await classes.GiveAsync(group.Id, draft.Id, draft.Title, true);
+            return 0;
+        });
+        return (group, draft.Id, await host.DbAsync(db => db.Assignments.Where(a => a.ClassId == group.Id).Select(a => a.Id).SingleAsync()));
+    }
+
+    private async Task<HttpClient> JoinAsync(ClassRecord group, string name)
+    {
+        var learner = host.Visitor();
+        Assert.Equal("/todo", (await learner.PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", name))).Headers.Location!.OriginalString);
+        return learner;
+    }
+
+    private async Task<string> WorkAsync(HttpClient learner, string activity, string text, string word, bool handsIn = true)
+    {
+        var attempt = SlateHost.Find(await learner.GetStringAsync($"/a/{activity}", Stop), "data-attempt=\"([^\"]+)\"");
+        await learner.SendEventAsync($"/a/{activity}", ("act", "answer"), ("spot", "why"), ("event", "a"), ("text", text));
+        await learner.SendEventAsync($"/a/{activity}", ("act", "answer"), ("spot", "word"), ("event", "b"), ("text", word));
+        if (handsIn)
+        {
+            await learner.SendEventAsync($"/a/{activity}", ("act", "handIn"), ("event", "h"));
+        }
+
+        return attempt;
+    }
+
+    private static async Task<string> ReadAsync(HttpClient who, string address) => WebUtility.HtmlDecode(await who.GetStringAsync(address, Stop));
+
+    [Fact]
+    public async Task The_terms_of_an_assignment_are_kept_and_hold_for_learners()
+    {
+        var (group, activity, assignment) = await GivenAsync("Nuru", "Petra Vogelsang");
+        var (ines, nuru, petra) = (await host.TeacherAsync("ines"), await JoinAsync(group, "Nuru"), await JoinAsync(group, "Petra Vogelsang"));
+        var address = $"/classes/{group.Id}/assignments/{assignment}";
+        var person = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Petra Vogelsang").Select(e => e.PersonId).SingleAsync());
+
+        var refused = await ines.PostFormAsync(address, address, ("due", "2026-11-20T18:00"), ("until", "2026-11-19T18:00"), ("instructions", "Read slowly."));
+        var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
+        Assert.Contains("It is accepted no longer than it is due", page);
+        Assert.Contains(">Read slowly.</textarea>", page);
+
+        // Over for Nuru, and Petra has a year more.
+        await ines.PostFormAsync(address, address, ("offset", "60"), ("due", "2026-11-01T18:00"), ("until", "2026-11-02T18:00"), ("instructions", "Read slowly."), ($"days-{person}", "365"), ("worth", "10"), ("lost", "10"));
+        Assert.Equal(new DateTimeOffset(2026, 11, 1, 17, 0, 0, TimeSpan.Zero), await host.DbAsync(db => db.Assignments.Where(a => a.Id == assignment).Select(a => a.Due!.Value).SingleAsync()));
+        Assert.Contains("It is accepted no more", await (await nuru.GetAsync($"/a/{activity}", Stop)).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("Read slowly.", await ReadAsync(petra, $"/a/{activity}"));
+        Assert.Contains("late", await nuru.GetStringAsync("/todo", Stop));
+        Assert.DoesNotContain("class=\"late\"", await petra.GetStringAsync("/todo", Stop));
+
+        // Kept back, nobody sees it; what was begun goes on once it is set again.
+        await ines.PostFormAsync(address, address, ("keptBack", "true"));
+        Assert.Contains("Nothing is here for you yet", await petra.GetStringAsync("/todo", Stop));
+        Assert.Contains("Type your class code", await petra.GetStringAsync($"/a/{activity}", Stop));
+        await ines.PostFormAsync(address, address, ("due", "2030-05-20T18:00"));
+        var calendar = await petra.GetStringAsync((await petra.GetAsync("/todo/calendar.ics", Stop)).Headers.Location!, Stop);
+        Assert.Contains("DTSTART:20300520T180000Z", calendar);
+        Assert.Equal(HttpStatusCode.NotFound, (await host.Visitor().GetAsync("/calendar/guessed.ics", Stop)).StatusCode);
+        Assert.Contains("/not-yours", (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task Work_that_is_late_is_not_taken_once_it_is_accepted_no_more()
+    {
+        var (group, activity, assignment) = await GivenAsync("Nuru");
+        var nuru = await JoinAsync(group, "Nuru");
+        var attempt = await WorkAsync(nuru, activity, Essay, "anemometer", handsIn: false);
+        await host.DbAsync(db => db.Assignments.Where(a => a.Id == assignment).ExecuteUpdateAsync(set => set.SetProperty(a => a.Until, DateTimeOffset.UtcNow.AddMinutes(-1))));
+        var reply = await nuru.SendEventAsync($"/a/{activity}", ("act", "handIn"), ("event", "h"));
+        Assert.Contains("It is accepted no more", await reply.Content.ReadAsStringAsync(Stop));
+        Assert.Null(await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt).Select(a => a.HandedInAt).SingleAsync()));
+    }
+
+    [Fact]
+    public async Task By_question_the_same_answers_go_together_names_can_be_hidden_and_words_are_used_again()
+    {
+        var (group, activity, _) = await GivenAsync("Nuru", "Petra Vogelsang", "Milo");
+        var attempts = new List<string>();
+        foreach (var (name, word) in new[] { ("Nuru", "wind gauge"), ("Petra Vogelsang", "Wind  gauge"), ("Milo", "barometer") })
+        {
+            attempts.Add(await WorkAsync(await JoinAsync(group, name), activity, $"{Essay} ({name})", word));
+        }
+
+        var ines = await host.TeacherAsync("ines");
+        var address = $"/author/{activity}/answers?spot=word";
+        Assert.Contains("2 learners: Nuru, Petra Vogelsang", await ReadAsync(ines, address));
+        var hidden = await ReadAsync(ines, $"/author/{activity}/answers?spot=why&names=hidden");
+        Assert.Contains("Learner 3", hidden);
+        Assert.DoesNotContain("<h2 dir=\"auto\">Nuru", hidden);
+        Assert.Contains("3 answers of all wait for you", hidden);
+
+        await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "word"), ("attempts", attempts[0]), ("attempts", attempts[1]), ("points", "0,5"), ("comment", "That is what it does."), ("keepPhrase", "true"));
+        var marked = await ReadAsync(ines, address);
+        Assert.Contains("data-phrase=\"That is what it does.\"", marked);
+        Assert.Equal(2, marked.Split("Marked by your teacher.").Length - 1);
+        await ines.PostFormAsync(address, $"/author/{activity}/answers?handler=Drop", ("phrase", "That is what it does."), ("spot", "word"));
+        Assert.DoesNotContain("data-phrase", await ReadAsync(ines, address));
+
+        // A comment in the text, at its words; taken back again by undo.
+        await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "why"), ("attempts", attempts[2]), ("seen", ""), ("points", "3"), ("note-anchor", "words 4 14"), ("note-text", "Why does it?"));
+        Assert.Contains("value=\"words 4 14\"", await ReadAsync(ines, $"/author/{activity}/answers?spot=why"));
+        var off = await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "why"), ("attempts", attempts[1]), ("seen", ""), ("points", "3"), ("note-anchor", "words 4 4000"), ("note-text", "Nowhere."));
+        Assert.Contains("lies outside the answer", await off.Content.ReadAsStringAsync(Stop));
+        await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "why"), ("attempts", attempts[2]), ("undo", "yes"));
+        Assert.DoesNotContain("words 4 14", await ReadAsync(ines, $"/author/{activity}/answers?spot=why"));
+
+        // Not through another activity, and not by another teacher.
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.PostFormAsync("/author/garden/answers", "/author/garden/answers", ("spot", "why"), ("attempts", attempts[0]), ("points", "1"))).StatusCode);
+        Assert.Contains("/not-yours", (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task What_somebody_said_meanwhile_is_not_written_over()
+    {
+        var (group, activity, _) = await GivenAsync("Nuru");
+        var attempt = await WorkAsync(await JoinAsync(group, "Nuru"), activity, Essay, "anemometer");
+        var ines = await host.TeacherAsync("ines");
+        var address = $"/author/{activity}/review/{attempt}";
+        await ines.PostFormAsync(address, address, ("spot", "why"), ("seen", ""), ("points", "3"), ("comment", "From the first tab."));
+        var second = await ines.PostFormAsync(address, address, ("spot", "why"), ("seen", ""), ("points", "1"), ("comment", "From the second."));
+        var page = WebUtility.HtmlDecode(await second.Content.ReadAsStringAsync(Stop));
+        Assert.Contains("You, in another tab, reviewed this meanwhile, 3 points: «From the first tab.»", page);
+        Assert.Contains(">From the second.</textarea>", page);
+        Assert.Contains("From the first tab.", await ReadAsync(ines, address));
+
+        // Said again with that in sight, it takes its place; what was before is kept on record.
+        var seen = SlateHost.Find(page, "id=\"answer-why\"[\\s\\S]*?name=\"seen\" value=\"([^\"]+)\"");
+        Assert.Equal(HttpStatusCode.Redirect, (await ines.PostFormAsync(address, address, ("spot", "why"), ("seen", seen), ("points", "1"), ("comment", "From the second."))).StatusCode);
+        Assert.Equal(2, await host.DbAsync(db => db.Events.CountAsync(e => e.AttemptId == attempt && e.Json.Contains("\"reviewed\""))));
+    }
+
+    [Fact]
+    public async Task All_that_waits_for_nothing_is_given_back_and_the_gradebook_follows_and_is_saved()
+    {
+        var (group, activity, assignment) = await GivenAsync("Nuru", "Petra Vogelsang", "Łucja");
+        var attempt = await WorkAsync(await JoinAsync(group, "Nuru"), activity, Essay, "anemometer");
+        await WorkAsync(await JoinAsync(group, "Petra Vogelsang"), activity, Essay, "barometer");
+        var ines = await host.TeacherAsync("ines");
+        var review = $"/author/{activity}/review/{attempt}";
+        await ines.PostFormAsync(review, review, ("spot", "why"), ("seen", ""), ("points", "3"));
+        await ines.PostFormAsync(review, review + "?handler=Whole", ("comment", "Well thought."));
+        var results = $"/author/{activity}/results";
+        Assert.Contains("Give back 1 work in which nothing waits", await ReadAsync(ines, results));
+        await ines.PostFormAsync(results, results + "?handler=ReturnAll");
+        var nuru = await JoinAsync(group, "Nuru");
+        Assert.Contains("Well thought.", await ReadAsync(nuru, $"/a/{activity}"));
+        Assert.Contains("Given back", await ReadAsync(nuru, "/todo"));
+
+        await ines.PostFormAsync($"/classes/{group.Id}/assignments/{assignment}", $"/classes/{group.Id}/assignments/{assignment}", ("worth", "10"), ("category", "Essays"), ("due", "2020-01-01T10:00"));
+        var book = await ReadAsync(ines, $"/classes/{group.Id}/gradebook");
+        Assert.Matches($"review/{attempt}\">\\s*8\\s*</a>", book);
+        Assert.Contains("missing", book);
+        Assert.Contains("provisional", book);
+        var csv = await ines.GetStringAsync($"/classes/{group.Id}/gradebook?handler=csv", Stop);
+        Assert.Contains("Nuru,8,late,80", csv);
+        Assert.Contains("Łucja,0,missing,0", csv);
+        Assert.Equal("PK", (await ines.GetStringAsync($"/classes/{group.Id}/gradebook?handler=workbook", Stop))[..2]);
+        var refused = await ines.PostFormAsync($"/classes/{group.Id}/gradebook", $"/classes/{group.Id}/gradebook?handler=Weights", ("weights", "Essays"));
+        Assert.Contains("«Essays» is not a category and its weight", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
+        Assert.Contains("/not-yours", (await (await host.TeacherAsync("tobiah")).GetAsync($"/classes/{group.Id}/gradebook", Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task The_lookout_hears_of_a_learner_s_answer_at_once_and_nobody_else_s_teacher_does()
+    {
+        var (group, activity, _) = await GivenAsync("Nuru", "Petra Vogelsang");
+        var ines = await host.TeacherAsync("ines");
+        Assert.Contains("not begun", await ReadAsync(ines, $"/author/{activity}/lookout"));
+        using var reply = await ines.GetAsync($"/author/{activity}/lookout/events", HttpCompletionOption.ResponseHeadersRead, Stop);
+        Assert.Equal("text/event-stream", reply.Content.Headers.ContentType!.MediaType);
+        using var stream = new StreamReader(await reply.Content.ReadAsStreamAsync(Stop));
+        async Task<string> NextAsync()
+        {
+            while (true)
+            {
+                if ((await stream.ReadLineAsync(Stop))! is { } line && line.StartsWith("data:", StringComparison.Ordinal))
+                {
+                    return line;
+                }
+            }
+        }
+
+        Assert.Contains("Petra Vogelsang", await NextAsync());
+        var attempt = await WorkAsync(await JoinAsync(group, "Nuru"), activity, Essay, "anemometer", handsIn: false);
+        var rows = await NextAsync();
+        while (!rows.Contains("1 right, 0 wrong, 1 to be looked at, 0 open", StringComparison.Ordinal))
+        {
+            rows = await NextAsync();
+        }
+
+        // Only the rows that look different are sent.
+        Assert.DoesNotContain("Petra Vogelsang", rows);
+        Assert.Contains(Essay, await ReadAsync(ines, $"/author/{activity}/lookout/{attempt}"));
+        Assert.Contains("Essay", await ReadAsync(ines, "/lookout"));
+        var mireille = await host.TeacherAsync("mireille");
+        Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{activity}/lookout/events", Stop)).Headers.Location!.OriginalString);
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync($"/author/garden/lookout/{attempt}", Stop)).StatusCode);
+    }
+}
