@@ -196,6 +196,50 @@ public sealed class ClassWorkTests(SlateHost host)
     }
 
     [Fact]
+    public async Task A_roster_is_shown_before_it_is_taken_and_nobody_comes_in_twice()
+    {
+        var (group, _, _) = await GivenAsync("Łucja Wróblewska", "Kaimana");
+        var ines = await host.TeacherAsync("ines");
+        var address = $"/classes/{group.Id}/import";
+        var html = await ines.GetStringAsync(address, Stop);
+        var content = new MultipartFormDataContent
+        {
+            { new StringContent(SlateHost.Find(html, "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\"")), "proof" },
+            { new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes("Family name;Given name;Number\nWróblewska;Łucja;7\nÓ Maoldúin;Bríd;8\nÓ Maoldúin;Bríd;8\n;Nuru;9\n")), "file", "roster.csv" },
+        };
+        var shown = WebUtility.HtmlDecode(await (await ines.PostAsync(address, content, Stop)).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("2 of 4 are new.", shown);
+        Assert.Contains("in the class already", shown);
+        Assert.Contains("stands twice in the file", shown);
+        Assert.Equal(2, await host.DbAsync(db => db.Enrolments.CountAsync(e => e.ClassId == group.Id)));
+        var taken = await ines.PostFormAsync(address, address + "?handler=Take", ("name", "Bríd Ó Maoldúin"), ("number", "8"), ("email", ""), ("name", "Nuru"), ("number", "9"), ("email", ""), ("take", "0"), ("take", "1"));
+        Assert.EndsWith("?added=2", taken.Headers.Location!.OriginalString);
+        Assert.Equal(["Bríd Ó Maoldúin", "Kaimana", "Nuru", "Łucja Wróblewska"], (await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())).Order(StringComparer.Ordinal));
+        await JoinAsync(group, "bríd ó maoldúin");
+    }
+
+    [Fact]
+    public async Task A_learner_s_work_is_saved_merged_and_deleted_for_good()
+    {
+        var (group, activity, _) = await GivenAsync("Nuru", "Nuru K", "Kaimana");
+        var attempt = await WorkAsync(await JoinAsync(group, "Nuru K"), activity, Essay, "anemometer");
+        var (ines, roster) = (await host.TeacherAsync("ines"), await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.RosterName, e => e.PersonId)));
+        string Of(string name) => $"/classes/{group.Id}/learners/{roster[name]}";
+        await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Merge", ("other", roster["Nuru K"]));
+        Assert.Contains("1 attempt", await ReadAsync(ines, Of("Nuru")));
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync(Of("Nuru K"), Stop)).StatusCode);
+        Assert.Contains("receipt", await ReadAsync(await JoinAsync(group, "Nuru"), $"/a/{activity}"));
+        Assert.Contains(Essay, await ines.GetStringAsync(Of("Nuru") + "?handler=export", Stop));
+
+        var kept = await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Delete", ("typed", "Kaimana"));
+        Assert.Contains("Nothing was deleted", await kept.Content.ReadAsStringAsync(Stop));
+        await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Delete", ("typed", "nuru"));
+        Assert.False(await host.DbAsync(db => db.Events.AnyAsync(e => e.AttemptId == attempt)));
+        Assert.False(await host.DbAsync(db => db.Users.AnyAsync(p => p.Id == roster["Nuru"])));
+        Assert.Equal(["Kaimana"], await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync()));
+    }
+
+    [Fact]
     public async Task The_lookout_hears_of_a_learner_s_answer_at_once_and_nobody_else_s_teacher_does()
     {
         var (group, activity, _) = await GivenAsync("Nuru", "Petra Vogelsang");

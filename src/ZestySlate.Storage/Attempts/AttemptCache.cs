@@ -19,6 +19,15 @@ public sealed class AttemptCache : IDisposable
 
     internal void Keep(Known known) => _attempts.Set(known.Record.Id, known, Entry);
 
+    /// <summary>Forgets attempts that were changed from elsewhere.</summary>
+    public void Forget(IEnumerable<string> attemptIds)
+    {
+        foreach (var id in attemptIds)
+        {
+            Drop(id);
+        }
+    }
+
     internal void Drop(string attemptId) => _attempts.Remove(attemptId);
 
     public void Dispose() => _attempts.Dispose();

@@ -43,6 +43,84 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         return group;
     }
 
+    /// <summary>Adds learners to a class. Who has the number or the e-mail address of somebody in it, or, without either, the name, is that one and is not added twice.</summary>
+    /// <param name="classId">The class.</param>
+    /// <param name="learners">Name, number and e-mail of each.</param>
+    /// <returns>How many were added; why none was, in words.</returns>
+    public async Task<Outcome<int>> AddAsync(int classId, IReadOnlyList<(string Name, string Number, string Email)> learners)
+    {
+        var roster = await db.Enrolments.Where(e => e.ClassId == classId).ToListAsync();
+        var fresh = learners.Where(learner => !string.IsNullOrWhiteSpace(learner.Name) && Same(roster, learner) is null).ToList();
+        if (roster.Count + fresh.Count > MostLearners)
+        {
+            return Outcome<int>.Refused($"A class has up to {MostLearners} learners; with these it would be {roster.Count + fresh.Count}.");
+        }
+
+        var names = roster.Select(e => e.RosterName).ToHashSet(StringComparer.CurrentCultureIgnoreCase);
+        foreach (var (name, number, email) in fresh)
+        {
+            var told = name;
+            for (var i = 2; !names.Add(told); i++)
+            {
+                told = $"{name} {i}";
+            }
+
+            var person = new Person { UserName = Ids.Secret(), DisplayName = told, CreatedAt = clock.GetUtcNow() };
+            db.Users.Add(person);
+            db.Enrolments.Add(new EnrolmentRecord { ClassId = classId, PersonId = person.Id, RosterName = told, Number = number, Email = email });
+        }
+
+        await db.SaveChangesAsync();
+        return fresh.Count;
+    }
+
+    /// <summary>Who of a roster somebody of a file is, or null.</summary>
+    public static EnrolmentRecord? Same(IEnumerable<EnrolmentRecord> roster, (string Name, string Number, string Email) learner) => roster.FirstOrDefault(known =>
+        learner.Number.Length > 0 && known.Number.Length > 0 ? known.Number == learner.Number
+        : learner.Email.Length > 0 && known.Email.Length > 0 ? string.Equals(known.Email, learner.Email, StringComparison.OrdinalIgnoreCase)
+        : string.Equals(known.RosterName, learner.Name, StringComparison.CurrentCultureIgnoreCase));
+
+    /// <summary>Merges a learner who joined under two names: all that the second did is the first's from now on, and the second is gone from the class.</summary>
+    public async Task<bool> MergeAsync(int classId, string keepId, string goneId)
+    {
+        var both = await db.Enrolments.CountAsync(e => e.ClassId == classId && (e.PersonId == keepId || e.PersonId == goneId));
+        if (both < 2 || keepId == goneId)
+        {
+            return false;
+        }
+
+        await db.SaveTogetherAsync(async () =>
+        {
+            await db.Attempts.Where(a => a.PersonId == goneId && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).ExecuteUpdateAsync(set => set.SetProperty(a => a.PersonId, keepId));
+            await db.AssignmentExceptions.Where(e => e.PersonId == goneId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
+            await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == goneId).ExecuteDeleteAsync();
+        });
+        return true;
+    }
+
+    /// <summary>Deletes what a learner of a class did in it, and takes them off the roster: attempts, events, scores that wait. Nothing of it can be had back.</summary>
+    /// <returns>The attempts that are gone, whose files are to go too.</returns>
+    public async Task<IReadOnlyList<string>> DeleteLearnerAsync(int classId, string personId)
+    {
+        var attempts = await db.Attempts.Where(a => a.PersonId == personId && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).Select(a => a.Id).ToListAsync();
+        await db.SaveTogetherAsync(async () =>
+        {
+            await db.Events.Where(e => attempts.Contains(e.AttemptId)).ExecuteDeleteAsync();
+            await db.ScoreDeliveries.Where(d => attempts.Contains(d.AttemptId)).ExecuteDeleteAsync();
+            await db.Attempts.Where(a => attempts.Contains(a.Id)).ExecuteDeleteAsync();
+            await db.AssignmentExceptions.Where(e => e.PersonId == personId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
+            await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == personId).ExecuteDeleteAsync();
+        });
+        if (!await db.Enrolments.AnyAsync(e => e.PersonId == personId) && !await db.Attempts.AnyAsync(a => a.PersonId == personId)
+            && await db.Users.SingleOrDefaultAsync(p => p.Id == personId && p.PasswordHash == null) is { } person && !await db.CourseSitePeople.AnyAsync(p => p.PersonId == personId))
+        {
+            db.Users.Remove(person);
+            await db.SaveChangesAsync();
+        }
+
+        return attempts;
+    }
+
     /// <summary>Gives an activity to a class, or takes it away again; what was done of it stays, and is there when it is given again.</summary>
     public async Task GiveAsync(int classId, string activityId, string title, bool give)
     {

@@ -20,6 +20,9 @@ public sealed class ClassModel(SlateDb db) : PageModel
     /// <summary>What is wrong with the times typed, or null.</summary>
     public string? Problem { get; private set; }
 
+    /// <summary>How many were just added, or null.</summary>
+    public int? Added { get; private set; }
+
     /// <summary>True when the times were just saved.</summary>
     public bool Saved { get; private set; }
 
@@ -49,6 +52,7 @@ public sealed class ClassModel(SlateDb db) : PageModel
 
     public async Task OnGetAsync([FromRoute(Name = "class")] int id)
     {
+        Added = int.TryParse(Request.Query["added"], out var added) ? added : null;
         Class = await db.Classes.SingleAsync(c => c.Id == id);
         Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync()).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
         Given = (await db.Assignments.Where(a => a.ClassId == id && !a.Withdrawn).OrderBy(a => a.Title)

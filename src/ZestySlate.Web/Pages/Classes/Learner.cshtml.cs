@@ -1,0 +1,120 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Handed;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages.Classes;
+
+/// <summary>One learner of a class: what is known of them, to be saved, merged with another entry of theirs, or deleted.</summary>
+[Authorize(Policy = Rights.ClassTeacher)]
+public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles files, AttemptCache cache) : PageModel
+{
+    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    public ClassRecord Class { get; private set; } = null!;
+
+    public EnrolmentRecord Learner { get; private set; } = null!;
+
+    public IReadOnlyList<EnrolmentRecord> Others { get; private set; } = [];
+
+    public int Attempts { get; private set; }
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync([FromRoute(Name = "class")] int id, string person) => await LoadAsync(id, person) ? Page() : NotFound();
+
+    /// <summary>Everything that is kept of the learner in this class, as JSON.</summary>
+    public async Task<IActionResult> OnGetExportAsync([FromRoute(Name = "class")] int id, string person)
+    {
+        if (!await LoadAsync(id, person))
+        {
+            return NotFound();
+        }
+
+        var attempts = await Mine(id, person).AsNoTracking().ToListAsync();
+        var ids = attempts.Select(a => a.Id).ToList();
+        var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
+        var titles = await db.Assignments.AsNoTracking().Where(a => a.ClassId == id).ToDictionaryAsync(a => a.Id, a => a.Title);
+        var all = new JsonObject
+        {
+            ["name"] = Learner.RosterName,
+            ["number"] = Learner.Number,
+            ["email"] = Learner.Email,
+            ["class"] = Class.Name,
+            ["timeFactor"] = Learner.TimeFactor,
+            ["attempts"] = new JsonArray([.. attempts.Select(attempt => (JsonNode)new JsonObject
+            {
+                ["activity"] = titles.GetValueOrDefault(attempt.AssignmentId ?? 0, ""),
+                ["attempt"] = attempt.Id,
+                ["events"] = new JsonArray([.. events[attempt.Id].OrderBy(e => e.Sequence).Select(e => JsonNode.Parse(e.Json)!)]),
+            })]),
+        };
+        return File(System.Text.Encoding.UTF8.GetBytes(all.ToJsonString(Readable)), "application/json", "learner.json");
+    }
+
+    public async Task<IActionResult> OnPostMergeAsync([FromRoute(Name = "class")] int id, string person, string other)
+    {
+        if (!await LoadAsync(id, person))
+        {
+            return NotFound();
+        }
+
+        var moved = await Mine(id, other).Select(a => a.Id).ToListAsync();
+        if (!await classes.MergeAsync(id, person, other))
+        {
+            Problem = "Choose another learner of this class.";
+            return Page();
+        }
+
+        cache.Forget(moved);
+        return LocalRedirect($"~/classes/{id}/learners/{person}");
+    }
+
+    /// <summary>Deletes all that the learner did in this class, once their name was typed.</summary>
+    public async Task<IActionResult> OnPostDeleteAsync([FromRoute(Name = "class")] int id, string person, string? typed)
+    {
+        if (!await LoadAsync(id, person))
+        {
+            return NotFound();
+        }
+
+        if (!string.Equals(typed?.Trim(), Learner.RosterName, StringComparison.CurrentCultureIgnoreCase))
+        {
+            Problem = $"Type «{Learner.RosterName}» to delete. Nothing was deleted.";
+            return Page();
+        }
+
+        var gone = await classes.DeleteLearnerAsync(id, person);
+        cache.Forget(gone);
+        foreach (var attempt in gone)
+        {
+            await files.DropAsync(attempt);
+        }
+
+        return LocalRedirect($"~/classes/{id}");
+    }
+
+    private IQueryable<AttemptRecord> Mine(int classId, string person) => db.Attempts.Where(a => a.PersonId == person && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId));
+
+    private async Task<bool> LoadAsync(int id, string person)
+    {
+        Class = await db.Classes.AsNoTracking().SingleAsync(c => c.Id == id);
+        var roster = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync();
+        if (roster.FirstOrDefault(e => e.PersonId == person) is not { } learner)
+        {
+            return false;
+        }
+
+        Learner = learner;
+        Others = roster.Where(e => e.PersonId != person).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
+        Attempts = await Mine(id, person).CountAsync();
+        return true;
+    }
+}

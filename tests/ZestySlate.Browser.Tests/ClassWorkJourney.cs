@@ -1,0 +1,156 @@
+using OpenQA.Selenium;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>A class at work while the teacher keeps a lookout, then review, return, corrected view, gradebook; and a wrong key mended.</summary>
+public sealed class ClassWorkJourney(Apps apps)
+{
+    private static Person Joined(Apps apps, string code, string name)
+    {
+        var learner = new Person(390, 844);
+        learner.Go(apps.Slate + "/join");
+        learner.Type("input[name=Code]", code);
+        learner.Type("input[name=Name]", name);
+        learner.Press("Continue");
+        learner.See(".todo");
+        return learner;
+    }
+
+    [Fact]
+    public void From_the_lookout_to_the_corrected_view_and_the_gradebook()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Press("Classes");
+        ines.Type("input[name=name]", "Front watch");
+        ines.Type("textarea[name=names]", "Åsa Límon\nNuru\nBo Quist");
+        ines.Press("Make the class");
+        var code = ines.See(".big-code").Text;
+        ines.BeginQuestions(apps);
+        ines.AddQuestion("longText", "Why does the sea breeze turn?");
+        ines.Fill("textarea[name^=phrases]", "land warms");
+        ines.PressCss(".page-open details[id^=fold-waits] summary");
+        ines.PressCss(".page-open input[name=waits]");
+        ines.Saved();
+        ines.AddQuestion("drawing", "Draw the front.");
+        var activity = ines.PublishByLink();
+        ines.Go(apps.Slate + $"/author/{activity}/publish");
+        ines.Press("Front watch");
+        ines.Reads("#share", code);
+
+        // Terms of the assignment.
+        ines.Press("Classes");
+        ines.Press("Front watch", "main");
+        ines.PressCss(".option-table tbody a[href*=assignments]");
+        ines.Type("input[name=worth]", "10");
+        ines.Type("textarea[name=instructions]", "Look at the chart first.");
+        ines.Press("Keep", "main form");
+        ines.Reads("main", "Kept. Grades follow at once.");
+        ines.Press("Lookout", ".lede");
+        ines.Reads("[data-live-state]", "live");
+        ines.Reads("tbody", "not begun");
+
+        // Three work at once.
+        using var asa = Joined(apps, code, "åsa límon");
+        using var nuru = Joined(apps, code, "Nuru");
+        using var bo = Joined(apps, code, "Bo Quist");
+        foreach (var learner in new[] { asa, nuru, bo })
+        {
+            learner.PressCss(".todo a");
+            learner.Ready();
+        }
+
+        asa.Reads(".learn-main", "Look at the chart first.");
+        asa.Type("textarea[name=text]", "The land warms first, so the air rises and the sea air follows.");
+        nuru.Type("textarea[name=text]", "Because of the moon and the tide in the bay of the gannets.");
+        Draw(asa);
+        asa.Reads(".learn-foot", "2 of 2 questions");
+        asa.Press("Hand in", ".learn-foot");
+        asa.Reads("#result", "receipt");
+        nuru.Reads(".learn-foot", "1 of 2 questions");
+        ines.Reads("tbody tr", "handed in");
+        ines.Until(() => ines.All("tbody tr").Count(row => row.Text.Contains("at work", StringComparison.Ordinal)) == 2 ? "" : null, "two at work");
+        ines.Press("Nuru", "tbody");
+        ines.Reads("#work", "the bay of the gannets");
+
+        // Review by question: a comment at words of the text, by keys; one on the drawing, by the mouse.
+        ines.Go(apps.Slate + $"/author/{activity}/answers");
+        ines.Reads("h2", "Åsa Límon");
+        ines.Run("const text = document.querySelector('[data-source]'); text.focus(); text.setSelectionRange(4, 14)");
+        ines.Press("Comment on the marked words");
+        ines.Reads(".note-about", "«land warms»");
+        ines.Keys("Why does it?");
+        ines.Type("input[name=points]", "1");
+        ines.Type("textarea[name=comment]", "Nearly there.");
+        ines.Press("Keep and go on", ".review");
+        ines.Reads(".cell-verdict", "1 of 1");
+        ines.PressCss("a[data-key=n]");
+        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('[data-board] img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing");
+        var board = ines.See("[data-board]");
+        ines.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
+        ines.Hand.MoveToElement(board, 10, 10).Click().Perform();
+        ines.Reads(".note-about", "% across");
+        ines.Keys("Smoother here.");
+        ines.See("[data-pins] circle");
+        ines.Type("input[name=points]", "0.5");
+        ines.Press("Keep and go on", ".review");
+        ines.Reads(".cell-verdict", "0.5 of 1");
+        ines.Go(apps.Slate + $"/author/{activity}/results");
+        ines.Press("Give back 1 work", ".page-head");
+        ines.Reads(".results-grid", "given back");
+
+        // The corrected view, on a phone.
+        asa.Driver.Navigate().Refresh();
+        asa.Reads("#result", "Given back by your teacher");
+        asa.Reads(".commented mark", "land warms");
+        asa.Reads(".review-notes", "Why does it?");
+        asa.Reads(".review-notes", "Smoother here.");
+        asa.See(".noted-drawing circle");
+        Assert.True(Convert.ToInt64(asa.Run("return document.documentElement.scrollWidth")) <= 390);
+
+        ines.Press("Classes");
+        ines.Press("Front watch", "main");
+        ines.Press("Gradebook", ".work-nav");
+        ines.Reads(".gradebook tbody", "7.5");
+        ines.Reads(".gradebook tbody", "at work");
+        Assert.Empty(ines.Complaints());
+        Assert.Empty(asa.Complaints());
+    }
+
+    [Fact]
+    public void A_wrong_key_is_found_in_the_statistics_mended_and_all_is_marked_again()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Go(apps.Slate + "/author/windcheck/statistics");
+        ines.Reads(".problem-card", "look whether the key is wrong");
+        ines.Press("Open the question", "#question-isobars");
+        ines.Until(() =>
+        {
+            var right = ines.All(".page-open input[type=radio][name=right]").FirstOrDefault();
+            right?.Click();
+            return right is null ? null : "";
+        }, "the options");
+        ines.Saved();
+        ines.Go(apps.Slate + "/author/windcheck/publish");
+        ines.Reads(".differences", "Key");
+        ines.Press("Publish edition 2");
+        ines.Reads("h2", "The key of edition 2 would change");
+        ines.Reads(".results-grid", "▲ +");
+        ines.Press("Mark all again");
+        ines.Reads(".runs", "rose");
+        ines.Go(apps.Slate + "/author/windcheck/statistics");
+        ines.Reads("h1", "Statistics");
+        Assert.DoesNotContain("look whether the key is wrong", ines.See("main").Text);
+        ines.Go(apps.Slate + "/author/windcheck/mark-again");
+        ines.Press("Undo", ".runs");
+        ines.Reads(".runs", "Undone.");
+        Assert.Empty(ines.Complaints());
+    }
+
+    private static void Draw(Person person)
+    {
+        var board = person.See(".drawing-sheet");
+        person.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
+        person.Hand.MoveToElement(board, -80, -30).ClickAndHold().MoveToElement(board, 0, 10).MoveToElement(board, 80, 20).Release().Perform();
+        person.Until(() => person.All("[data-drawn] [data-mark]").Count == 1 ? "" : null, "a mark");
+    }
+}
