@@ -389,6 +389,6 @@ function keepNoneAlone(form: HTMLFormElement, changed: HTMLInputElement): void {
 /** True when nothing is given in a question yet. */
 function isOpen(form: HTMLFormElement): boolean {
   if (form.dataset.answered === "yes") { return false; }
-  return ![...form.querySelectorAll<HTMLInputElement | HTMLSelectElement>("input[name=pick], input[name=none], [name^=part-], input[name=text]")]
+  return ![...form.querySelectorAll<HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement>("input[name=pick], input[name=none], [name^=part-], [name=text]")]
     .some(field => field instanceof HTMLInputElement && ["checkbox", "radio"].includes(field.type) ? field.checked : field.value.trim() !== "");
 }
