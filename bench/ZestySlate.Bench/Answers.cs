@@ -37,6 +37,20 @@ internal static class Answers
             people.Add(await host.LearnerAsync("Learner " + i));
         }
 
+        // A teacher keeps a lookout over all of them meanwhile.
+        var ines = await host.TeacherAsync();
+        using var watching = new CancellationTokenSource();
+        var told = 0L;
+        using var stream = await ines.GetAsync("/author/garden/lookout/events", HttpCompletionOption.ResponseHeadersRead);
+        var reading = Task.Run(async () =>
+        {
+            await using var body = await stream.EnsureSuccessStatusCode().Content.ReadAsStreamAsync();
+            var buffer = new byte[64 * 1024];
+            for (int read; (read = await body.ReadAsync(buffer, watching.Token)) > 0;)
+            {
+                told += read;
+            }
+        });
         var times = new System.Collections.Concurrent.ConcurrentBag<double>();
         await Task.WhenAll(people.Select(async (person, w) =>
         {
@@ -51,7 +65,9 @@ internal static class Answers
             }
         }));
         var sorted = times.Order().ToArray();
-        Console.WriteLine($"{learners} learners, an answer every 2 s: median {sorted[sorted.Length / 2]:0.0} ms, p99 {sorted[(int)(sorted.Length * 0.99)]:0.0} ms   (aim: below 100 ms)");
+        await watching.CancelAsync();
+        await Task.WhenAny(reading);
+        Console.WriteLine($"{learners} learners, an answer every 2 s, with the lookout open ({told / 1024} KB told): median {sorted[sorted.Length / 2]:0.0} ms, p99 {sorted[(int)(sorted.Length * 0.99)]:0.0} ms   (aim: below 100 ms)");
     }
 
     private static async Task SendAsync((HttpClient Browser, string Events, string Proof) learner, string id, int i)

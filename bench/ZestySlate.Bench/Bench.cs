@@ -13,6 +13,7 @@ internal static class Bench
             ["page"] = PageWeight.RunAsync,
             ["workbench"] = Workbench.RunAsync,
             ["media"] = MediaLibraries.RunAsync,
+            ["class-work"] = ClassWork.RunAsync,
             ["hands"] = Hands.RunAsync,
         };
         var chosen = args.Length == 0 ? all.Keys.ToArray() : args;

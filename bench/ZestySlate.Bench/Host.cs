@@ -46,6 +46,15 @@ internal sealed class Host : IAsyncDisposable
 
     public async ValueTask DisposeAsync() => await _app.DisposeAsync();
 
+    /// <summary>A browser signed in as the demo's first teacher.</summary>
+    public async Task<HttpClient> TeacherAsync()
+    {
+        var browser = Browser();
+        var gate = await browser.GetStringAsync("/sign-in");
+        await browser.PostAsync("/sign-in", Form(("Email", "ines.halloran@gannetpoint.example"), ("Password", DemoSchool.Password), ("proof", Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
+        return browser;
+    }
+
     /// <summary>Opens the demo activity by link and returns the browser with where it sends events and its proof.</summary>
     public async Task<(HttpClient Browser, string Events, string Proof)> LearnerAsync(string name, string activity = "garden")
     {

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
@@ -206,6 +207,18 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
         return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
+    }
+
+    /// <summary>What statistics need of every attempt of an activity that was handed in; read bit by bit, so that not all are in memory at once.</summary>
+    public async Task<IReadOnlyList<AttemptRow>> RowsAsync(string activityId)
+    {
+        var rows = new List<AttemptRow>();
+        for (var reached = ""; await SomeAsync(activityId, reached, 200) is { Count: > 0 } some; reached = some[^1].Record.Id)
+        {
+            rows.AddRange(some.Where(attempt => attempt.State.IsHandedIn).Select(attempt => AttemptRow.Of(attempt.State, attempt.Events)));
+        }
+
+        return rows;
     }
 
     /// <summary>The state an attempt would have after one event more, whatever the event changes.</summary>

@@ -48,6 +48,7 @@ public sealed record CourseScore(decimal? Given, decimal? Maximum, string Activi
         var progress = state.IsCompleted ? "Completed" : state.IsHandedIn ? "Submitted" : "InProgress";
         var none = score.OutOf == 0 || (!state.IsHandedIn && !state.IsCompleted);
         return new CourseScore(none ? null : score.Points, none ? null : score.OutOf, progress,
-            progress == "InProgress" ? "NotReady" : !state.IsHandedIn && score.OutOf > 0 ? "Pending" : score.Provisional ? "PendingManual" : "FullyGraded") { Comment = state.WholeComment.Length > 0 ? state.WholeComment : null };
+            progress == "InProgress" ? "NotReady" : !state.IsHandedIn && score.OutOf > 0 ? "Pending" : score.Provisional ? "PendingManual" : "FullyGraded")
+        { Comment = state.WholeComment.Length > 0 ? state.WholeComment : null };
     }
 }

@@ -11,7 +11,7 @@ namespace ZestySlate.Core.Classes.Statistics;
 public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictionary<string, QuestionRow> Questions)
 {
     /// <summary>The total as a share, 0..1; 0 when there is nothing to reach.</summary>
-    public double Share => OutOf == 0 ? 0 : (double)(Points / OutOf);
+    public double Share { get; } = OutOf == 0 ? 0 : (double)Points / (double)OutOf;
 
     /// <summary>The row of an attempt that was handed in.</summary>
     public static AttemptRow Of(AttemptState state, IReadOnlyList<AttemptEvent> events)
@@ -37,10 +37,10 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
 /// <param name="Time">How long the learner was at it.</param>
 /// <param name="Picked">The ids of the options picked.</param>
 /// <param name="Typed">What was typed, part by part.</param>
-public readonly record struct QuestionRow(decimal Points, decimal OutOf, TimeSpan Time, IReadOnlyList<string> Picked, IReadOnlyList<TypedAnswer> Typed)
+public sealed record QuestionRow(decimal Points, decimal OutOf, TimeSpan Time, IReadOnlyList<string> Picked, IReadOnlyList<TypedAnswer> Typed)
 {
     /// <summary>The share of the question's points, 0..1 (below 0 where penalties may go there).</summary>
-    public double Share => (double)(Points / OutOf);
+    public double Share { get; } = (double)Points / (double)OutOf;
 }
 
 /// <summary>How long a learner was at each question.</summary>

@@ -52,9 +52,9 @@ public static class Measures
     /// totals) (Cronbach 1951). Null for fewer than two questions or totals that do not vary.
     /// </summary>
     /// <param name="attempts">For each attempt the points of every question, in the same order.</param>
-    public static double? Alpha(IReadOnlyList<IReadOnlyList<double>> attempts)
+    public static double? Alpha(IReadOnlyList<double[]> attempts)
     {
-        var questions = attempts.Count == 0 ? 0 : attempts[0].Count;
+        var questions = attempts.Count == 0 ? 0 : attempts[0].Length;
         var total = Variance(attempts.Select(points => points.Sum()).ToList());
         if (questions < 2 || total < 1e-12)
         {

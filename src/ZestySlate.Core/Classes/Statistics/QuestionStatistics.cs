@@ -65,28 +65,61 @@ public sealed record QuestionStatistics(string SpotId, string Name, int Attempts
     /// <param name="question">The question with the key that counts.</param>
     /// <param name="name">Its name in reports.</param>
     /// <param name="ranked">All attempts, the weakest first.</param>
-    internal static QuestionStatistics Of(Spot spot, Question question, string name, IReadOnlyList<AttemptRow> ranked)
+    /// <param name="had">A list to work with, the same for every question: with many attempts, new ones cost more than the arithmetic.</param>
+    internal static QuestionStatistics Of(Spot spot, Question question, string name, IReadOnlyList<AttemptRow> ranked, List<(AttemptRow Attempt, QuestionRow Answer)> had)
     {
-        var had = ranked.Where(attempt => attempt.Questions.ContainsKey(spot.Id)).Select(attempt => (Attempt: attempt, Answer: attempt.Questions[spot.Id])).ToList();
-        var pairs = had.Where(one => one.Attempt.OutOf > one.Answer.OutOf)
-            .Select(one => (one.Answer.Share, (double)((one.Attempt.Points - one.Answer.Points) / (one.Attempt.OutOf - one.Answer.OutOf)))).ToList();
+        had.Clear();
+        foreach (var attempt in ranked)
+        {
+            if (attempt.Questions.TryGetValue(spot.Id, out var answer))
+            {
+                had.Add((attempt, answer));
+            }
+        }
+
         var ends = had.Count == 0 ? 0 : Math.Max(1, (int)Math.Round(had.Count * 0.27, MidpointRounding.AwayFromZero));
         var third = had.Count == 0 ? 0 : Math.Max(1, had.Count / 3);
-        double Mean(IEnumerable<(AttemptRow Attempt, QuestionRow Answer)> some) => some.Select(one => one.Answer.Share).DefaultIfEmpty(0).Average();
-        var family = QuestionTypes.For(question);
-        var options = family.OptionsOf(question).Select(option =>
+        double Mean(int from, int to) => Over(had, from, to, one => one.Answer.Share);
+        var options = QuestionTypes.For(question).OptionsOf(question).Select(option =>
         {
             bool Picks((AttemptRow, QuestionRow Answer) one) => one.Answer.Picked.Contains(option.Id);
-            double Share(IReadOnlyCollection<(AttemptRow, QuestionRow)> some) => some.Count == 0 ? 0 : (double)some.Count(Picks) / some.Count;
-            return new OptionStatistics(option.Id, option.Words, option.Right, Share(had), Share(had.TakeLast(third).ToList()), Share(had.Take(third).ToList()),
+            double Share(int from, int to) => Over(had, from, to, one => Picks(one) ? 1 : 0);
+            return new OptionStatistics(option.Id, option.Words, option.Right, Share(0, had.Count), Share(had.Count - third, had.Count), Share(0, third),
                 had.Where(Picks).Select(one => one.Attempt.Share * 100).DefaultIfEmpty(0).Average());
         }).ToValueList();
         var wrong = had.SelectMany(one => one.Answer.Typed).Where(typed => !typed.Right && typed.Text.Trim().Length > 0)
             .GroupBy(typed => (typed.Part, Text: typed.Text.Trim().ToLowerInvariant()))
             .Select(same => new FrequentAnswer(same.Key.Part, same.First().Label, same.First().Text.Trim(), same.Count()))
             .OrderByDescending(answer => answer.Times).ThenBy(answer => answer.Text, StringComparer.Ordinal).Take(MostWrongAnswers).ToValueList();
-        return new QuestionStatistics(spot.Id, name, had.Count, Mean(had), Measures.Correlation(pairs), Mean(had.TakeLast(ends)) - Mean(had.Take(ends)),
+        return new QuestionStatistics(spot.Id, name, had.Count, Mean(0, had.Count), Discriminates(had), Mean(had.Count - ends, had.Count) - Mean(0, ends),
             TimeSpan.FromSeconds(Measures.Median(had.Where(one => one.Answer.Time > TimeSpan.Zero).Select(one => one.Answer.Time.TotalSeconds).ToList())), options, wrong);
+    }
+
+    /// <summary>The mean of something over a stretch; 0 for none.</summary>
+    private static double Over(List<(AttemptRow Attempt, QuestionRow Answer)> had, int from, int to, Func<(AttemptRow Attempt, QuestionRow Answer), double> what)
+    {
+        var sum = 0.0;
+        for (var i = from; i < to; i++)
+        {
+            sum += what(had[i]);
+        }
+
+        return to > from ? sum / (to - from) : 0;
+    }
+
+    /// <summary>The correlation with the rest of the total, in shares, so that those who drew other questions can be compared.</summary>
+    private static double? Discriminates(List<(AttemptRow Attempt, QuestionRow Answer)> had)
+    {
+        var pairs = new List<(double, double)>();
+        foreach (var (attempt, answer) in had)
+        {
+            if (attempt.OutOf > answer.OutOf)
+            {
+                pairs.Add((answer.Share, (double)(attempt.Points - answer.Points) / (double)(attempt.OutOf - answer.OutOf)));
+            }
+        }
+
+        return Measures.Correlation(pairs);
     }
 }
 

@@ -2,8 +2,8 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
-using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Locating;

@@ -39,7 +39,7 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptStor
         if (Record.NewestEdition > 0)
         {
             var edition = store.Edition(activity, Record.NewestEdition);
-            var rows = (await attempts.AllAsync(activity)).Where(attempt => attempt.State.IsHandedIn).Select(attempt => AttemptRow.Of(attempt.State, attempt.Events)).ToList();
+            var rows = await attempts.RowsAsync(activity);
             Statistics = rows.Count == 0 ? null : ClassStatistics.Of(edition, rows);
         }
     }
