@@ -49,9 +49,6 @@ class DrawingBoard {
   private moved: At = { x: 0, y: 0 };
   private cross: At;
   private zoom = 1;
-  /** The size at which what is drawn was painted last. */
-  private painted = 1;
-  private sharpening = 0;
   private readonly fingers = new Map<number, PointerEvent>();
   private pinch: { apart: number; zoom: number } | null = null;
   private drawing = false;
@@ -405,22 +402,8 @@ class DrawingBoard {
     const [x, y] = [(this.view.scrollLeft + at.x) / this.zoom, (this.view.scrollTop + at.y) / this.zoom];
     this.zoom = next;
     this.sheet.style.width = `${next * 100}%`;
-    this.showLarger();
     this.view.classList.toggle("zoomed", next > 1);
     [this.view.scrollLeft, this.view.scrollTop] = [x * next - at.x, y * next - at.y];
-  }
-
-  /** What is drawn is shown larger or smaller as the picture it is at once, and painted sharp when the hand rests. */
-  private showLarger(): void {
-    const marks = this.sheet.querySelector<SVGElement>(".drawing-marks");
-    if (!marks || this.painted === this.zoom) { return; }
-    const part = `${this.painted / this.zoom * 100}%`;
-    Object.assign(marks.style, { width: part, height: part, transform: `scale(${this.zoom / this.painted})`, transformOrigin: "0 0", willChange: "transform" });
-    window.clearTimeout(this.sharpening);
-    this.sharpening = window.setTimeout(() => {
-      this.painted = this.zoom;
-      Object.assign(marks.style, { width: "", height: "", transform: "", transformOrigin: "", willChange: "" });
-    }, 200);
   }
 
   // Keys
