@@ -44,6 +44,27 @@ public sealed class AccessibilityTests(Apps apps)
     }
 
     [Fact]
+    public void The_pages_of_class_work()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        foreach (var page in new[]
+        {
+            "/lookout", "/author/windcheck/lookout", "/author/windcheck/statistics", "/author/windcheck/statistics?handler=Rehearsal&learners=20", "/author/windcheck/mark-again", "/author/windcheck/answers?spot=why",
+            "/author/breeze/answers?spot=chart", "/classes/1", "/classes/1/gradebook", "/classes/1/assignments/2", "/classes/1/import",
+        })
+        {
+            ines.Go(apps.Slate + page);
+            ines.See("html.scripted");
+            Passes(ines, page);
+        }
+
+        ines.Go(apps.Slate + "/classes/1");
+        ines.PressCss(".roster a");
+        Passes(ines, "a learner of a class");
+    }
+
+    [Fact]
     public void The_workbench_and_what_follows_it()
     {
         using var ines = new Person().SignIn(apps);
