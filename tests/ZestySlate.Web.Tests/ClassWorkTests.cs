@@ -158,10 +158,16 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains(">From the second.</textarea>", page);
         Assert.Contains("From the first tab.", await ReadAsync(ines, address));
 
+        // The same holds for the comment on the whole.
+        await ines.PostFormAsync(address, address + "?handler=Whole", ("seen", ""), ("comment", "Whole, first."));
+        var whole = WebUtility.HtmlDecode(await (await ines.PostFormAsync(address, address + "?handler=Whole", ("seen", ""), ("comment", "Whole, second."))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("reviewed this meanwhile: «Whole, first.»", whole);
+        Assert.Contains(">Whole, second.</textarea>", whole);
+
         // Said again with that in sight, it takes its place; what was before is kept on record.
         var seen = SlateHost.Find(page, "id=\"answer-why\"[\\s\\S]*?name=\"seen\" value=\"([^\"]+)\"");
         Assert.Equal(HttpStatusCode.Redirect, (await ines.PostFormAsync(address, address, ("spot", "why"), ("seen", seen), ("points", "1"), ("comment", "From the second."))).StatusCode);
-        Assert.Equal(2, await host.DbAsync(db => db.Events.CountAsync(e => e.AttemptId == attempt && e.Json.Contains("\"reviewed\""))));
+        Assert.Equal(3, await host.DbAsync(db => db.Events.CountAsync(e => e.AttemptId == attempt && e.Json.Contains("\"reviewed\""))));
     }
 
     [Fact]
@@ -173,7 +179,7 @@ public sealed class ClassWorkTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         var review = $"/author/{activity}/review/{attempt}";
         await ines.PostFormAsync(review, review, ("spot", "why"), ("seen", ""), ("points", "3"));
-        await ines.PostFormAsync(review, review + "?handler=Whole", ("comment", "Well thought."));
+        await ines.PostFormAsync(review, review + "?handler=Whole", ("seen", ""), ("comment", "Well thought."));
         var results = $"/author/{activity}/results";
         Assert.Contains("Give back 1 work in which nothing waits", await ReadAsync(ines, results));
         await ines.PostFormAsync(results, results + "?handler=ReturnAll");

@@ -330,6 +330,34 @@ public sealed class LtiTests
     }
 
     [Fact]
+    public async Task Several_activities_are_chosen_at_once_where_the_course_site_takes_several()
+    {
+        async Task<string> OpenAsync(bool several)
+        {
+            var begun = await BeginAsync("http://localhost/lti/choose");
+            var claims = Claims(begun, "t-ines", "Instructor");
+            claims["email"] = "ines.halloran@gannetpoint.example";
+            claims[Claim + "message_type"] = "LtiDeepLinkingRequest";
+            claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new { deep_link_return_url = "http://courses.example/lti/chosen", data = "d", accept_multiple = several };
+            return (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
+        }
+
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        var one = await OpenAsync(false);
+        var refused = await bare.PostFormAsync(one, one, ("activity", "garden"), ("activity", "clouds"), ("instructions", "Both by Friday."));
+        var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
+        Assert.Contains("takes one activity at a time", page);
+        Assert.Contains(">Both by Friday.</textarea>", page);
+
+        var more = await OpenAsync(true);
+        var chosen = await bare.PostFormAsync(more, more, ("activity", "garden"), ("activity", "clouds"), ("instructions", "Both by Friday."));
+        var token = new JsonWebToken(SlateHost.Find(await chosen.Content.ReadAsStringAsync(Stop), "name=\"JWT\" value=\"([^\"]+)\""));
+        var items = token.GetPayloadValue<JsonElement>("https://purl.imsglobal.org/spec/lti-dl/claim/content_items").EnumerateArray().ToList();
+        Assert.Equal(["http://localhost/a/garden", "http://localhost/a/clouds"], items.Select(item => item.GetProperty("url").GetString()));
+        Assert.All(items, item => Assert.Equal("Both by Friday.", item.GetProperty("text").GetString()));
+    }
+
+    [Fact]
     public async Task The_score_goes_to_the_course_site_and_waits_while_it_is_away()
     {
         var begun = await BeginAsync();

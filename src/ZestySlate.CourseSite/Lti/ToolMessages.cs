@@ -54,6 +54,7 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
                 accept_types = new[] { "ltiResourceLink" },
                 accept_presentation_document_targets = new[] { "iframe" },
                 accept_lineitem = true,
+                accept_multiple = true,
                 data = course.Id,
             };
         }

@@ -14,7 +14,31 @@ public sealed record ChosenItem(string Address, string Title, string Summary, de
 public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
 {
     /// <summary>The JWT to post to the return address.</summary>
-    public async Task<string> SignAsync(CourseSiteRecord site, DeepLinkingRequest wish, ChosenItem item)
+    public async Task<string> SignAsync(CourseSiteRecord site, DeepLinkingRequest wish, IEnumerable<ChosenItem> items)
+    {
+        var now = clock.GetUtcNow();
+        var payload = new Dictionary<string, object?>
+        {
+            ["iss"] = site.ClientId,
+            ["aud"] = site.Issuer,
+            ["iat"] = now.ToUnixTimeSeconds(),
+            ["exp"] = now.AddMinutes(5).ToUnixTimeSeconds(),
+            ["nonce"] = Ids.Secret(),
+            [LtiNames.DeploymentId] = wish.DeploymentId,
+            [LtiNames.MessageType] = LtiNames.DeepLinkingResponse,
+            [LtiNames.Version] = "1.3.0",
+            [LtiNames.ContentItems] = items.Select(ContentOf).ToArray(),
+        };
+        if (wish.Data is { } data)
+        {
+            payload[LtiNames.DeepLinkingData] = data;
+        }
+
+        return new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(payload), await keys.SigningAsync());
+    }
+
+    /// <summary>An activity as a resource link (Deep Linking 2.0, 3. content item types).</summary>
+    private static Dictionary<string, object> ContentOf(ChosenItem item)
     {
         var content = new Dictionary<string, object>
         {
@@ -40,24 +64,6 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
             content["thumbnail"] = new Dictionary<string, object> { ["url"] = thumbnail, ["width"] = 480 };
         }
 
-        var now = clock.GetUtcNow();
-        var payload = new Dictionary<string, object?>
-        {
-            ["iss"] = site.ClientId,
-            ["aud"] = site.Issuer,
-            ["iat"] = now.ToUnixTimeSeconds(),
-            ["exp"] = now.AddMinutes(5).ToUnixTimeSeconds(),
-            ["nonce"] = Ids.Secret(),
-            [LtiNames.DeploymentId] = wish.DeploymentId,
-            [LtiNames.MessageType] = LtiNames.DeepLinkingResponse,
-            [LtiNames.Version] = "1.3.0",
-            [LtiNames.ContentItems] = new[] { content },
-        };
-        if (wish.Data is { } data)
-        {
-            payload[LtiNames.DeepLinkingData] = data;
-        }
-
-        return new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(payload), await keys.SigningAsync());
+        return content;
     }
 }

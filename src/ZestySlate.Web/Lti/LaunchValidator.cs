@@ -161,6 +161,9 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             Due = DateTimeOffset.TryParse(Part(token, LtiNames.Custom, "due"), System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AssumeUniversal, out var due) ? due : null,
             DeepLinking = Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is { } returnUrl
                 ? new DeepLinkingRequest(returnUrl, Part(token, LtiNames.DeepLinkingSettings, "data"), Text(token, LtiNames.DeploymentId)!, Part(token, LtiNames.Context, "title") ?? "the course")
+                {
+                    TakesSeveral = Claim(token, LtiNames.DeepLinkingSettings) is { } settings && settings.TryGetProperty("accept_multiple", out var several) && several.ValueKind == JsonValueKind.True,
+                }
                 : null,
         };
     }

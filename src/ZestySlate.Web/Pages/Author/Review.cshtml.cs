@@ -90,15 +90,22 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
     public Task<IActionResult> OnPostTakeBackAsync(string activity, string of) => GiveAsync(activity, of, new TakenBack { Id = Ids.New(), At = clock.GetUtcNow() });
 
     /// <summary>Keeps the comment on the whole work.</summary>
-    public async Task<IActionResult> OnPostWholeAsync(string activity, string of, string? comment)
+    public async Task<IActionResult> OnPostWholeAsync(string activity, string of, string? seen, string? comment)
     {
         if (!await LoadAsync(activity, of, null))
         {
             return NotFound();
         }
 
-        Problem = await reviewing.KeepAsync(of, "", null, new Review { By = User.Id(), Comment = (comment ?? "").ReplaceLineEndings("\n").Trim() }) is { } words ? ("", words) : null;
-        return Problem is null ? LocalRedirect($"~/author/{activity}/review/{of}#done") : Page();
+        Problem = await reviewing.KeepAsync(of, "", seen ?? "", new Review { By = User.Id(), Comment = (comment ?? "").ReplaceLineEndings("\n").Trim() }) is { } words ? ("", words) : null;
+        if (Problem is null)
+        {
+            return LocalRedirect($"~/author/{activity}/review/{of}#done");
+        }
+
+        // What was said meanwhile is shown with the problem.
+        await LoadAsync(activity, of, null);
+        return Page();
     }
 
     private async Task<IActionResult> GiveAsync(string activity, string of, AttemptEvent happened)

@@ -27,22 +27,37 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, DeepLinkingResp
     /// <summary>The signed answer, once an activity was chosen.</summary>
     public string? Jwt { get; private set; }
 
-    [BindProperty(SupportsGet = true)] public string? Activity { get; set; }
+    [BindProperty(SupportsGet = true)] public string[] Activity { get; set; } = [];
+
+    /// <summary>What was typed as points.</summary>
+    public string Points { get; private set; } = "";
+
+    /// <summary>What was typed as instructions.</summary>
+    public string Instructions { get; private set; } = "";
 
     public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : LocalRedirect("~/library");
 
-    public async Task<IActionResult> OnPostAsync(string? points, DateTime? due, int offset)
+    public async Task<IActionResult> OnPostAsync(string? points, string? instructions, DateTime? due, int offset)
     {
         if (!await LoadAsync())
         {
             return LocalRedirect("~/library");
         }
 
+        (Points, Instructions) = (points ?? "", (instructions ?? "").ReplaceLineEndings("\n").Trim());
         var me = User.Id();
-        var draft = Activity is null ? null : await store.DraftAsync(Activity);
-        if (draft is null || draft.Record.OwnerId != me)
+        var drafts = new List<Draft>();
+        foreach (var id in Activity.Distinct())
         {
-            Problem = "Choose an activity first.";
+            if (await store.DraftAsync(id) is { } draft && draft.Record.OwnerId == me)
+            {
+                drafts.Add(draft);
+            }
+        }
+
+        if (drafts.Count == 0 || (drafts.Count > 1 && !Wish!.TakesSeveral))
+        {
+            Problem = drafts.Count == 0 ? "Choose an activity first." : "This course site takes one activity at a time.";
             return Page();
         }
 
@@ -58,27 +73,35 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, DeepLinkingResp
             typed = number;
         }
 
-        if (draft.Record.NewestEdition == 0)
+        foreach (var draft in drafts.Where(draft => draft.Record.NewestEdition == 0))
         {
             if (ReadyCheck.Run(draft.Document).FirstOrDefault(finding => finding.Blocks) is { } blocking)
             {
                 Problem = $"«{draft.Record.Title}» is not ready: {blocking.Message}";
                 return Page();
             }
-
-            await store.PublishAsync(draft.Record.Id, me);
         }
 
-        var edition = store.Edition(draft.Record.Id, draft.Record.NewestEdition);
+        var items = new List<ChosenItem>();
+        foreach (var record in drafts.Select(draft => draft.Record))
+        {
+            if (record.NewestEdition == 0)
+            {
+                await store.PublishAsync(record.Id, me);
+            }
+
+            var edition = store.Edition(record.Id, record.NewestEdition);
+            var address = AuthoringEndpoints.PublicAddress(HttpContext, record.Id);
+            items.Add(new ChosenItem(
+                address, edition.Title, Instructions.Length > 0 ? Instructions : edition.Summary,
+                edition.OutOf > 0 ? typed ?? edition.OutOf : null,
+                due is { } local ? new DateTimeOffset(DateTime.SpecifyKind(local, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Math.Clamp(offset, -840, 840))) : null,
+                record.Id,
+                edition.Face is { } picture ? new Uri(new Uri(address), $"/media/{picture.Media}/480").ToString() : null));
+        }
+
         var site = await db.CourseSites.SingleAsync(s => s.Id == FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId);
-        var address = AuthoringEndpoints.PublicAddress(HttpContext, draft.Record.Id);
-        var picture = edition.Face;
-        Jwt = await response.SignAsync(site, Wish!, new ChosenItem(
-            address, edition.Title, edition.Summary,
-            edition.OutOf > 0 ? typed ?? edition.OutOf : null,
-            due is { } local ? new DateTimeOffset(DateTime.SpecifyKind(local, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Math.Clamp(offset, -840, 840))) : null,
-            draft.Record.Id,
-            picture is null ? null : new Uri(new Uri(address), $"/media/{picture.Media}/480").ToString()));
+        Jwt = await response.SignAsync(site, Wish!, items);
         SecurityHeaders.AllowFormTo(HttpContext, Wish!.ReturnUrl);
         return Page();
     }
