@@ -160,12 +160,8 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     public async Task<IReadOnlyList<LoadedAttempt>> AllAsync(string activityId)
     {
         var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId).OrderByDescending(a => a.BeganAt).ToListAsync();
-        var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
-        var ids = attempts.Select(a => a.Id).ToList();
-        var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
         var now = clock.GetUtcNow();
-        return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id]))
-            .Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
+        return (await ReplayedAsync(activityId, attempts)).Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
     }
 
     /// <summary>The newest attempt of everybody at an activity, or at one assignment of it; those at work lately come from memory.</summary>
@@ -198,11 +194,12 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     public async Task<IReadOnlyList<LoadedAttempt>> SomeAsync(string activityId, string after, int most)
     {
         var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && string.Compare(a.Id, after) > 0).OrderBy(a => a.Id).Take(most).ToListAsync();
-        if (attempts.Count == 0)
-        {
-            return [];
-        }
+        return attempts.Count == 0 ? [] : await ReplayedAsync(activityId, attempts);
+    }
 
+    /// <summary>Attempts of one activity with their states as they stand on record, in the order given.</summary>
+    private async Task<IReadOnlyList<LoadedAttempt>> ReplayedAsync(string activityId, IReadOnlyList<AttemptRecord> attempts)
+    {
         var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
