@@ -12,6 +12,7 @@ internal static class Bench
             ["ideas"] = () => Task.Run(Ideas.Run),
             ["page"] = PageWeight.RunAsync,
             ["workbench"] = Workbench.RunAsync,
+            ["library"] = Libraries.RunAsync,
             ["media"] = MediaLibraries.RunAsync,
             ["class-work"] = ClassWork.RunAsync,
             ["hands"] = Hands.RunAsync,

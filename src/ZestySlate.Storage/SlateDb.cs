@@ -23,6 +23,12 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<EditionRecord> Editions => Set<EditionRecord>();
 
+    public DbSet<ActivityWords> ActivityWords => Set<ActivityWords>();
+
+    public DbSet<ActivityColleague> ActivityColleagues => Set<ActivityColleague>();
+
+    public DbSet<School> Schools => Set<School>();
+
     public DbSet<MediaRecord> Media => Set<MediaRecord>();
 
     public DbSet<MediaItem> MediaItems => Set<MediaItem>();
@@ -103,13 +109,17 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     {
         await Database.MigrateAsync(stop);
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", stop);
-        await MediaIndex.EnsureAsync(this, stop);
+        await DraftIndex.EnsureAsync(this, stop);
     }
 
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
         builder.Entity<ActivityRecord>().HasIndex(activity => new { activity.OwnerId, activity.ChangedAt });
+        builder.Entity<ActivityRecord>().HasIndex(activity => activity.Visibility);
+        builder.Entity<ActivityWords>().HasKey(words => words.ActivityId);
+        builder.Entity<ActivityColleague>().HasKey(colleague => new { colleague.ActivityId, colleague.PersonId });
+        builder.Entity<ActivityColleague>().HasIndex(colleague => colleague.PersonId);
         builder.Entity<RevisionRecord>().HasKey(revision => new { revision.ActivityId, revision.Number });
         builder.Entity<EditionRecord>().HasKey(edition => new { edition.ActivityId, edition.Number });
         builder.Entity<MediaRecord>().HasKey(media => media.Hash);

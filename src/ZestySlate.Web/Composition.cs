@@ -43,7 +43,9 @@ public static class Composition
         services.AddSingleton<AttemptCache>();
         services.AddSingleton(provider => new EventWriter(provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext));
         services.AddSingleton<FrameAncestors>();
+        services.AddScoped<ActivityRights>();
         services.AddScoped<ActivityStore>();
+        services.AddScoped<ActivityLibrary>();
         services.AddScoped<AttemptStore>();
         services.AddScoped<ClassStore>();
         services.AddScoped<MediaStore>();

@@ -29,7 +29,9 @@ public abstract class TestDatabase : IAsyncLifetime
 
     protected SlateDb NewDb() => new(new DbContextOptionsBuilder<SlateDb>().UseSqlite($"Data Source={Path.Combine(_folder, "test.db")};Pooling=false").Options);
 
-    protected ActivityStore Activities(SlateDb db) => new(db, Cache, Clock);
+    protected ActivityStore Activities(SlateDb db) => new(db, new ActivityRights(db), Cache, Clock);
+
+    protected ActivityLibrary Shelves(SlateDb db) => new(db, Activities(db), new ActivityRights(db), Clock);
 
     protected AttemptStore Attempts(SlateDb db) => new(db, Activities(db), Remembered, Writer, Clock);
 

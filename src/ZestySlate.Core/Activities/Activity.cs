@@ -13,6 +13,9 @@ public sealed record Activity
     /// <summary>The language of the activity, as a BCP 47 tag; numbers are shown and text is directed accordingly.</summary>
     public string Language { get; init; } = "en";
 
+    /// <summary>Whom it is for.</summary>
+    public Audience Audience { get; init; } = new();
+
     public Rules Rules { get; init; } = new();
 
     public Look Look { get; init; } = new();

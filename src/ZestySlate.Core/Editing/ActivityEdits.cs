@@ -31,6 +31,22 @@ public sealed record DescribeActivity(string Summary, string Language) : Edit
     public override Outcome<Activity> Apply(Activity activity) => activity with { Summary = Summary.Trim(), Language = Language };
 }
 
+/// <summary>Sets whom it is for.</summary>
+public sealed record SetAudience(Audience Audience) : Edit
+{
+    public override string StepKey => "audience";
+
+    public override string SummaryOn(Activity activity) => "Whom it is for";
+
+    public override Outcome<Activity> Apply(Activity activity) => Audience switch
+    {
+        { AgeFrom: < Audience.Youngest or > Audience.Oldest } or { AgeTo: < Audience.Youngest or > Audience.Oldest } =>
+            Outcome<Activity>.Refused($"An age lies between {Audience.Youngest} and {Audience.Oldest}; the old ones are kept."),
+        { AgeFrom: { } from, AgeTo: { } to } when from > to => Outcome<Activity>.Refused($"«From {from}» is older than «to {to}»; the old ages are kept."),
+        _ => activity with { Audience = Audience },
+    };
+}
+
 /// <summary>Sets the rules of play.</summary>
 public sealed record SetRules(Rules Rules) : Edit
 {

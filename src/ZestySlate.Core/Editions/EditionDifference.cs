@@ -29,9 +29,9 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             wording.Add("Look of the activity");
         }
 
-        if (older.Summary != newer.Summary || older.Language != newer.Language)
+        if (older.Summary != newer.Summary || older.Language != newer.Language || older.Audience != newer.Audience)
         {
-            wording.Add("Summary or language");
+            wording.Add("Summary, language or whom it is for");
         }
 
         if (older.Wording != newer.Wording || (older.Flow with { Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture, Progress = newer.Flow.Progress }) != older.Flow)

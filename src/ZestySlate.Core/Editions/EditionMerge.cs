@@ -12,6 +12,7 @@ public static class EditionMerge
         Title = newer.Title,
         Summary = newer.Summary,
         Language = newer.Language,
+        Audience = newer.Audience,
         Look = newer.Look,
         SceneList = newer.SceneList,
         Wording = newer.Wording,

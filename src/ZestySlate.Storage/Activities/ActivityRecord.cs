@@ -1,4 +1,5 @@
 using ZestySlate.Core;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
 
 namespace ZestySlate.Storage.Activities;
@@ -33,6 +34,25 @@ public sealed class ActivityRecord
     /// <summary>The revision that the newest edition was made from.</summary>
     public int PublishedRevision { get; set; }
 
+    /// <summary>The owner's folder, parts separated by a slash; empty for none.</summary>
+    public string Folder { get; set; } = "";
+
+    /// <summary>When it was put into the bin; null while it is in the library.</summary>
+    public DateTimeOffset? BinnedAt { get; set; }
+
+    /// <summary>What the draft says of itself, for looking it up: see <see cref="Audience"/>.</summary>
+    public string Language { get; set; } = "";
+
+    public string Subject { get; set; } = "";
+
+    public string Level { get; set; } = "";
+
+    public int? AgeFrom { get; set; }
+
+    public int? AgeTo { get; set; }
+
+    public ActivityKind Kind { get; set; }
+
     internal DraftHistory History => new(Version, Head,
         Undone.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse).ToValueList());
 
@@ -51,6 +71,31 @@ public enum Visibility
 
     /// <summary>Learners of the classes and courses it was given to.</summary>
     ClassOnly,
+
+    /// <summary>Teachers of the owner's school, and learners of their classes.</summary>
+    School,
+
+    /// <summary>Anyone, and it is listed among the examples of the owner's school.</summary>
+    Showcase,
+}
+
+/// <summary>All words of a draft in small letters; apart from the record, so that lists stay quick.</summary>
+public sealed class ActivityWords
+{
+    public required string ActivityId { get; set; }
+
+    public required string Text { get; set; }
+}
+
+/// <summary>A colleague of the owner's school who was let in.</summary>
+public sealed class ActivityColleague
+{
+    public required string ActivityId { get; set; }
+
+    public required string PersonId { get; set; }
+
+    /// <summary>True when they may build, publish and mark; else they may look at it and copy it.</summary>
+    public bool MayEdit { get; set; }
 }
 
 /// <summary>One state of a draft.</summary>

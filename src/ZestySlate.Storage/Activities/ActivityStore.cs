@@ -2,7 +2,6 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
-using ZestySlate.Storage.Media;
 
 namespace ZestySlate.Storage.Activities;
 
@@ -23,7 +22,7 @@ public sealed record EditResult(Draft Draft, string? Refusal = null, string? Con
 public sealed record ReusableActivity(string Id, int Edition, Activity Document);
 
 /// <summary>Keeps activities: drafts with their revisions, and editions.</summary>
-public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider clock)
+public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCache cache, TimeProvider clock)
 {
     /// <summary>A new activity of an author.</summary>
     public async Task<Draft> CreateAsync(string ownerId, Activity document, string? id = null)
@@ -40,7 +39,7 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
         record.Set(DraftHistory.New);
         db.Activities.Add(record);
         db.Revisions.Add(NewRevision(record, 1, null, "Begun", null, ownerId, document));
-        await MediaIndex.SetAsync(db, record.Id, document);
+        await DraftIndex.SetAsync(db, record, document);
         await db.SaveChangesAsync();
         return new Draft(record, document, false, false, "Begun");
     }
@@ -83,7 +82,6 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
                 record.Set(history.Edited(number));
             }
 
-            record.Title = outcome.Value.Title;
             record.ChangedAt = now;
             return new Change(null, outcome.Value);
         });
@@ -138,31 +136,23 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
     /// <summary>What a linked thing was taken from, or null when it is gone.</summary>
     public Task<ActivityRecord?> LinkedAsync(string activityId) => db.Activities.AsNoTracking().SingleOrDefaultAsync(activity => activity.Id == activityId);
 
-    /// <summary>
-    /// Activities to take from: the teacher's own whose title has these words, or the one whose address they are, when it is
-    /// shared with anyone who has the link.
-    /// </summary>
+    /// <summary>Activities to take from: those the teacher may look into whose words have these, or the one whose address they are.</summary>
     public async Task<IReadOnlyList<ActivityRecord>> ReusableAsync(string personId, string words)
     {
+        var readable = db.Activities.AsNoTracking().Where(rights.Readable(personId)).Where(activity => activity.BinnedAt == null);
         if (words.Contains("/a/", StringComparison.Ordinal))
         {
             var code = words[(words.LastIndexOf("/a/", StringComparison.Ordinal) + 3)..].Trim().TrimEnd('/');
-            return await db.Activities.AsNoTracking().Where(a => a.Id == code && (a.OwnerId == personId || (a.Visibility == Visibility.Link && a.NewestEdition > 0))).ToListAsync();
+            return await readable.Where(activity => activity.Id == code).ToListAsync();
         }
 
-        var query = db.Activities.AsNoTracking().Where(a => a.OwnerId == personId);
-        foreach (var word in words.Split(' ', StringSplitOptions.RemoveEmptyEntries))
-        {
-            query = query.Where(a => EF.Functions.Like(a.Title, $"%{word}%"));
-        }
-
-        return await query.OrderByDescending(a => a.ChangedAt).Take(60).ToListAsync();
+        return await readable.Where(rights.Near(personId)).Where(words, db).OrderByDescending(a => a.ChangedAt).Take(60).ToListAsync();
     }
 
-    /// <summary>An activity to take from: its newest edition, or the draft of an own one that was never published. Null when it may not be taken from.</summary>
+    /// <summary>An activity to take from: its newest edition, or the draft of one that was never published. Null when it may not be taken from.</summary>
     public async Task<ReusableActivity?> ReusableDocumentAsync(string activityId, string personId)
     {
-        var record = await db.Activities.AsNoTracking().SingleOrDefaultAsync(a => a.Id == activityId && (a.OwnerId == personId || (a.Visibility == Visibility.Link && a.NewestEdition > 0)));
+        var record = await db.Activities.AsNoTracking().Where(rights.Readable(personId)).SingleOrDefaultAsync(a => a.Id == activityId);
         return record is null ? null
             : record.NewestEdition > 0 ? new ReusableActivity(record.Id, record.NewestEdition, Edition(record.Id, record.NewestEdition))
             : new ReusableActivity(record.Id, 0, (await DraftAsync(record.Id))!.Document);
@@ -215,7 +205,6 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
 
             record.Set(history);
             var document = Compressed.Read(db.Revisions.Single(r => r.ActivityId == activityId && r.Number == history.Head).Document);
-            record.Title = document.Title;
             record.ChangedAt = now;
             return new Change(null, document);
         });
@@ -235,7 +224,7 @@ public sealed class ActivityStore(SlateDb db, EditionCache cache, TimeProvider c
         var made = change(record, head, clock.GetUtcNow());
         if (made.Document is { } document)
         {
-            await MediaIndex.SetAsync(db, activityId, document);
+            await DraftIndex.SetAsync(db, record, document);
         }
 
         try

@@ -21,22 +21,4 @@ internal static class MediaIndex
 
         db.MediaUses.AddRange(wanted.Select(hash => new MediaUse { ActivityId = activityId, Hash = hash }));
     }
-
-    /// <summary>A database from before there was an index gets one.</summary>
-    public static async Task EnsureAsync(SlateDb db, CancellationToken stop)
-    {
-        if (await db.MediaUses.AnyAsync(stop))
-        {
-            return;
-        }
-
-        foreach (var record in await db.Activities.AsNoTracking().ToListAsync(stop))
-        {
-            var head = await db.Revisions.AsNoTracking().SingleAsync(r => r.ActivityId == record.Id && r.Number == record.Head, stop);
-            await SetAsync(db, record.Id, Compressed.Read(head.Document));
-        }
-
-        await db.SaveChangesAsync(stop);
-        db.ChangeTracker.Clear();
-    }
 }

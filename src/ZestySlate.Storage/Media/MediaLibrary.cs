@@ -40,7 +40,7 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
             Hash = hash,
             Kind = file.Kind,
             Name = Clean(System.IO.Path.GetFileNameWithoutExtension(name), 120) is { Length: > 0 } own ? own : "Without name",
-            Folder = CleanFolder(folder),
+            Folder = FolderPath.Clean(folder),
             Width = file.Width,
             Height = file.Height,
             Bytes = file.Bytes.Length,
@@ -85,22 +85,21 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     public async Task<IReadOnlyList<string>> FoldersAsync(string ownerId)
     {
         var used = await db.MediaItems.Where(item => item.OwnerId == ownerId && item.BinnedAt == null && item.Folder != "").Select(item => item.Folder).Distinct().ToListAsync();
-        return used.SelectMany(folder => folder.Split('/').Select((_, depth) => string.Join('/', folder.Split('/').Take(depth + 1))))
-            .Distinct().Order(StringComparer.CurrentCultureIgnoreCase).ToList();
+        return FolderPath.WithParents(used);
     }
 
     /// <summary>Sets the words of an entry.</summary>
     public async Task DescribeAsync(MediaItem item, string name, string folder, string tags)
     {
         item.Name = Clean(name, 120) is { Length: > 0 } own ? own : item.Name;
-        item.Folder = CleanFolder(folder);
+        item.Folder = FolderPath.Clean(folder);
         item.Tags = string.Join(", ", tags.Split([',', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Distinct(StringComparer.OrdinalIgnoreCase).Take(30));
         item.Settle();
         await db.SaveChangesAsync();
     }
 
     /// <summary>Puts entries into a folder.</summary>
-    public Task MoveAsync(string ownerId, IReadOnlyCollection<string> ids, string folder) => EachAsync(ownerId, ids, item => item.Folder = CleanFolder(folder));
+    public Task MoveAsync(string ownerId, IReadOnlyCollection<string> ids, string folder) => EachAsync(ownerId, ids, item => item.Folder = FolderPath.Clean(folder));
 
     /// <summary>Puts entries into the bin. What shows them goes on showing them.</summary>
     public Task BinAsync(string ownerId, IReadOnlyCollection<string> ids) => EachAsync(ownerId, ids, item => item.BinnedAt = clock.GetUtcNow());
@@ -151,6 +150,4 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     }
 
     private static string Clean(string text, int most) => text.Trim() is var trimmed && trimmed.Length > most ? trimmed[..most] : trimmed;
-
-    private static string CleanFolder(string folder) => Clean(string.Join('/', folder.Split('/', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)), 200);
 }

@@ -144,10 +144,37 @@ namespace ZestySlate.Storage.Migrations
                     b.ToTable("AspNetUserTokens", (string)null);
                 });
 
+            modelBuilder.Entity("ZestySlate.Storage.Activities.ActivityColleague", b =>
+                {
+                    b.Property<string>("ActivityId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("MayEdit")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ActivityId", "PersonId");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("ActivityColleagues");
+                });
+
             modelBuilder.Entity("ZestySlate.Storage.Activities.ActivityRecord", b =>
                 {
                     b.Property<string>("Id")
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("AgeFrom")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("AgeTo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("BinnedAt")
+                        .HasColumnType("INTEGER");
 
                     b.Property<long>("ChangedAt")
                         .HasColumnType("INTEGER");
@@ -155,8 +182,23 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<long>("CreatedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Folder")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Head")
                         .HasColumnType("INTEGER");
+
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Level")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("NewestEdition")
                         .HasColumnType("INTEGER");
@@ -167,6 +209,10 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<int>("PublishedRevision")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Title")
                         .IsRequired()
@@ -185,9 +231,25 @@ namespace ZestySlate.Storage.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("Visibility");
+
                     b.HasIndex("OwnerId", "ChangedAt");
 
                     b.ToTable("Activities");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Activities.ActivityWords", b =>
+                {
+                    b.Property<string>("ActivityId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ActivityId");
+
+                    b.ToTable("ActivityWords");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.Activities.EditionRecord", b =>
@@ -927,6 +989,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<bool>("PhoneNumberConfirmed")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("SchoolId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("SecurityStamp")
                         .HasColumnType("TEXT");
 
@@ -947,6 +1012,21 @@ namespace ZestySlate.Storage.Migrations
                         .HasDatabaseName("UserNameIndex");
 
                     b.ToTable("AspNetUsers", (string)null);
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.People.School", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Schools");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.Reviewing.PhraseRecord", b =>

@@ -8,6 +8,9 @@ public sealed class Person : IdentityUser
     public string DisplayName { get; set; } = "";
 
     public DateTimeOffset CreatedAt { get; set; }
+
+    /// <summary>The school a teacher works at; null for nobody's colleague. Learners belong to the schools of their classes' teachers.</summary>
+    public int? SchoolId { get; set; }
 }
 
 /// <summary>The names of the roles.</summary>

@@ -20,7 +20,7 @@ internal static class AuthoringEndpoints
 {
     public static void MapAuthoring(this IEndpointRouteBuilder routes)
     {
-        var group = routes.MapGroup("/author/{activity}").RequireAuthorization(Rights.ActivityOwner).AddEndpointFilter<ProofFilter>();
+        var group = routes.MapGroup("/author/{activity}").RequireAuthorization(Rights.ActivityEditor).AddEndpointFilter<ProofFilter>();
         group.MapGet("/rooms", async (string activity, string? selected, string? at, HttpContext context, ActivityStore store) =>
             await RoomsAsync(context, store, (await store.DraftAsync(activity))!, selected, at));
         group.MapPost("/edit", EditAsync);

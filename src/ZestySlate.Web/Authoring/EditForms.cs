@@ -16,6 +16,15 @@ internal static class EditForms
         {
             "title" => new RenameActivity(form["title"].ToString()),
             "describe" => new DescribeActivity(form["summary"].ToString(), form["language"].ToString()),
+            "audience" => new SetAudience(new Audience
+            {
+                Subject = Line(form["subject"]),
+                Level = Line(form["level"]),
+                Curriculum = Line(form["curriculum"]),
+                AgeFrom = int.TryParse(form["ageFrom"], out var from) ? from : null,
+                AgeTo = int.TryParse(form["ageTo"], out var to) ? to : null,
+                Tags = Audience.ReadTags(form["tags"].ToString()),
+            }),
             "flow" => FlowForm.Read(form, activity.Flow),
             "words" => FlowForm.ReadWords(form),
             "rules" => RulesForm.Read(form, activity.Rules),
@@ -35,6 +44,9 @@ internal static class EditForms
             _ => Outcome<Edit>.Refused("This is not in the activity any more; load the page again to see how it stands."),
         };
     }
+
+    /// <summary>One line of up to 120 characters.</summary>
+    private static string Line(string? text) => (text ?? "").ReplaceLineEndings(" ").Trim() is var line && line.Length > 120 ? line[..120] : line;
 
     internal static ValueList<string> Ids(IFormCollection form) => form["spots"].ToString().Split(',', StringSplitOptions.RemoveEmptyEntries).ToValueList();
 

@@ -19,7 +19,7 @@ internal static class DemoAttempts
     {
         var db = services.GetRequiredService<SlateDb>();
         var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-6));
-        var store = new ActivityStore(db, services.GetRequiredService<EditionCache>(), clock);
+        var store = new ActivityStore(db, services.GetRequiredService<ActivityRights>(), services.GetRequiredService<EditionCache>(), clock);
         var attempts = new AttemptStore(db, store, services.GetRequiredService<AttemptCache>(), services.GetRequiredService<EventWriter>(), clock);
         var assignment = await db.Assignments.AsNoTracking().SingleAsync(a => a.ClassId == group.Id);
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == DemoSchool.GardenId);

@@ -21,6 +21,11 @@ internal static class DemoSchool
     /// <summary>The password of every demo account; the demo is switched off in a real installation.</summary>
     public const string Password = "barometer-rising";
 
+    /// <summary>The one that Tobiah Renn built.</summary>
+    private const string TobiahsId = "watchtides";
+
+    private const string SchoolName = "Gannet Point Weather School";
+
     /// <summary>The address of the demo activity, known to the demo course site.</summary>
     public const string GardenId = "garden";
 
@@ -44,7 +49,7 @@ internal static class DemoSchool
         var provider = scope.ServiceProvider;
         var db = provider.GetRequiredService<SlateDb>();
         var configuration = provider.GetRequiredService<IConfiguration>();
-        await EnsureTeachersAsync(provider.GetRequiredService<UserManager<Person>>());
+        await EnsureTeachersAsync(db, provider.GetRequiredService<UserManager<Person>>());
         await EnsureCourseSiteAsync(db, configuration["Demo:CourseSite"]);
         if (await db.Activities.AnyAsync(activity => activity.Id == GardenId))
         {
@@ -53,11 +58,15 @@ internal static class DemoSchool
 
         var folder = configuration["Demo:Folder"] ?? Path.Combine(AppContext.BaseDirectory, "demo");
         var ines = await db.Users.SingleAsync(person => person.Email == Teachers[0].Email);
+        var tobiah = await db.Users.SingleAsync(person => person.Email == Teachers[1].Email);
         // Today's map first: others have it inside.
         foreach (var (file, id) in Looked)
         {
             await PublishAsync(provider, folder, file, id, ines.Id);
         }
+
+        await PublishAsync(provider, folder, "tide-table", TobiahsId, tobiah.Id, tides => tides with { Title = "Tides for the evening watch" });
+        await ShareAsync(db, ines.Id, tobiah.Id);
 
         await PublishAsync(provider, folder, "watchkeepers-test", "watchsheet", ines.Id, AsWorksheet);
         var document = await PublishAsync(provider, folder, "instrument-garden", GardenId, ines.Id);
@@ -81,6 +90,20 @@ internal static class DemoSchool
         return recipe with { Summary = "The whole pool of the watchkeeper's test, to practise with.", Scenes = test.Scenes.Select(scene => scene with { Draw = null }).ToValueList() };
     }
 
+    /// <summary>Folders, examples for everybody, and a colleague let in.</summary>
+    private static async Task ShareAsync(SlateDb db, string ines, string tobiah)
+    {
+        foreach (var activity in await db.Activities.ToListAsync())
+        {
+            activity.Folder = activity.OwnerId == ines ? activity.Level : "";
+            activity.Visibility = activity.Id switch { TobiahsId => Visibility.School, "sky" or "watchroom" => Visibility.Showcase, _ => activity.Visibility };
+        }
+
+        db.ActivityColleagues.Add(new ActivityColleague { ActivityId = "breeze", PersonId = tobiah, MayEdit = true });
+        db.ActivityColleagues.Add(new ActivityColleague { ActivityId = TobiahsId, PersonId = ines });
+        await db.SaveChangesAsync();
+    }
+
     private static async Task<Activity> PublishAsync(IServiceProvider provider, string folder, string file, string id, string ownerId, Func<Activity, Activity>? change = null)
     {
         var store = provider.GetRequiredService<ActivityStore>();
@@ -92,8 +115,16 @@ internal static class DemoSchool
         return document;
     }
 
-    private static async Task EnsureTeachersAsync(UserManager<Person> people)
+    private static async Task EnsureTeachersAsync(SlateDb db, UserManager<Person> people)
     {
+        var school = await db.Schools.FirstOrDefaultAsync(known => known.Name == SchoolName);
+        if (school is null)
+        {
+            school = new School { Name = SchoolName };
+            db.Schools.Add(school);
+            await db.SaveChangesAsync();
+        }
+
         foreach (var (email, name, roles) in Teachers)
         {
             if (await people.FindByEmailAsync(email) is not null)
@@ -101,7 +132,7 @@ internal static class DemoSchool
                 continue;
             }
 
-            var person = new Person { UserName = email, Email = email, DisplayName = name, CreatedAt = DateTimeOffset.UtcNow };
+            var person = new Person { UserName = email, Email = email, DisplayName = name, CreatedAt = DateTimeOffset.UtcNow, SchoolId = school.Id };
             var made = await people.CreateAsync(person, Password);
             if (!made.Succeeded)
             {

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.People;
 
@@ -18,6 +19,12 @@ public static class Rights
 
     /// <summary>The owner of the activity that the route names.</summary>
     public const string ActivityOwner = "activity-owner";
+
+    /// <summary>The owner, and colleagues of the same school who were let in to edit: they build, publish, see and mark the work.</summary>
+    public const string ActivityEditor = "activity-editor";
+
+    /// <summary>A teacher who may look into the activity that the route names, and copy it.</summary>
+    public const string ActivityReader = "activity-reader";
 
     /// <summary>The owner of the entry of the media library that the route names.</summary>
     public const string MediaOwner = "media-owner";
@@ -43,14 +50,16 @@ public static class Rights
             .AddPolicy(Teacher, policy => policy.RequireRole(Roles.Teacher))
             .AddPolicy(Keeper, policy => policy.RequireRole(Roles.Keeper))
             .AddPolicy(ActivityOwner, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("activity")))
+            .AddPolicy(ActivityEditor, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("activity", "edit")))
+            .AddPolicy(ActivityReader, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("activity", "read")))
             .AddPolicy(MediaOwner, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("item")))
             .AddPolicy(ClassTeacher, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("class")))
             .AddPolicy(AttemptLearner, policy => policy.RequireAuthenticatedUser().AddRequirements(new OwnThing("attempt")));
     }
 
-    private sealed record OwnThing(string RouteValue) : IAuthorizationRequirement;
+    private sealed record OwnThing(string RouteValue, string Doing = "own") : IAuthorizationRequirement;
 
-    private sealed class OwnThingHandler(SlateDb db, AttemptStore attempts, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
+    private sealed class OwnThingHandler(SlateDb db, ActivityRights rights, AttemptStore attempts, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
     {
         protected override async Task HandleRequirementAsync(AuthorizationHandlerContext context, OwnThing requirement)
         {
@@ -63,6 +72,8 @@ public static class Rights
 
             var owns = requirement.RouteValue switch
             {
+                "activity" when requirement.Doing == "edit" => await rights.MayEditAsync(named, person),
+                "activity" when requirement.Doing == "read" => await rights.MayReadAsync(named, person),
                 "activity" => await db.Activities.AnyAsync(a => a.Id == named && a.OwnerId == person),
                 "item" => await db.MediaItems.AnyAsync(item => item.Id == named && item.OwnerId == person),
                 "attempt" => await attempts.IsOfAsync(named, person),

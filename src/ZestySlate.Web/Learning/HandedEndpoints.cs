@@ -20,17 +20,17 @@ internal static class HandedEndpoints
     public static void MapHanded(this IEndpointRouteBuilder routes)
     {
         routes.MapGet("/author/{activity}/answers/{of}/drawings/{spot}.svg", async (string activity, string of, string spot, AttemptStore attempts, MediaStore media) =>
-            await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await DrawAsync(loaded.State, spot, media) : Results.NotFound()).RequireAuthorization(Rights.ActivityOwner);
+            await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await DrawAsync(loaded.State, spot, media) : Results.NotFound()).RequireAuthorization(Rights.ActivityEditor);
         Map(routes.MapGroup("/work/{attempt}").RequireAuthorization(Rights.AttemptLearner), async context =>
             (string)context.GetRouteValue("attempt")! is var id && await context.RequestServices.GetRequiredService<AttemptStore>().LoadAsync(id) is { } loaded ? new Work(id, loaded.State) : null);
-        Map(routes.MapGroup("/author/{activity}/trial").RequireAuthorization(Rights.ActivityOwner), async context =>
+        Map(routes.MapGroup("/author/{activity}/trial").RequireAuthorization(Rights.ActivityEditor), async context =>
         {
             var (activity, person) = ((string)context.GetRouteValue("activity")!, context.User.Id());
             var draft = (await context.RequestServices.GetRequiredService<ActivityStore>().DraftAsync(activity))!.Document;
             return new Work(Trials.FilesKey(activity, person), context.RequestServices.GetRequiredService<Trials>().State(activity, person, draft));
         });
         routes.MapGet("/author/{activity}/answers/{of}/files/{id}", async (string activity, string of, string id, string? size, HttpContext context, AttemptStore attempts, HandedFiles files) =>
-            await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await SendAsync(context, files, of, id, size) : Results.NotFound()).RequireAuthorization(Rights.ActivityOwner);
+            await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await SendAsync(context, files, of, id, size) : Results.NotFound()).RequireAuthorization(Rights.ActivityEditor);
     }
 
     private static void Map(RouteGroupBuilder group, Func<HttpContext, Task<Work?>> find)

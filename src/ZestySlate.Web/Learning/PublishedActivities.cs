@@ -31,7 +31,7 @@ public abstract record Opening
 }
 
 /// <summary>Opens published activities for learners, by what they are allowed.</summary>
-public sealed class PublishedActivities(SlateDb db, AttemptStore attempts, TimeProvider clock)
+public sealed class PublishedActivities(SlateDb db, ActivityRights rights, AttemptStore attempts, TimeProvider clock)
 {
     /// <summary>How the activity opens for this person (null: not signed in).</summary>
     public async Task<Opening> OpenAsync(string activityId, string? personId, int? assignmentId)
@@ -51,20 +51,27 @@ public sealed class PublishedActivities(SlateDb db, AttemptStore attempts, TimeP
                 : new Opening.Attempt(current ?? await attempts.BeginAsync(activity, personId, assignment)) { Assignment = assignment, Times = times };
         }
 
-        if (activity.Visibility == Visibility.Private && activity.OwnerId != personId)
+        var isOwner = activity.OwnerId == personId;
+        if (activity.BinnedAt is not null && !isOwner)
         {
-            return new Opening.Closed("isPrivate", activity);
+            return new Opening.Closed("notPublished", null);
         }
 
-        if (activity.Visibility == Visibility.ClassOnly && activity.OwnerId != personId)
+        if (!isOwner && activity.Visibility is Visibility.Private or Visibility.ClassOnly or Visibility.School
+            && !(personId is not null && await IsLetInAsync(activity, personId)))
         {
-            return new Opening.AskCode(activity);
+            return activity.Visibility == Visibility.Private ? new Opening.Closed("isPrivate", activity) : new Opening.AskCode(activity);
         }
 
         return personId is null
             ? new Opening.AskName(activity)
             : new Opening.Attempt(await attempts.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null));
     }
+
+    /// <summary>True for somebody of the school it is shown to, and for colleagues who were let in.</summary>
+    private async Task<bool> IsLetInAsync(ActivityRecord activity, string personId) =>
+        (activity.Visibility == Visibility.School && await rights.IsOfSchoolAsync(activity.OwnerId, personId))
+        || await db.Activities.Where(one => one.Id == activity.Id).AnyAsync(rights.LetIn(personId));
 
     /// <summary>How many days later an assignment is due for a learner.</summary>
     public Task<int> ExtraDaysAsync(int assignmentId, string personId) =>

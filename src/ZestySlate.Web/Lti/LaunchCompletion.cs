@@ -13,7 +13,7 @@ using ZestySlate.Web.Identity;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Lets in whoever came by a valid launch, and leads them to their page.</summary>
-internal sealed class LaunchCompletion(SlateDb db, UserManager<Person> people, FrameSessions sessions, AttemptStore attempts, TimeProvider clock)
+internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserManager<Person> people, FrameSessions sessions, AttemptStore attempts, TimeProvider clock)
 {
     /// <summary>The address to go on at, or why there is none.</summary>
     public async Task<Outcome<string>> CompleteAsync(Launch launch)
@@ -37,7 +37,7 @@ internal sealed class LaunchCompletion(SlateDb db, UserManager<Person> people, F
         var assignment = await AssignmentAsync(launch, activity);
         if (launch.Teaching)
         {
-            return activity.OwnerId == person.Id ? $"{session}/author/{activity.Id}/results" : $"{session}/a/{activity.Id}";
+            return await rights.MayEditAsync(activity.Id, person.Id) ? $"{session}/author/{activity.Id}/results" : $"{session}/a/{activity.Id}";
         }
 
         if (await attempts.CurrentAsync(activity.Id, person.Id, assignment.Id) is null)

@@ -1,49 +1,122 @@
 using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
-using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages;
 
-/// <summary>The teacher's own activities, the last changed first.</summary>
+/// <summary>The teacher's activities and those of colleagues: found, sorted, copied, thrown away.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class LibraryModel(SlateDb db, ActivityStore store) : PageModel
+public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageModel
 {
-    /// <summary>One activity on the page.</summary>
-    public sealed record Card(ActivityRecord Record, SceneView Scene, Picture? Cover, int Attempts)
-    {
-        /// <summary>What it is now, in words.</summary>
-        public string State => Record.NewestEdition == 0 ? "Draft" : Record.Visibility switch
-        {
-            Visibility.Link => "Anyone with the link",
-            Visibility.ClassOnly => "Class only",
-            _ => "Private",
-        } + (Record.Head != Record.PublishedRevision ? ", changed since" : "");
-    }
+    public LibrarySearch Search { get; private set; } = new();
 
-    public IReadOnlyList<Card> Cards { get; private set; } = [];
+    public LibraryFound Found { get; private set; } = new([], 0);
 
-    public string OwnerName { get; private set; } = "";
+    public LibraryChoices Choices { get; private set; } = new([], [], [], []);
 
-    public async Task OnGetAsync()
+    /// <summary>The teacher's school, or null.</summary>
+    public School? School { get; private set; }
+
+    /// <summary>What was done last, in words.</summary>
+    public string? Said { get; private set; }
+
+    /// <summary>What can be taken out of the bin again at once.</summary>
+    public string? JustBinned { get; private set; }
+
+    /// <summary>What the activity is now, in words.</summary>
+    public static string StateOf(ActivityRecord record) => record.NewestEdition == 0 ? "Draft" : Visibilities.Name(record.Visibility) + (record.Head != record.PublishedRevision ? ", changed since" : "");
+
+    public async Task OnGetAsync([FromQuery(Name = "page")] int page, string? shelf, string? words, string? folder, string? subject, string? level, int? age, string? language, string? kind, string? state, string? order, string? binned, string? said)
     {
         var me = User.Id();
-        OwnerName = await db.Users.Where(person => person.Id == me).Select(person => person.DisplayName).SingleAsync();
-        var records = await db.Activities.AsNoTracking().Where(a => a.OwnerId == me).OrderByDescending(a => a.ChangedAt).ToListAsync();
-        var attempts = await db.Attempts.Where(a => db.Activities.Any(own => own.Id == a.ActivityId && own.OwnerId == me))
-            .GroupBy(a => a.ActivityId).Select(g => new { g.Key, Count = g.Count() }).ToDictionaryAsync(g => g.Key, g => g.Count);
-        var cards = new List<Card>();
-        foreach (var record in records)
+        Search = new LibrarySearch
         {
-            var draft = (await store.DraftAsync(record.Id))!;
-            cards.Add(new Card(record, SceneView.ForAuthor(draft.Document, draft.Document.Scenes[0]), draft.Document.Look.Cover, attempts.GetValueOrDefault(record.Id)));
-        }
-
-        Cards = cards;
+            Shelf = ReadOr(shelf, Shelf.Mine),
+            Words = words ?? "",
+            Folder = folder ?? "",
+            Subject = subject ?? "",
+            Level = level ?? "",
+            Age = age,
+            Language = language ?? "",
+            Kind = Enum.TryParse<ActivityKind>(kind, true, out var sort) ? sort : null,
+            Stage = Enum.TryParse<ActivityStage>(state, true, out var stage) ? stage : null,
+            Order = ReadOr(order, LibraryOrder.Changed),
+            Page = Math.Max(0, page),
+        };
+        Found = await library.SearchAsync(me, Search);
+        Choices = await library.ChoicesAsync(me, Search.Shelf);
+        School = await db.Schools.AsNoTracking().SingleOrDefaultAsync(school => db.Users.Any(person => person.Id == me && person.SchoolId == school.Id));
+        JustBinned = binned;
+        Said = binned is { Length: > 0 } ? Count(binned.Split(',').Length, "is in the bin", "are in the bin") : said switch
+        {
+            "restored" => "Back in the library.",
+            "moved" => "Moved.",
+            "deleted" => "Deleted for good.",
+            "kept" => "Somebody has worked on it or has it in a class, so it stays in the bin.",
+            _ => null,
+        };
     }
+
+    /// <summary>Does something with those that are ticked.</summary>
+    public async Task<IActionResult> OnPostSeveralAsync(string? act, string[] items, string? folder, string? back)
+    {
+        var me = User.Id();
+        switch (act)
+        {
+            case "bin":
+                await library.BinAsync(me, items);
+                return Back(back, "binned=" + string.Join(',', items));
+            case "restore":
+                await library.RestoreAsync(me, items);
+                return Back(back, "said=restored");
+            case "move":
+                await library.MoveAsync(me, items, folder ?? "");
+                return Back(back, "said=moved");
+            case "delete":
+                return Back(back, await library.DeleteAsync(me, items) == items.Length ? "said=deleted" : "said=kept");
+            default:
+                return Back(back, "");
+        }
+    }
+
+    /// <summary>Takes back what was thrown away last.</summary>
+    public async Task<IActionResult> OnPostUndoAsync(string? items, string? back)
+    {
+        await library.RestoreAsync(User.Id(), (items ?? "").Split(','));
+        return Back(back, "said=restored");
+    }
+
+    /// <summary>A copy of one's own, or of a colleague's, as a draft of one's own; opened at once.</summary>
+    public async Task<IActionResult> OnPostCopyAsync(string of)
+    {
+        var me = User.Id();
+        return await library.CopyAsync(of, me, me) is { } copy ? LocalRedirect($"~/author/{copy.Id}") : LocalRedirect("~/not-yours");
+    }
+
+    /// <summary>The address of the list with something else set; a filter that is empty is left out.</summary>
+    public string Address(string? shelf = null, string? folder = null, int page = 0, string? words = null)
+    {
+        var fields = new (string Name, string? Value)[]
+        {
+            ("shelf", shelf ?? (Search.Shelf == Shelf.Mine ? "" : Search.Shelf.ToString().ToLowerInvariant())), ("folder", shelf is null ? folder ?? Search.Folder : folder),
+            ("words", words ?? Search.Words), ("subject", Search.Subject), ("level", Search.Level), ("age", Search.Age?.ToString(System.Globalization.CultureInfo.InvariantCulture)), ("language", Search.Language),
+            ("kind", Search.Kind?.ToString()), ("state", Search.Stage?.ToString()), ("order", Search.Order == LibraryOrder.Changed ? "" : Search.Order.ToString()), ("page", page > 0 ? page.ToString(System.Globalization.CultureInfo.InvariantCulture) : ""),
+        };
+        return "?" + string.Join('&', fields.Where(field => field.Value is { Length: > 0 }).Select(field => $"{field.Name}={Uri.EscapeDataString(field.Value!)}"));
+    }
+
+    private LocalRedirectResult Back(string? query, string more) =>
+        LocalRedirect("~/library?" + string.Join('&', new[] { (query ?? "").TrimStart('?'), more }.Where(part => part.Length > 0)));
+
+    private static string Count(int number, string one, string several) => number == 1 ? $"1 activity {one}." : $"{number} activities {several}.";
+
+    private static T ReadOr<T>(string? text, T usual)
+        where T : struct, Enum => Enum.TryParse<T>(text, true, out var known) && Enum.IsDefined(known) ? known : usual;
 }

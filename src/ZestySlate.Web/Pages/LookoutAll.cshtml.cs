@@ -11,7 +11,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Everything of a teacher's that is being worked on, or was in the last day.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class LookoutAllModel(SlateDb db, Lookouts lookouts, TimeProvider clock) : PageModel
+public sealed class LookoutAllModel(SlateDb db, ActivityRights rights, Lookouts lookouts, TimeProvider clock) : PageModel
 {
     /// <summary>One activity that is being worked on.</summary>
     public sealed record Row(ActivityRecord Activity, int AtWork, int NeedMe, int HandedIn, DateTimeOffset LastAt);
@@ -22,7 +22,7 @@ public sealed class LookoutAllModel(SlateDb db, Lookouts lookouts, TimeProvider 
     {
         var me = User.Id();
         var since = clock.GetUtcNow().AddDays(-1);
-        var lately = await db.Activities.AsNoTracking().Where(a => a.OwnerId == me && db.Attempts.Any(t => t.ActivityId == a.Id && (t.BeganAt > since || t.HandedInAt > since))).ToListAsync();
+        var lately = await db.Activities.AsNoTracking().Where(rights.Editable(me)).Where(a => db.Attempts.Any(t => t.ActivityId == a.Id && (t.BeganAt > since || t.HandedInAt > since))).ToListAsync();
         var rows = new List<Row>();
         foreach (var activity in lately)
         {

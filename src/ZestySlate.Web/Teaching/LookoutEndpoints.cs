@@ -17,7 +17,7 @@ internal static class LookoutEndpoints
     private const int LooksEvery = 15;
 
     public static void MapLookout(this IEndpointRouteBuilder routes) =>
-        routes.MapGet("/author/{activity}/lookout/events", StreamAsync).RequireAuthorization(Rights.ActivityOwner);
+        routes.MapGet("/author/{activity}/lookout/events", StreamAsync).RequireAuthorization(Rights.ActivityEditor);
 
     private static async Task StreamAsync(string activity, int? assignment, HttpContext context, IServiceScopeFactory scopes, Watch watch, ILoggerFactory logs)
     {

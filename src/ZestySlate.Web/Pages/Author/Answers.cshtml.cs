@@ -13,7 +13,7 @@ using ZestySlate.Web.Teaching;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>All answers to one question, to be given points and comments one after the other; the same short answers together.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore attempts, Reviewing reviewing) : PageModel
 {
     /// <summary>One answer, or several that are the same.</summary>

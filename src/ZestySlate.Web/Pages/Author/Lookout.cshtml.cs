@@ -10,7 +10,7 @@ using ZestySlate.Web.Teaching;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>The class while it works.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class LookoutModel(SlateDb db, Lookouts lookouts) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;

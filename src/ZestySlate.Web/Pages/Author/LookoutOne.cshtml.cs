@@ -12,7 +12,7 @@ using ZestySlate.Web.Teaching;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>One learner's work as it fills.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class LookoutOneModel(SlateDb db, AttemptStore attempts, Watch watch, TimeProvider clock) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;

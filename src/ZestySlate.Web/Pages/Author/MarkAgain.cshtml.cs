@@ -11,7 +11,7 @@ using ZestySlate.Web.Identity;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>After a key was corrected: who would get more or less, and why; then marking all again, and undoing it.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class MarkAgainModel(SlateDb db, ActivityStore store, MarkAgainRuns runs) : PageModel
 {
     /// <summary>A grade that would change.</summary>

@@ -12,7 +12,7 @@ using ZestySlate.Web.Identity;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Publishes an activity, and says who may open it.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore classes) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
@@ -25,6 +25,12 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
     public EditionDifference? Difference { get; private set; }
 
     public IReadOnlyList<(ClassRecord Class, bool Given)> Classes { get; private set; } = [];
+
+    /// <summary>True for the owner, who alone says who may open it.</summary>
+    public bool IsOwner { get; private set; }
+
+    /// <summary>True when the owner works at a school.</summary>
+    public bool HasSchool { get; private set; }
 
     public Task OnGetAsync(string activity) => LoadAsync(activity);
 
@@ -41,9 +47,9 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
             await store.PublishAsync(activity, User.Id());
         }
 
-        if (visibility is { } chosen)
+        if (Record.NewestEdition == 1 || visibility is not null)
         {
-            await ShareAsync(activity, chosen, classes);
+            await ShareAsync(activity, visibility, classes);
         }
 
         if (Difference is { Key.Count: > 0 } && await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activity))
@@ -54,16 +60,20 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         return LocalRedirect($"~/author/{activity}/publish#share");
     }
 
-    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility visibility, int[] classes)
+    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility? visibility, int[] classes)
     {
         await LoadAsync(activity);
         await ShareAsync(activity, visibility, classes);
         return LocalRedirect($"~/author/{activity}/publish");
     }
 
-    private async Task ShareAsync(string activity, Visibility visibility, int[] chosen)
+    private async Task ShareAsync(string activity, Visibility? visibility, int[] chosen)
     {
-        await store.SetVisibilityAsync(activity, visibility);
+        if (IsOwner && visibility is { } wanted && (HasSchool || wanted is not (Visibility.School or Visibility.Showcase)))
+        {
+            await store.SetVisibilityAsync(activity, wanted);
+        }
+
         foreach (var (group, _) in Classes)
         {
             await classes.GiveAsync(group.Id, activity, Record.Title, chosen.Contains(group.Id));
@@ -79,6 +89,8 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         Advice = findings.Count - Blocking.Count;
         Difference = Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
         var me = User.Id();
+        IsOwner = Record.OwnerId == me;
+        HasSchool = await db.Users.AnyAsync(person => person.Id == Record.OwnerId && person.SchoolId != null);
         var given = await db.Assignments.Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn).Select(a => a.ClassId!.Value).ToListAsync();
         Classes = (await db.Classes.Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync()).Select(c => (c, given.Contains(c.Id))).ToList();
     }

@@ -17,7 +17,7 @@ using ZestySlate.Web.Teaching;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Who did what, question by question, with the reason for each mark.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, VoteCounts votes, Reviewing reviewing, TimeProvider clock) : PageModel
 {
     /// <summary>One attempt on the page.</summary>

@@ -14,7 +14,7 @@ using ZestySlate.Web.Teaching;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>One learner's answers, to be given points and comments, and given back.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing reviewing, TimeProvider clock) : PageModel
 {
     private IReadOnlyList<string> _phrases = [];

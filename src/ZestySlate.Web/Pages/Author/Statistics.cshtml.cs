@@ -16,7 +16,7 @@ using ZestySlate.Web.Identity;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>How well an activity and its questions measured, from the attempts that were handed in, or from a simulated class.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptStore attempts) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;

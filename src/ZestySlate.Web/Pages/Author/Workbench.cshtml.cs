@@ -7,7 +7,7 @@ using ZestySlate.Web.Identity;
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>The screen on which an activity is built.</summary>
-[Authorize(Policy = Rights.ActivityOwner)]
+[Authorize(Policy = Rights.ActivityEditor)]
 public sealed class WorkbenchPageModel(ActivityStore store) : PageModel
 {
     public WorkbenchModel Bench { get; private set; } = null!;

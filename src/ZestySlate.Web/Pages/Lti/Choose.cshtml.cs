@@ -16,11 +16,17 @@ namespace ZestySlate.Web.Pages.Lti;
 
 /// <summary>Inside the course site's frame: the teacher chooses an activity for the course, or makes one.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class ChooseModel(SlateDb db, ActivityStore store, DeepLinkingResponse response) : PageModel
+public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights rights, ActivityLibrary library, DeepLinkingResponse response) : PageModel
 {
     public DeepLinkingRequest? Wish { get; private set; }
 
-    public IReadOnlyList<(ActivityRecord Record, decimal OutOf, string? Thumbnail)> List { get; private set; } = [];
+    /// <summary>The teacher's own that fit the words, a page of them.</summary>
+    public LibraryFound Found { get; private set; } = new([], 0);
+
+    [BindProperty(SupportsGet = true)] public string? Words { get; set; }
+
+    /// <summary>Which page of them, from 0.</summary>
+    [BindProperty(SupportsGet = true)] public int At { get; set; }
 
     public string? Problem { get; private set; }
 
@@ -49,7 +55,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, DeepLinkingResp
         var drafts = new List<Draft>();
         foreach (var id in Activity.Distinct())
         {
-            if (await store.DraftAsync(id) is { } draft && draft.Record.OwnerId == me)
+            if (await rights.MayEditAsync(id, me) && await store.DraftAsync(id) is { } draft)
             {
                 drafts.Add(draft);
             }
@@ -114,15 +120,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, DeepLinkingResp
             return false;
         }
 
-        var me = User.Id();
-        var list = new List<(ActivityRecord, decimal, string?)>();
-        foreach (var record in await db.Activities.AsNoTracking().Where(a => a.OwnerId == me).OrderByDescending(a => a.ChangedAt).ToListAsync())
-        {
-            var document = (await store.DraftAsync(record.Id))!.Document;
-            list.Add((record, document.OutOf, document.Face?.Media));
-        }
-
-        List = list;
+        Found = await library.SearchAsync(User.Id(), new LibrarySearch { Words = Words ?? "", Page = Math.Max(0, At), Order = LibraryOrder.Changed });
         return true;
     }
 }

@@ -1,0 +1,20 @@
+using ZestySlate.Storage.Activities;
+
+namespace ZestySlate.Web.Authoring;
+
+/// <summary>What each visibility is called and means, the same on every page.</summary>
+internal static class Visibilities
+{
+    /// <summary>All, in the order they are offered.</summary>
+    public static readonly IReadOnlyList<(Visibility Value, string Name, string Meaning)> All =
+    [
+        (Visibility.Link, "Anyone with the link", "Visitors give a name. You see their answers under that name."),
+        (Visibility.ClassOnly, "Class only", "Learners of the classes you tick, by class code; and courses it is placed in."),
+        (Visibility.School, "My school", "Teachers of your school, who may copy it, and learners of their classes."),
+        (Visibility.Showcase, "School's showcase", "Anyone, and it is listed among the examples of your school. Teachers may copy it."),
+        (Visibility.Private, "Private", "Nobody but you and colleagues you let in, and courses it is placed in."),
+    ];
+
+    /// <summary>Its name on screen.</summary>
+    public static string Name(Visibility visibility) => All.First(entry => entry.Value == visibility).Name;
+}

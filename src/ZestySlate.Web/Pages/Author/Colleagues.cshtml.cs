@@ -1,0 +1,59 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages.Author;
+
+/// <summary>The owner lets colleagues of the school in, and gives copies away.</summary>
+[Authorize(Policy = Rights.ActivityOwner)]
+public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserManager<Person> people) : PageModel
+{
+    public ActivityRecord Record { get; private set; } = null!;
+
+    public IReadOnlyList<(Person Person, bool? MayEdit)> Colleagues { get; private set; } = [];
+
+    public string? Said { get; private set; }
+
+    public string? Problem { get; private set; }
+
+    /// <summary>The e-mail address that was typed.</summary>
+    public string Email { get; private set; } = "";
+
+    public Task OnGetAsync(string activity) => LoadAsync(activity);
+
+    public async Task<IActionResult> OnPostRightAsync(string activity, string person, string? right)
+    {
+        await LoadAsync(activity);
+        await library.LetInAsync(Record, person, right switch { "edit" => true, "read" => false, _ => null });
+        return LocalRedirect($"~/author/{activity}/colleagues");
+    }
+
+    /// <summary>Puts a copy into the library of the teacher with this e-mail address.</summary>
+    public async Task<IActionResult> OnPostCopyAsync(string activity, string? email)
+    {
+        await LoadAsync(activity);
+        Email = (email ?? "").Trim();
+        if (await people.FindByEmailAsync(Email) is not { } colleague || !await people.IsInRoleAsync(colleague, Roles.Teacher))
+        {
+            Problem = Email.Length == 0 ? "Type the e-mail address of the colleague." : $"No teacher signs in here as «{Email}». Check the address, or send them the link below.";
+            return Page();
+        }
+
+        var me = await db.Users.AsNoTracking().SingleAsync(person => person.Id == User.Id());
+        await library.CopyAsync(activity, me.Id, colleague.Id, colleague.Id == me.Id ? "" : $"From {me.DisplayName.Replace('/', ' ')}");
+        (Said, Email) = ($"{colleague.DisplayName} has a copy now, in the folder «From {me.DisplayName}». It is theirs: what either of you changes does not reach the other.", "");
+        return Page();
+    }
+
+    private async Task LoadAsync(string activity)
+    {
+        Record = await db.Activities.AsNoTracking().SingleAsync(record => record.Id == activity);
+        Colleagues = await library.ColleaguesAsync(Record);
+    }
+}

@@ -1,0 +1,31 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Web.Pages;
+
+/// <summary>The examples a school shows to everybody.</summary>
+[AllowAnonymous]
+public sealed class ShowcaseModel(SlateDb db, ActivityLibrary library) : PageModel
+{
+    public School School { get; private set; } = null!;
+
+    public IReadOnlyList<(ActivityRecord Record, Activity Edition)> Examples { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(int school)
+    {
+        if (await db.Schools.AsNoTracking().SingleOrDefaultAsync(known => known.Id == school) is not { } known)
+        {
+            return NotFound();
+        }
+
+        School = known;
+        Examples = await library.ShowcaseAsync(school);
+        return Page();
+    }
+}

@@ -1,0 +1,158 @@
+using System.Net;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>The library and what colleagues share, over the wire.</summary>
+public sealed class LibraryTests(SlateHost host)
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    private Task<string> PersonAsync(string first) => host.DbAsync(db => db.Users.Where(person => person.Email!.StartsWith(first)).Select(person => person.Id).SingleAsync(Stop));
+
+    private async Task<string> BuiltAsync(string first, string title, Visibility? published = null)
+    {
+        var owner = await PersonAsync(first);
+        return await host.WithAsync(async (ActivityStore store) =>
+        {
+            var id = (await store.CreateAsync(owner, new Activity { Title = title, Scenes = [new Scene { Id = "s", Title = "Cirrus " + title, Backdrop = new PageBackdrop(RichText.Plain("Read.")) }] })).Record.Id;
+            if (published is { } visibility)
+            {
+                await store.PublishAsync(id, owner);
+                await store.SetVisibilityAsync(id, visibility);
+            }
+
+            return id;
+        });
+    }
+
+    [Fact]
+    public async Task Activities_are_found_by_what_is_in_them_moved_binned_and_had_back()
+    {
+        var id = await BuiltAsync("mireille", "Halos of winter");
+        var mireille = await host.TeacherAsync("mireille");
+        Assert.Contains("Halos of winter", await mireille.GetStringAsync("/library?words=cirrus+winter", Stop));
+        Assert.Contains("Nothing here fits.", await mireille.GetStringAsync("/library?words=cirrus+summer", Stop));
+        await mireille.PostFormAsync("/library", "/library?handler=Several", ("act", "move"), ("items", id), ("folder", "Sky/ice"));
+        Assert.Contains("Halos of winter", await mireille.GetStringAsync("/library?folder=Sky", Stop));
+        var binned = await mireille.PostFormAsync("/library", "/library?handler=Several", ("act", "bin"), ("items", id), ("back", "?folder=Sky"));
+        Assert.Equal($"/library?folder=Sky&binned={id}", binned.Headers.Location!.OriginalString);
+        Assert.Contains("1 activity is in the bin.", await mireille.GetStringAsync(binned.Headers.Location, Stop));
+        Assert.DoesNotContain("Halos of winter", await mireille.GetStringAsync("/library?words=winter", Stop));
+        await mireille.PostFormAsync("/library?shelf=bin", "/library?handler=Undo", ("items", id));
+        Assert.Contains("Halos of winter", await mireille.GetStringAsync("/library?words=winter", Stop));
+    }
+
+    [Fact]
+    public async Task Nobody_throws_away_what_is_not_theirs()
+    {
+        var mireille = await host.TeacherAsync("mireille");
+        await mireille.PostFormAsync("/library", "/library?handler=Several", ("act", "bin"), ("items", "garden"));
+        Assert.Null(await host.DbAsync(db => db.Activities.Where(a => a.Id == "garden").Select(a => a.BinnedAt).SingleAsync(Stop)));
+    }
+
+    [Fact]
+    public async Task What_is_in_the_bin_opens_for_no_visitor()
+    {
+        var id = await BuiltAsync("mireille", "Thrown away", Visibility.Link);
+        Assert.Equal(HttpStatusCode.OK, (await host.Visitor().GetAsync($"/a/{id}", Stop)).StatusCode);
+        var mireille = await host.TeacherAsync("mireille");
+        await mireille.PostFormAsync("/library", "/library?handler=Several", ("act", "bin"), ("items", id));
+        Assert.Equal(HttpStatusCode.NotFound, (await host.Visitor().GetAsync($"/a/{id}", Stop)).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_colleague_who_may_edit_builds_and_sees_the_work_and_does_not_say_who_may_open_it()
+    {
+        var id = await BuiltAsync("ines", "Together", Visibility.Private);
+        var (ines, mireille) = (await host.TeacherAsync("ines"), await host.TeacherAsync("mireille"));
+        var colleague = await PersonAsync("mireille");
+        Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{id}", Stop)).Headers.Location!.OriginalString);
+        await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", colleague), ("right", "edit"));
+        Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync($"/author/{id}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync($"/author/{id}/results", Stop)).StatusCode);
+        Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{id}/colleagues", Stop)).Headers.Location!.OriginalString);
+        await mireille.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Share", ("visibility", "Link"));
+        Assert.Equal(Visibility.Private, await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.Visibility).SingleAsync(Stop)));
+        Assert.Contains("Together", await mireille.GetStringAsync("/library?shelf=shared", Stop));
+        await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", colleague), ("right", ""));
+        Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{id}", Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task A_copy_goes_to_a_colleague_by_e_mail_address_and_to_whoever_may_look_by_link()
+    {
+        var id = await BuiltAsync("ines", "Given away");
+        var (ines, mireille) = (await host.TeacherAsync("ines"), await host.TeacherAsync("mireille"));
+        var refused = await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Copy", ("email", "nobody@gannetpoint.example"));
+        Assert.Contains("No teacher signs in here as «nobody@gannetpoint.example»", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
+        await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Copy", ("email", "mireille.osei@gannetpoint.example"));
+        Assert.Contains("Given away", await mireille.GetStringAsync("/library?folder=From+Ines+Halloran", Stop));
+
+        Assert.Contains("Round the instrument garden", await mireille.GetStringAsync("/copy/garden", Stop));
+        var copied = await mireille.PostFormAsync("/copy/garden", "/copy/garden");
+        Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync(copied.Headers.Location, Stop)).StatusCode);
+        Assert.Contains("/not-yours", (await mireille.GetAsync($"/copy/{id}", Stop)).Headers.Location!.OriginalString);
+        Assert.Contains("/not-yours", (await mireille.PostFormAsync("/library", $"/library?handler=Copy&of={id}")).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task What_is_published_for_the_school_opens_for_its_people_and_is_a_matter_of_codes_for_others()
+    {
+        var id = await BuiltAsync("ines", "For the school", Visibility.School);
+        Assert.Equal(HttpStatusCode.OK, (await (await host.TeacherAsync("tobiah")).GetAsync($"/a/{id}", Stop)).StatusCode);
+        Assert.Contains($"then={id}", (await host.Visitor().GetStringAsync($"/a/{id}", Stop)), StringComparison.OrdinalIgnoreCase);
+        var learner = host.Visitor();
+        var name = await host.DbAsync(db => db.Enrolments.Where(e => db.Classes.Any(c => c.Id == e.ClassId && c.Code == "COAST8")).Select(e => e.RosterName).FirstAsync(Stop));
+        await learner.PostFormAsync("/join", "/join", ("Code", "COAST8"), ("Name", name));
+        Assert.Contains("data-events", await learner.GetStringAsync($"/a/{id}", Stop));
+    }
+
+    [Fact]
+    public async Task A_schools_showcase_lists_its_examples_to_everybody()
+    {
+        await BuiltAsync("ines", "Shown to all", Visibility.Showcase);
+        var school = await host.DbAsync(db => db.Schools.Where(s => s.Name == "Gannet Point Weather School").Select(s => s.Id).SingleAsync(Stop));
+        var page = await host.Visitor().GetStringAsync($"/showcase/{school}", Stop);
+        Assert.Contains("Shown to all", page);
+        Assert.DoesNotContain("Round the instrument garden", page);
+        Assert.Equal(HttpStatusCode.NotFound, (await host.Visitor().GetAsync("/showcase/99999", Stop)).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_teacher_of_another_school_sees_nothing_of_ours()
+    {
+        var keeper = await host.TeacherAsync("tobiah");
+        await keeper.PostFormAsync("/keeper/schools", "/keeper/schools?handler=School", ("name", "Elsewhere Academy"));
+        var other = await host.DbAsync(db => db.Schools.Where(s => s.Name == "Elsewhere Academy").Select(s => s.Id).SingleAsync(Stop));
+        var weak = await keeper.PostFormAsync("/keeper/schools", "/keeper/schools?handler=Teacher", ("name", "Bo Lindqvist"), ("email", "bo@elsewhere.example"), ("password", "short"), ("school", $"{other}"));
+        Assert.Contains("at least 10 characters", await weak.Content.ReadAsStringAsync(Stop));
+        await keeper.PostFormAsync("/keeper/schools", "/keeper/schools?handler=Teacher", ("name", "Bo Lindqvist"), ("email", "bo@elsewhere.example"), ("password", SlateHost.Password), ("school", $"{other}"));
+        var bo = host.Visitor();
+        await bo.PostFormAsync("/sign-in", "/sign-in", ("Email", "bo@elsewhere.example"), ("Password", SlateHost.Password));
+
+        var ours = await BuiltAsync("ines", "Ours alone", Visibility.School);
+        var boId = await PersonAsync("bo@");
+        await host.DbAsync(async db =>
+        {
+            // As if Bo had been a colleague once.
+            db.ActivityColleagues.Add(new ActivityColleague { ActivityId = ours, PersonId = boId, MayEdit = true });
+            return await db.SaveChangesAsync(Stop);
+        });
+        var group = await host.DbAsync(db => db.Classes.Where(c => c.Code == "COAST8").Select(c => c.Id).SingleAsync(Stop));
+        foreach (var address in new[] { $"/author/{ours}", $"/author/{ours}/results", $"/author/{ours}/answers", $"/author/{ours}/lookout", $"/author/{ours}/statistics", $"/author/{ours}/publish", $"/copy/{ours}", $"/classes/{group}", $"/classes/{group}/gradebook" })
+        {
+            Assert.Contains("/not-yours", (await bo.GetAsync(address, Stop)).Headers.Location!.OriginalString);
+        }
+
+        foreach (var shelf in new[] { "", "?shelf=shared", "?shelf=school" })
+        {
+            Assert.DoesNotContain("Ours alone", await bo.GetStringAsync("/library" + shelf, Stop));
+        }
+
+        Assert.DoesNotContain("data-events", await bo.GetStringAsync($"/a/{ours}", Stop));
+    }
+}
