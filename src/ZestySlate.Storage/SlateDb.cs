@@ -6,6 +6,7 @@ using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Handed;
+using ZestySlate.Storage.Mails;
 using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
@@ -64,6 +65,10 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     public DbSet<ScoreDelivery> ScoreDeliveries => Set<ScoreDelivery>();
 
     public DbSet<ToolKey> ToolKeys => Set<ToolKey>();
+
+    public DbSet<MailRecord> Mails => Set<MailRecord>();
+
+    public DbSet<MailedSignIn> MailedSignIns => Set<MailedSignIn>();
 
     public DbSet<FrameSession> FrameSessions => Set<FrameSession>();
 
@@ -131,7 +136,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<EnrolmentRecord>().HasKey(enrolment => new { enrolment.ClassId, enrolment.PersonId });
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.CourseSiteId, assignment.DeploymentId, assignment.ResourceLinkId }).IsUnique();
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
-        builder.Entity<AssignmentRecord>().Ignore(assignment => assignment.GradeRule);
+        builder.Entity<AssignmentRecord>().Ignore(assignment => assignment.GradeRule).Ignore(assignment => assignment.Terms);
         builder.Entity<AssignmentException>().HasKey(exception => new { exception.AssignmentId, exception.PersonId });
         builder.Entity<MarkAgainRun>().HasIndex(run => run.ActivityId);
         builder.Entity<PhraseRecord>().HasIndex(phrase => phrase.OwnerId);
@@ -145,6 +150,9 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<CourseSitePerson>().HasKey(person => new { person.CourseSiteId, person.Subject });
         builder.Entity<CourseSiteLogin>().HasKey(login => login.State);
         builder.Entity<ScoreDelivery>().HasIndex(delivery => new { delivery.DeliveredAt, delivery.NextTry });
+        builder.Entity<MailRecord>().HasIndex(mail => mail.Key).IsUnique();
+        builder.Entity<MailRecord>().HasIndex(mail => new { mail.SentAt, mail.NextTry });
+        builder.Entity<MailedSignIn>().HasKey(link => link.TokenHash);
         builder.Entity<FrameSession>().HasKey(session => session.TokenHash);
     }
 

@@ -32,7 +32,7 @@ public sealed class ClassStoreTests : TestDatabase
         await using var db = NewDb();
         (await db.Classes.SingleAsync(c => c.Id == group.Id, TestContext.Current.CancellationToken)).Code = "COAST8";
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-        Assert.Equal(found, await Classes(db).FindAsync(code, name) is not null);
+        Assert.Equal(found, await Classes(db).ByCodeAsync(code) is { } named && await Classes(db).FindAsync(named, name) is not null);
     }
 
     [Theory]

@@ -22,6 +22,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["not-yours"] = Anyone,
         ["session-ended"] = Anyone,
         ["join"] = Anyone,
+        ["join/{secret}"] = Anyone,
+        ["keeper/mails"] = Rights.Keeper,
         ["a/{activity}"] = Anyone,
         ["a/{activity}/credits"] = Anyone,
         ["media/{hash}/{width:int?}"] = Anyone,

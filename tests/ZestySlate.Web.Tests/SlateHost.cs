@@ -1,10 +1,15 @@
+extern alias post;
+
 using System.Net;
+using System.Net.Sockets;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.Configuration;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Hosting;
+using Microsoft.Extensions.Logging.Abstractions;
 using ZestySlate.Storage;
 
 [assembly: AssemblyFixture(typeof(ZestySlate.Web.Tests.SlateHost))]
@@ -15,6 +20,9 @@ namespace ZestySlate.Web.Tests;
 public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("slate-web").FullName;
+
+    private readonly int _smtpPort = FreePort();
+    private post::ZestySlate.PostOffice.SmtpListener? _post;
 
     public const string Password = "barometer-rising";
 
@@ -27,20 +35,54 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("Demo:Enabled", "true");
         builder.UseSetting("Demo:Folder", Path.Combine(Root(), "demo"));
         builder.UseSetting("Demo:CourseSite", "http://courses.example");
+        builder.UseSetting("Mail:Server", "127.0.0.1");
+        builder.UseSetting("Mail:Port", $"{_smtpPort}");
+        builder.UseSetting("Mail:Links", "http://localhost");
         builder.UseSetting("Limits:SignInPerMinute", "100000");
         builder.UseSetting("Limits:CodesPerMinute", "100000");
         builder.ConfigureTestServices(services =>
         {
-            services.Remove(services.Single(service => service.ServiceType == typeof(IHostedService) && service.ImplementationType?.Name == "ScoreLoop"));
+            foreach (var loop in services.Where(service => service.ServiceType == typeof(IHostedService) && service.ImplementationType?.Name is "ScoreLoop" or "MailLoop").ToList())
+            {
+                services.Remove(loop);
+            }
+
             services.AddHttpClient("course-site").ConfigurePrimaryHttpMessageHandler(() => Outside);
         });
     }
 
+    /// <summary>What was mailed.</summary>
+    public post::ZestySlate.PostOffice.Letters Letters { get; } = new();
+
     /// <summary>Starts once, before any test asks.</summary>
-    public ValueTask InitializeAsync()
+    public async ValueTask InitializeAsync()
     {
+        var settings = new ConfigurationBuilder().AddInMemoryCollection([KeyValuePair.Create<string, string?>("SmtpPort", $"{_smtpPort}")]).Build();
+        _post = new post::ZestySlate.PostOffice.SmtpListener(Letters, settings, TimeProvider.System, NullLogger<post::ZestySlate.PostOffice.SmtpListener>.Instance);
+        await _post.StartAsync(default);
         _ = Server;
-        return ValueTask.CompletedTask;
+    }
+
+    /// <summary>Puts the mails that are due on their way and sends them.</summary>
+    public async Task MailAsync()
+    {
+        await WithAsync((Mails.MailPlan plan) => plan.PlanAsync());
+        await WithAsync((Mails.MailSender sender) => sender.SendDueAsync(default));
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        await _post!.StopAsync(default);
+        _post.Dispose();
+        await base.DisposeAsync();
+        GC.SuppressFinalize(this);
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 
     /// <summary>The project's folder.</summary>

@@ -118,5 +118,8 @@ public enum RevealMoment
     /// <summary>After handing in, once the due date is past; without a due date, after handing in.</summary>
     AfterDueDate,
 
+    /// <summary>Once a teacher has given the work back.</summary>
+    AfterReturn,
+
     Never,
 }

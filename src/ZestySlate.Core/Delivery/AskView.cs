@@ -88,7 +88,7 @@ public sealed record AskView
 
     internal static AskView Of(AttemptState state, QuestionState question, DateTimeOffset now, DateTimeOffset? due)
     {
-        var (rules, words) = (state.Activity.Rules, state.Activity.Words);
+        var (rules, words) = (state.Rules, state.Activity.Words);
         var shown = RevealNow.For(state, question, now, due);
         var family = QuestionTypes.For(question.Question);
         var last = question.ShowsLastTry ? question.LastTry : null;

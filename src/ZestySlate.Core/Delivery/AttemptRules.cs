@@ -34,9 +34,9 @@ public static class AttemptRules
             Annotated annotated => !state.Findings.Contains(annotated.SpotId) ? Reason.Of("notAFinding")
                 : annotated.Text.Length > LongestAnnotation ? Reason.Of("annotationTooLong", LongestAnnotation) : null,
             Answered answered => RefuseAnswer(state, answered.SpotId, answered.Response),
-            AskedToMark when !MarksWhileWorking(state.Activity.Rules) => Reason.Of("markedAfterHandingIn"),
+            AskedToMark when !MarksWhileWorking(state.Rules) => Reason.Of("markedAfterHandingIn"),
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
-            Stepped stepped => !MarksWhileWorking(state.Activity.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
+            Stepped stepped => !MarksWhileWorking(state.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
             Reviewed reviewed => RefuseReview(state, reviewed),
             Returned or TakenBack when !state.IsHandedIn => Reason.Of("notHandedInYet"),
             Voted voted => RefuseVote(state, voted),
@@ -103,7 +103,7 @@ public static class AttemptRules
 
     /// <summary>True when the learner may give a question up to see the answer: after a try, while it is open.</summary>
     public static bool MaySeeAnswer(AttemptState state, string spotId) =>
-        state.Activity.Rules.Reveal.RightAnswer <= RevealMoment.AfterLastTry
+        state.Rules.Reveal.RightAnswer <= RevealMoment.AfterLastTry
         && !state.IsHandedIn
         && state.QuestionOf(spotId) is { Closed: false, Tries.Count: > 0 };
 

@@ -10,6 +10,12 @@ public sealed record AttemptState
     /// <summary>The activity as this attempt sees it: the edition it began with, with the wording it has taken since.</summary>
     public required Activity Activity { get; init; }
 
+    /// <summary>What the assignment says of what is shown: not of this attempt's events, but put there by the host.</summary>
+    public Classes.AttemptTerms Terms { get; init; }
+
+    /// <summary>The rules with the terms of the assignment.</summary>
+    public Rules Rules => Terms.On(Activity.Rules);
+
     /// <summary>The newest edition whose wording is in it.</summary>
     public required int Edition { get; init; }
 

@@ -128,7 +128,7 @@ public sealed record StartView(RichText Introduction, Picture? Picture, int Ques
 {
     internal static StartView Of(AttemptState state)
     {
-        var (flow, rules) = (state.Activity.Flow, state.Activity.Rules);
+        var (flow, rules) = (state.Activity.Flow, state.Rules);
         return new(flow.Introduction, flow.Picture, state.Questions.Count, rules.Clock is { } clock ? Timekeeping.Lasts(clock, state.TimeFactor) : null,
             rules.Clock?.For == ClockFor.Item, rules.Lives, rules.FeedbackOnly ? null : rules.PassMark, !state.IsInOrder || flow.Back || state.Steps.Count == 1);
     }

@@ -178,7 +178,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             var assignment = record.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null;
             if (cache.Find(record.Id) is { } known)
             {
-                return new LoadedAttempt(known.Record, assignment, known.Events, known.State);
+                return With(assignment, known.Record, known.Events, known.State);
             }
 
             var read = Replayed(record, assignment, events?[record.Id] ?? []);
@@ -220,7 +220,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
 
     /// <summary>The state an attempt would have after one event more, whatever the event changes.</summary>
     public AttemptState StateAfter(LoadedAttempt loaded, AttemptEvent happened) =>
-        Replay.ChangesActivity(happened) ? StateOf(loaded.Record, [.. loaded.Events, happened]) : Replay.After(loaded.State, happened);
+        Replay.ChangesActivity(happened) ? StateOf(loaded.Record, [.. loaded.Events, happened]) with { Terms = loaded.State.Terms } : Replay.After(loaded.State, happened);
 
     /// <summary>
     /// Appends one event to each of several attempts, with the scores for course sites that change by it, and whatever else is
@@ -288,7 +288,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     {
         if (cache.Find(attemptId) is { } known)
         {
-            return new LoadedAttempt(known.Record, await AssignmentAsync(known.Record), known.Events, known.State);
+            return With(await AssignmentAsync(known.Record), known.Record, known.Events, known.State);
         }
 
         var record = await db.Attempts.AsNoTracking().SingleOrDefaultAsync(a => a.Id == attemptId);
@@ -308,8 +308,12 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     private LoadedAttempt Replayed(AttemptRecord record, AssignmentRecord? assignment, IEnumerable<EventRecord> rows)
     {
         var events = rows.OrderBy(e => e.Sequence).Select(e => JsonSerializer.Deserialize<AttemptEvent>(e.Json, ActivityJson.Trusted)!).ToList();
-        return new LoadedAttempt(record, assignment, events, StateOf(record, events));
+        return With(assignment, record, events, StateOf(record, events));
     }
+
+    /// <summary>An attempt on the terms of its assignment as they are now.</summary>
+    private static LoadedAttempt With(AssignmentRecord? assignment, AttemptRecord record, IReadOnlyList<AttemptEvent> events, AttemptState state) =>
+        new(record, assignment, events, state with { Terms = assignment?.Terms ?? default });
 
     private AttemptState StateOf(AttemptRecord record, IReadOnlyList<AttemptEvent> events) =>
         Replay.Run(number => activities.Edition(record.ActivityId, number), events);

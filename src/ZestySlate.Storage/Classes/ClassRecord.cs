@@ -1,3 +1,4 @@
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
 
 namespace ZestySlate.Storage.Classes;
@@ -13,6 +14,9 @@ public sealed class ClassRecord
 
     /// <summary>The code learners type, six capitals and digits.</summary>
     public required string Code { get; set; }
+
+    /// <summary>How learners say who they are.</summary>
+    public IdentifiedBy IdentifiedBy { get; set; }
 
     /// <summary>How much categories of the gradebook weigh: lines of name and percent, «Tests 60»; empty when all count by their points.</summary>
     public string Weights { get; set; } = "";
@@ -95,13 +99,66 @@ public sealed class AssignmentRecord
     /// <summary>What it belongs to in the gradebook; empty for none.</summary>
     public string Category { get; set; } = "";
 
+    /// <summary>Whether its learners see points; null for as the activity says.</summary>
+    public bool? ShowsPoints { get; set; }
+
+    /// <summary>The moment before which nothing of right or wrong is shown; null for as the activity says.</summary>
+    public RevealMoment? ShownFrom { get; set; }
+
+    /// <summary>Which mails go out.</summary>
+    public AssignmentMails Mails { get; set; }
+
+    /// <summary>Since when hand-ins and returns are told by mail; what was before is told no more.</summary>
+    public DateTimeOffset? MailsSince { get; set; }
+
     public DateTimeOffset CreatedAt { get; set; }
+
+    /// <summary>What its learners see.</summary>
+    public AttemptTerms Terms => new(ShowsPoints, ShownFrom);
 
     /// <summary>When it can be worked on by who has so many extra days.</summary>
     public AssignmentTimes TimesFor(int extraDays) => new(From, Due, Until, extraDays);
 
     /// <summary>The rule by which its grades are told.</summary>
     public GradeRule GradeRule => new() { Counts = Counts, Due = Due, LostPerDay = LostPerDay, LeastKept = LeastKept, Worth = Worth };
+}
+
+/// <summary>Mails that an assignment sends.</summary>
+[Flags]
+public enum AssignmentMails
+{
+    None = 0,
+
+    /// <summary>To its learners, once it can be worked on.</summary>
+    Set = 1,
+
+    /// <summary>To those who have not handed in, a day before it is due.</summary>
+    Reminder = 2,
+
+    /// <summary>To the learner who handed in.</summary>
+    HandedIn = 4,
+
+    /// <summary>To the teacher, when somebody handed in.</summary>
+    HandedInToTeacher = 8,
+
+    /// <summary>To the learner whose work was given back.</summary>
+    Returned = 16,
+}
+
+/// <summary>How learners say who they are when they join by the class code.</summary>
+public enum IdentifiedBy
+{
+    /// <summary>By the name on the roster.</summary>
+    Name,
+
+    /// <summary>By the number on the roster.</summary>
+    Number,
+
+    /// <summary>By the e-mail address on the roster.</summary>
+    Email,
+
+    /// <summary>By a link that is mailed to the address on the roster: only who reads its mails comes in.</summary>
+    MailedLink,
 }
 
 /// <summary>What is different for one learner in one assignment.</summary>

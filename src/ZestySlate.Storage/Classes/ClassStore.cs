@@ -103,8 +103,14 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     public async Task<IReadOnlyList<string>> DeleteLearnerAsync(int classId, string personId)
     {
         var attempts = await db.Attempts.Where(a => a.PersonId == personId && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).Select(a => a.Id).ToListAsync();
+        var entry = await db.Enrolments.AsNoTracking().SingleOrDefaultAsync(e => e.ClassId == classId && e.PersonId == personId);
         await db.SaveTogetherAsync(async () =>
         {
+            if (entry is { Email.Length: > 0 })
+            {
+                await db.Mails.Where(mail => mail.Address == entry.Email && mail.Name == entry.RosterName).ExecuteDeleteAsync();
+            }
+
             await db.Events.Where(e => attempts.Contains(e.AttemptId)).ExecuteDeleteAsync();
             await db.ScoreDeliveries.Where(d => attempts.Contains(d.AttemptId)).ExecuteDeleteAsync();
             await db.Attempts.Where(a => attempts.Contains(a.Id)).ExecuteDeleteAsync();
@@ -141,19 +147,23 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         await db.SaveChangesAsync();
     }
 
-    /// <summary>The learner of a class by the class code and the name on the roster; case and outer spaces do not matter.</summary>
-    public async Task<(ClassRecord Class, Person Person)?> FindAsync(string typedCode, string typedName)
+    /// <summary>The class with this code, or null; case, blanks and what looks alike do not matter.</summary>
+    public async Task<ClassRecord?> ByCodeAsync(string typedCode)
     {
         var code = Ids.ReadCode(typedCode);
-        var group = await db.Classes.SingleOrDefaultAsync(g => g.Code == code);
-        if (group is null)
-        {
-            return null;
-        }
+        return await db.Classes.SingleOrDefaultAsync(group => group.Code == code);
+    }
 
-        var roster = await db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync();
-        var entry = roster.FirstOrDefault(e => string.Equals(e.RosterName, typedName.Trim(), StringComparison.CurrentCultureIgnoreCase));
-        var person = entry is null ? null : await db.Users.SingleOrDefaultAsync(p => p.Id == entry.PersonId);
-        return person is null ? null : (group, person);
+    /// <summary>Who of a class says so by what the class identifies its learners by; null for nobody, or when two have it. Case and outer spaces do not matter.</summary>
+    public async Task<EnrolmentRecord?> FindAsync(ClassRecord group, string typed)
+    {
+        var said = typed.Trim();
+        var found = (await db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync()).Where(e => said.Length > 0 && string.Equals(said, group.IdentifiedBy switch
+        {
+            IdentifiedBy.Number => e.Number,
+            IdentifiedBy.Email or IdentifiedBy.MailedLink => e.Email,
+            _ => e.RosterName,
+        }, StringComparison.CurrentCultureIgnoreCase)).Take(2).ToList();
+        return found.Count == 1 ? found[0] : null;
     }
 }

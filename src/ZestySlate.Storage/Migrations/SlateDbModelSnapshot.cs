@@ -450,8 +450,20 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<decimal>("LostPerDay")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Mails")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("MailsSince")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("ResourceLinkId")
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("ShownFrom")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool?>("ShowsPoints")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Title")
                         .IsRequired()
@@ -485,6 +497,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("Code")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("IdentifiedBy")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -734,6 +749,77 @@ namespace ZestySlate.Storage.Migrations
                     b.HasIndex("AttemptId");
 
                     b.ToTable("HandedFiles");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Mails.MailRecord", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Address")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("CreatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LastProblem")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("NextTry")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Refused")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("SentAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Tries")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("SentAt", "NextTry");
+
+                    b.ToTable("Mails");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Mails.MailedSignIn", b =>
+                {
+                    b.Property<string>("TokenHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("ExpiresAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("TokenHash");
+
+                    b.ToTable("MailedSignIns");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.MarkingAgain.MarkAgainRun", b =>

@@ -80,6 +80,12 @@ internal static class DemoSchool
         await PublishAsync(provider, folder, "quick-check", DemoPast.CheckId, ines.Id, DemoPast.WithWrongKey);
         var watch = (await classes.CreateAsync(ines.Id, "Watchkeepers, evening", await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "watchkeepers-evening.txt")))).Value;
         var writers = (await classes.CreateAsync(ines.Id, "Bulletin writers", await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "bulletin-writers.txt")))).Value;
+        foreach (var learner in await db.Enrolments.Where(learner => learner.ClassId == watch.Id).ToListAsync())
+        {
+            learner.Email = string.Join('.', learner.RosterName.ToLowerInvariant().Normalize(System.Text.NormalizationForm.FormD).Split(' ').Select(part => new string(part.Where(char.IsAsciiLetter).ToArray())).Where(part => part.Length > 0)) + "@watch.gannetpoint.example";
+        }
+
+        await db.SaveChangesAsync();
         await ActivatorUtilities.CreateInstance<DemoPast>(provider).PlayAsync(group, watch, writers, await ActivityFiles.ReadAsync(Path.Combine(folder, "activities", "quick-check.json")));
     }
 

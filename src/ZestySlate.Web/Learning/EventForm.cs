@@ -29,7 +29,7 @@ internal static class EventForm
         if (act.Length == 0 && form.ContainsKey("move"))
         {
             // A press of a button that moves something, without scripts.
-            act = state.QuestionOf(spot) is { } moved && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked && AttemptRules.MarksWhileWorking(state.Activity.Rules) ? "step" : "answer";
+            act = state.QuestionOf(spot) is { } moved && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked && AttemptRules.MarksWhileWorking(state.Rules) ? "step" : "answer";
         }
 
         if (act is "answer" or "add" or "hand" or "begin" or "mark" or "step" or "vote")

@@ -3,15 +3,17 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
+using Microsoft.Extensions.Options;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Mails;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages;
 
-/// <summary>A learner comes in with the class code and the name on the roster.</summary>
+/// <summary>A learner comes in with the class code and what the class identifies its learners by.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class JoinModel(ClassStore classes, SignInManager<Person> signIn) : PageModel
+public sealed class JoinModel(ClassStore classes, SignInManager<Person> signIn, MailedLinks links, IOptions<MailSettings> mail) : PageModel
 {
     [BindProperty(SupportsGet = true)] public string? Code { get; set; }
 
@@ -22,19 +24,51 @@ public sealed class JoinModel(ClassStore classes, SignInManager<Person> signIn) 
 
     public string? Problem { get; private set; }
 
-    public void OnGet()
-    {
-    }
+    /// <summary>True once a link is on its way.</summary>
+    public bool Mailed { get; private set; }
+
+    /// <summary>What to type, where the code in the address says of which class.</summary>
+    public IdentifiedBy? By { get; private set; }
+
+    public async Task OnGetAsync() => By = string.IsNullOrEmpty(Code) ? null : (await classes.ByCodeAsync(Code))?.IdentifiedBy;
 
     public async Task<IActionResult> OnPostAsync()
     {
-        if (await classes.FindAsync(Code ?? "", Name ?? "") is not { } found)
+        var group = await classes.ByCodeAsync(Code ?? "");
+        var learner = group is null ? null : await classes.FindAsync(group, Name ?? "");
+        By = group?.IdentifiedBy;
+        if (By == IdentifiedBy.MailedLink)
         {
-            Problem = "No class has this code with this name in it. Check both with your teacher: the name must be written as on the class list.";
+            if (!mail.Value.IsSet)
+            {
+                Problem = "This class comes in by a mailed link, but no mail server is set up here. Tell your teacher.";
+                return Page();
+            }
+
+            // Whether the address is on the roster is not told: only its reader learns of it.
+            if (learner is not null)
+            {
+                await links.SendAsync(learner, ActivityThen);
+            }
+
+            Mailed = true;
             return Page();
         }
 
-        await signIn.SignInAsync(found.Person, isPersistent: false);
-        return LocalRedirect(Then is { Length: > 0 } activity && activity.All(char.IsAsciiLetterOrDigit) ? $"~/a/{activity}" : "~/todo");
+        if (learner is null || await signIn.UserManager.FindByIdAsync(learner.PersonId) is not { } person)
+        {
+            Problem = By switch
+            {
+                IdentifiedBy.Number => "No class has this code with this number in it. Check both with your teacher.",
+                IdentifiedBy.Email => "No class has this code with this e-mail address in it. Check both with your teacher.",
+                _ => "No class has this code with this name in it. Check both with your teacher: the name must be written as on the class list.",
+            };
+            return Page();
+        }
+
+        await signIn.SignInAsync(person, isPersistent: false);
+        return LocalRedirect(ActivityThen is { } activity ? $"~/a/{activity}" : "~/todo");
     }
+
+    private string? ActivityThen => Then is { Length: > 0 } activity && activity.All(char.IsAsciiLetterOrDigit) ? activity : null;
 }

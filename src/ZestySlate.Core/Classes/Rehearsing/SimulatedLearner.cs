@@ -95,7 +95,7 @@ public sealed class SimulatedLearner
     {
         var family = QuestionTypes.For(question.Question);
         var spot = question.Spot.Id;
-        var marks = AttemptRules.MarksWhileWorking(state.Activity.Rules);
+        var marks = AttemptRules.MarksWhileWorking(state.Rules);
         if (question.ShowsLastTry && question.Tries.Count > 0)
         {
             // Many are content with half right, and few try a third time.

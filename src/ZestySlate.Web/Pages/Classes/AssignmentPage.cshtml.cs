@@ -3,17 +3,20 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Mails;
 
 namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>The terms of one assignment of a class: when, how often, what counts, and what is different for whom.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class AssignmentPageModel(SlateDb db) : PageModel
+public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail, TimeProvider clock) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -24,6 +27,12 @@ public sealed class AssignmentPageModel(SlateDb db) : PageModel
     public string? Problem { get; private set; }
 
     public bool Saved { get; private set; }
+
+    /// <summary>True when a mail server is set up.</summary>
+    public bool MailsGo => mail.Value.IsSet;
+
+    /// <summary>How many learners have no e-mail address.</summary>
+    public int WithoutMail => Learners.Count(one => one.Learner.Email.Length == 0);
 
     /// <summary>Minutes that the browser's clock is ahead of UTC; times are typed and shown by it.</summary>
     public int Offset { get; private set; }
@@ -78,6 +87,15 @@ public sealed class AssignmentPageModel(SlateDb db) : PageModel
         Given.LeastKept = (Number("least", 100, "What is kept at least, in percent,") ?? 0) / 100;
         Given.Worth = Number("worth", 10000, "What it is worth") is > 0 and var worth ? worth : null;
         Given.Category = form["category"].ToString().Trim() is var category ? category[..Math.Min(60, category.Length)] : "";
+        Given.ShowsPoints = bool.TryParse(form["points"], out var points) ? points : null;
+        Given.ShownFrom = Enum.TryParse<RevealMoment>(form["shownFrom"], out var moment) ? moment : null;
+        if (MailsGo)
+        {
+            var mails = form["mails"].Aggregate(AssignmentMails.None, (all, one) => all | (int.TryParse(one, out var flag) ? (AssignmentMails)flag : 0));
+            Given.MailsSince = Given.Mails == AssignmentMails.None ? clock.GetUtcNow() : Given.MailsSince;
+            Given.Mails = mails;
+        }
+
         Problem ??= Given.TimesFor(0).Refusal is { } refusal ? refusal + " Nothing was changed." : null;
         foreach (var (learner, known) in Learners)
         {

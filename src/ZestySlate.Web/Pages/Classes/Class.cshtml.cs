@@ -50,6 +50,22 @@ public sealed class ClassModel(SlateDb db) : PageModel
         return Page();
     }
 
+    /// <summary>Sets how learners say who they are.</summary>
+    public async Task<IActionResult> OnPostIdentifyAsync([FromRoute(Name = "class")] int id, IdentifiedBy by)
+    {
+        (await db.Classes.SingleAsync(c => c.Id == id)).IdentifiedBy = Enum.IsDefined(by) ? by : IdentifiedBy.Name;
+        await db.SaveChangesAsync();
+        return LocalRedirect($"~/classes/{id}");
+    }
+
+    /// <summary>How many learners lack what they would have to type.</summary>
+    public int CannotComeIn => Class.IdentifiedBy switch
+    {
+        IdentifiedBy.Number => Learners.Count(learner => learner.Number.Length == 0),
+        IdentifiedBy.Email or IdentifiedBy.MailedLink => Learners.Count(learner => learner.Email.Length == 0),
+        _ => 0,
+    };
+
     public async Task OnGetAsync([FromRoute(Name = "class")] int id)
     {
         Added = int.TryParse(Request.Query["added"], out var added) ? added : null;

@@ -59,6 +59,29 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles fil
         return File(System.Text.Encoding.UTF8.GetBytes(all.ToJsonString(Readable)), "application/json", "learner.json");
     }
 
+    /// <summary>Sets how the learner stands on the roster; two of a class never have the same name or number.</summary>
+    public async Task<IActionResult> OnPostDescribeAsync([FromRoute(Name = "class")] int id, string person, string? name, string? number, string? email)
+    {
+        if (!await LoadAsync(id, person))
+        {
+            return NotFound();
+        }
+
+        var (told, known, mail) = ((name ?? "").Trim(), (number ?? "").Trim(), (email ?? "").Trim());
+        Problem = told.Length == 0 ? "A learner needs a name; the old one is kept."
+            : Others.FirstOrDefault(other => string.Equals(other.RosterName, told, StringComparison.CurrentCultureIgnoreCase)) is { } same ? $"«{same.RosterName}» is in this class already. Tell the two apart, or merge them below."
+            : known.Length > 0 && Others.FirstOrDefault(other => other.Number == known) is { } taken ? $"{taken.RosterName} has the number {known} already."
+            : null;
+        if (Problem is not null)
+        {
+            return Page();
+        }
+
+        (Learner.RosterName, Learner.Number, Learner.Email) = (told[..Math.Min(100, told.Length)], known[..Math.Min(60, known.Length)], mail[..Math.Min(200, mail.Length)]);
+        await db.SaveChangesAsync();
+        return LocalRedirect($"~/classes/{id}/learners/{person}");
+    }
+
     public async Task<IActionResult> OnPostMergeAsync([FromRoute(Name = "class")] int id, string person, string other)
     {
         if (!await LoadAsync(id, person))

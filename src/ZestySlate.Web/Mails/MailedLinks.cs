@@ -1,0 +1,48 @@
+using System.Security.Cryptography;
+using System.Text;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using ZestySlate.Core;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Mails;
+using ZestySlate.Storage.People;
+
+namespace ZestySlate.Web.Mails;
+
+/// <summary>Lets learners of a class come in by a link that is mailed to the address on the roster.</summary>
+public sealed class MailedLinks(SlateDb db, IOptions<MailSettings> settings, TimeProvider clock)
+{
+    private static readonly TimeSpan Lasts = TimeSpan.FromMinutes(20);
+
+    /// <summary>Puts a mail with a link on its way.</summary>
+    /// <param name="learner">Who is to come in.</param>
+    /// <param name="then">The activity to open afterwards, or null.</param>
+    public async Task SendAsync(EnrolmentRecord learner, string? then)
+    {
+        var now = clock.GetUtcNow();
+        var secret = Ids.Secret();
+        await db.MailedSignIns.Where(link => link.ExpiresAt < now).ExecuteDeleteAsync();
+        db.MailedSignIns.Add(new MailedSignIn { TokenHash = HashOf(secret), PersonId = learner.PersonId, ExpiresAt = now + Lasts });
+        db.Mails.Add(MailPlan.MailTo($"come in {HashOf(secret)}", learner.Email, learner.RosterName, "Your link to come in",
+            [$"With this link you come in as {learner.RosterName}. It works once, for {Lasts.TotalMinutes:0} minutes.", $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}", "If you did not ask for it, do nothing."], now));
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Whose link it is while it is good, or null.</summary>
+    public async Task<Person?> WhoseAsync(string secret)
+    {
+        var (hash, now) = (HashOf(secret), clock.GetUtcNow());
+        return await db.Users.SingleOrDefaultAsync(person => db.MailedSignIns.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id));
+    }
+
+    /// <summary>Uses the link up; null when it is good no more.</summary>
+    public async Task<Person?> UseAsync(string secret)
+    {
+        var person = await WhoseAsync(secret);
+        var hash = HashOf(secret);
+        return person is not null && await db.MailedSignIns.Where(link => link.TokenHash == hash).ExecuteDeleteAsync() == 1 ? person : null;
+    }
+
+    private static string HashOf(string secret) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(secret)));
+}
