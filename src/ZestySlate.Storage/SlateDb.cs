@@ -60,6 +60,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<CourseSitePerson> CourseSitePeople => Set<CourseSitePerson>();
 
+    public DbSet<CourseMember> CourseMembers => Set<CourseMember>();
+
     public DbSet<CourseSiteLogin> CourseSiteLogins => Set<CourseSiteLogin>();
 
     public DbSet<ScoreDelivery> ScoreDeliveries => Set<ScoreDelivery>();
@@ -148,6 +150,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<VoteCount>().HasKey(count => new { count.ActivityId, count.AssignmentId, count.SpotId, count.Part, count.Choice });
         builder.Entity<CourseSiteRecord>().HasIndex(site => new { site.Issuer, site.ClientId }).IsUnique();
         builder.Entity<CourseSitePerson>().HasKey(person => new { person.CourseSiteId, person.Subject });
+        builder.Entity<CourseMember>().HasKey(member => new { member.AssignmentId, member.Subject });
         builder.Entity<CourseSiteLogin>().HasKey(login => login.State);
         builder.Entity<ScoreDelivery>().HasIndex(delivery => new { delivery.DeliveredAt, delivery.NextTry });
         builder.Entity<MailRecord>().HasIndex(mail => mail.Key).IsUnique();

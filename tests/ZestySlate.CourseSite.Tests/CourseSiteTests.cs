@@ -9,6 +9,7 @@ using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
+using ZestySlate.CourseSite.Lti;
 
 namespace ZestySlate.CourseSite.Tests;
 
@@ -133,6 +134,41 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
         Assert.NotEqual(HttpStatusCode.OK, (await anouk.GetAsync("/courses/watch/add")).StatusCode);
         Assert.NotEqual(HttpStatusCode.OK, (await anouk.GetAsync("/mischief")).StatusCode);
         Assert.Equal(HttpStatusCode.Forbidden, (await anouk.GetAsync("/courses/watch/grades")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Members_come_a_page_at_a_time_and_removed_ones_are_told_as_deleted()
+    {
+        var ines = await SignedInAsync("t-ines");
+        var proof = Regex.Match(await ines.GetStringAsync("/courses/watch"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
+        await ines.PostAsync("/courses/watch?handler=Member", new FormUrlEncodedContent([KeyValuePair.Create("person", "l-dorrit"), KeyValuePair.Create("__RequestVerificationToken", proof)]));
+
+        var browser = Browser();
+        var token = JsonDocument.Parse(await (await TokenAsync(browser, Assertion(), ServiceScope.Memberships)).Content.ReadAsStringAsync()).RootElement.GetProperty("access_token").GetString()!;
+        var members = new List<(string Id, string Status)>();
+        for (var next = "/lti/courses/watch/members?limit=50"; next is not null;)
+        {
+            var request = new HttpRequestMessage(HttpMethod.Get, next);
+            request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
+            var reply = await browser.SendAsync(request);
+            Assert.Equal("application/vnd.ims.lti-nrps.v2.membershipcontainer+json", reply.Content.Headers.ContentType!.MediaType);
+            var page = JsonDocument.Parse(await reply.Content.ReadAsStringAsync()).RootElement.GetProperty("members").EnumerateArray().ToList();
+            Assert.InRange(page.Count, 1, 3);
+            members.AddRange(page.Select(member => (member.GetProperty("user_id").GetString()!, member.GetProperty("status").GetString()!)));
+            next = reply.Headers.TryGetValues("Link", out var links) ? Regex.Match(links.Single(), "<([^>]+)>; rel=\"next\"").Groups[1].Value : null;
+        }
+
+        Assert.Equal(6, members.Select(member => member.Id).Distinct().Count());
+        Assert.Equal(["l-dorrit"], members.Where(member => member.Status == "Deleted").Select(member => member.Id));
+    }
+
+    [Fact]
+    public async Task A_token_is_good_for_its_own_service_alone()
+    {
+        var browser = Browser();
+        var request = new HttpRequestMessage(HttpMethod.Get, "/lti/courses/watch/members");
+        request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", await AccessAsync(browser));
+        Assert.Equal(HttpStatusCode.Unauthorized, (await browser.SendAsync(request)).StatusCode);
     }
 
     private sealed class ToolKeySet : HttpMessageHandler

@@ -142,9 +142,9 @@ public sealed class AttemptStoreTests : TestDatabase
         await TakeAsync(attempt.Id, new HandedIn { Id = "e2", At = Clock.Now });
         await using var check = NewDb();
         var queued = await check.ScoreDeliveries.OrderBy(d => d.Id).ToListAsync(TestContext.Current.CancellationToken);
-        Assert.Equal(["InProgress", "Completed"], queued.Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!.ActivityProgress));
-        Assert.Equal(1m, JsonSerializer.Deserialize<CourseScore>(queued[1].Score)!.Given);
-        Assert.Equal("s-7", queued[1].Subject);
+        Assert.Equal(["Started", "InProgress", "Completed"], queued.Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!.ActivityProgress));
+        Assert.Equal(1m, JsonSerializer.Deserialize<CourseScore>(queued[2].Score)!.Given);
+        Assert.Equal("s-7", queued[2].Subject);
         Assert.NotNull((await check.Attempts.SingleAsync(TestContext.Current.CancellationToken)).HandedInAt);
     }
 
@@ -167,7 +167,7 @@ public sealed class AttemptStoreTests : TestDatabase
         await TakeAsync(attempt.Id, new HandedIn { Id = "e2", At = Clock.Now });
         await using var check = NewDb();
         var told = (await check.ScoreDeliveries.OrderBy(d => d.Id).ToListAsync(TestContext.Current.CancellationToken)).Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!).ToList();
-        Assert.Equal(progress is null ? ["InProgress", afterHandingIn] : ["InProgress", progress, afterHandingIn], told.Select(score => score.ActivityProgress));
+        Assert.Equal(progress is null ? ["Started", "InProgress", afterHandingIn] : ["Started", progress, afterHandingIn], told.Select(score => score.ActivityProgress));
         Assert.True(grading is null || told[1].GradingProgress == grading);
         Assert.Equal("FullyGraded", told[^1].GradingProgress);
     }

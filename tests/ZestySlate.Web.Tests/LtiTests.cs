@@ -314,7 +314,7 @@ public sealed class LtiTests
         var wrong = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "many"));
         Assert.Contains("«many» is not a number of points", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)));
 
-        var chosen = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "10"), ("due", "2026-12-10T18:00"), ("offset", "60"));
+        var chosen = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "10"), ("from", "2026-12-01T08:00"), ("due", "2026-12-10T18:00"), ("offset", "60"));
         Assert.Contains("form-action 'self' http://courses.example", chosen.Headers.GetValues("Content-Security-Policy").Single());
         var token = new JsonWebToken(SlateHost.Find(await chosen.Content.ReadAsStringAsync(Stop), "name=\"JWT\" value=\"([^\"]+)\""));
         Assert.Equal(("zesty-slate", "http://courses.example"), (token.Issuer, token.Audiences.Single()));
@@ -322,6 +322,7 @@ public sealed class LtiTests
         var item = token.GetPayloadValue<JsonElement>("https://purl.imsglobal.org/spec/lti-dl/claim/content_items")[0];
         Assert.Equal("http://localhost/a/garden", item.GetProperty("url").GetString());
         Assert.Equal(10m, item.GetProperty("lineItem").GetProperty("scoreMaximum").GetDecimal());
+        Assert.Equal("2026-12-01T07:00:00Z", item.GetProperty("available").GetProperty("startDateTime").GetString());
         Assert.Equal("2026-12-10T17:00:00Z", item.GetProperty("submission").GetProperty("endDateTime").GetString());
 
         var published = new JsonWebKeySet(await bare.GetStringAsync("/lti/keys", Stop));
@@ -386,6 +387,128 @@ public sealed class LtiTests
         Assert.Equal("FullyGraded", score.GetProperty("gradingProgress").GetString());
         Assert.Equal((1m, 4m), (score.GetProperty("scoreGiven").GetDecimal(), score.GetProperty("scoreMaximum").GetDecimal()));
         Assert.Equal(0, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.Subject == "s-score" && d.DeliveredAt == null, Stop)));
+    }
+
+    /// <summary>A learner opens a link of the course and answers; the page to go on at.</summary>
+    private async Task<string> OpenedAsync(string subject, string link, object? members = null, string deployment = "gannet-point-1")
+    {
+        var begun = await BeginAsync();
+        var claims = Claims(begun, subject);
+        claims["name"] = "Learner " + subject;
+        claims[Claim + "deployment_id"] = deployment;
+        claims[Claim + "resource_link"] = new { id = link, title = "Garden" };
+        if (members is not null)
+        {
+            claims["https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice"] = members;
+        }
+
+        return (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
+    }
+
+    [Fact]
+    public async Task Who_belongs_to_the_course_is_asked_page_by_page_and_removed_ones_keep_their_work()
+    {
+        object Member(string id, string status, string role = "http://purl.imsglobal.org/vocab/lis/v2/membership#Learner") => new { user_id = id, name = "Member " + id, status, roles = new[] { role } };
+        var gone = "Active";
+        _services = request =>
+        {
+            if (!request.RequestUri!.AbsolutePath.EndsWith("/members", StringComparison.Ordinal))
+            {
+                return null;
+            }
+
+            var second = request.RequestUri.Query.Contains("p=2", StringComparison.Ordinal);
+            var reply = Json(new { id = "m", members = second ? [Member("nrps-c", gone), Member("nrps-t", "Active", "Instructor")] : new[] { Member("nrps-a", "Active"), Member("nrps-b", "Active") } });
+            if (!second)
+            {
+                reply.Headers.Add("Link", "<http://courses.example/other>; rel=\"differences\", <http://courses.example/c/members?p=2>; rel=next");
+            }
+
+            return reply;
+        };
+        await OpenedAsync("nrps-c", "link-nrps", new { context_memberships_url = "http://courses.example/c/members?role=all", service_versions = new[] { "2.0" } });
+        var ines = await _host.TeacherAsync("ines");
+        var page = await ines.GetStringAsync("/author/garden/courses", Stop);
+        Assert.Contains("Member nrps-a", page);
+        Assert.DoesNotContain("Member nrps-t", page);
+        Assert.Contains(_host.Outside.Calls, call => call.Address.Contains("members?role=all&limit=100&rlid=link-nrps", StringComparison.Ordinal));
+        Assert.Contains(_host.Outside.Calls, call => call.Address.EndsWith("/lti/token", StringComparison.Ordinal) && call.Body.Contains("contextmembership.readonly", StringComparison.Ordinal));
+
+        gone = "Deleted";
+        var assignment = await _host.DbAsync(db => db.Assignments.Where(a => a.ResourceLinkId == "link-nrps").Select(a => a.Id).SingleAsync(Stop));
+        await ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Members", ("assignment", $"{assignment}"));
+        Assert.Contains("Member nrps-c (belongs to the course no more)", await ines.GetStringAsync("/author/garden/courses", Stop));
+
+        _services = request => request.RequestUri!.AbsolutePath.EndsWith("/members", StringComparison.Ordinal) ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable) : null;
+        await ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Members", ("assignment", $"{assignment}"));
+        page = await ines.GetStringAsync("/author/garden/courses", Stop);
+        Assert.Contains("The course site answered 503", page);
+        Assert.Contains("Member nrps-a", page);
+    }
+
+    [Fact]
+    public async Task The_course_site_hears_of_beginning_working_and_of_the_go_that_counts()
+    {
+        var location = await OpenedAsync("s-goes", "link-goes");
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        async Task<List<(string, decimal?)>> ToldAsync() => (await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.Subject == "s-goes").OrderBy(d => d.Id).Select(d => d.Score).ToListAsync(Stop)))
+            .Select(json => JsonDocument.Parse(json).RootElement).Select(score => (score.GetProperty("ActivityProgress").GetString()!, score.GetProperty("Given").ValueKind == JsonValueKind.Null ? (decimal?)null : score.GetProperty("Given").GetDecimal())).ToList();
+        Assert.Equal([("Started", null)], await ToldAsync());
+        await bare.SendEventAsync(location, ("act", "mark"), ("spot", "askshade"), ("event", "m"), ("pick", "sun"));
+        await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
+        Assert.Equal([("Started", null), ("InProgress", null), ("Completed", 1m)], await ToldAsync());
+
+        var ines = await _host.TeacherAsync("ines");
+        var assignment = await _host.DbAsync(db => db.Assignments.Where(a => a.ResourceLinkId == "link-goes").Select(a => a.Id).SingleAsync(Stop));
+        Task<HttpResponseMessage> TermsAsync(string counts) => ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Terms", ("assignment", $"{assignment}"), ("goes", "3"), ("counts", counts));
+        await TermsAsync("Best");
+
+        // A worse second go: while it is at work the course site keeps what it has, and the best counts.
+        await bare.PostFormAsync(location, location.Replace("?", "?handler=again&"));
+        Assert.Equal(3, (await ToldAsync()).Count);
+        await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
+        Assert.Equal(("Completed", 1m), (await ToldAsync())[^1]);
+
+        await TermsAsync("Last");
+        await bare.PostFormAsync(location, location.Replace("?", "?handler=again&"));
+        await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
+        Assert.Equal(("Completed", 0m), (await ToldAsync())[^1]);
+        Assert.Contains("of 4, done", await ines.GetStringAsync("/author/garden/courses", Stop));
+    }
+
+    [Fact]
+    public async Task The_same_link_id_in_another_deployment_or_at_another_course_site_is_another_assignment()
+    {
+        await _host.DbAsync(async db =>
+        {
+            (await db.CourseSites.SingleAsync(s => s.ClientId == "zesty-slate", Stop)).Deployments = "gannet-point-1 gannet-point-north";
+            return await db.SaveChangesAsync(Stop);
+        });
+        await OpenedAsync("s-d1", "link-same");
+        await OpenedAsync("s-d2", "link-same", deployment: "gannet-point-north");
+        Assert.Equal(["gannet-point-1", "gannet-point-north"], await _host.DbAsync(db => db.Assignments.Where(a => a.ResourceLinkId == "link-same").OrderBy(a => a.DeploymentId).Select(a => a.DeploymentId!).ToListAsync(Stop)));
+    }
+
+    [Fact]
+    public async Task A_teacher_edits_the_activity_from_inside_the_course_site()
+    {
+        var begun = await BeginAsync();
+        var claims = Claims(begun, "t-ines", "Instructor");
+        claims["email"] = "ines.halloran@gannetpoint.example";
+        var location = (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        var session = location[..location.IndexOf("/author", StringComparison.Ordinal)];
+        Assert.Contains($"href=\"{session}/author/garden\"", await bare.GetStringAsync(location, Stop));
+        var bench = await bare.GetStringAsync(session + "/author/garden", Stop);
+        var proof = SlateHost.Find(bench, "data-proof=\"([^\"]+)\"");
+        var version = SlateHost.Find(bench, "data-version=\"([^\"]+)\"");
+        var before = await _host.DbAsync(db => db.Activities.Where(a => a.Id == "garden").Select(a => a.Title).SingleAsync(Stop));
+        foreach (var (title, seen) in new[] { ("Garden, mended in the course", version), (before, $"{int.Parse(version) + 1}") })
+        {
+            var edited = await bare.PostAsync(session + "/author/garden/edit", new FormUrlEncodedContent(new Dictionary<string, string> { ["edit"] = "title", ["title"] = title, ["version"] = seen, ["proof"] = proof }), Stop);
+            Assert.Equal(HttpStatusCode.OK, edited.StatusCode);
+            Assert.Equal(title, await _host.DbAsync(db => db.Activities.Where(a => a.Id == "garden").Select(a => a.Title).SingleAsync(Stop)));
+        }
     }
 
     [Fact]

@@ -8,8 +8,11 @@ namespace ZestySlate.CourseSite.Lti;
 /// <summary>The platform's side of LTI 1.3: sign-in, keys, access tokens, chosen content, scores. It refuses what is wrong.</summary>
 public static class PlatformEndpoints
 {
+    /// <summary>Small, so that tools have to turn pages.</summary>
+    private const int MembersOnAPage = 3;
+
     private static readonly ConcurrentDictionary<string, Opening> Openings = new();
-    private static readonly ConcurrentDictionary<string, DateTimeOffset> Tokens = new();
+    private static readonly ConcurrentDictionary<string, (string Scope, DateTimeOffset Until)> Tokens = new();
 
     /// <summary>Begins a sign-in at the tool: the address to put into the frame (OIDC third-party initiated login).</summary>
     public static string Begin(HttpContext context, Tool tool, Opening opening, string targetLink)
@@ -36,6 +39,7 @@ public static class PlatformEndpoints
         app.MapGet("/lti/keys", async (SiteKeys keys, SiteStore store, HttpContext context) => await MisbehaveAsync(store, context, keysToo: false) ?? Results.Json(keys.Public()));
         app.MapPost("/lti/token", TokenAsync);
         app.MapPost("/lti/lineitems/{id}/scores", ScoreAsync);
+        app.MapGet("/lti/courses/{course}/members", MembersAsync);
         app.MapPost("/lti/chosen", ChosenAsync);
     }
 
@@ -74,14 +78,14 @@ public static class PlatformEndpoints
         var (token, problem) = form["grant_type"] == "client_credentials" && form["client_assertion_type"] == "urn:ietf:params:oauth:client-assertion-type:jwt-bearer"
             ? await messages.CheckAsync(form["client_assertion"].ToString(), Origin(context) + "/lti/token")
             : (null, "wrong grant or assertion type");
-        if (token is null || token.Subject != token.Issuer || form["scope"] != AgsScope.Score)
+        if (token is null || token.Subject != token.Issuer || form["scope"].ToString() is not (ServiceScope.Score or ServiceScope.Memberships))
         {
             return Results.Json(new { error = token is null ? "invalid_client" : "invalid_scope", error_description = problem }, statusCode: 400);
         }
 
         var access = Guid.NewGuid().ToString("N");
-        Tokens[access] = DateTimeOffset.UtcNow.AddMinutes(10);
-        return Results.Json(new { access_token = access, token_type = "Bearer", expires_in = 600, scope = AgsScope.Score });
+        Tokens[access] = (form["scope"].ToString(), DateTimeOffset.UtcNow.AddMinutes(10));
+        return Results.Json(new { access_token = access, token_type = "Bearer", expires_in = 600, scope = form["scope"].ToString() });
     }
 
     private static async Task<IResult> ScoreAsync(string id, HttpContext context, SiteStore store)
@@ -91,8 +95,7 @@ public static class PlatformEndpoints
             return wrong;
         }
 
-        var bearer = context.Request.Headers.Authorization.ToString();
-        if (!bearer.StartsWith("Bearer ", StringComparison.Ordinal) || !Tokens.TryGetValue(bearer[7..], out var until) || until < DateTimeOffset.UtcNow)
+        if (!Bears(context, ServiceScope.Score))
         {
             return Results.StatusCode(401);
         }
@@ -142,6 +145,54 @@ public static class PlatformEndpoints
         return Results.NoContent();
     }
 
+    /// <summary>Who belongs to a course, a page at a time (Names and Role Provisioning Services 2.0). Who was removed is told as deleted.</summary>
+    private static async Task<IResult> MembersAsync(string course, int? limit, int? page, HttpContext context, SiteStore store)
+    {
+        if (await MisbehaveAsync(store, context) is { } wrong)
+        {
+            return wrong;
+        }
+
+        if (!Bears(context, ServiceScope.Memberships))
+        {
+            return Results.StatusCode(401);
+        }
+
+        var found = store.Read(state => (Course: state.Courses.FirstOrDefault(c => c.Id == course), People: state.People.ToList()));
+        if (found.Course is null)
+        {
+            return Results.NotFound();
+        }
+
+        var (size, at) = (Math.Clamp(limit ?? MembersOnAPage, 1, MembersOnAPage), Math.Max(0, page ?? 0));
+        if ((at + 1) * size < found.People.Count)
+        {
+            context.Response.Headers.Link = $"<{Origin(context)}/lti/courses/{course}/members?limit={size}&page={at + 1}>; rel=\"next\"";
+        }
+
+        return Results.Json(
+            new
+            {
+                id = $"{Origin(context)}/lti/courses/{course}/members",
+                context = new { id = course, title = found.Course.Title },
+                members = found.People.Skip(at * size).Take(size).Select(person => new
+                {
+                    status = found.Course.Removed.Contains(person.Id) ? "Deleted" : "Active",
+                    name = person.Name,
+                    email = person.Email,
+                    user_id = person.Id,
+                    roles = new[] { person.Teaches ? "Instructor" : "Learner" },
+                }),
+            },
+            contentType: "application/vnd.ims.lti-nrps.v2.membershipcontainer+json");
+    }
+
+    private static bool Bears(HttpContext context, string scope)
+    {
+        var bearer = context.Request.Headers.Authorization.ToString();
+        return bearer.StartsWith("Bearer ", StringComparison.Ordinal) && Tokens.TryGetValue(bearer[7..], out var token) && token.Until > DateTimeOffset.UtcNow && token.Scope == scope;
+    }
+
     private static async Task<IResult> ChosenAsync(HttpContext context, SiteStore store, ToolMessages messages)
     {
         var form = await context.Request.ReadFormAsync();
@@ -168,6 +219,7 @@ public static class PlatformEndpoints
                     Url = item.GetProperty("url").GetString()!,
                     Points = item.TryGetProperty("lineItem", out var line) ? line.GetProperty("scoreMaximum").GetDecimal() : null,
                     Due = item.TryGetProperty("submission", out var submission) && submission.TryGetProperty("endDateTime", out var due) ? DateTimeOffset.Parse(due.GetString()!, CultureInfo.InvariantCulture) : null,
+                    From = item.TryGetProperty("available", out var available) && available.TryGetProperty("startDateTime", out var from) ? DateTimeOffset.Parse(from.GetString()!, CultureInfo.InvariantCulture) : null,
                     KeptBack = true,
                     Custom = item.TryGetProperty("custom", out var custom) ? custom.EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetString() ?? "") : [],
                 };

@@ -63,12 +63,13 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
             payload[Claim + "message_type"] = "LtiResourceLinkRequest";
             payload[Claim + "target_link_uri"] = assignment.Url;
             payload[Claim + "resource_link"] = new { id = assignment.Id, title = assignment.Title, description = assignment.Instructions };
+            payload["https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice"] = new { context_memberships_url = $"{issuer}/lti/courses/{course.Id}/members", service_versions = new[] { "2.0" } };
             payload[Claim + "custom"] = assignment.Custom.ToDictionary(pair => pair.Key, pair => Substitute(pair.Value, assignment));
             if (assignment.Points is not null)
             {
                 payload["https://purl.imsglobal.org/spec/lti-ags/claim/endpoint"] = new
                 {
-                    scope = new[] { AgsScope.Score },
+                    scope = new[] { ServiceScope.Score },
                     lineitem = $"{issuer}/lti/lineitems/{assignment.Id}",
                 };
             }

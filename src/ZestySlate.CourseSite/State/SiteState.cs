@@ -44,6 +44,9 @@ public sealed class Course
     /// <summary>The course page, as its teacher wrote it in HTML (sanitised).</summary>
     public string Page { get; set; } = "";
 
+    /// <summary>Who belonged to it and does no more.</summary>
+    public List<string> Removed { get; set; } = [];
+
     public List<Assignment> Assignments { get; set; } = [];
 }
 
@@ -62,8 +65,14 @@ public sealed class Assignment
 
     public DateTimeOffset? Due { get; set; }
 
+    /// <summary>When learners see it at the earliest; null for at once.</summary>
+    public DateTimeOffset? From { get; set; }
+
     /// <summary>True while learners do not see it.</summary>
     public bool KeptBack { get; set; }
+
+    /// <summary>True when learners see it now.</summary>
+    public bool IsSet => !KeptBack && !(From > DateTimeOffset.UtcNow);
 
     public Dictionary<string, string> Custom { get; set; } = [];
 }

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Classes;
 using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions.Poll;
@@ -325,7 +326,8 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var state = StateAfter(loaded, happened);
         var after = loaded with { Record = loaded.Record.As(state), Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
-        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack or Reviewed;
+        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack or Reviewed
+            || (loaded.Assignment?.LineItemUrl is not null && !CourseScore.IsAtWork(loaded.State) && CourseScore.IsAtWork(state));
         if (finishes || vote is not null ? await WriteTogetherAsync(loaded, after, row, finishes, happened is Voted { SpotId: var spot } && vote is not null ? (spot, vote) : null) : await writer.WriteAsync(row))
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));
@@ -375,6 +377,11 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             return;
         }
 
+        if (await CountedAsync(assignment, attempt, score()) is not { } counted)
+        {
+            return;
+        }
+
         var now = clock.GetUtcNow();
         db.ScoreDeliveries.Add(new ScoreDelivery
         {
@@ -382,10 +389,33 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             CourseSiteId = siteId,
             LineItemUrl = lineItem,
             Subject = subject,
-            Score = JsonSerializer.Serialize(score()),
+            Score = JsonSerializer.Serialize(counted),
             CreatedAt = now,
             NextTry = now,
         });
+    }
+
+    /// <summary>
+    /// What a course site is told where somebody did it more than once: the go that counts, by the rule of the assignment.
+    /// Null while a further go is at work: the course site keeps what it has.
+    /// </summary>
+    private async Task<CourseScore?> CountedAsync(AssignmentRecord assignment, AttemptRecord attempt, CourseScore own)
+    {
+        var others = await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == assignment.Id && a.PersonId == attempt.PersonId && a.Id != attempt.Id && a.HandedInAt != null).ToListAsync();
+        if (others.Count == 0 || own is not { Given: { } given, Maximum: { } maximum })
+        {
+            return others.Count == 0 ? own : null;
+        }
+
+        var goes = new List<Go> { new(attempt.BeganAt, attempt.HandedInAt ?? clock.GetUtcNow(), given, maximum, own.GradingProgress != "FullyGraded") };
+        foreach (var other in others)
+        {
+            var score = (await ReadAsync(other.Id))!.State.AsReturned.Score;
+            goes.Add(new Go(other.BeganAt, other.HandedInAt, score.Points, score.OutOf, score.Provisional));
+        }
+
+        var grade = Grade.Of(new GradeRule { Counts = assignment.Counts }, goes, maximum, 0, false, clock.GetUtcNow());
+        return own with { Given = grade.Points, Maximum = grade.OutOf, GradingProgress = grade.Provisional ? "PendingManual" : "FullyGraded" };
     }
 
     private static EventRecord RecordOf(string attemptId, int sequence, AttemptEvent happened) => new()

@@ -64,6 +64,12 @@ public sealed class AssignmentRecord
     /// <summary>Where scores go, or null when the course site wants none.</summary>
     public string? LineItemUrl { get; set; }
 
+    /// <summary>Where the course site tells who belongs to the course, or null when it does not.</summary>
+    public string? MembershipsUrl { get; set; }
+
+    /// <summary>When the members were asked for last.</summary>
+    public DateTimeOffset? MembersAt { get; set; }
+
     /// <summary>When it can be opened; null for at once.</summary>
     public DateTimeOffset? From { get; set; }
 

@@ -43,6 +43,23 @@ public sealed class CourseSitePerson
     public required string PersonId { get; set; }
 }
 
+/// <summary>Somebody of the course that an assignment is placed in, as the course site told last.</summary>
+public sealed class CourseMember
+{
+    public required int AssignmentId { get; set; }
+
+    /// <summary>The person as the course site knows them.</summary>
+    public required string Subject { get; set; }
+
+    public required string Name { get; set; }
+
+    /// <summary>True for who teaches the course.</summary>
+    public bool Teaches { get; set; }
+
+    /// <summary>When the course site first told that they belong to it no more; null while they do.</summary>
+    public DateTimeOffset? RemovedAt { get; set; }
+}
+
 /// <summary>A sign-in from a course site that has begun and not yet come back; good for one launch.</summary>
 public sealed class CourseSiteLogin
 {

@@ -456,6 +456,12 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<long?>("MailsSince")
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("MembersAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("MembershipsUrl")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("ResourceLinkId")
                         .HasColumnType("TEXT");
 
@@ -547,6 +553,29 @@ namespace ZestySlate.Storage.Migrations
                     b.HasKey("ClassId", "PersonId");
 
                     b.ToTable("Enrolments");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.CourseSites.CourseMember", b =>
+                {
+                    b.Property<int>("AssignmentId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Subject")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("RemovedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Teaches")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("AssignmentId", "Subject");
+
+                    b.ToTable("CourseMembers");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.CourseSites.CourseSiteLogin", b =>

@@ -29,6 +29,9 @@ public sealed record Launch
     /// <summary>Where scores go, when the course site lets us send them.</summary>
     public string? LineItemUrl { get; init; }
 
+    /// <summary>Where the course site tells who belongs to the course, when it lets us ask.</summary>
+    public string? MembershipsUrl { get; init; }
+
     /// <summary>The due date, when the course site tells one.</summary>
     public DateTimeOffset? Due { get; init; }
 

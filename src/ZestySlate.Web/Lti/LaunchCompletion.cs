@@ -97,6 +97,7 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
         assignment.Title = launch.ResourceLinkTitle ?? assignment.Title;
         assignment.CourseTitle = launch.CourseTitle;
         assignment.LineItemUrl = launch.LineItemUrl;
+        assignment.MembershipsUrl = launch.MembershipsUrl;
         assignment.Due = launch.Due;
         try
         {

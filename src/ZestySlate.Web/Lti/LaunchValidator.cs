@@ -158,6 +158,7 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             ResourceLinkId = Part(token, LtiNames.ResourceLink, "id"),
             ResourceLinkTitle = Part(token, LtiNames.ResourceLink, "title"),
             LineItemUrl = scopes.Contains(LtiNames.ScoreScope) ? Part(token, LtiNames.AgsEndpoint, "lineitem") : null,
+            MembershipsUrl = Part(token, LtiNames.NrpsService, "context_memberships_url"),
             Due = DateTimeOffset.TryParse(Part(token, LtiNames.Custom, "due"), System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AssumeUniversal, out var due) ? due : null,
             DeepLinking = Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is { } returnUrl
                 ? new DeepLinkingRequest(returnUrl, Part(token, LtiNames.DeepLinkingSettings, "data"), Text(token, LtiNames.DeploymentId)!, Part(token, LtiNames.Context, "title") ?? "the course")

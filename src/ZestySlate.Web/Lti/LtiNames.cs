@@ -23,6 +23,10 @@ internal static class LtiNames
     public const string DeepLinkingRequest = "LtiDeepLinkingRequest";
     public const string DeepLinkingResponse = "LtiDeepLinkingResponse";
 
+    public const string NrpsService = "https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice";
+    public const string MembershipScope = "https://purl.imsglobal.org/spec/lti-nrps/scope/contextmembership.readonly";
+    public const string MembershipType = "application/vnd.ims.lti-nrps.v2.membershipcontainer+json";
+
     public const string ScoreScope = "https://purl.imsglobal.org/spec/lti-ags/scope/score";
     public const string ScoreType = "application/vnd.ims.lis.v1.score+json";
 
@@ -30,5 +34,5 @@ internal static class LtiNames
 
     /// <summary>True for roles that build and place content.</summary>
     public static bool IsTeaching(IEnumerable<string> roles) =>
-        roles.Any(role => role is Membership + "Instructor" or Membership + "ContentDeveloper" or Membership + "Administrator");
+        roles.Any(role => role is Membership + "Instructor" or Membership + "ContentDeveloper" or Membership + "Administrator" or "Instructor" or "ContentDeveloper" or "Administrator");
 }

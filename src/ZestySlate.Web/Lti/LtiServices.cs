@@ -14,6 +14,8 @@ internal static class LtiServices
         services.AddScoped<LaunchValidator>();
         services.AddScoped<LaunchCompletion>();
         services.AddScoped<DeepLinkingResponse>();
+        services.AddScoped<AccessTokens>();
+        services.AddScoped<Memberships>();
         services.AddScoped<ScoreSender>();
         services.AddHostedService<ScoreLoop>();
     }

@@ -2,8 +2,6 @@ using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.IdentityModel.JsonWebTokens;
-using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 
@@ -14,7 +12,7 @@ namespace ZestySlate.Web.Lti;
 /// until they are taken. The queue lies in the database and survives a restart; of several scores of one attempt only the
 /// newest is sent.
 /// </summary>
-public sealed class ScoreSender(SlateDb db, ToolKeys keys, IHttpClientFactory http, TimeProvider clock, ILogger<ScoreSender> log)
+public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFactory http, TimeProvider clock, ILogger<ScoreSender> log)
 {
     private static readonly int[] PausesInSeconds = [5, 15, 60, 300, 900, 3600];
 
@@ -48,7 +46,7 @@ public sealed class ScoreSender(SlateDb db, ToolKeys keys, IHttpClientFactory ht
         try
         {
             var site = await db.CourseSites.SingleAsync(s => s.Id == delivery.CourseSiteId, stop);
-            var token = await AccessTokenAsync(site, stop);
+            var token = await tokens.GetAsync(site, LtiNames.ScoreScope, stop);
             using var request = new HttpRequestMessage(HttpMethod.Post, ScoresOf(delivery.LineItemUrl));
             request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
             request.Content = new StringContent(Payload(delivery), Encoding.UTF8);
@@ -71,31 +69,6 @@ public sealed class ScoreSender(SlateDb db, ToolKeys keys, IHttpClientFactory ht
         delivery.NextTry = clock.GetUtcNow().AddSeconds(PausesInSeconds[Math.Min(delivery.Tries, PausesInSeconds.Length) - 1]);
         log.LogWarning("Score {Delivery} was not taken at try {Try}: {Problem}; next try {Next}", delivery.Id, delivery.Tries, delivery.LastProblem, delivery.NextTry);
         return false;
-    }
-
-    /// <summary>An access token by client credentials with a signed assertion (RFC 7523; 1EdTech Security Framework 1.0, 4.1).</summary>
-    private async Task<string> AccessTokenAsync(CourseSiteRecord site, CancellationToken stop)
-    {
-        var now = clock.GetUtcNow();
-        var assertion = new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(new
-        {
-            iss = site.ClientId,
-            sub = site.ClientId,
-            aud = site.TokenEndpoint,
-            iat = now.ToUnixTimeSeconds(),
-            exp = now.AddMinutes(2).ToUnixTimeSeconds(),
-            jti = Ids.Secret(),
-        }), await keys.SigningAsync());
-        using var response = await http.CreateClient(LtiServices.Client).PostAsync(site.TokenEndpoint, new FormUrlEncodedContent(new Dictionary<string, string>
-        {
-            ["grant_type"] = "client_credentials",
-            ["client_assertion_type"] = "urn:ietf:params:oauth:client-assertion-type:jwt-bearer",
-            ["client_assertion"] = assertion,
-            ["scope"] = LtiNames.ScoreScope,
-        }), stop);
-        response.EnsureSuccessStatusCode();
-        using var answer = JsonDocument.Parse(await response.Content.ReadAsStringAsync(stop));
-        return answer.RootElement.GetProperty("access_token").GetString() ?? throw new JsonException("The course site gave no access token.");
     }
 
     private static string Payload(ScoreDelivery delivery)

@@ -15,7 +15,7 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
 
     public override IActionResult OnGet(string course)
     {
-        if (!Load(course) || (!Teaches && Assignment.KeptBack))
+        if (!Load(course) || (!Teaches && !Assignment.IsSet))
         {
             return NotFound();
         }
@@ -28,7 +28,7 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
         return Page();
     }
 
-    public IActionResult OnPost(string course, string title, string? instructions, string? points, DateTime? due, bool keptBack)
+    public IActionResult OnPost(string course, string title, string? instructions, string? points, DateTime? due, DateTime? from, bool keptBack)
     {
         if (!Teaches || !Load(course))
         {
@@ -41,6 +41,7 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
             Assignment.Instructions = instructions ?? "";
             Assignment.Points = decimal.TryParse(points, NumberStyles.Number, CultureInfo.InvariantCulture, out var number) ? number : null;
             Assignment.Due = due is { } day ? new DateTimeOffset(DateTime.SpecifyKind(day, DateTimeKind.Utc)) : null;
+            Assignment.From = from is { } opens ? new DateTimeOffset(DateTime.SpecifyKind(opens, DateTimeKind.Utc)) : null;
             Assignment.KeptBack = keptBack;
         });
         return LocalRedirect($"/courses/{course}/assignments/{Id}");

@@ -29,6 +29,28 @@ public sealed class CourseModel(SiteStore store) : PageModel
 
     public IActionResult OnGet(string course) => Load(course) ? Page() : NotFound();
 
+    /// <summary>Everybody who is or was in the course.</summary>
+    public IReadOnlyList<SitePerson> Members => store.Read(state => state.People.ToList());
+
+    /// <summary>Removes a learner from the course, or takes them back in.</summary>
+    public IActionResult OnPostMember(string course, string person)
+    {
+        if (!Teaches)
+        {
+            return Forbid();
+        }
+
+        store.Change(state =>
+        {
+            var removed = state.Courses.Single(c => c.Id == course).Removed;
+            if (!removed.Remove(person))
+            {
+                removed.Add(person);
+            }
+        });
+        return LocalRedirect($"/courses/{course}");
+    }
+
     public IActionResult OnPostPage(string course, string html)
     {
         if (!Teaches)

@@ -43,7 +43,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
 
     public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : LocalRedirect("~/library");
 
-    public async Task<IActionResult> OnPostAsync(string? points, string? instructions, DateTime? due, int offset)
+    public async Task<IActionResult> OnPostAsync(string? points, string? instructions, DateTime? from, DateTime? due, int offset)
     {
         if (!await LoadAsync())
         {
@@ -88,6 +88,13 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
             }
         }
 
+        if (from > due)
+        {
+            Problem = "It is due before it can be opened: check the dates.";
+            return Page();
+        }
+
+        DateTimeOffset? Time(DateTime? typed) => typed is { } local ? new DateTimeOffset(DateTime.SpecifyKind(local, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Math.Clamp(offset, -840, 840))) : null;
         var items = new List<ChosenItem>();
         foreach (var record in drafts.Select(draft => draft.Record))
         {
@@ -101,7 +108,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
             items.Add(new ChosenItem(
                 address, edition.Title, Instructions.Length > 0 ? Instructions : edition.Summary,
                 edition.OutOf > 0 ? typed ?? edition.OutOf : null,
-                due is { } local ? new DateTimeOffset(DateTime.SpecifyKind(local, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Math.Clamp(offset, -840, 840))) : null,
+                Time(from), Time(due),
                 record.Id,
                 edition.Face is { } picture ? new Uri(new Uri(address), $"/media/{picture.Media}/480").ToString() : null));
         }
