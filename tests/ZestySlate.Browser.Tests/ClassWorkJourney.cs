@@ -25,14 +25,7 @@ public sealed class ClassWorkJourney(Apps apps)
         ines.Type("textarea[name=names]", "Åsa Límon\nNuru\nBo Quist");
         ines.Press("Make the class");
         var code = ines.See(".big-code").Text;
-        ines.BeginQuestions(apps);
-        ines.AddQuestion("longText", "Why does the sea breeze turn?");
-        ines.Fill("textarea[name^=phrases]", "land warms");
-        ines.PressCss(".page-open details[id^=fold-waits] summary");
-        ines.PressCss(".page-open input[name=waits]");
-        ines.Saved();
-        ines.AddQuestion("drawing", "Draw the front.");
-        var activity = ines.PublishByLink();
+        var activity = BuildsTextAndDrawing(ines);
         ines.Go(apps.Slate + $"/author/{activity}/publish");
         ines.Press("Front watch");
         ines.Reads("#share", code);
@@ -72,39 +65,11 @@ public sealed class ClassWorkJourney(Apps apps)
         ines.Press("Nuru", "tbody");
         ines.Reads("#work", "the bay of the gannets");
 
-        // Review by question: a comment at words of the text, by keys; one on the drawing, by the mouse.
-        ines.Go(apps.Slate + $"/author/{activity}/answers");
-        ines.Reads("h2", "Åsa Límon");
-        ines.Run("const text = document.querySelector('[data-source]'); text.focus(); text.setSelectionRange(4, 14)");
-        ines.Press("Comment on the marked words");
-        ines.Reads(".note-about", "«land warms»");
-        ines.Keys("Why does it?");
-        ines.Type("input[name=points]", "1");
-        ines.Type("textarea[name=comment]", "Nearly there.");
-        ines.Press("Keep and go on", ".review");
-        ines.Reads(".cell-verdict", "1 of 1");
-        ines.PressCss("a[data-key=n]");
-        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('[data-board] img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing");
-        var board = ines.See("[data-board]");
-        ines.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
-        ines.Hand.MoveToElement(board, 10, 10).Click().Perform();
-        ines.Reads(".note-about", "% across");
-        ines.Keys("Smoother here.");
-        ines.See("[data-pins] circle");
-        ines.Type("input[name=points]", "0.5");
-        ines.Press("Keep and go on", ".review");
-        ines.Reads(".cell-verdict", "0.5 of 1");
-        ines.Go(apps.Slate + $"/author/{activity}/results");
-        ines.Press("Give back 1 work", ".page-head");
-        ines.Reads(".results-grid", "given back");
+        ReviewsAndGivesBack(ines, activity, "Åsa Límon");
 
         // The corrected view, on a phone.
         asa.Driver.Navigate().Refresh();
-        asa.Reads("#result", "Given back by your teacher");
-        asa.Reads(".commented mark", "land warms");
-        asa.Reads(".review-notes", "Why does it?");
-        asa.Reads(".review-notes", "Smoother here.");
-        asa.See(".noted-drawing circle");
+        ReadsWhatWasSaid(asa);
         Assert.True(Convert.ToInt64(asa.Run("return document.documentElement.scrollWidth")) <= 390);
 
         ines.Press("Classes");
@@ -144,6 +109,160 @@ public sealed class ClassWorkJourney(Apps apps)
         ines.Press("Undo", ".runs");
         ines.Reads(".runs", "Undone.");
         Assert.Empty(ines.Complaints());
+    }
+
+    [Fact]
+    public void From_the_course_site_and_back_to_its_grades()
+    {
+        using var ines = new Person().SignIn(apps);
+        var activity = BuildsTextAndDrawing(ines);
+        using var site = new Person();
+        site.SignInToCourses(apps, "Ines Halloran");
+        site.Press("Bulletin writers");
+        site.Press("Add an assignment");
+        site.IntoFrame();
+        site.Type("input[name=words]", "sea breeze turn");
+        site.Press("Look", "main");
+        site.PressCss($"input[name=activity][value='{activity}']");
+        site.Type("input[name=points]", "20");
+        site.Type("textarea[name=instructions]", "By Friday, in the course.");
+        site.Press("Place it in the course", "main");
+        site.OutOfFrame();
+        site.Until(() => site.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+        site.PressCss("input[name=keptBack]");
+        site.Press("Keep", "main form");
+        var address = site.Driver.Url;
+
+        // Three open it in the course at once; one has not yet.
+        using var anouk = new Person(390, 844, refusesThirdPartyCookies: true);
+        using var bashir = new Person(390, 844, refusesThirdPartyCookies: true);
+        using var cressida = new Person(390, 844, refusesThirdPartyCookies: true);
+        foreach (var (learner, name) in new[] { (anouk, "Anouk Delvaux"), (bashir, "Bashir Al-Marri"), (cressida, "Cressida Thornbury-Vance") })
+        {
+            learner.SignInToCourses(apps, name);
+            learner.Go(address);
+            learner.IntoFrame();
+            learner.Ready();
+        }
+
+        ines.Go(apps.Slate + $"/author/{activity}/lookout");
+        ines.Reads("[data-live-state]", "live");
+        anouk.Type("textarea[name=text]", "The land warms first, so the air rises and the sea air follows.");
+        bashir.Type("textarea[name=text]", "Because of the moon and the tide in the bay of the gannets.");
+        Draw(anouk);
+        anouk.Reads(".learn-foot", "2 of 2 questions");
+        anouk.Press("Hand in", ".learn-foot");
+        anouk.Reads("#result", "receipt");
+        bashir.Reads(".learn-foot", "1 of 2 questions");
+        ines.Reads("tbody tr", "handed in");
+        ines.Until(() => ines.All("tbody tr").Count(row => row.Text.Contains("at work", StringComparison.Ordinal)) == 2 ? "" : null, "two at work");
+
+        // The course site says who else belongs to the course, and what it was told.
+        ines.Press("In courses", ".work-nav");
+        ines.Reads(".grid", "Dorrit");
+        ines.Reads(".grid", "not begun");
+        ReviewsAndGivesBack(ines, activity, "Anouk Delvaux");
+        anouk.OutOfFrame();
+        anouk.Driver.Navigate().Refresh();
+        anouk.IntoFrame();
+        ReadsWhatWasSaid(anouk);
+
+        // 1.5 of 2 points are 15 of 20 in the course, with the state of each.
+        site.Until(() =>
+        {
+            site.Go(apps.Course + "/courses/bulletin/grades");
+            return site.See("table").Text.Contains("15 of 20", StringComparison.Ordinal) ? "" : null;
+        }, "the grade in the course");
+        site.Reads("table", "begun");
+        site.Reads("table", "not begun");
+        ines.Go(apps.Slate + $"/author/{activity}/courses");
+        ines.Reads(".grid", "1.5 of 2, done");
+        ines.Reads(".grid", "given back");
+        Assert.Empty(ines.Complaints());
+        Assert.Empty(anouk.Complaints());
+    }
+
+    [Fact]
+    public void A_list_with_accents_is_looked_at_before_anybody_is_added()
+    {
+        var file = Path.Combine(Directory.CreateTempSubdirectory("roster").FullName, "front-watch.csv");
+        File.WriteAllText(file, "Surname;Given name;Number;E-mail\nŁukasiewicz;Żaneta;7;zaneta@gannetpoint.example\nÓ Duibhín;Cormac;8;\n;Dorrit;9;\nŁukasiewicz;Żaneta;7;zaneta@gannetpoint.example\n", new System.Text.UnicodeEncoding());
+        using var ines = new Person().SignIn(apps);
+        ines.Press("Classes");
+        ines.Type("input[name=name]", "From a list");
+        ines.Type("textarea[name=names]", "Dorrit");
+        ines.Press("Make the class");
+        var code = ines.See(".big-code").Text;
+        ines.Press("Add learners");
+        ines.See("input[type=file]").SendKeys(file);
+        ines.Press("Look at it");
+        ines.Reads("tbody", "Żaneta Łukasiewicz");
+        Assert.Equal(2, ines.All("input[name=take]:checked").Count);
+        ines.Press("Add those that are ticked");
+        ines.Reads("main", "2 learners were added.");
+
+        // From now on they come in by their number.
+        ines.Pick("select[name=by]", "number");
+        ines.Reads(".lede", "their number");
+        ines.Reads(".problem", "1 learner has none here");
+        using var zaneta = new Person(390, 844);
+        zaneta.Go(apps.Slate + "/join?code=" + code);
+        zaneta.Type("input[name=Name]", "7");
+        zaneta.Press("Continue");
+        zaneta.Reads("h1", "Your activities");
+        Assert.Empty(ines.Complaints());
+    }
+
+    /// <summary>An activity with a text that waits for a person and a drawing; its code.</summary>
+    private string BuildsTextAndDrawing(Person ines)
+    {
+        ines.BeginQuestions(apps);
+        ines.AddQuestion("longText", "Why does the sea breeze turn?");
+        ines.Fill("textarea[name^=phrases]", "land warms");
+        ines.PressCss(".page-open details[id^=fold-waits] summary");
+        ines.PressCss(".page-open input[name=waits]");
+        ines.Saved();
+        ines.AddQuestion("drawing", "Draw the front.");
+        return ines.PublishByLink();
+    }
+
+    /// <summary>By question: a comment at words of the text, by keys; one on the drawing, by the mouse; then all is given back.</summary>
+    private void ReviewsAndGivesBack(Person ines, string activity, string learner)
+    {
+        ines.Go(apps.Slate + $"/author/{activity}/answers");
+        ines.Reads("h2", learner);
+        ines.Run("const text = document.querySelector('[data-source]'); text.focus(); text.setSelectionRange(4, 14)");
+        ines.Press("Comment on the marked words");
+        ines.Reads(".note-about", "«land warms»");
+        ines.Keys("Why does it?");
+        ines.Type("input[name=points]", "1");
+        ines.Type("textarea[name=comment]", "Nearly there.");
+        ines.Press("Keep and go on", ".review");
+        ines.Reads(".cell-verdict", "1 of 1");
+        ines.PressCss("a[data-key=n]");
+        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('[data-board] img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing");
+        var board = ines.See("[data-board]");
+        ines.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
+        ines.Hand.MoveToElement(board, 10, 10).Click().Perform();
+        ines.Reads(".note-about", "% across");
+        ines.Keys("Smoother here.");
+        ines.See("[data-pins] circle");
+        ines.Type("input[name=points]", "0.5");
+        ines.Press("Keep and go on", ".review");
+        ines.Reads(".cell-verdict", "0.5 of 1");
+        ines.Go(apps.Slate + $"/author/{activity}/results");
+        ines.Press("Give back 1 work", ".page-head");
+        ines.Reads(".results-grid", "given back");
+    }
+
+    /// <summary>What the teacher said stands where it is about.</summary>
+    private static void ReadsWhatWasSaid(Person learner)
+    {
+        learner.Reads("#result", "Given back by your teacher");
+        learner.Reads(".commented mark", "land warms");
+        learner.Reads(".review-notes", "Why does it?");
+        learner.Reads(".review-notes", "Smoother here.");
+        learner.See(".noted-drawing circle");
     }
 
     private static void Draw(Person person)
