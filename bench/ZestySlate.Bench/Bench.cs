@@ -16,6 +16,7 @@ internal static class Bench
             ["media"] = MediaLibraries.RunAsync,
             ["class-work"] = ClassWork.RunAsync,
             ["hands"] = Hands.RunAsync,
+            ["kills"] = Kills.RunAsync,
         };
         var chosen = args.Length == 0 ? all.Keys.ToArray() : args;
         foreach (var name in chosen)

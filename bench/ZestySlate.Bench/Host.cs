@@ -69,7 +69,8 @@ internal sealed class Host : IAsyncDisposable
 
     public static string Find(string html, string pattern) => WebUtility.HtmlDecode(Regex.Match(html, pattern).Groups[1].Value);
 
-    private static string Root()
+    /// <summary>The project's folder.</summary>
+    public static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
         while (!File.Exists(Path.Combine(folder!.FullName, "ZestySlate.slnx")))

@@ -57,6 +57,7 @@ internal static class RehearseCommand
                 medianMinutes = Math.Round(rehearsal.MedianTime.TotalMinutes, 1),
                 rehearsal.Statistics,
                 rehearsal.LivesLost,
+                rehearsal.LivesUsed,
                 rehearsal.TimeUp,
                 rehearsal.NeverRight,
                 rehearsal.NeverReached,
@@ -77,7 +78,7 @@ internal static class RehearseCommand
         output.WriteLine(string.Join("  ", statistics.Histogram.Select((times, tenth) => $"{tenth * 10}+: {times}")));
         if (rehearsal.LivesLost is { } lives)
         {
-            output.WriteLine($"{lives} lost their last life");
+            output.WriteLine(Line($"{rehearsal.LivesUsed:0.0} lives used in the mean, {lives} lost their last life"));
         }
 
         if (rehearsal.TimeUp is { } time)

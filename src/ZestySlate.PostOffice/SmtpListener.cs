@@ -13,13 +13,26 @@ public sealed class SmtpListener(Letters letters, IConfiguration configuration, 
 {
     private const int MostBytes = 10_000_000;
 
+    private readonly TcpListener _listener = new(IPAddress.Loopback, configuration.GetValue("SmtpPort", 5026));
+
+    /// <summary>Once it is started, letters are taken: the door is open before the work goes on behind it.</summary>
+    public override Task StartAsync(CancellationToken cancellationToken)
+    {
+        _listener.Start();
+        return base.StartAsync(cancellationToken);
+    }
+
+    public override void Dispose()
+    {
+        _listener.Dispose();
+        base.Dispose();
+    }
+
     protected override async Task ExecuteAsync(CancellationToken stop)
     {
-        using var listener = new TcpListener(IPAddress.Loopback, configuration.GetValue("SmtpPort", 5026));
-        listener.Start();
         while (!stop.IsCancellationRequested)
         {
-            var client = await listener.AcceptTcpClientAsync(stop);
+            var client = await _listener.AcceptTcpClientAsync(stop);
             _ = Task.Run(() => TalkAsync(client, stop), stop);
         }
     }

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
@@ -53,6 +54,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     public DbSet<EventRecord> Events => Set<EventRecord>();
 
     public DbSet<HandedFileRecord> HandedFiles => Set<HandedFileRecord>();
+
+    public DbSet<AddedSpotRecord> AddedSpots => Set<AddedSpotRecord>();
 
     public DbSet<VoteCount> VoteCounts => Set<VoteCount>();
 
@@ -147,6 +150,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<EventRecord>().HasKey(happened => new { happened.AttemptId, happened.Sequence });
         builder.Entity<HandedFileRecord>().HasIndex(file => file.AttemptId);
         builder.Entity<HandedFileRecord>().Ignore(file => file.Handed);
+        builder.Entity<AddedSpotRecord>().HasIndex(spot => new { spot.ActivityId, spot.AssignmentId });
+        builder.Entity<AddedSpotRecord>().HasIndex(spot => spot.PersonId);
         builder.Entity<VoteCount>().HasKey(count => new { count.ActivityId, count.AssignmentId, count.SpotId, count.Part, count.Choice });
         builder.Entity<CourseSiteRecord>().HasIndex(site => new { site.Issuer, site.ClientId }).IsUnique();
         builder.Entity<CourseSitePerson>().HasKey(person => new { person.CourseSiteId, person.Subject });

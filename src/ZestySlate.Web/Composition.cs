@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Handed;
@@ -57,6 +58,7 @@ public static class Composition
         services.AddScoped<HandedFiles>();
         services.AddScoped<HandedIntake>();
         services.AddScoped<VoteCounts>();
+        services.AddScoped<AddedSpots>();
         services.AddScoped<Gradebooks>();
         services.AddSingleton<Watch>();
         services.AddScoped<Lookouts>();

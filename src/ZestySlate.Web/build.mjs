@@ -8,7 +8,7 @@ rmSync(dist, { recursive: true, force: true });
 mkdirSync(`${dist}/fonts`, { recursive: true });
 
 await build({
-  entryPoints: ["site", "learner", "workbench", "media", "lti"].map(name => `Scripts/${name}.ts`),
+  entryPoints: ["site", "learner", "workbench", "media", "lti", "adding"].map(name => `Scripts/${name}.ts`),
   outdir: dist,
   bundle: true,
   minify: true,
@@ -35,7 +35,7 @@ for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scr
 }
 cpSync("node_modules/pdfjs-dist/build/pdf.worker.min.js", `${dist}/pdf.worker.js`);
 
-for (const sheet of ["teacher", "learner", "boards", "hand"]) {
+for (const sheet of ["teacher", "learner", "boards", "hand", "print"]) {
   execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], { stdio: ["ignore", "ignore", "inherit"] });
 }
 

@@ -2,11 +2,13 @@ using System.Net;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Tests;
 
@@ -171,6 +173,18 @@ public sealed class ClassWorkTests(SlateHost host)
     }
 
     [Fact]
+    public async Task Of_several_who_review_one_answer_at_the_same_moment_one_is_kept_and_the_others_keep_their_words()
+    {
+        var (group, activity, _) = await GivenAsync("Nuru");
+        var attempt = await WorkAsync(await JoinAsync(group, "Nuru"), activity, Essay, "anemometer");
+        var by = await host.DbAsync(db => db.Users.Where(p => p.Email == "mireille.osei@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop));
+        var told = await Task.WhenAll(Enumerable.Range(0, 8).Select(i => Task.Run(() => host.WithAsync((Reviewing reviewing) => reviewing.KeepAsync(attempt, "why", "", new Review { By = by, Comment = $"Words {i}" })))));
+        Assert.Single(told, refusal => refusal is null);
+        Assert.Equal(7, told.Count(refusal => refusal?.Contains("reviewed this meanwhile", StringComparison.Ordinal) is true));
+        Assert.Equal(1, await host.DbAsync(db => db.Events.CountAsync(e => e.AttemptId == attempt && e.Json.Contains("\"reviewed\""))));
+    }
+
+    [Fact]
     public async Task All_that_waits_for_nothing_is_given_back_and_the_gradebook_follows_and_is_saved()
     {
         var (group, activity, assignment) = await GivenAsync("Nuru", "Petra Vogelsang", "Łucja");
@@ -199,6 +213,34 @@ public sealed class ClassWorkTests(SlateHost host)
         var refused = await ines.PostFormAsync($"/classes/{group.Id}/gradebook", $"/classes/{group.Id}/gradebook?handler=Weights", ("weights", "Essays"));
         Assert.Contains("«Essays» is not a category and its weight", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
         Assert.Contains("/not-yours", (await (await host.TeacherAsync("tobiah")).GetAsync($"/classes/{group.Id}/gradebook", Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task Those_that_are_ticked_are_given_back_and_one_class_is_shown_by_itself()
+    {
+        var (group, activity, assignment) = await GivenAsync("Nuru", "Petra Vogelsang", "Łucja");
+        var works = new List<string>();
+        foreach (var name in new[] { "Nuru", "Petra Vogelsang", "Łucja" })
+        {
+            works.Add(await WorkAsync(await JoinAsync(group, name), activity, Essay, "anemometer"));
+        }
+
+        var ines = await host.TeacherAsync("ines");
+        var results = $"/author/{activity}/results";
+        Assert.Contains("Nuru", await ReadAsync(ines, $"{results}?assignment={assignment}"));
+        var reply = await ines.PostFormAsync(results, $"{results}?handler=ReturnSome&assignment={assignment}", ("of", works[0]), ("of", works[2]));
+        Assert.Equal($"{results}?assignment={assignment}", reply.Headers.Location!.OriginalString);
+        var returned = await host.DbAsync(db => db.Attempts.Where(a => a.ActivityId == activity && a.ReturnedAt != null).Select(a => a.Id).ToListAsync(Stop));
+        Assert.Equal(new[] { works[0], works[2] }.Order(), returned.Order());
+
+        // Nothing through another activity's page, and nobody of another class.
+        await ines.PostFormAsync("/author/garden/results", "/author/garden/results?handler=ReturnSome", ("of", works[1]));
+        Assert.Equal(2, await host.DbAsync(db => db.Attempts.CountAsync(a => a.ActivityId == activity && a.ReturnedAt != null, Stop)));
+        var other = (await host.WithAsync((ClassStore classes) => classes.CreateAsync(group.TeacherId, "Another " + activity, "Bo"))).Value;
+        await host.WithAsync(async (ClassStore classes) => { await classes.GiveAsync(other.Id, activity, "Essay", true); return 0; });
+        var second = await host.DbAsync(db => db.Assignments.Where(a => a.ClassId == other.Id).Select(a => a.Id).SingleAsync(Stop));
+        Assert.DoesNotContain("Petra Vogelsang", await ReadAsync(ines, $"{results}?assignment={second}"));
+        Assert.DoesNotContain("Petra Vogelsang", await ines.GetStringAsync($"{results}?handler=csv&assignment={second}", Stop));
     }
 
     [Fact]

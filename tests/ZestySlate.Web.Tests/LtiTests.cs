@@ -474,6 +474,14 @@ public sealed class LtiTests
         await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
         Assert.Equal(("Completed", 0m), (await ToldAsync())[^1]);
         Assert.Contains("of 4, done", await ines.GetStringAsync("/author/garden/courses", Stop));
+
+        // Of all that waits for this learner, over all goes, the newest alone is sent: no older grade can come after it.
+        await _host.DbAsync(db => db.ScoreDeliveries.ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop));
+        _host.Outside.Calls.Clear();
+        await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop));
+        var told = Assert.Single(_host.Outside.Calls, call => call.Address.Contains("/scores", StringComparison.Ordinal) && call.Body.Contains("s-goes", StringComparison.Ordinal));
+        Assert.Equal(0m, JsonDocument.Parse(told.Body).RootElement.GetProperty("scoreGiven").GetDecimal());
+        Assert.False(await _host.DbAsync(db => db.ScoreDeliveries.AnyAsync(d => d.Subject == "s-goes" && d.DeliveredAt == null, Stop)));
     }
 
     [Fact]

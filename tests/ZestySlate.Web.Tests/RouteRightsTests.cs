@@ -83,6 +83,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/answers/{of}/files/{id}"] = Rights.ActivityEditor,
         ["author/{activity}/answers/{of}/drawings/{spot}.svg"] = Rights.ActivityEditor,
         ["author/{activity}/review/{of}"] = Rights.ActivityEditor,
+        ["author/{activity}/spots"] = Rights.ActivityEditor,
+        ["work/{attempt}/spots"] = Rights.AttemptLearner,
         ["author/{activity}/courses"] = Rights.ActivityEditor,
         ["author/{activity}/statistics"] = Rights.ActivityEditor,
         ["author/{activity}/mark-again"] = Rights.ActivityEditor,

@@ -16,6 +16,9 @@ public sealed record Scene
     /// <summary>How many of its questions each learner gets, drawn by chance; null for all.</summary>
     public int? Draw { get; init; }
 
+    /// <summary>Whether learners add spots of their own here; null when they do not.</summary>
+    public LearnersSpots? LearnersSpots { get; init; }
+
     /// <summary>Heard while one is here, with a switch for the learner.</summary>
     public Sound? Ambient { get; init; }
 

@@ -90,6 +90,9 @@ public sealed record AttemptState
     /// <summary>How all have voted, by spot: not of this attempt, but put there by the host when the learner may see it.</summary>
     public IReadOnlyDictionary<string, Tally> Tallies { get; init; } = new Dictionary<string, Tally>();
 
+    /// <summary>What learners have added: not of this attempt's events, but put there by the host.</summary>
+    public ValueList<AddedSpot> Added { get; init; } = [];
+
     public bool IsHandedIn => HandedInAt is not null;
 
     /// <summary>True when there is a start to press first.</summary>

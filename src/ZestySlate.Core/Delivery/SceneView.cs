@@ -8,6 +8,8 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
     /// <summary>True when it is a page: its spots stand below each other, open.</summary>
     public bool IsPage => Backdrop is PageBackdrop;
 
+    /// <summary>True when learners add spots of their own here.</summary>
+    public bool TakesSpots { get; init; }
 
     /// <summary>The scene as its author sees it on the stage: the start of an attempt, with what is behind locks.</summary>
     public static SceneView ForAuthor(Activity activity, Scene scene)
@@ -20,7 +22,11 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
 
     internal static SceneView Of(AttemptState state, Scene scene, DateTimeOffset now, DateTimeOffset? due, bool asAuthor = false) => new(
         scene.Id, state.Activity.TitleOf(scene), scene.Backdrop, scene.Ambient, state.Activity.Look.SignsOnAsking && !asAuthor,
-        scene.Spots.Select(spot => SpotView.Of(state, spot, now, due, asAuthor)).ToValueList());
+        scene.Spots.Select(spot => SpotView.Of(state, spot, now, due, asAuthor))
+            .Concat(state.Added.Where(added => added.SceneId == scene.Id).Select(added => added.View(state.Activity, scene.Backdrop))).ToValueList())
+    {
+        TakesSpots = scene.LearnersSpots is not null,
+    };
 
     /// <summary>The part of a scene that belongs to a step.</summary>
     internal static SceneView Of(AttemptState state, StepSection section, DateTimeOffset now, DateTimeOffset? due)
@@ -48,6 +54,12 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
 /// <param name="Lock">What keeps it, or where it leads, closed; null when it is open.</param>
 public sealed record SpotView(string Id, string Name, SpotKind Kind, Place Place, Sign Sign, Content? Content, AskView? Ask, bool Opened, LockView? Lock)
 {
+    /// <summary>What it is when a learner added it; null for a spot of the activity.</summary>
+    public AddedSpot? Added { get; init; }
+
+    /// <summary>True when there is no more to do here: it is answered, or was opened. What a learner added is nothing to be done with.</summary>
+    public bool IsDone => Added is null && (Ask?.HasAnswer ?? Opened);
+
     /// <summary>The kind's name on screen.</summary>
     public string KindName => Content?.KindName ?? (Ask is not null ? "Question" : Lock is not null ? "Lock" : "");
 

@@ -33,6 +33,14 @@ public sealed record RenameScene(string SceneId, string Title) : SceneEdit(Scene
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.WithScene(SceneId, s => s with { Title = Title.Trim() });
 }
 
+/// <summary>Sets whether learners add spots of their own to a scene.</summary>
+public sealed record SetLearnersSpots(string SceneId, LearnersSpots? Allowed) : SceneEdit(SceneId)
+{
+    public override string SummaryOn(Activity activity) => Allowed is null ? "Learners add no spots" : "Learners add spots of their own";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.WithScene(SceneId, s => s with { LearnersSpots = Allowed });
+}
+
 /// <summary>Sets a scene's backdrop. The spots keep their places: what lay at a point of a picture lies at the same point of a panorama.</summary>
 public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(SceneId)
 {

@@ -62,9 +62,9 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             }
             else
             {
-                if (before.Title != scene.Title || before.Backdrop != scene.Backdrop || before.Ambient != scene.Ambient)
+                if (before.Title != scene.Title || before.Backdrop != scene.Backdrop || before.Ambient != scene.Ambient || before.LearnersSpots != scene.LearnersSpots)
                 {
-                    wording.Add($"Backdrop, title or sound: {newer.TitleOf(scene)}");
+                    wording.Add($"Backdrop, title, sound or learners' spots: {newer.TitleOf(scene)}");
                 }
 
                 if (before.Draw != scene.Draw)

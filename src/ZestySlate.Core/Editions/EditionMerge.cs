@@ -91,6 +91,7 @@ public static class EditionMerge
             Title = newer.Title,
             Backdrop = newer.Backdrop,
             Ambient = newer.Ambient,
+            LearnersSpots = newer.LearnersSpots,
             Lock = WithWording(older.Lock, newer.Lock),
             Spots = spots.Select(spot => spot with { Place = spot.Place.On(newer.Backdrop) }).ToValueList(),
         };

@@ -53,6 +53,9 @@ public sealed class ActivityRecord
 
     public ActivityKind Kind { get; set; }
 
+    /// <summary>True when learners add spots of their own to it.</summary>
+    public bool TakesSpots { get; set; }
+
     internal DraftHistory History => new(Version, Head,
         Undone.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse).ToValueList());
 

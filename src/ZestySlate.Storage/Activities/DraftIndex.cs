@@ -13,6 +13,7 @@ internal static class DraftIndex
         record.Title = document.Title;
         (record.Language, record.Subject, record.Level) = (document.Language, document.Audience.Subject, document.Audience.Level);
         (record.AgeFrom, record.AgeTo, record.Kind) = (document.Audience.AgeFrom, document.Audience.AgeTo, ActivityKinds.Of(document));
+        record.TakesSpots = document.Scenes.Any(scene => scene.LearnersSpots is not null);
         var text = SearchWords.Of(document);
         if (await db.ActivityWords.SingleOrDefaultAsync(words => words.ActivityId == record.Id) is { } known)
         {

@@ -124,7 +124,10 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     /// score for the course site is queued in the same transaction. A vote is counted in the same transaction; where votes are
     /// anonymous, it is only counted, and what is kept of the event says no more than that this learner has voted.
     /// </summary>
-    public async Task<TakeResult?> TakeAsync(string attemptId, AttemptEvent happened)
+    /// <param name="attemptId">The attempt.</param>
+    /// <param name="happened">The event.</param>
+    /// <param name="unless">Asked of the attempt as it is when the event would be written: a refusal of the host's own, or null.</param>
+    public async Task<TakeResult?> TakeAsync(string attemptId, AttemptEvent happened, Func<LoadedAttempt, Reason?>? unless = null)
     {
         for (var race = 0; ; race++)
         {
@@ -138,7 +141,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
                 return new TakeResult(loaded, null);
             }
 
-            if (AttemptRules.Refuse(loaded.State, happened) is { } refusal)
+            if ((AttemptRules.Refuse(loaded.State, happened) ?? unless?.Invoke(loaded)) is { } refusal)
             {
                 return new TakeResult(loaded, refusal);
             }

@@ -92,6 +92,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         await db.SaveTogetherAsync(async () =>
         {
             await db.Attempts.Where(a => a.PersonId == goneId && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).ExecuteUpdateAsync(set => set.SetProperty(a => a.PersonId, keepId));
+            await db.AddedSpots.Where(s => s.PersonId == goneId && db.Assignments.Any(g => g.Id == s.AssignmentId && g.ClassId == classId)).ExecuteUpdateAsync(set => set.SetProperty(s => s.PersonId, keepId));
             await db.AssignmentExceptions.Where(e => e.PersonId == goneId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
             await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == goneId).ExecuteDeleteAsync();
         });
@@ -111,6 +112,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
                 await db.Mails.Where(mail => mail.Address == entry.Email && mail.Name == entry.RosterName).ExecuteDeleteAsync();
             }
 
+            await db.AddedSpots.Where(s => s.PersonId == personId && db.Assignments.Any(g => g.Id == s.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
             await db.Events.Where(e => attempts.Contains(e.AttemptId)).ExecuteDeleteAsync();
             await db.ScoreDeliveries.Where(d => attempts.Contains(d.AttemptId)).ExecuteDeleteAsync();
             await db.Attempts.Where(a => attempts.Contains(a.Id)).ExecuteDeleteAsync();

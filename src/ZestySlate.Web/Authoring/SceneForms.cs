@@ -19,6 +19,7 @@ internal static class SceneForms
         "draw" => form["draw"].ToString().Trim() is { Length: > 0 } typed
             ? int.TryParse(typed, out var draw) ? new SetDraw(scene.Id, draw) : Outcome<Edit>.Refused($"«{typed}» is not a number of questions.")
             : new SetDraw(scene.Id, null),
+        "learnersSpots" => new SetLearnersSpots(scene.Id, Enum.TryParse<LearnersSpots>(form["allowed"], true, out var allowed) ? allowed : null),
         "copyScene" => new CopyScene(scene.Id, NewId(form)),
         "deleteScene" => new DeleteScene(scene.Id),
         "orderScene" => new ReorderScene(scene.Id, (int)EditForms.Number(form["steps"])),

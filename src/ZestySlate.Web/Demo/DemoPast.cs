@@ -9,6 +9,7 @@ using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 
@@ -51,6 +52,8 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await GiveAsync(year8, CheckId, "Tests", dueInDays: -1, lostPerDay: 0.1m);
         await GiveAsync(year8, "clouds", "Homework", dueInDays: 2);
         await GiveAsync(year8, "tides", "Homework", dueInDays: 9);
+        await GiveAsync(year8, "coast", "", dueInDays: 12);
+        await LogAsync(year8, "coast");
         await GiveAsync(watch, "watchtest", "Tests", dueInDays: -2);
         await GiveAsync(watch, "sky", "Practice", dueInDays: null);
         await GiveAsync(writers, "breeze", "", dueInDays: 1);
@@ -59,6 +62,41 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await WorkAsync(year8, "clouds", daysAgo: 3, skipped: 7);
         await WorkAsync(watch, "watchtest", daysAgo: 9, skipped: 1);
         await WorkAsync(watch, "sky", daysAgo: 5, skipped: 5);
+    }
+
+    /// <summary>What some of the class have logged; the last two wait for the teacher.</summary>
+    private async Task LogAsync(ClassRecord group, string activity)
+    {
+        (double X, double Y, string Title, string Text)[] logged =
+        [
+            (0.47, 0.58, "Foam along the whole beach", "Tuesday, 16:20. Wind from the south-west, force 5 or 6. The foam stayed for an hour after high water."),
+            (0.78, 0.43, "Gannets diving", "About forty of them, close to the rocks. The sea was flat and the tide going out."),
+            (0.63, 0.35, "Fog that came in from the sea", "Within ten minutes nothing could be seen of the harbour. It was warmer above it on the cliff path!"),
+            (0.2, 0.66, "The river was brown", "The day after the rain. The brown water went straight out and then bent to the east."),
+            (0.9, 0.3, "Halo round the sun", "A whole ring, with a bit of colour on the inside. Cirrostratus. It rained the next day."),
+        ];
+        var assignment = await db.Assignments.AsNoTracking().SingleAsync(a => a.ClassId == group.Id && a.ActivityId == activity);
+        var learners = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == group.Id).OrderBy(e => e.RosterName).ToListAsync();
+        foreach (var (spot, i) in logged.Select((spot, i) => (spot, i)))
+        {
+            db.AddedSpots.Add(new AddedSpotRecord
+            {
+                Id = $"addeddemo{i}",
+                ActivityId = activity,
+                AssignmentId = assignment.Id,
+                SceneId = "coast",
+                PersonId = learners[i * 3].PersonId,
+                X = spot.X,
+                Y = spot.Y,
+                Title = spot.Title,
+                Text = spot.Text,
+                State = i < 3 ? AddedState.Shown : AddedState.Waits,
+                Comment = i == 2 ? "Well seen. What does that say of the air above the fog?" : "",
+                At = clock.GetUtcNow().AddDays(i - 6),
+            });
+        }
+
+        await db.SaveChangesAsync();
     }
 
     private async Task GiveAsync(ClassRecord group, string activity, string category, int? dueInDays, decimal lostPerDay = 0)

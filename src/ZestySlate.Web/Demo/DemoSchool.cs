@@ -33,7 +33,7 @@ internal static class DemoSchool
     private static readonly (string File, string Id)[] Looked =
         [("todays-map", "todaymap"), ("bulletin-words", "bulletin"), ("silent-beacon", "beacon"), ("watch-room", "watchroom"),
             ("evening-bulletin", "eighteen"), ("watchkeepers-test", "watchtest"), ("messgarten", "messgarten"), ("nashrat-al-masa", "nashra"),
-            ("clouds-by-height", "clouds"), ("name-the-sky", "sky"), ("tide-table", "tides"), ("sea-breeze", "breeze")];
+            ("clouds-by-height", "clouds"), ("name-the-sky", "sky"), ("tide-table", "tides"), ("sea-breeze", "breeze"), ("log-your-coast", "coast")];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =
     [

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Player;
+using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Votes;
@@ -31,7 +32,7 @@ internal static class LearningEndpoints
     public static string PageOf(HttpContext context, AttemptRecord attempt) =>
         $"{context.Request.PathBase}/a/{attempt.ActivityId}{(attempt.AssignmentId is { } id ? $"?assignment={id}" : "")}";
 
-    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, PublishedActivities published, Watch watch, TimeProvider clock)
+    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, AddedSpots added, PublishedActivities published, Watch watch, TimeProvider clock)
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
@@ -59,7 +60,7 @@ internal static class LearningEndpoints
             return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : form["act"] == "visit" ? "" : spot.Length > 0 ? $"#spot-{spot}" : ""));
         }
 
-        return EventReply.Of(context, LearnerView.Of(await votes.WithTalliesAsync(loaded), now, times.DueForThem), before, loaded.State, form,
+        return EventReply.Of(context, LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), now, times.DueForThem), before, loaded.State, form,
             LinksOf(context, loaded.Record, null), refusal);
     }
 

@@ -9,8 +9,8 @@ namespace ZestySlate.Web.Lti;
 
 /// <summary>
 /// Sends scores to course sites (Assignment and Grade Services 2.0, 3.4 score publish) and tries again with growing pauses
-/// until they are taken. The queue lies in the database and survives a restart; of several scores of one attempt only the
-/// newest is sent.
+/// until they are taken. The queue lies in the database and survives a restart; of several scores of one
+/// learner in one column of the course's grades only the newest is sent, so that no older one comes after it.
 /// </summary>
 public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFactory http, TimeProvider clock, ILogger<ScoreSender> log)
 {
@@ -24,7 +24,7 @@ public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFact
         var taken = 0;
         foreach (var delivery in due)
         {
-            if (await db.ScoreDeliveries.AnyAsync(newer => newer.AttemptId == delivery.AttemptId && newer.LineItemUrl == delivery.LineItemUrl && newer.Id > delivery.Id, stop))
+            if (await db.ScoreDeliveries.AnyAsync(newer => newer.CourseSiteId == delivery.CourseSiteId && newer.LineItemUrl == delivery.LineItemUrl && newer.Subject == delivery.Subject && newer.Id > delivery.Id, stop))
             {
                 delivery.DeliveredAt = now;
                 delivery.LastProblem = "A newer score took its place.";

@@ -8,6 +8,7 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Wording;
 using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Votes;
@@ -20,7 +21,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, SignInManager<Person> signIn, VoteCounts votes, Watch watch, TimeProvider clock) : PageModel
+public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, SignInManager<Person> signIn, VoteCounts votes, AddedSpots added, Watch watch, TimeProvider clock) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -99,7 +100,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
                 watch.Hear(activity, record.Id, changed: true);
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
-                View = LearnerView.Of(await votes.WithTalliesAsync(loaded), clock.GetUtcNow(), opened.Times.DueForThem);
+                View = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), clock.GetUtcNow(), opened.Times.DueForThem);
                 Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
                 if (Links.Again is not null && !await MayGoAgainAsync(opened))
                 {

@@ -14,7 +14,7 @@ document.addEventListener("htmx:afterSettle", () => showLocalTimes(document));
 // What somebody has in hand is not fetched anew under their fingers.
 document.addEventListener("htmx:beforeRequest", event => {
   const { target, requestConfig } = (event as CustomEvent).detail as { target: HTMLElement; requestConfig: { verb: string } };
-  if (requestConfig.verb === "get" && target.contains(document.activeElement)) { event.preventDefault(); }
+  if (requestConfig.verb === "get" && (target.contains(document.activeElement) || target.querySelector("input:checked"))) { event.preventDefault(); }
 });
 // A fold that somebody opened stays open when its surroundings are fetched anew.
 document.addEventListener("htmx:beforeSwap", event => {
@@ -65,6 +65,13 @@ for (const table of document.querySelectorAll<HTMLTableElement>("table[data-arro
       }
     }
   });
+}
+
+// What is done with those that are ticked waits until one is.
+for (const button of document.querySelectorAll<HTMLButtonElement>("button[data-when-ticked]")) {
+  const settle = (): void => { button.disabled = document.querySelector(`${button.dataset.whenTicked!}:checked`) === null; };
+  document.addEventListener("change", settle);
+  settle();
 }
 
 // Links with a key of their own: pressed anywhere but where somebody types.

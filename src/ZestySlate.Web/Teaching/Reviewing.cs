@@ -22,21 +22,26 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     /// <param name="review">What is said.</param>
     public async Task<string?> KeepAsync(string of, string spot, string? seen, Review review)
     {
-        if (await attempts.LoadAsync(of) is not { } loaded)
+        Reviewed? meanwhile = null;
+        var kept = await attempts.TakeAsync(of, new Reviewed(spot, review) { Id = Ids.New(), At = clock.GetUtcNow() }, loaded =>
+        {
+            var newest = loaded.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot);
+            meanwhile = seen is not null && newest is not null && newest.Id != seen ? newest : null;
+            return meanwhile is null ? null : Reason.Of("reviewedMeanwhile", newest!.Review.By, "", newest.Review.Comment);
+        });
+        if (kept is null)
         {
             return "This work is not there any more.";
         }
 
-        var newest = loaded.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot);
-        if (seen is not null && (newest?.Id ?? "") != seen && newest is not null)
+        if (meanwhile is { Review: var other })
         {
-            var who = newest.Review.By == review.By ? "You, in another tab," : await db.Users.Where(person => person.Id == newest.Review.By).Select(person => person.DisplayName).FirstOrDefaultAsync() ?? "A colleague";
-            var points = newest.Review.Points is { } given ? $", {Words.English.Number(given)} points" : "";
-            return $"{who} reviewed this meanwhile{points}: «{newest.Review.Comment}». Your words are still here; keep again to put them in its place.";
+            var who = other.By == review.By ? "You, in another tab," : await db.Users.Where(person => person.Id == other.By).Select(person => person.DisplayName).FirstOrDefaultAsync() ?? "A colleague";
+            var points = other.Points is { } given ? $", {Words.English.Number(given)} points" : "";
+            return Words.English.Say("reviewedMeanwhile", who, points, other.Comment);
         }
 
-        var taken = (await attempts.TakeAsync(of, new Reviewed(spot, review) { Id = Ids.New(), At = clock.GetUtcNow() }))!;
-        return taken.Refusal is { } refusal ? Words.English.Say(refusal) : null;
+        return kept.Refusal is { } refusal ? Words.English.Say(refusal) : null;
     }
 
     /// <summary>Takes the newest review of a question back: what was said before it counts again.</summary>
@@ -49,16 +54,13 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
         }
     }
 
-    /// <summary>Gives back every work of an activity that is handed in and waits for nothing. Returns how many.</summary>
-    public async Task<int> ReturnAllAsync(string activityId)
+    /// <summary>Gives works back; those that are not handed in, or were given back already, stay as they are.</summary>
+    public async Task ReturnAsync(IEnumerable<string> attemptIds)
     {
-        var ready = (await attempts.AllAsync(activityId)).Where(attempt => attempt.State is { IsHandedIn: true, ReturnedAt: null, Score.Provisional: false }).ToList();
-        foreach (var attempt in ready)
+        foreach (var id in attemptIds)
         {
-            await attempts.TakeAsync(attempt.Record.Id, new Returned { Id = Ids.New(), At = clock.GetUtcNow() });
+            await attempts.TakeAsync(id, new Returned { Id = Ids.New(), At = clock.GetUtcNow() });
         }
-
-        return ready.Count;
     }
 
     /// <summary>A teacher's phrases, the newest first.</summary>

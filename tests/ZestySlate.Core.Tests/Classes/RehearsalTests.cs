@@ -52,9 +52,11 @@ public sealed class RehearsalTests
     {
         var lives = Rehearsal.Run(Quiz(12) with { Rules = new Rules { Lives = 3 } }, 100, 2);
         Assert.InRange(lives.LivesLost!.Value, 10, 100);
+        Assert.InRange(lives.LivesUsed!.Value, lives.LivesLost.Value * 3 / 100.0, 3);
         Assert.Null(lives.TimeUp);
         var clock = Rehearsal.Run(Quiz(12) with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 200) } }, 100, 2);
         Assert.InRange(clock.TimeUp!.Value, 10, 100);
+        Assert.Null(clock.LivesUsed);
         Assert.True(clock.MedianTime <= TimeSpan.FromSeconds(230));
         Assert.InRange(Rehearsal.Run(Quiz(12), 300, 3).HandedIn, 240, 299);
     }

@@ -11,11 +11,12 @@ namespace ZestySlate.Core.Classes.Rehearsing;
 /// <param name="Statistics">The statistics of those who handed in.</param>
 /// <param name="MedianTime">The middle of the times from beginning to handing in.</param>
 /// <param name="LivesLost">How many lost their last life; null where lives are not counted.</param>
+/// <param name="LivesUsed">How many lives were used in the mean; null where lives are not counted.</param>
 /// <param name="TimeUp">How many the clock ended; null where none runs.</param>
 /// <param name="NeverRight">The names of questions that nobody got fully right.</param>
 /// <param name="NeverReached">The titles of scenes that nobody reached.</param>
 /// <param name="EndedIn">In which scenes without a way on they ended, and how many; only where learners go freely through several scenes.</param>
-public sealed record Rehearsal(int Learners, int HandedIn, ClassStatistics Statistics, TimeSpan MedianTime, int? LivesLost, int? TimeUp,
+public sealed record Rehearsal(int Learners, int HandedIn, ClassStatistics Statistics, TimeSpan MedianTime, int? LivesLost, double? LivesUsed, int? TimeUp,
     ValueList<string> NeverRight, ValueList<string> NeverReached, ValueList<(string Scene, int Times)> EndedIn)
 {
     /// <summary>How many there are unless it is set.</summary>
@@ -48,6 +49,7 @@ public sealed record Rehearsal(int Learners, int HandedIn, ClassStatistics Stati
         return new Rehearsal(learners, done.Count, statistics,
             TimeSpan.FromSeconds(Measures.Median(done.Select(one => (one.State.HandedInAt!.Value - one.State.BeganAt).TotalSeconds).ToList())),
             activity.Rules.Lives is null ? null : done.Count(one => one.State.EndedBy == Ending.Lives),
+            activity.Rules.Lives is { } lives ? done.Select(one => (double)Math.Min(lives, one.State.Mistakes)).DefaultIfEmpty(0).Average() : null,
             activity.Rules.Clock is null ? null : done.Count(one => one.State.EndedBy == Ending.Time),
             met.Where(question => !right.Contains(question.Spot.Id)).Select(question => activity.NameOf(question.Spot)).ToValueList(),
             activity.Scenes.Where(scene => !reached.Contains(scene.Id)).Select(activity.TitleOf).ToValueList(),

@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
-using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Teaching;
 
@@ -17,19 +16,13 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts) : PageModel
 
     public IReadOnlyList<Watched> Rows { get; private set; } = [];
 
-    /// <summary>The assignments to choose from.</summary>
-    public IReadOnlyList<(AssignmentRecord Assignment, string Name)> Assignments { get; private set; } = [];
-
-    /// <summary>The one that is watched, or null for everybody.</summary>
-    public int? Chosen { get; private set; }
+    /// <summary>Who is watched.</summary>
+    public Whom Whom { get; private set; } = null!;
 
     public async Task OnGetAsync(string activity, int? assignment)
     {
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        var classes = await db.Classes.AsNoTracking().ToDictionaryAsync(c => c.Id, c => c.Name);
-        Assignments = (await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activity && !a.Withdrawn).ToListAsync())
-            .Select(a => (a, a.ClassId is { } id ? classes.GetValueOrDefault(id, "class") : a.CourseTitle ?? "course site")).ToList();
-        Chosen = Assignments.Any(one => one.Assignment.Id == assignment) ? assignment : null;
-        Rows = await lookouts.OfAsync(activity, Chosen);
+        Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
+        Rows = await lookouts.OfAsync(activity, Whom.Chosen);
     }
 }

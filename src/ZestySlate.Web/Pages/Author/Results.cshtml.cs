@@ -26,6 +26,9 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         /// <summary>Working, handed in or given back.</summary>
         public string State => Attempt.State.HandedInAt is null ? "at work" : Attempt.State.ReturnedAt is null ? "handed in" : "given back";
 
+        /// <summary>True when it is handed in and was not given back.</summary>
+        public bool CanBeReturned => Attempt.State is { IsHandedIn: true, ReturnedAt: null };
+
         /// <summary>How many answers wait for the teacher.</summary>
         public int Waiting => Report.Answers.Count(answer => answer.Waits);
 
@@ -34,6 +37,9 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
     }
 
     public ActivityRecord Record { get; private set; } = null!;
+
+    /// <summary>Whose results these are.</summary>
+    public Whom Whom { get; private set; } = null!;
 
     public IReadOnlyList<Row> Rows { get; private set; } = [];
 
@@ -50,23 +56,36 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
 
     public string? LastProblem { get; private set; }
 
-    public Task OnGetAsync(string activity) => LoadAsync(activity);
+    public Task OnGetAsync(string activity, int? assignment) => LoadAsync(activity, assignment);
 
-    public async Task<IActionResult> OnGetCsvAsync(string activity)
+    public async Task<IActionResult> OnGetCsvAsync(string activity, int? assignment)
     {
-        await LoadAsync(activity);
+        await LoadAsync(activity, assignment);
         var csv = ResultsCsv.Write(Rows.Select(row => new ResultsCsv.Row(row.Learner, row.Origin, row.Attempt.State.BeganAt, row.Attempt.State.HandedInAt, row.Report)));
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{activity}-results.csv");
     }
 
-    /// <summary>How many works can be given back: handed in, and nothing in them waits.</summary>
-    public int Returnable => Rows.Count(row => row.Attempt.State is { IsHandedIn: true, ReturnedAt: null } && row.Waiting == 0);
+    /// <summary>How many works can be given back and hold nothing that waits.</summary>
+    public int Returnable => Rows.Count(row => row.CanBeReturned && row.Waiting == 0);
 
-    /// <summary>Gives all of them back.</summary>
-    public async Task<IActionResult> OnPostReturnAllAsync(string activity)
+    /// <summary>Gives back all in which nothing waits.</summary>
+    public async Task<IActionResult> OnPostReturnAllAsync(string activity, int? assignment)
     {
-        await reviewing.ReturnAllAsync(activity);
-        return LocalRedirect($"~/author/{activity}/results");
+        await LoadAsync(activity, assignment);
+        return await ReturnAsync(Rows.Where(row => row.CanBeReturned && row.Waiting == 0));
+    }
+
+    /// <summary>Gives back those that are ticked.</summary>
+    public async Task<IActionResult> OnPostReturnSomeAsync(string activity, int? assignment, string[] of)
+    {
+        await LoadAsync(activity, assignment);
+        return await ReturnAsync(Rows.Where(row => row.CanBeReturned && of.Contains(row.Attempt.Record.Id)));
+    }
+
+    private async Task<IActionResult> ReturnAsync(IEnumerable<Row> rows)
+    {
+        await reviewing.ReturnAsync(rows.Select(row => row.Attempt.Record.Id));
+        return LocalRedirect($"~/author/{Record.Id}/results{(Whom.Chosen is { } chosen ? $"?assignment={chosen}" : "")}");
     }
 
     /// <summary>Lets waiting grades be sent at once.</summary>
@@ -78,10 +97,11 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         return LocalRedirect($"~/author/{activity}/results");
     }
 
-    private async Task LoadAsync(string activity)
+    private async Task LoadAsync(string activity, int? assignment)
     {
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        var all = await attempts.AllAsync(activity);
+        Whom = await Whom.OfAsync(db, activity, "results", assignment);
+        var all = (await attempts.AllAsync(activity)).Where(a => Whom.Chosen is null || a.Record.AssignmentId == Whom.Chosen).ToList();
         var people = all.Select(a => a.Record.PersonId).Distinct().ToList();
         var names = await db.Users.Where(p => people.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
         var classNames = await db.Classes.ToDictionaryAsync(c => c.Id, c => c.Name);
@@ -94,7 +114,6 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
             var tallies = await votes.OfAsync(activity);
             Polls = asked.Where(one => one.Question is PollQuestion).Select(one => (one.Spot.ReportName, (PollQuestion)one.Question, tallies.GetValueOrDefault(one.Spot.Id) ?? Tally.None)).ToList();
         }
-
 
         var waiting = await (from delivery in db.ScoreDeliveries
                              join attempt in db.Attempts on delivery.AttemptId equals attempt.Id

@@ -48,6 +48,8 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles fil
             ["number"] = Learner.Number,
             ["email"] = Learner.Email,
             ["class"] = Class.Name,
+            ["spots"] = new JsonArray([.. (await db.AddedSpots.AsNoTracking().Where(s => s.PersonId == person && db.Assignments.Any(g => g.Id == s.AssignmentId && g.ClassId == id)).ToListAsync())
+                .Select(spot => (JsonNode)new JsonObject { ["title"] = spot.Title, ["text"] = spot.Text, ["x"] = spot.X, ["y"] = spot.Y, ["state"] = spot.State.ToString(), ["comment"] = spot.Comment })]),
             ["timeFactor"] = Learner.TimeFactor,
             ["attempts"] = new JsonArray([.. attempts.Select(attempt => (JsonNode)new JsonObject
             {
