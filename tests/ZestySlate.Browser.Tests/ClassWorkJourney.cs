@@ -82,8 +82,32 @@ public sealed class ClassWorkJourney(Apps apps)
     }
 
     [Fact]
-    public void A_wrong_key_is_found_in_the_statistics_mended_and_all_is_marked_again()
+    public void A_wrong_key_is_found_in_the_statistics_mended_and_all_is_marked_again_in_the_course_site_too()
     {
+        // It is placed in a course as well, where somebody knew better than the key.
+        using var site = new Person();
+        site.SignInToCourses(apps, "Ines Halloran");
+        site.Press("Watchkeepers, evening");
+        site.Press("Add an assignment");
+        site.IntoFrame();
+        site.PressCss("input[name=activity][value=windcheck]");
+        site.Press("Place it in the course", "main");
+        site.OutOfFrame();
+        site.Until(() => site.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+        site.PressCss("input[name=keptBack]");
+        site.Press("Keep", "main form");
+        var address = site.Driver.Url;
+        using var bashir = new Person(refusesThirdPartyCookies: true);
+        bashir.SignInToCourses(apps, "Bashir Al-Marri");
+        bashir.Go(address);
+        bashir.IntoFrame();
+        bashir.Press("The wind is strong there", ".learn-main");
+        bashir.Reads(".learn-foot", "1 of 10 questions");
+        bashir.Press("Hand in", ".learn-foot");
+        bashir.Press("Hand in with 9 questions open");
+        bashir.Reads("#result", "receipt");
+        GradeIs("0 of 11");
+
         using var ines = new Person().SignIn(apps);
         ines.Go(apps.Slate + "/author/windcheck/statistics");
         ines.Reads(".problem-card", "look whether the key is wrong");
@@ -102,13 +126,21 @@ public sealed class ClassWorkJourney(Apps apps)
         ines.Reads(".results-grid", "▲ +");
         ines.Press("Mark all again");
         ines.Reads(".runs", "rose");
+        GradeIs("1 of 11");
         ines.Go(apps.Slate + "/author/windcheck/statistics");
         ines.Reads("h1", "Statistics");
         Assert.DoesNotContain("look whether the key is wrong", ines.See("main").Text);
         ines.Go(apps.Slate + "/author/windcheck/mark-again");
         ines.Press("Undo", ".runs");
         ines.Reads(".runs", "Undone.");
+        GradeIs("0 of 11");
         Assert.Empty(ines.Complaints());
+
+        void GradeIs(string grade) => site.Until(() =>
+        {
+            site.Go(apps.Course + "/courses/watch/grades");
+            return site.All("tbody tr").Single(row => row.Text.StartsWith("Bashir", StringComparison.Ordinal)).Text.Contains(grade, StringComparison.Ordinal) ? "" : null;
+        }, $"{grade} in the course");
     }
 
     [Fact]

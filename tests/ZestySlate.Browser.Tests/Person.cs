@@ -135,7 +135,8 @@ internal sealed class Person : IDisposable
                     return found;
                 }
             }
-            catch (Exception problem) when (problem is StaleElementReferenceException or ElementNotInteractableException or NoSuchElementException or JavaScriptException)
+            catch (Exception problem) when (problem is StaleElementReferenceException or ElementNotInteractableException or NoSuchElementException or JavaScriptException
+                || (problem is UnknownErrorException && problem.Message.Contains("does not belong to the document", StringComparison.Ordinal)))
             {
                 last = problem;
             }

@@ -35,6 +35,9 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
 
     public string? Problem { get; private set; }
 
+    /// <summary>Whose work it is: stands on paper.</summary>
+    public string Learner { get; private set; } = "";
+
     /// <summary>The words of the activity's language.</summary>
     public Words Words { get; private set; } = Words.English;
 
@@ -98,6 +101,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
             case Opening.Attempt { Record: var record } opened:
                 var loaded = (await attempts.LoadAsync(record.Id))!;
                 watch.Hear(activity, record.Id, changed: true);
+                Learner = (await signIn.UserManager.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
                 View = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), clock.GetUtcNow(), opened.Times.DueForThem);
