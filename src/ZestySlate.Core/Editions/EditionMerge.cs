@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
 
@@ -6,8 +7,19 @@ namespace ZestySlate.Core.Editions;
 /// <summary>Brings the wording of a newer edition to an older one, whose questions, key and rules stay as they were.</summary>
 public static class EditionMerge
 {
+    // Activities never change, so what was merged of two of them is the same for every attempt, as long as both live.
+    private static readonly ConditionalWeakTable<Activity, ConditionalWeakTable<Activity, Activity>> Wordings = [], Keys = [];
+
     /// <summary>The older activity with the wording of the newer: what somebody sees who is at work while a new edition is published.</summary>
-    public static Activity WithWording(Activity older, Activity newer) => older with
+    public static Activity WithWording(Activity older, Activity newer) => Remembered(Wordings, older, newer, MergeWording);
+
+    /// <summary>The older activity marked by the key of the newer: what is right, points and rules of marking of the questions that both have. What is asked, how long and how often, and when things are shown stay.</summary>
+    public static Activity WithKey(Activity older, Activity newer) => Remembered(Keys, older, newer, MergeKey);
+
+    private static Activity Remembered(ConditionalWeakTable<Activity, ConditionalWeakTable<Activity, Activity>> known, Activity older, Activity newer, Func<Activity, Activity, Activity> merge) =>
+        known.GetOrCreateValue(older).GetValue(newer, with => merge(older, with));
+
+    private static Activity MergeWording(Activity older, Activity newer) => older with
     {
         Title = newer.Title,
         Summary = newer.Summary,
@@ -21,8 +33,7 @@ public static class EditionMerge
         Scenes = older.Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, scene, same) : scene).ToValueList(),
     };
 
-    /// <summary>The older activity marked by the key of the newer: what is right, points and rules of marking of the questions that both have. What is asked, how long and how often, and when things are shown stay.</summary>
-    public static Activity WithKey(Activity older, Activity newer) => older with
+    private static Activity MergeKey(Activity older, Activity newer) => older with
     {
         Rules = older.Rules with
         {

@@ -207,7 +207,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
-        return attempts.Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
+        return attempts.AsParallel().AsOrdered().Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
     }
 
     /// <summary>What statistics need of every attempt of an activity that was handed in; read bit by bit, so that not all are in memory at once.</summary>
@@ -216,7 +216,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var rows = new List<AttemptRow>();
         for (var reached = ""; await SomeAsync(activityId, reached, 200) is { Count: > 0 } some; reached = some[^1].Record.Id)
         {
-            rows.AddRange(some.Where(attempt => attempt.State.IsHandedIn).Select(attempt => AttemptRow.Of(attempt.State, attempt.Events)));
+            rows.AddRange(some.AsParallel().AsOrdered().Where(attempt => attempt.State.IsHandedIn).Select(attempt => AttemptRow.Of(attempt.State, attempt.Events)));
         }
 
         return rows;
@@ -231,11 +231,11 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     /// changed in this store's database, as one write. When one of them was written to meanwhile nothing is written, and
     /// false is returned: read anew and try again.
     /// </summary>
-    public async Task<bool> AppendTogetherAsync(IReadOnlyList<(LoadedAttempt Attempt, AttemptEvent Happened)> many)
+    /// <param name="many">Each attempt with its event and the state after it.</param>
+    public async Task<bool> AppendTogetherAsync(IReadOnlyList<(LoadedAttempt Attempt, AttemptEvent Happened, AttemptState After)> many)
     {
-        foreach (var (attempt, happened) in many)
+        foreach (var (attempt, happened, state) in many)
         {
-            var state = StateAfter(attempt, happened);
             db.Events.Add(RecordOf(attempt.Record.Id, attempt.Events.Count + 1, happened));
             db.Attempts.Update(attempt.Record.As(state));
             await QueueScoreIfChangedAsync(attempt, state);
@@ -254,7 +254,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         }
         finally
         {
-            foreach (var (attempt, _) in many)
+            foreach (var (attempt, _, _) in many)
             {
                 cache.Drop(attempt.Record.Id);
             }
@@ -320,7 +320,14 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         new(record, assignment, events, state with { Terms = assignment?.Terms ?? default });
 
     private AttemptState StateOf(AttemptRecord record, IReadOnlyList<AttemptEvent> events) =>
-        Replay.Run(number => activities.Edition(record.ActivityId, number), events);
+        Replay.Run(number =>
+        {
+            // Many attempts are replayed at once, but a database is asked by one at a time.
+            lock (activities)
+            {
+                return activities.Edition(record.ActivityId, number);
+            }
+        }, events);
 
     /// <summary>Appends; null when somebody else appended meanwhile.</summary>
     private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened, PollResponse? vote = null)

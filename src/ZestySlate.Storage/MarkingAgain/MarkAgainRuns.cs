@@ -22,13 +22,10 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
         var changes = new List<ReportedChange>();
         for (var reached = ""; await attempts.SomeAsync(activityId, reached, Together) is { Count: > 0 } some; reached = some[^1].Record.Id)
         {
-            foreach (var attempt in some.Where(attempt => attempt.State.KeyEdition != edition))
-            {
-                if (MarkAgain.Between(attempt.State, attempts.StateAfter(attempt, MarkAgain.Event(attempt.State, edition, "report", clock.GetUtcNow()))) is { } change)
-                {
-                    changes.Add(new ReportedChange(attempt, change));
-                }
-            }
+            var now = clock.GetUtcNow();
+            changes.AddRange(some.AsParallel().AsOrdered().Where(attempt => attempt.State.KeyEdition != edition)
+                .Select(attempt => (Attempt: attempt, Change: MarkAgain.Between(attempt.State, attempts.StateAfter(attempt, MarkAgain.Event(attempt.State, edition, "report", now)))))
+                .Where(one => one.Change is not null).Select(one => new ReportedChange(one.Attempt, one.Change!)));
         }
 
         return changes;
@@ -86,8 +83,8 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
             return false;
         }
 
-        var many = run.UndoneAt is null ? Marked(run, some, now) : some.Where(attempt => attempt.Events.Any(happened => happened is TookKey took && took.Run == run.Id) && !attempt.Events.Any(happened => happened is GaveBackKey back && back.Run == run.Id))
-            .Select(attempt => (attempt, (AttemptEvent)MarkAgain.Undo(run.Id, now))).ToList();
+        var many = run.UndoneAt is null ? Marked(run, some, now)
+            : With(some.Where(attempt => attempt.Events.Any(happened => happened is TookKey took && took.Run == run.Id) && !attempt.Events.Any(happened => happened is GaveBackKey back && back.Run == run.Id)), _ => MarkAgain.Undo(run.Id, now));
         run.Done += some.Count;
         run.Reached = some[^1].Record.Id;
         await attempts.AppendTogetherAsync(many);
@@ -96,13 +93,13 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
     }
 
     /// <summary>The events by which some attempts take the key; those that have it already, and those to be spared, take none.</summary>
-    private List<(LoadedAttempt, AttemptEvent)> Marked(MarkAgainRun run, IReadOnlyList<LoadedAttempt> some, DateTimeOffset now)
+    private List<(LoadedAttempt, AttemptEvent, AttemptState)> Marked(MarkAgainRun run, IReadOnlyList<LoadedAttempt> some, DateTimeOffset now)
     {
-        var many = new List<(LoadedAttempt, AttemptEvent)>();
-        foreach (var attempt in some.Where(attempt => attempt.State.KeyEdition < run.Edition && attempt.Events.All(happened => happened is not TookKey { } took || took.Run != run.Id)))
+        var many = new List<(LoadedAttempt, AttemptEvent, AttemptState)>();
+        var taking = With(some.Where(attempt => attempt.State.KeyEdition < run.Edition && attempt.Events.All(happened => happened is not TookKey { } took || took.Run != run.Id)),
+            attempt => MarkAgain.Event(attempt.State, run.Edition, run.Id, now));
+        foreach (var (one, rise) in taking.AsParallel().AsOrdered().Select(one => (one, Rise: MarkAgain.Between(one.Attempt.State, one.After)?.Rise ?? 0)))
         {
-            var taken = MarkAgain.Event(attempt.State, run.Edition, run.Id, now);
-            var rise = MarkAgain.Between(attempt.State, attempts.StateAfter(attempt, taken))?.Rise ?? 0;
             if (rise < 0 && run.NeverLower)
             {
                 run.Spared++;
@@ -111,9 +108,13 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
 
             run.Rose += rise > 0 ? 1 : 0;
             run.Fell += rise < 0 ? 1 : 0;
-            many.Add((attempt, taken));
+            many.Add(one);
         }
 
         return many;
     }
+
+    /// <summary>Attempts with an event for each and the states after it.</summary>
+    private List<(LoadedAttempt Attempt, AttemptEvent Happened, AttemptState After)> With(IEnumerable<LoadedAttempt> some, Func<LoadedAttempt, AttemptEvent> happens) =>
+        some.AsParallel().AsOrdered().Select(attempt => (attempt, Happened: happens(attempt))).Select(one => (one.attempt, one.Happened, attempts.StateAfter(one.attempt, one.Happened))).ToList();
 }

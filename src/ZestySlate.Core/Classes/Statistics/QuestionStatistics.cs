@@ -65,7 +65,7 @@ public sealed record QuestionStatistics(string SpotId, string Name, int Attempts
     /// <param name="question">The question with the key that counts.</param>
     /// <param name="name">Its name in reports.</param>
     /// <param name="ranked">All attempts, the weakest first.</param>
-    /// <param name="had">A list to work with, the same for every question: with many attempts, new ones cost more than the arithmetic.</param>
+    /// <param name="had">A list to work with, used for one question after the other.</param>
     internal static QuestionStatistics Of(Spot spot, Question question, string name, IReadOnlyList<AttemptRow> ranked, List<(AttemptRow Attempt, QuestionRow Answer)> had)
     {
         had.Clear();
