@@ -51,7 +51,7 @@ public sealed class AccessibilityTests(Apps apps)
         foreach (var page in new[]
         {
             "/lookout", "/author/windcheck/lookout", "/author/windcheck/statistics", "/author/windcheck/statistics?handler=Rehearsal&learners=20", "/author/windcheck/mark-again", "/author/windcheck/answers?spot=why",
-            "/author/breeze/answers?spot=chart", "/classes/1", "/classes/1/gradebook", "/classes/1/assignments/2", "/classes/1/import",
+            "/author/breeze/answers?spot=chart", "/author/coast/spots", "/author/garden/courses", "/classes/1", "/classes/1/gradebook", "/classes/1/assignments/2", "/classes/1/import",
         })
         {
             ines.Go(apps.Slate + page);
@@ -88,6 +88,22 @@ public sealed class AccessibilityTests(Apps apps)
         ines.Press("Review", ".results-grid");
         ines.See(".review-form");
         Passes(ines, "review");
+    }
+
+    [Fact]
+    public void A_learners_own_spot()
+    {
+        using var learner = new Person(390, 844);
+        learner.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        learner.Go(apps.Slate + "/join?code=COAST8");
+        learner.Type("input[name=Name]", "Wren Abernethy");
+        learner.Press("Continue");
+        learner.Go(apps.Slate + "/a/coast");
+        learner.See("a[data-sign^=added]");
+        Passes(learner, "a map with others' spots");
+        learner.Press("Add your own spot");
+        learner.See("[data-adding-board]");
+        Passes(learner, "adding a spot");
     }
 
     [Fact]

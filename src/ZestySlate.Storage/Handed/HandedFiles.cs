@@ -1,6 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
+using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.FileAnswer;
+using ZestySlate.Core.Questions.Spoken;
 using ZestySlate.Storage.Media;
 
 namespace ZestySlate.Storage.Handed;
@@ -79,6 +82,10 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, TimeProvider cl
     /// <summary>Everything handed over in an attempt.</summary>
     public async Task<IReadOnlyList<HandedFile>> OfAsync(string attemptId) =>
         (await db.HandedFiles.AsNoTracking().Where(file => file.AttemptId == attemptId).ToListAsync()).Select(file => file.Handed).ToList();
+
+    /// <summary>Everything handed over in an attempt; where no question takes anything there is nothing to look for.</summary>
+    public async Task<IReadOnlyList<HandedFile>> OfAsync(string attemptId, AttemptState state) =>
+        state.Questions.Any(question => question.Question is FileAnswerQuestion or SpokenQuestion) ? await OfAsync(attemptId) : [];
 
     /// <summary>A file of an attempt and where it lies; null when there is none.</summary>
     /// <param name="attemptId">The attempt.</param>

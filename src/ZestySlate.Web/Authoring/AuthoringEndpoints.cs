@@ -127,10 +127,12 @@ internal static class AuthoringEndpoints
         var form = await context.Request.ReadFormAsync();
         var document = (await store.DraftAsync(activity))!.Document;
         var before = trials.State(activity, context.User.Id(), document).At(clock.GetUtcNow());
-        var read = EventForm.Read(form, before, await handed.OfAsync(Trials.FilesKey(activity, context.User.Id())), clock.GetUtcNow());
+        var read = EventForm.Read(form, before, await handed.OfAsync(Trials.FilesKey(activity, context.User.Id()), before), clock.GetUtcNow());
         var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
         var after = trials.State(activity, context.User.Id(), document);
-        return EventReply.Of(context, LearnerView.Of(after, clock.GetUtcNow()), before, after, form, TrialLinks(context, activity), refusal);
+        EventReply.SayEdition(context, after.Edition);
+        return EventReply.ChangesNothing(form, before, after.At(clock.GetUtcNow()), refusal) ? Results.NoContent()
+            : EventReply.Of(context, LearnerView.Of(after, clock.GetUtcNow()), before, after, form, TrialLinks(context, activity), refusal);
     }
 
     private static PlayLinks TrialLinks(HttpContext context, string activity) =>

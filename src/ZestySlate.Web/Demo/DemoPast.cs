@@ -71,7 +71,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         [
             (0.47, 0.58, "Foam along the whole beach", "Tuesday, 16:20. Wind from the south-west, force 5 or 6. The foam stayed for an hour after high water."),
             (0.78, 0.43, "Gannets diving", "About forty of them, close to the rocks. The sea was flat and the tide going out."),
-            (0.63, 0.35, "Fog that came in from the sea", "Within ten minutes nothing could be seen of the harbour. It was warmer above it on the cliff path!"),
+            (0.68, 0.28, "Fog that came in from the sea", "Within ten minutes nothing could be seen of the harbour. It was warmer above it on the cliff path!"),
             (0.2, 0.66, "The river was brown", "The day after the rain. The brown water went straight out and then bent to the east."),
             (0.9, 0.3, "Halo round the sun", "A whole ring, with a bit of colour on the inside. Cirrostratus. It rained the next day."),
         ];

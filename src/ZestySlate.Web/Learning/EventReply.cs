@@ -16,7 +16,11 @@ internal static class EventReply
     public static void SayEdition(HttpContext context, int edition) =>
         context.Response.Headers["X-Slate-Edition"] = edition.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
-    /// <summary>The reply.</summary>
+    /// <summary>True when an answer was only kept: nothing on the page looks different, and the reply is empty.</summary>
+    public static bool ChangesNothing(IFormCollection form, AttemptState before, AttemptState after, string? refusal) =>
+        form["act"].ToString() is "answer" or "add" or "annotate" && refusal is null && Progress.Of(after) == Progress.Of(before) && after.OpenLocks.Count == before.OpenLocks.Count;
+
+    /// <summary>The reply to an event that changes something.</summary>
     /// <param name="context">The request.</param>
     /// <param name="view">What the learner may see now.</param>
     /// <param name="before">Where the attempt stood before the event.</param>
@@ -27,13 +31,6 @@ internal static class EventReply
     public static IResult Of(HttpContext context, LearnerView view, AttemptState before, AttemptState after, IFormCollection form, PlayLinks links, string? refusal)
     {
         var act = form["act"].ToString();
-        SayEdition(context, view.Edition);
-        if (act is "answer" or "add" or "annotate" && refusal is null && view.Progress == Progress.Of(before) && after.OpenLocks.Count == before.OpenLocks.Count)
-        {
-            // What was typed is kept: nothing on the page looks different.
-            return Results.NoContent();
-        }
-
         if (view.HandedInAt is not null && (act == "handIn" || refusal is not null || !before.IsHandedIn))
         {
             context.Response.Headers["X-Slate-Reload"] = "result";

@@ -39,7 +39,7 @@ internal static class LearningEndpoints
         var now = clock.GetUtcNow();
         var before = loaded.State.At(now);
         (form, var refusal) = await intake.TakeAllAsync(attempt, loaded.State, form);
-        var read = EventForm.Read(form, loaded.State, await handed.OfAsync(attempt), now);
+        var read = EventForm.Read(form, loaded.State, await handed.OfAsync(attempt, loaded.State), now);
         refusal ??= read.Refusal;
         var times = loaded.Assignment is { } assignment ? assignment.TimesFor(await published.ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)) : default;
         if (times.IsOver(now) && !loaded.State.IsHandedIn && read is { Succeeded: true, Value: not (Opened or Visited) })
@@ -58,6 +58,12 @@ internal static class LearningEndpoints
         {
             var spot = form["spot"].ToString();
             return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : form["act"] == "visit" ? "" : spot.Length > 0 ? $"#spot-{spot}" : ""));
+        }
+
+        EventReply.SayEdition(context, loaded.State.Edition);
+        if (EventReply.ChangesNothing(form, before, loaded.State.At(now), refusal))
+        {
+            return Results.NoContent();
         }
 
         return EventReply.Of(context, LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), now, times.DueForThem), before, loaded.State, form,
