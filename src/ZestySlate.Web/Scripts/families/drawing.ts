@@ -34,8 +34,13 @@ interface At { x: number; y: number; }
 
 const Furthest = 6;
 
+/** From so many marks on a drawing takes a while to paint: while it is sized, what was painted is stretched, and painted sharp once the hand rests. */
+const Many = 300;
+const Rest = 160;
+
 class DrawingBoard {
   private readonly marks = new Map<number, Mark>();
+  private readonly asWritten = new WeakMap<Mark, string>();
   private readonly stamps: Record<string, string>;
   private undone: [Step, Step][] = [];
   private done: [Step, Step][] = [];
@@ -49,6 +54,8 @@ class DrawingBoard {
   private moved: At = { x: 0, y: 0 };
   private cross: At;
   private zoom = 1;
+  private sharp = 1;
+  private resting = 0;
   private readonly fingers = new Map<number, PointerEvent>();
   private pinch: { apart: number; zoom: number } | null = null;
   private drawing = false;
@@ -68,6 +75,7 @@ class DrawingBoard {
     }, { signal });
     this.listen(signal);
     this.tools();
+    this.sharpen();
   }
 
   /** In line again after the page was redrawn. */
@@ -75,7 +83,7 @@ class DrawingBoard {
     if (this.place.dataset.takes !== "yes") { return; }
     this.redraw();
     this.tools();
-    this.setZoom(this.zoom);
+    this.sharpen();
   }
 
   private get height(): number { return Number(this.place.dataset.height); }
@@ -360,8 +368,33 @@ class DrawingBoard {
     now?.remove();
   }
 
+  /** A mark as the browser writes it; a mark never changes, so that is worked out once. */
+  private written(mark: Mark): string {
+    let svg = this.asWritten.get(mark);
+    if (svg === undefined) { this.asWritten.set(mark, svg = svgOf(mark, this.stamps).replaceAll("/>", "></path>")); }
+    return svg;
+  }
+
+  /** Brings the board in line with the marks; what stands there already, to the letter, is left alone. */
   private redraw(): void {
-    this.find("drawn").innerHTML = [...this.marks.values()].sort((a, b) => a.number - b.number).map(mark => svgOf(mark, this.stamps)).join("");
+    const drawn = this.find("drawn");
+    const there = new Map([...drawn.children].map(mark => [Number((mark as SVGGElement).dataset.mark), mark]));
+    let last: Element | null = null;
+    for (const mark of [...this.marks.values()].sort((a, b) => a.number - b.number)) {
+      const svg = this.written(mark);
+      let now = there.get(mark.number);
+      there.delete(mark.number);
+      const next: Element | null = last ? last.nextElementSibling : drawn.firstElementChild;
+      if (!now || now.outerHTML !== svg) {
+        if (last) { last.insertAdjacentHTML("afterend", svg); } else { drawn.insertAdjacentHTML("afterbegin", svg); }
+        now?.remove();
+        now = last ? last.nextElementSibling! : drawn.firstElementChild!;
+      } else if (now !== next) {
+        drawn.insertBefore(now, next);
+      }
+      last = now;
+    }
+    for (const gone of there.values()) { gone.remove(); }
     this.show();
   }
 
@@ -401,9 +434,27 @@ class DrawingBoard {
     const at = round ? { x: round.clientX - view.left, y: round.clientY - view.top } : { x: view.width / 2, y: view.height / 2 };
     const [x, y] = [(this.view.scrollLeft + at.x) / this.zoom, (this.view.scrollTop + at.y) / this.zoom];
     this.zoom = next;
-    this.sheet.style.width = `${next * 100}%`;
+    clearTimeout(this.resting);
+    if (this.marks.size < Many) {
+      this.sharpen();
+    } else {
+      // Scroll bars that come and go must not size what is only stretched.
+      if (this.sheet.style.transform === "") { this.sheet.style.width = `${this.sheet.getBoundingClientRect().width}px`; }
+      const stretch = next / this.sharp;
+      this.sheet.style.transform = `scale(${stretch})`;
+      this.sheet.style.marginBlockEnd = `${(stretch - 1) * this.sheet.offsetHeight}px`;
+      this.resting = window.setTimeout(() => this.sharpen(), Rest);
+    }
     this.view.classList.toggle("zoomed", next > 1);
     [this.view.scrollLeft, this.view.scrollTop] = [x * next - at.x, y * next - at.y];
+  }
+
+  /** Paints the drawing at the size it is shown in. */
+  private sharpen(): void {
+    clearTimeout(this.resting);
+    this.sharp = this.zoom;
+    Object.assign(this.sheet.style, { width: `${this.zoom * 100}%`, transform: "", marginBlockEnd: "" });
+    this.sheet.classList.toggle("many", this.marks.size >= Many);
   }
 
   // Keys
