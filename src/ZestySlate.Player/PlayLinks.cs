@@ -16,6 +16,9 @@ public sealed record PlayLinks(string Events, string Attempt, (string Name, stri
     /// <summary>Where drawings are found as SVG, each by its question with «.svg» after it.</summary>
     public string Drawings => Beside("drawings");
 
+    /// <summary>The whole work below each other, for paper; null where there is nothing to print.</summary>
+    public string? Paper { get; init; }
+
     /// <summary>Where learners add spots of their own; null in a trial, where nothing is kept.</summary>
     public string? Adding => IsTrial ? null : Beside("spots");
 

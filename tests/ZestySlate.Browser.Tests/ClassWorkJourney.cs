@@ -70,6 +70,7 @@ public sealed class ClassWorkJourney(Apps apps)
         // The corrected view, on a phone.
         asa.Driver.Navigate().Refresh();
         ReadsWhatWasSaid(asa);
+        PrintsTheWhole(asa);
         Assert.True(Convert.ToInt64(asa.Run("return document.documentElement.scrollWidth")) <= 390);
 
         ines.Press("Classes");
@@ -295,6 +296,20 @@ public sealed class ClassWorkJourney(Apps apps)
         learner.Reads(".review-notes", "Why does it?");
         learner.Reads(".review-notes", "Smoother here.");
         learner.See(".noted-drawing circle");
+    }
+
+    /// <summary>The whole work below each other, with the name and nothing to press.</summary>
+    private static void PrintsTheWhole(Person learner)
+    {
+        var page = learner.Driver.Url;
+        learner.Go(learner.See("#result a[href*='paper=true']").GetAttribute("href")!);
+        learner.Reads("#result", "Given back by your teacher");
+        learner.Cdp("Emulation.setEmulatedMedia", ("media", "print"));
+        learner.Reads(".on-paper", "Åsa Límon");
+        Assert.Equal(2, learner.All(".ask").Count(ask => ask.Displayed));
+        Assert.DoesNotContain(learner.All(".learn-foot, .ask-actions, #result a"), part => part.Displayed);
+        learner.Cdp("Emulation.setEmulatedMedia", ("media", ""));
+        learner.Go(page);
     }
 
     private static void Draw(Person person)

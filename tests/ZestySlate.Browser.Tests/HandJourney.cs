@@ -70,6 +70,37 @@ public sealed class HandJourney(Apps apps)
     }
 
     [Fact]
+    public void A_large_drawing_is_stretched_while_it_is_sized_painted_sharp_after_and_drawn_on_where_the_pen_is()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("drawing", "Hatch the sea.");
+        using var wren = new Person().Visit(apps, ines.PublishByLink());
+        wren.Ready();
+        wren.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(30);
+        wren.Driver.ExecuteAsyncScript("""
+            const done = arguments[arguments.length - 1], learn = document.querySelector("[data-learn]");
+            const marks = Array.from({ length: 320 }, (_, i) => ({ number: i + 1, sort: "straight", colour: "#17232b", width: 45, points: `${i * 30},100 ${i * 30},900` }));
+            const body = new URLSearchParams({ act: "add", spot: document.querySelector("[data-ask]").dataset.ask, event: "hatched", put: JSON.stringify(marks) });
+            fetch(learn.dataset.events, { method: "POST", body, headers: { "X-Slate-Script": "1", "X-Slate-Proof": learn.dataset.proof } }).then(done);
+            """);
+        wren.Driver.Navigate().Refresh();
+        wren.Ready();
+        Marks(wren, 320);
+        Assert.Contains("scale(1.5)", (string)wren.Run("document.querySelector('[data-larger]').click(); return document.querySelector('.drawing-sheet').style.transform")!);
+        wren.Until(() => (string)wren.Run("const s = document.querySelector('.drawing-sheet').style; return s.transform + s.width")! == "150%" ? "" : null, "the sharp drawing");
+
+        // In the middle of what is seen one draws in the middle of the board, stretched or sharp.
+        var view = wren.See(".drawing-view");
+        wren.Run("arguments[0].scrollIntoView({ block: 'center' }); document.querySelector('input[name=tool][value=line]').click()", view);
+        Stroke(wren, view, (0, 0), (40, 10));
+        Marks(wren, 321);
+        var from = ((string)wren.Run("return document.querySelector('[data-mark=\"321\"] path').getAttribute('d')")!)[1..].Split('Q')[0].Split(',').Select(double.Parse).ToArray();
+        Assert.InRange(from[0], 4800, 5200);
+        Assert.InRange(from[1], 2800, 3450);
+        Assert.Empty(wren.Complaints());
+    }
+
+    [Fact]
     public void A_board_is_drawn_on_by_keys_alone_and_by_a_finger()
     {
         using var ines = new Person().SignIn(apps).BeginQuestions(apps);

@@ -84,7 +84,8 @@ public sealed record LearnerView
     /// <param name="state">Where the attempt stands.</param>
     /// <param name="now">The moment.</param>
     /// <param name="due">The due date, or null for none.</param>
-    public static LearnerView Of(AttemptState state, DateTimeOffset now, DateTimeOffset? due = null)
+    /// <param name="whole">True for every step, and every scene that was visited, below each other: for paper. Only once it is handed in.</param>
+    public static LearnerView Of(AttemptState state, DateTimeOffset now, DateTimeOffset? due = null, bool whole = false)
     {
         state = state.At(now).AsReturned;
         var activity = state.Activity;
@@ -106,7 +107,7 @@ public sealed record LearnerView
             Start = state.NeedsStart ? StartView.Of(state) : null,
             HasStart = Beginning.HasStart(activity),
             At = state.Way[state.Way.Count - 1],
-            Scenes = ScenesOf(state, now, due),
+            Scenes = whole && state.IsHandedIn ? WholeOf(state, now, due) : ScenesOf(state, now, due),
             Course = state.IsInOrder && !state.NeedsStart ? CourseView.Of(state, now, due) : null,
             Play = PlayView.Of(state, now),
             Back = !state.IsInOrder && state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before ? SceneLink.Of(state, before) : null,
@@ -117,6 +118,11 @@ public sealed record LearnerView
             IsCompleted = state.IsCompleted,
         };
     }
+
+    private static ValueList<SceneView> WholeOf(AttemptState state, DateTimeOffset now, DateTimeOffset? due) => state.IsInOrder
+        ? state.Steps.SelectMany(step => step.Sections).Select(section => SceneView.Of(state, section, now, due)).GroupBy(section => section.Id)
+            .Select(same => same.First() with { Spots = same.SelectMany(section => section.Spots).ToValueList() }).ToValueList()
+        : state.Activity.Scenes.Where(scene => state.VisitedScenes.Contains(scene.Id)).Select(scene => SceneView.Of(state, scene, now, due)).ToValueList();
 
     private static ValueList<SceneView> ScenesOf(AttemptState state, DateTimeOffset now, DateTimeOffset? due) => state.NeedsStart ? []
         : state.Step is { } step ? step.Sections.Select(section => SceneView.Of(state, section, now, due)).ToValueList()

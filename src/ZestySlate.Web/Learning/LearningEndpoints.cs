@@ -76,6 +76,7 @@ internal static class LearningEndpoints
     {
         Base = context.Request.PathBase,
         OwnHost = context.Request.Host.Value ?? "",
+        Paper = PageOf(context, attempt) + (attempt.AssignmentId is null ? "?" : "&") + "paper=true",
         Again = attempt.HandedInAt is not null ? $"{context.Request.PathBase}/a/{attempt.ActivityId}?handler=again{(attempt.AssignmentId is { } id ? $"&assignment={id}" : "")}" : null,
     };
 

@@ -35,6 +35,9 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
 
     public string? Problem { get; private set; }
 
+    /// <summary>True for the whole work below each other, for paper.</summary>
+    public bool OnPaper { get; private set; }
+
     /// <summary>Whose work it is: stands on paper.</summary>
     public string Learner { get; private set; } = "";
 
@@ -46,8 +49,9 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     /// <summary>True when something in the activity names whose it is.</summary>
     public bool HasCredits { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(string activity, int? assignment)
+    public async Task<IActionResult> OnGetAsync(string activity, int? assignment, bool paper)
     {
+        OnPaper = paper;
         await LoadAsync(activity, assignment);
         return Page();
     }
@@ -104,7 +108,8 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
                 Learner = (await signIn.UserManager.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
-                View = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), clock.GetUtcNow(), opened.Times.DueForThem);
+                View = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), clock.GetUtcNow(), opened.Times.DueForThem, OnPaper);
+                OnPaper &= View.HandedInAt is not null;
                 Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
                 if (Links.Again is not null && !await MayGoAgainAsync(opened))
                 {

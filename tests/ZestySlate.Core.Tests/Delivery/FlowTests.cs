@@ -103,6 +103,22 @@ public sealed class FlowTests
     }
 
     [Fact]
+    public void After_the_end_the_whole_stands_below_each_other_for_paper_and_not_before()
+    {
+        var attempt = new Attempt(InOrder(null, null, Page("a", 2), Page("b", 1)));
+        string Whole() => string.Join(' ', LearnerView.Of(attempt.State, Make.Monday, null, whole: true).Scenes.Select(scene => scene.Id + ":" + string.Join(',', scene.Spots.Select(spot => spot.Id))));
+        Assert.Equal("a:a1", Whole());
+        attempt.HandIn();
+        Assert.Equal("a:a1,a2 b:b1", Whole());
+        Assert.False(((PageBackdrop)LearnerView.Of(attempt.State, Make.Monday, null, whole: true).Scenes[0].Backdrop).Text.IsEmpty);
+
+        // Where one goes freely: what was visited, and nothing else.
+        var tour = new Attempt(Make.Tour(Make.Scene("hall", Make.Jump("j", "left"), Make.Asked("q", Make.One())), Make.Scene("left"), Make.Scene("right", Make.Note("secret"))) with { SceneList = false });
+        tour.Visit("left").HandIn();
+        Assert.Equal(["hall", "left"], LearnerView.Of(tour.State, Make.Monday, null, whole: true).Scenes.Select(scene => scene.Id));
+    }
+
+    [Fact]
     public void After_the_end_everything_can_be_looked_at()
     {
         var attempt = new Attempt(InOrder(new Flow { Back = false })).Visit("a2").HandIn();
