@@ -66,10 +66,11 @@ internal static class ClassWork
         {
             var attempts = scope.ServiceProvider.GetRequiredService<AttemptStore>();
             var (loading, rows) = await TimedAsync(() => attempts.RowsAsync("big"));
+            var (again, _) = await TimedAsync(() => attempts.RowsAsync("big"));
             ClassStatistics.Of(sheet, rows);
             var begun = Stopwatch.GetTimestamp();
             ClassStatistics.Of(sheet, rows);
-            Console.WriteLine($"{Attempts:N0} attempts × {Questions} questions: statistics {Stopwatch.GetElapsedTime(begun).TotalSeconds:0.00} s (aim: below 1 s); reading and replaying all of them {loading:0.0} s");
+            Console.WriteLine($"{Attempts:N0} attempts × {Questions} questions: statistics {Stopwatch.GetElapsedTime(begun).TotalSeconds:0.00} s (aim: below 1 s); reading and replaying all of them {loading:0.0} s, once more {again:0.00} s");
         }
 
         await using (var scope = host.Services.CreateAsyncScope())

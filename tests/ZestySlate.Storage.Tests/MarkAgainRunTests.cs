@@ -99,6 +99,22 @@ public sealed class MarkAgainRunTests : TestDatabase
     }
 
     [Fact]
+    public async Task What_statistics_read_comes_from_memory_as_long_as_nothing_happened_and_follows_every_mark()
+    {
+        var ids = await ClassAsync("a", "b", "b");
+        await using var db = NewDb();
+        var inOrder = ids.Order(StringComparer.Ordinal).Select(id => ids.IndexOf(id)).ToList();
+        var rows = await Attempts(db).RowsAsync("garden");
+        Assert.Equal(inOrder.Select(i => i == 0 ? 1m : 0m), rows.Select(row => row.Points));
+        Assert.All((await Attempts(db).RowsAsync("garden")).Zip(rows), pair => Assert.Same(pair.Second, pair.First));
+
+        await FinishAsync((await Runs(db).BeginAsync("garden", "ines", neverLower: false)).Id);
+        Assert.Equal(inOrder.Select(i => i == 0 ? 0m : 1m), (await Attempts(db).RowsAsync("garden")).Select(row => row.Points));
+        Restart();
+        Assert.Equal(inOrder.Select(i => i == 0 ? 0m : 1m), (await Attempts(db).RowsAsync("garden")).Select(row => row.Points));
+    }
+
+    [Fact]
     public async Task Applied_every_grade_follows_and_goes_to_the_course_site_once()
     {
         var ids = await ClassAsync("a", "b", "b");

@@ -110,8 +110,8 @@ public sealed class ReuseTests(SlateHost host)
     {
         var mireille = await host.TeacherAsync("mireille");
         var id = await NewAsync(mireille);
-        Assert.DoesNotContain("Round the instrument garden", await mireille.GetStringAsync($"/author/{id}/reuse?words=garden", Stop));
-        Assert.Contains("Round the instrument garden", await mireille.GetStringAsync($"/author/{id}/reuse?words=http://localhost/a/garden", Stop));
+        Assert.DoesNotContain("data-from=\"garden\"", await mireille.GetStringAsync($"/author/{id}/reuse?words=garden", Stop));
+        Assert.Contains("data-from=\"garden\"", await mireille.GetStringAsync($"/author/{id}/reuse?words=http://localhost/a/garden", Stop));
         Assert.Equal(HttpStatusCode.OK, (await PostAsync(mireille, id, "/reuse", ("from", "garden"), ("item", "askglass"), ("how", "copy"), ("what", "part"))).StatusCode);
         Assert.Single((await DraftAsync(id)).Document.Asked);
 

@@ -131,7 +131,7 @@ public sealed class RouteRightsTests(SlateHost host)
         var group = await host.DbAsync(db => db.Classes.OrderBy(c => c.Id).Select(c => c.Id).FirstAsync(TestContext.Current.CancellationToken));
         var learner = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group).Select(e => e.PersonId).FirstAsync(TestContext.Current.CancellationToken));
         var given = await host.DbAsync(db => db.Assignments.Where(a => a.ClassId == group).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken));
-        var item = await host.DbAsync(db => db.MediaItems.OrderBy(i => i.Id).Select(i => i.Id).FirstAsync(TestContext.Current.CancellationToken));
+        var item = await host.DbAsync(db => db.MediaItems.Where(i => db.Classes.Any(c => c.Id == group && c.TeacherId == i.OwnerId)).OrderBy(i => i.Id).Select(i => i.Id).FirstAsync(TestContext.Current.CancellationToken));
         var people = new Dictionary<string, (HttpClient Client, string[] Rights)>
         {
             ["anonymous"] = (host.Visitor(), []),

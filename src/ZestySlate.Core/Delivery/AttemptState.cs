@@ -138,6 +138,11 @@ public sealed record AttemptState
         ? Steps.Any(step => (step.Id == Step?.Id || (Activity.Flow.Back && VisitedScenes.Contains(step.Id)) || IsHandedIn) && step.SpotIds.Contains(spotId))
         : Activity.SceneWith(spotId) is { } scene && VisitedScenes.Contains(scene.Id));
 
+    /// <summary>True when the learner has been in the scene, and it is not locked.</summary>
+    public bool HasBeenIn(string sceneId) => !NeedsStart && IsOpen(sceneId) && (IsInOrder
+        ? Steps.Any(step => (VisitedScenes.Contains(step.Id) || step.Id == Step?.Id) && step.Sections.Any(section => section.SceneId == sceneId))
+        : VisitedScenes.Contains(sceneId));
+
     /// <summary>True when the learner knows of the scene: visited, on the list of scenes, or where a jump leads that can be seen.</summary>
     public bool Knows(string sceneId) => Activity.SceneOf(sceneId) is not null && (Activity.SceneList || VisitedScenes.Contains(sceneId)
         || Activity.Scenes.Where(scene => VisitedScenes.Contains(scene.Id)).SelectMany(scene => scene.Spots)

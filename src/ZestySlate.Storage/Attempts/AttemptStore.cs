@@ -210,16 +210,26 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         return attempts.AsParallel().AsOrdered().Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
     }
 
-    /// <summary>What statistics need of every attempt of an activity that was handed in; read bit by bit, so that not all are in memory at once.</summary>
+    /// <summary>
+    /// What statistics need of every attempt of an activity that was handed in. Those whose events are the same as last time
+    /// come from memory; the others are read bit by bit, so that not all are in memory at once.
+    /// </summary>
     public async Task<IReadOnlyList<AttemptRow>> RowsAsync(string activityId)
     {
-        var rows = new List<AttemptRow>();
-        for (var reached = ""; await SomeAsync(activityId, reached, 200) is { Count: > 0 } some; reached = some[^1].Record.Id)
+        var all = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && a.HandedInAt != null).OrderBy(a => a.Id)
+            .Select(a => new { a.Id, Events = db.Events.Count(e => e.AttemptId == a.Id) }).ToListAsync();
+        var rows = all.ToDictionary(a => a.Id, a => cache.Row(a.Id, a.Events));
+        foreach (var some in rows.Where(row => row.Value is null).Select(row => row.Key).Chunk(200).ToList())
         {
-            rows.AddRange(some.AsParallel().AsOrdered().Where(attempt => attempt.State.IsHandedIn).Select(attempt => AttemptRow.Of(attempt.State, attempt.Events)));
+            var records = await db.Attempts.AsNoTracking().Where(a => some.Contains(a.Id)).ToListAsync();
+            foreach (var (loaded, row) in (await ReplayedAsync(activityId, records)).AsParallel().Select(loaded => (loaded, AttemptRow.Of(loaded.State, loaded.Events))))
+            {
+                rows[loaded.Record.Id] = row;
+                cache.KeepRow(loaded.Record.Id, loaded.Events.Count, row);
+            }
         }
 
-        return rows;
+        return all.Select(a => rows[a.Id]!).ToList();
     }
 
     /// <summary>The state an attempt would have after one event more, whatever the event changes.</summary>

@@ -79,7 +79,7 @@ public sealed class AddSpotModel(AttemptStore attempts, AddedSpots added, Publis
         Words = _attempt.State.Activity.Words;
         Back = LearningEndpoints.PageOf(HttpContext, _attempt.Record);
         Mine = spot is null ? null : await added.MineAsync(_attempt.Record, spot);
-        if (_attempt.State.Activity.SceneOf(scene) is not { LearnersSpots: not null } found || !_attempt.State.IsOpen(scene))
+        if (_attempt.State.Activity.SceneOf(scene) is not { LearnersSpots: not null } found || !_attempt.State.HasBeenIn(scene))
         {
             return false;
         }

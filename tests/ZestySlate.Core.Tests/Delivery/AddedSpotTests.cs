@@ -55,6 +55,18 @@ public sealed class AddedSpotTests
     }
 
     [Fact]
+    public void It_can_be_put_where_the_learner_has_been_and_nowhere_else()
+    {
+        var tour = new Attempt(Make.Tour(Make.Scene("hall", Make.Jump("j", "left")), Make.Scene("left"), Make.Scene("vault") with { Lock = Make.Code("714") }));
+        Assert.Equal((true, false, false), (tour.State.HasBeenIn("hall"), tour.State.HasBeenIn("left"), tour.State.HasBeenIn("vault")));
+        tour.Visit("left");
+        Assert.True(tour.State.HasBeenIn("left"));
+        var inOrder = new Attempt(Make.Tour(Make.Scene("one"), Make.Scene("two")) with { Flow = new Flow { Way = Way.InOrder } });
+        Assert.Equal((true, false), (inOrder.State.HasBeenIn("one"), inOrder.State.HasBeenIn("two")));
+        Assert.True(inOrder.Visit("two").State.HasBeenIn("two"));
+    }
+
+    [Fact]
     public void Letting_learners_add_spots_is_one_edit_and_reaches_those_at_work()
     {
         var before = Make.Activity(Make.Note("how"));
