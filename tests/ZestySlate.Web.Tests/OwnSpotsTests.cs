@@ -29,7 +29,7 @@ public sealed class OwnSpotsTests(SlateHost host)
         var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("Say in a few words what it is.", page);
         Assert.Contains("Seen from the pier.</textarea>", page);
-        Assert.Contains("name=\"across\" min=\"0\" max=\"100\" step=\"0.5\" value=\"12.5\"", page);
+        Assert.Contains("name=\"across\" dir=\"ltr\" min=\"0\" max=\"100\" step=\"0.5\" value=\"12.5\"", page);
         Assert.Equal(0, await host.DbAsync(db => db.AddedSpots.CountAsync(spot => spot.Text == "Seen from the pier.", Stop)));
     }
 
