@@ -91,6 +91,7 @@ public sealed class ClassWorkJourney(Apps apps)
         site.Press("Watchkeepers, evening");
         site.Press("Add an assignment");
         site.IntoFrame();
+        site.LookFor("wind");
         site.PressCss("input[name=activity][value=windcheck]");
         site.Press("Place it in the course", "main");
         site.OutOfFrame();
@@ -154,8 +155,7 @@ public sealed class ClassWorkJourney(Apps apps)
         site.Press("Bulletin writers");
         site.Press("Add an assignment");
         site.IntoFrame();
-        site.Type("input[name=words]", "sea breeze turn");
-        site.Press("Look", "main");
+        site.LookFor("sea breeze turn");
         site.PressCss($"input[name=activity][value='{activity}']");
         site.Type("input[name=points]", "20");
         site.Type("textarea[name=instructions]", "By Friday, in the course.");

@@ -13,6 +13,7 @@ public sealed class CourseSiteJourney(Apps apps)
         person.Press("Watchkeepers, evening");
         person.Press("Add an assignment");
         person.IntoFrame();
+        person.LookFor("instrument garden");
         person.Press("Round the instrument garden", "main");
         person.Type("input[name=points]", "8");
         person.Run("document.querySelector('input[name=due]').value = '2030-05-20T18:00'");

@@ -144,7 +144,21 @@ internal sealed class Person : IDisposable
             Thread.Sleep(60);
         }
 
-        throw new TimeoutException($"Waited for {what} at {Driver.Url}. {last?.Message}");
+        throw new TimeoutException($"Waited for {what} at {Driver.Url}. {last?.Message}\nThe page reads: {Words()}\nThe browser says: {string.Join(" | ", Complaints())}");
+    }
+
+    /// <summary>The beginning of what the page, or the frame in it, reads; what cannot be read is told too.</summary>
+    private string Words()
+    {
+        try
+        {
+            var words = Driver.FindElement(By.TagName("body")).Text.ReplaceLineEndings(" / ");
+            return words[..Math.Min(words.Length, 600)];
+        }
+        catch (WebDriverException problem)
+        {
+            return problem.Message;
+        }
     }
 }
 
@@ -268,6 +282,14 @@ internal static class Doings
     {
         person.Driver.SwitchTo().DefaultContent();
         person.Driver.SwitchTo().Frame(person.See("iframe"));
+    }
+
+    /// <summary>In the course site's frame: looks for an activity by words of its title. The list is a page of the newest only.</summary>
+    public static void LookFor(this Person person, string words)
+    {
+        person.Type("input[name=words]", words);
+        person.Press("Look", "main");
+        person.Until(() => (string?)person.Run("return location.search.includes('words=') && document.readyState === 'complete' ? 'there' : null"), "the activities of these words");
     }
 
     public static void OutOfFrame(this Person person) => person.Driver.SwitchTo().DefaultContent();

@@ -1,8 +1,9 @@
 // The page around the tool's frame: keeps small values for the tool (1EdTech LTI Client Side postMessages) and goes on when content was chosen.
-const frame = document.querySelector("iframe[data-tool]");
+// Read before the page's body, so that it listens before any frame can speak.
 const kept = new Map();
 window.addEventListener("message", event => {
   if (event.origin === location.origin && event.data?.go) { location.href = event.data.go; return; }
+  const frame = document.querySelector("iframe[data-tool]");
   if (!frame || event.origin !== frame.dataset.tool || !event.data?.subject) { return; }
   const { subject, message_id, key, value } = event.data;
   const place = `${event.origin} ${key}`;
