@@ -53,6 +53,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<EventRecord> Events => Set<EventRecord>();
 
+    public DbSet<RowRecord> AttemptRows => Set<RowRecord>();
+
     public DbSet<HandedFileRecord> HandedFiles => Set<HandedFileRecord>();
 
     public DbSet<AddedSpotRecord> AddedSpots => Set<AddedSpotRecord>();
@@ -148,6 +150,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<AttemptRecord>().HasIndex(attempt => new { attempt.ActivityId, attempt.PersonId });
         builder.Entity<AttemptRecord>().HasIndex(attempt => attempt.AssignmentId);
         builder.Entity<EventRecord>().HasKey(happened => new { happened.AttemptId, happened.Sequence });
+        builder.Entity<RowRecord>().HasKey(row => new { row.AttemptId, row.Events });
+        builder.Entity<RowRecord>().HasOne<AttemptRecord>().WithMany().HasForeignKey(row => row.AttemptId);
         builder.Entity<HandedFileRecord>().HasIndex(file => file.AttemptId);
         builder.Entity<HandedFileRecord>().Ignore(file => file.Handed);
         builder.Entity<AddedSpotRecord>().HasIndex(spot => new { spot.ActivityId, spot.AssignmentId });

@@ -49,6 +49,7 @@ public static class Composition
         services.AddScoped<ActivityStore>();
         services.AddScoped<ActivityLibrary>();
         services.AddScoped<AttemptStore>();
+        services.AddScoped<AttemptRows>();
         services.AddScoped<ClassStore>();
         services.AddScoped<MediaStore>();
         services.AddScoped<MediaLibrary>();

@@ -75,7 +75,7 @@ public sealed class Apps : IAsyncLifetime
 
     private async Task ReadyAsync(string address)
     {
-        for (var i = 0; i < 240; i++)
+        for (var i = 0; i < 720; i++)
         {
             try
             {

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.MultipleChoice;
@@ -99,19 +100,37 @@ public sealed class MarkAgainRunTests : TestDatabase
     }
 
     [Fact]
-    public async Task What_statistics_read_comes_from_memory_as_long_as_nothing_happened_and_follows_every_mark()
+    public async Task What_statistics_need_is_ready_and_follows_every_mark()
     {
         var ids = await ClassAsync("a", "b", "b");
         await using var db = NewDb();
         var inOrder = ids.Order(StringComparer.Ordinal).Select(id => ids.IndexOf(id)).ToList();
-        var rows = await Attempts(db).RowsAsync("garden");
-        Assert.Equal(inOrder.Select(i => i == 0 ? 1m : 0m), rows.Select(row => row.Points));
-        Assert.All((await Attempts(db).RowsAsync("garden")).Zip(rows), pair => Assert.Same(pair.Second, pair.First));
+        async Task<IEnumerable<decimal>> PointsReadyAsync() => (await new AttemptRows(db, Attempts(db)).OfAsync("garden")).Select(row => row.Points);
 
+        Assert.Equal(3, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
+        Assert.Equal(inOrder.Select(i => i == 0 ? 1m : 0m), await PointsReadyAsync());
         await FinishAsync((await Runs(db).BeginAsync("garden", "ines", neverLower: false)).Id);
-        Assert.Equal(inOrder.Select(i => i == 0 ? 0m : 1m), (await Attempts(db).RowsAsync("garden")).Select(row => row.Points));
-        Restart();
-        Assert.Equal(inOrder.Select(i => i == 0 ? 0m : 1m), (await Attempts(db).RowsAsync("garden")).Select(row => row.Points));
+        Assert.Equal(inOrder.Select(i => i == 0 ? 0m : 1m), await PointsReadyAsync());
+        Assert.Equal(3, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task What_statistics_need_is_the_same_read_or_made_anew_and_is_never_that_of_other_rules()
+    {
+        await ClassAsync("a", "b");
+        await using var db = NewDb();
+        Task<IReadOnlyList<AttemptRow>> ReadAsync() => new AttemptRows(db, Attempts(db)).OfAsync("garden");
+        string Written(IReadOnlyList<AttemptRow> rows) => JsonSerializer.Serialize(rows);
+
+        var ready = Written(await ReadAsync());
+        await db.AttemptRows.ExecuteUpdateAsync(all => all.SetProperty(row => row.Json, "{\"points\":99,\"outOf\":99,\"questions\":{}}"u8.ToArray()), TestContext.Current.CancellationToken);
+        Assert.NotEqual(ready, Written(await ReadAsync()));
+        await db.AttemptRows.ExecuteUpdateAsync(all => all.SetProperty(row => row.Rules, Guid.Empty), TestContext.Current.CancellationToken);
+        Assert.Equal(ready, Written(await ReadAsync()));
+        Assert.Equal(ready, Written(await ReadAsync()));
+        Assert.Equal(2, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
+        await db.Attempts.ExecuteDeleteAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(0, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
     }
 
     [Fact]

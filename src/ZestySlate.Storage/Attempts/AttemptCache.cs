@@ -1,5 +1,4 @@
 using Microsoft.Extensions.Caching.Memory;
-using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Storage.Attempts;
@@ -13,18 +12,12 @@ public sealed class AttemptCache : IDisposable
 {
     private static readonly MemoryCacheEntryOptions Entry = new() { Size = 1, SlidingExpiration = TimeSpan.FromMinutes(20) };
     private readonly MemoryCache _attempts = new(new MemoryCacheOptions { SizeLimit = 5000 });
-    private readonly MemoryCache _rows = new(new MemoryCacheOptions { SizeLimit = 40_000 });
 
     internal sealed record Known(AttemptRecord Record, IReadOnlyList<AttemptEvent> Events, AttemptState State);
 
     internal Known? Find(string attemptId) => _attempts.Get<Known>(attemptId);
 
     internal void Keep(Known known) => _attempts.Set(known.Record.Id, known, Entry);
-
-    /// <summary>What statistics need of an attempt, as long as it has just so many events; null when that is not known.</summary>
-    internal AttemptRow? Row(string attemptId, int events) => _rows.TryGetValue(attemptId, out (int Events, AttemptRow Row) known) && known.Events == events ? known.Row : null;
-
-    internal void KeepRow(string attemptId, int events, AttemptRow row) => _rows.Set(attemptId, (events, row), Entry);
 
     /// <summary>Forgets attempts that were changed from elsewhere.</summary>
     public void Forget(IEnumerable<string> attemptIds)
@@ -37,9 +30,5 @@ public sealed class AttemptCache : IDisposable
 
     internal void Drop(string attemptId) => _attempts.Remove(attemptId);
 
-    public void Dispose()
-    {
-        _attempts.Dispose();
-        _rows.Dispose();
-    }
+    public void Dispose() => _attempts.Dispose();
 }

@@ -3,7 +3,6 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
-using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
@@ -63,6 +62,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var attempt = new AttemptRecord { Id = Ids.New(12), ActivityId = activity.Id, PersonId = personId, AssignmentId = assignment?.Id, BeganAt = state.BeganAt }.As(state);
         db.Attempts.Add(attempt);
         db.Events.AddRange(events.Select((happened, i) => RecordOf(attempt.Id, i + 1, happened)));
+        KeepRow(new LoadedAttempt(attempt, assignment, events, state));
         await db.SaveChangesAsync();
         db.ChangeTracker.Clear();
         return attempt;
@@ -201,6 +201,10 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         return attempts.Count == 0 ? [] : await ReplayedAsync(activityId, attempts);
     }
 
+    /// <summary>These attempts of an activity with their states as they stand on record, in no order.</summary>
+    internal async Task<IReadOnlyList<LoadedAttempt>> TheseAsync(string activityId, IReadOnlyCollection<string> ids) =>
+        await ReplayedAsync(activityId, await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && ids.Contains(a.Id)).ToListAsync());
+
     /// <summary>Attempts of one activity with their states as they stand on record, in the order given.</summary>
     private async Task<IReadOnlyList<LoadedAttempt>> ReplayedAsync(string activityId, IReadOnlyList<AttemptRecord> attempts)
     {
@@ -208,28 +212,6 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
         return attempts.AsParallel().AsOrdered().Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
-    }
-
-    /// <summary>
-    /// What statistics need of every attempt of an activity that was handed in. Those whose events are the same as last time
-    /// come from memory; the others are read bit by bit, so that not all are in memory at once.
-    /// </summary>
-    public async Task<IReadOnlyList<AttemptRow>> RowsAsync(string activityId)
-    {
-        var all = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && a.HandedInAt != null).OrderBy(a => a.Id)
-            .Select(a => new { a.Id, Events = db.Events.Count(e => e.AttemptId == a.Id) }).ToListAsync();
-        var rows = all.ToDictionary(a => a.Id, a => cache.Row(a.Id, a.Events));
-        foreach (var some in rows.Where(row => row.Value is null).Select(row => row.Key).Chunk(200).ToList())
-        {
-            var records = await db.Attempts.AsNoTracking().Where(a => some.Contains(a.Id)).ToListAsync();
-            foreach (var (loaded, row) in (await ReplayedAsync(activityId, records)).AsParallel().Select(loaded => (loaded, AttemptRow.Of(loaded.State, loaded.Events))))
-            {
-                rows[loaded.Record.Id] = row;
-                cache.KeepRow(loaded.Record.Id, loaded.Events.Count, row);
-            }
-        }
-
-        return all.Select(a => rows[a.Id]!).ToList();
     }
 
     /// <summary>The state an attempt would have after one event more, whatever the event changes.</summary>
@@ -366,12 +348,20 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         if (finishes)
         {
             db.Attempts.Update(after.Record);
+            KeepRow(after);
             await QueueScoreIfChangedAsync(before, after.State);
         }
 
         try
         {
-            await db.SaveTogetherAsync(() => voted is { } one ? VoteCounts.AddAsync(db, after.Record, one.SpotId, one.Vote) : Task.CompletedTask);
+            await db.SaveTogetherAsync(async () =>
+            {
+                await db.AttemptRows.Where(kept => kept.AttemptId == row.AttemptId && kept.Events < row.Sequence).ExecuteDeleteAsync();
+                if (voted is { } one)
+                {
+                    await VoteCounts.AddAsync(db, after.Record, one.SpotId, one.Vote);
+                }
+            });
             return true;
         }
         catch (DbUpdateException)
@@ -381,6 +371,15 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         finally
         {
             db.ChangeTracker.Clear();
+        }
+    }
+
+    /// <summary>With an attempt that is handed in, what statistics need of it is written too.</summary>
+    private void KeepRow(LoadedAttempt loaded)
+    {
+        if (loaded.State.IsHandedIn)
+        {
+            db.AttemptRows.Add(AttemptRows.RecordOf(loaded));
         }
     }
 

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
@@ -11,6 +12,7 @@ namespace ZestySlate.Core.Classes.Statistics;
 public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictionary<string, QuestionRow> Questions)
 {
     /// <summary>The total as a share, 0..1; 0 when there is nothing to reach.</summary>
+    [JsonIgnore]
     public double Share { get; } = OutOf == 0 ? 0 : (double)Points / (double)OutOf;
 
     /// <summary>The row of an attempt that was handed in.</summary>
@@ -40,6 +42,7 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
 public sealed record QuestionRow(decimal Points, decimal OutOf, TimeSpan Time, IReadOnlyList<string> Picked, IReadOnlyList<TypedAnswer> Typed)
 {
     /// <summary>The share of the question's points, 0..1 (below 0 where penalties may go there).</summary>
+    [JsonIgnore]
     public double Share { get; } = (double)Points / (double)OutOf;
 }
 

@@ -17,7 +17,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>How well an activity and its questions measured, from the attempts that were handed in, or from a simulated class.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptStore attempts) : PageModel
+public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows attempts) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -39,7 +39,7 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptStor
         if (Record.NewestEdition > 0)
         {
             var edition = store.Edition(activity, Record.NewestEdition);
-            var rows = await attempts.RowsAsync(activity);
+            var rows = await attempts.OfAsync(activity);
             Statistics = rows.Count == 0 ? null : ClassStatistics.Of(edition, rows);
         }
     }
