@@ -3,7 +3,7 @@ namespace ZestySlate.Browser.Tests;
 /// <summary>At 320 pixels, or at 400 % on a usual screen, nothing lies beside the page (WCAG 2.2, 1.4.10), and what is pressed is 24 pixels or more (2.5.8).</summary>
 public sealed class ReflowTests(Apps apps)
 {
-    /// <summary>Words in running text, and areas that lie on parts of a picture and stand in the list of spots too, may be smaller.</summary>
+    /// <summary>Words that are pressed in running text, and signs on a picture, which stand in the list of spots too, may be smaller.</summary>
     private const string Look = """
         const wide = document.documentElement.clientWidth, found = [];
         const size = e => e.getBoundingClientRect(), name = e => `${e.tagName.toLowerCase()}.${[...e.classList].join('.')} «${e.textContent.trim().slice(0, 30)}»`;
@@ -11,9 +11,12 @@ public sealed class ReflowTests(Apps apps)
           const beside = [...document.querySelectorAll('body *')].filter(e => size(e).width > 0 && size(e).right > wide + 1);
           found.push('beside the page: ' + beside.slice(0, 3).map(name).join(', '));
         }
-        for (const e of document.querySelectorAll('a, button, summary, input:not([type=checkbox], [type=radio], [type=range]), select, textarea')) {
-          const { width, height } = size(e);
-          if (width > 2 && height > 2 && Math.min(width, height) < 23.5 && getComputedStyle(e).display !== 'inline' && !e.matches('.sr-only, .skip, .sign-area')) { found.push(`${Math.round(width)} × ${Math.round(height)}: ${name(e)}`); }
+        const scrolls = e => e && !e.matches('main') && (['auto', 'scroll'].includes(getComputedStyle(e).overflowX) || scrolls(e.parentElement));
+        for (const e of document.querySelectorAll('a, button, summary, input, select, textarea, label')) {
+          const { width, height, left, right } = size(e);
+          if (width < 3 || height < 3 || e.matches('.sr-only, .skip, .sign, .press-word')) { continue; }
+          if ((right > wide + 1 || left < -1) && !scrolls(e)) { found.push('cut off: ' + name(e)); }
+          if (Math.min(width, height) < 23.5 && getComputedStyle(e).display !== 'inline' && !e.matches('label, [type=checkbox], [type=radio], [type=range]')) { found.push(`${Math.round(width)} × ${Math.round(height)}: ${name(e)}`); }
         }
         return found.join('; ');
         """;
@@ -41,6 +44,24 @@ public sealed class ReflowTests(Apps apps)
             ines.Go(apps.Slate + page);
             ines.See("html.scripted");
             Fits(ines, page);
+        }
+    }
+
+    [Fact]
+    public void Building_questions()
+    {
+        using var ines = new Person(320, 640).SignIn(apps);
+        ines.Go(apps.Slate + "/author/watchtest");
+        ines.See(".page-row");
+        foreach (var kind in new[] { "multipleChoice", "gapText", "wordPick", "order", "match", "sort", "number", "shortText", "placing", "locating", "grid", "longText", "drawing", "spoken", "fileAnswer", "rating", "poll" })
+        {
+            ines.PressCss($"[data-add-kind={kind}]");
+            ines.See(".page-open form[data-edit]");
+            ines.Saved();
+            ines.Run("document.querySelectorAll('details').forEach(fold => { fold.open = true; })");
+            Fits(ines, "building " + kind);
+            ines.PressCss("[data-do=undo]");
+            ines.Saved();
         }
     }
 
