@@ -16,10 +16,10 @@ using ZestySlate.Storage.MarkingAgain;
 
 namespace ZestySlate.Bench;
 
-/// <summary>What a teacher waits for: marking 10,000 attempts again, statistics of them, a gradebook of 200 × 60, the next answer to review.</summary>
+/// <summary>What a teacher waits for: marking 10,000 attempts again, statistics and results of them, the answers of 300 to a question, a gradebook of 200 × 60, the next answer to review.</summary>
 internal static class ClassWork
 {
-    private const int Attempts = 10_000, Questions = 20, Learners = 200, Assignments = 60;
+    private const int Attempts = 10_000, Questions = 20, Hall = 300, Learners = 200, Assignments = 60;
 
     public static async Task RunAsync()
     {
@@ -34,29 +34,11 @@ internal static class ClassWork
         MultipleChoiceQuestion Question(int right) => new() { Prompt = RichText.Plain("Which?"), Options = [.. Enumerable.Range(0, 4).Select(i => new Option { Id = "o" + i, Text = "Option " + i, Right = i == right })] };
         var sheet = Recipes.Begin(Recipe.Worksheet, "Big", "en");
         sheet = sheet with { Scenes = [sheet.Scenes[0] with { Spots = [.. Enumerable.Range(0, Questions).Select(i => new Spot { Id = "q" + i, Name = "Question " + i, Content = new Ask(Question(0)) })] }] };
-        string owner;
+        var owner = await FillAsync(host, "big", sheet, Attempts);
+        await FillAsync(host, "hall", sheet, Hall);
         await using (var scope = host.Services.CreateAsyncScope())
         {
-            var (db, store, attempts) = (scope.ServiceProvider.GetRequiredService<SlateDb>(), scope.ServiceProvider.GetRequiredService<ActivityStore>(), scope.ServiceProvider.GetRequiredService<AttemptStore>());
-            owner = (await db.Activities.FindAsync("garden"))!.OwnerId;
-            await store.CreateAsync(owner, sheet, "big");
-            await store.PublishAsync("big", owner);
-            var record = (await store.DraftAsync("big"))!.Record;
-            for (var i = 0; i < Attempts; i++)
-            {
-                // A few hundred different learners, each many times.
-                var learner = new SimulatedLearner(7, i % 400) { Leaves = 0 };
-                var events = new List<AttemptEvent> { new Began(1, i) { Id = "began", At = DateTimeOffset.UtcNow.AddDays(-1) } };
-                var state = Replay.Run(_ => sheet, events);
-                while (learner.Next(state, state.LastAt) is { } happened)
-                {
-                    events.Add(happened);
-                    state = Replay.After(state, happened);
-                }
-
-                await attempts.BringAsync(record, owner, null, events);
-            }
-
+            var store = scope.ServiceProvider.GetRequiredService<ActivityStore>();
             var draft = (await store.DraftAsync("big"))!;
             await store.EditAsync("big", draft.Record.Version, owner, new SetContent("q3", new Ask(Question(1))));
             await store.PublishAsync("big", owner);
@@ -91,6 +73,8 @@ internal static class ClassWork
             Console.WriteLine($"mark again: applied to {run.Done:N0} in {Stopwatch.GetElapsedTime(begun).TotalSeconds:0.0} s (aim: below 10 s)");
         }
 
+        var byQuestion = await Figures.MeasureAsync(1, 20, async (_, _) => (await ines.GetAsync("/author/hall/answers?spot=q3&at=3")).EnsureSuccessStatusCode());
+        var results = await Figures.MeasureAsync(1, 20, async (_, _) => (await ines.GetAsync("/author/big/results?at=7")).EnsureSuccessStatusCode());
         var review = await Figures.MeasureAsync(1, 20, async (_, _) =>
         {
             await using var scope = host.Services.CreateAsyncScope();
@@ -98,7 +82,35 @@ internal static class ClassWork
             (await ines.GetAsync($"/author/windcheck/review/{some}")).EnsureSuccessStatusCode();
         });
         var bare = await Figures.MeasureAsync(1, 20, async (_, _) => (await ines.GetAsync("/classes")).EnsureSuccessStatusCode());
+        Console.WriteLine($"{Hall} answers by question  {byQuestion}   (aim: below 100 ms; ratio {byQuestion.Median / bare.Median:0.0})");
+        Console.WriteLine($"results of {Attempts:N0}       {results}   (a page of them; ratio {results.Median / bare.Median:0.0})");
         Console.WriteLine($"review opens an answer   {review}   (aim: below 100 ms; a plain page takes {bare.Median:0.0} ms, ratio {review.Median / bare.Median:0.0})");
+    }
+
+    /// <summary>Publishes an activity and brings it so many attempts of a few hundred different simulated learners; the owner's id.</summary>
+    private static async Task<string> FillAsync(Host host, string id, Core.Activities.Activity sheet, int attemptsWanted)
+    {
+        await using var scope = host.Services.CreateAsyncScope();
+        var (db, store, attempts) = (scope.ServiceProvider.GetRequiredService<SlateDb>(), scope.ServiceProvider.GetRequiredService<ActivityStore>(), scope.ServiceProvider.GetRequiredService<AttemptStore>());
+        var owner = (await db.Activities.FindAsync("garden"))!.OwnerId;
+        await store.CreateAsync(owner, sheet, id);
+        await store.PublishAsync(id, owner);
+        var record = (await store.DraftAsync(id))!.Record;
+        for (var i = 0; i < attemptsWanted; i++)
+        {
+            var learner = new SimulatedLearner(7, i % 400) { Leaves = 0 };
+            var events = new List<AttemptEvent> { new Began(1, i) { Id = "began", At = DateTimeOffset.UtcNow.AddDays(-1) } };
+            var state = Replay.Run(_ => sheet, events);
+            while (learner.Next(state, state.LastAt) is { } happened)
+            {
+                events.Add(happened);
+                state = Replay.After(state, happened);
+            }
+
+            await attempts.BringAsync(record, owner, null, events);
+        }
+
+        return owner;
     }
 
     private static async Task GradebookAsync(Host host, HttpClient ines)

@@ -50,6 +50,7 @@ public static class Composition
         services.AddScoped<ActivityLibrary>();
         services.AddScoped<AttemptStore>();
         services.AddScoped<AttemptRows>();
+        services.AddScoped<Overdue>();
         services.AddScoped<ClassStore>();
         services.AddScoped<MediaStore>();
         services.AddScoped<MediaLibrary>();
@@ -71,6 +72,7 @@ public static class Composition
         services.AddScoped<MailedLinks>();
         services.AddScoped<MarkAgainRuns>();
         services.AddHostedService<MarkAgainLoop>();
+        services.AddHostedService<OverdueLoop>();
         services.AddSingleton<Trials>();
         services.AddMemoryCache();
 

@@ -173,12 +173,24 @@ public sealed class AttemptStoreTests : TestDatabase
     }
 
     [Fact]
-    public async Task All_attempts_of_an_activity_come_with_their_states()
+    public async Task Attempts_come_with_their_states_in_the_order_asked_from_memory_or_read()
     {
-        var attempt = await BegunAsync();
-        await TakeAsync(attempt.Id, Mark("e1", "b"));
+        var first = await BegunAsync();
+        AttemptRecord second;
+        await using (var again = NewDb())
+        {
+            second = await Attempts(again).BeginAsync(await again.Activities.SingleAsync(TestContext.Current.CancellationToken), "ines", null);
+        }
+
+        await TakeAsync(first.Id, Mark("e1", "b"));
+        await TakeAsync(second.Id, Mark("e2", "a"));
         await using var db = NewDb();
-        Assert.Equal(0m, Assert.Single(await Attempts(db).AllAsync("garden")).State.Score.Points);
+        var records = await db.Attempts.AsNoTracking().OrderBy(a => a.Id == first.Id).ToListAsync(TestContext.Current.CancellationToken);
+        for (var round = 0; round < 2; round++)
+        {
+            Assert.Equal([(second.Id, 1m), (first.Id, 0m)], (await Attempts(db).AsTheyStandAsync("garden", records)).Select(loaded => (loaded.Record.Id, loaded.State.Score.Points)));
+            Restart();
+        }
     }
 
     private async Task<ActivityRecord> PublishedAsync(Func<Activity, Activity> change)
@@ -188,6 +200,33 @@ public sealed class AttemptStoreTests : TestDatabase
         await store.CreateAsync("ines", change(Garden()), "timed");
         await store.PublishAsync("timed", "ines");
         return (await store.DraftAsync("timed"))!.Record;
+    }
+
+    [Fact]
+    public async Task Work_whose_time_is_over_is_handed_in_though_nobody_opens_it_and_its_score_goes_out()
+    {
+        var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
+        await using var db = NewDb();
+        var (started, waiting) = (await Attempts(db).BeginAsync(activity, "tobiah", await PlacedAsync()), await Attempts(db).BeginAsync(activity, "ines", null));
+        await TakeAsync(started.Id, new Started { Id = "s", At = Clock.Now });
+        await TakeAsync(started.Id, Mark("m", "a"));
+        var next = new Dictionary<string, DateTimeOffset>();
+        Task LookAsync() => new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(next);
+        async Task<DateTimeOffset?> HandedInAsync(string id) => await db.Attempts.AsNoTracking().Where(a => a.Id == id).Select(a => a.HandedInAt).SingleAsync(TestContext.Current.CancellationToken);
+
+        await LookAsync();
+        Assert.Equal((Clock.Now.AddSeconds(60), Clock.Now.AddMinutes(1)), (next[started.Id], next[waiting.Id]));
+        var over = Clock.Now.AddSeconds(60);
+        Clock.Now = over.AddSeconds(1);
+        await LookAsync();
+        Assert.Null(await HandedInAsync(started.Id));
+        Clock.Now = over.AddSeconds(3);
+        await LookAsync();
+        Assert.Equal(over, await HandedInAsync(started.Id));
+        Assert.Null(await HandedInAsync(waiting.Id));
+        Assert.Contains("FullyGraded", (await db.ScoreDeliveries.OrderBy(delivery => delivery.Id).LastAsync(TestContext.Current.CancellationToken)).Score);
+        await LookAsync();
+        Assert.Equal([waiting.Id], next.Keys);
     }
 
     [Fact]

@@ -7,6 +7,7 @@ using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Teaching;
 
@@ -144,6 +145,57 @@ public sealed class ClassWorkTests(SlateHost host)
         // Not through another activity, and not by another teacher.
         Assert.Equal(HttpStatusCode.NotFound, (await ines.PostFormAsync("/author/garden/answers", "/author/garden/answers", ("spot", "why"), ("attempts", attempts[0]), ("points", "1"))).StatusCode);
         Assert.Contains("/not-yours", (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task Many_answers_come_page_by_page_and_of_one_class_alone_and_keeping_one_goes_on_to_the_next()
+    {
+        var (group, activity, assignment) = await GivenAsync([.. Enumerable.Range(10, 70).Select(i => $"Learner {i}")]);
+        await host.WithAsync(async (AttemptStore attempts) =>
+        {
+            var (record, given) = await host.DbAsync(async db => (await db.Activities.SingleAsync(a => a.Id == activity), await db.Assignments.SingleAsync(a => a.Id == assignment)));
+            var people = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync());
+            foreach (var person in people)
+            {
+                // The last came by the link and is of no class.
+                await attempts.BringAsync(record, person.PersonId, person.RosterName == "Learner 79" ? null : given,
+                [
+                    new Began(1, 7) { Id = "began", At = DateTimeOffset.UtcNow },
+                    new Answered("why", new LongTextResponse { Text = $"{Essay} ({person.RosterName})" }) { Id = "a", At = DateTimeOffset.UtcNow },
+                    new HandedIn { Id = "h", At = DateTimeOffset.UtcNow },
+                ]);
+            }
+
+            return 0;
+        });
+        var ines = await host.TeacherAsync("ines");
+        string Card(int learner) => $"<h2 dir=\"auto\">Learner {learner}</h2>";
+        var address = $"/author/{activity}/answers?spot=why&assignment={assignment}";
+        var first = await ReadAsync(ines, address);
+        Assert.Contains("1 to 40 of 69", first);
+        Assert.Contains(Card(49), first);
+        Assert.DoesNotContain(Card(50), first);
+        Assert.Contains(Card(78), await ReadAsync(ines, address + "&at=1"));
+        Assert.DoesNotContain(Card(79), await ReadAsync(ines, address + "&at=77"));
+        Assert.Contains("41 to 70 of 70", await ReadAsync(ines, $"/author/{activity}/answers?spot=why&at=1"));
+
+        // From the last of the first page to the first of the second; where only what waits is shown, to the one that has taken its place.
+        async Task<string> KeepAsync(int learner, params (string, string)[] along)
+        {
+            return (await ines.PostFormAsync(address, $"/author/{activity}/answers", [("spot", "why"), ("attempts", await IdAsync(learner)), ("seen", ""), ("points", "3"), ("assignment", $"{assignment}"), .. along])).Headers.Location!.OriginalString;
+        }
+
+        Assert.EndsWith($"&assignment={assignment}&at=1#of-{await IdAsync(50)}", await KeepAsync(49));
+        Assert.EndsWith($"&only=waiting&assignment={assignment}#of-{await IdAsync(21)}", await KeepAsync(20, ("only", "waiting")));
+
+        var results = await ReadAsync(ines, $"/author/{activity}/results");
+        Assert.Contains("1 to 60 of 70", results);
+        Assert.Contains("Give back all 2 in which nothing waits", results);
+        Assert.DoesNotContain("\">Learner 71</a>", results);
+        Assert.Contains("\">Learner 71</a>", await ReadAsync(ines, $"/author/{activity}/results?at=1"));
+        Assert.Equal(1 + (70 * 2), (await ines.GetStringAsync($"/author/{activity}/results?handler=csv", Stop)).Trim().Split('\n').Length);
+
+        Task<string> IdAsync(int learner) => host.DbAsync(db => db.Attempts.Where(a => a.ActivityId == activity && db.Users.Any(p => p.Id == a.PersonId && p.DisplayName == $"Learner {learner}")).Select(a => a.Id).SingleAsync());
     }
 
     [Fact]

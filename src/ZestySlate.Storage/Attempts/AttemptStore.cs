@@ -160,35 +160,27 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         }
     }
 
-    /// <summary>All attempts of an activity with their states, newest first.</summary>
-    public async Task<IReadOnlyList<LoadedAttempt>> AllAsync(string activityId)
+    /// <summary>Attempts of one activity with their states at this moment, in the order given. Those at work lately come from memory, and the others are remembered.</summary>
+    public async Task<IReadOnlyList<LoadedAttempt>> AsTheyStandAsync(string activityId, IReadOnlyList<AttemptRecord> attempts)
     {
-        var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId).OrderByDescending(a => a.BeganAt).ToListAsync();
         var now = clock.GetUtcNow();
-        return (await ReplayedAsync(activityId, attempts)).Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
+        var known = attempts.Select(record => (Record: record, Known: cache.Find(record.Id))).ToList();
+        var read = (await ReplayedAsync(activityId, known.Where(one => one.Known is null).Select(one => one.Record).ToList())).ToDictionary(loaded => loaded.Record.Id);
+        foreach (var loaded in read.Values)
+        {
+            cache.Keep(new AttemptCache.Known(loaded.Record, loaded.Events, loaded.State));
+        }
+
+        var assignments = await AssignmentsAsync(activityId);
+        return known.Select(one => one.Known is { } there ? With(AssignmentOf(there.Record, assignments), there.Record, there.Events, there.State) : read[one.Record.Id])
+            .Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
     }
 
-    /// <summary>The newest attempt of everybody at an activity, or at one assignment of it; those at work lately come from memory.</summary>
+    /// <summary>The newest attempt of everybody at an activity, or at one assignment of it.</summary>
     public async Task<IReadOnlyList<LoadedAttempt>> NewestAsync(string activityId, int? assignmentId)
     {
         var records = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && (assignmentId == null || a.AssignmentId == assignmentId)).ToListAsync();
-        var newest = records.GroupBy(a => (a.PersonId, a.AssignmentId)).Select(goes => goes.MaxBy(a => a.BeganAt)!).ToList();
-        var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
-        var unknown = newest.Where(a => cache.Find(a.Id) is null).Select(a => a.Id).ToList();
-        var events = unknown.Count == 0 ? null : (await db.Events.AsNoTracking().Where(e => unknown.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
-        var now = clock.GetUtcNow();
-        return newest.Select(record =>
-        {
-            var assignment = record.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null;
-            if (cache.Find(record.Id) is { } known)
-            {
-                return With(assignment, known.Record, known.Events, known.State);
-            }
-
-            var read = Replayed(record, assignment, events?[record.Id] ?? []);
-            cache.Keep(new AttemptCache.Known(record, read.Events, read.State));
-            return read;
-        }).Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
+        return await AsTheyStandAsync(activityId, records.GroupBy(a => (a.PersonId, a.AssignmentId)).Select(goes => goes.MaxBy(a => a.BeganAt)!).ToList());
     }
 
     /// <summary>Some attempts of an activity with their states as they stand on record, in the order of their ids; for going through all of them bit by bit.</summary>
@@ -208,11 +200,15 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     /// <summary>Attempts of one activity with their states as they stand on record, in the order given.</summary>
     private async Task<IReadOnlyList<LoadedAttempt>> ReplayedAsync(string activityId, IReadOnlyList<AttemptRecord> attempts)
     {
-        var assignments = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
+        var assignments = await AssignmentsAsync(activityId);
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
-        return attempts.AsParallel().AsOrdered().Select(attempt => Replayed(attempt, attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null, events[attempt.Id])).ToList();
+        return attempts.AsParallel().AsOrdered().Select(attempt => Replayed(attempt, AssignmentOf(attempt, assignments), events[attempt.Id])).ToList();
     }
+
+    private Task<Dictionary<int, AssignmentRecord>> AssignmentsAsync(string activityId) => db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
+
+    private static AssignmentRecord? AssignmentOf(AttemptRecord attempt, Dictionary<int, AssignmentRecord> assignments) => attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null;
 
     /// <summary>The state an attempt would have after one event more, whatever the event changes.</summary>
     public AttemptState StateAfter(LoadedAttempt loaded, AttemptEvent happened) =>

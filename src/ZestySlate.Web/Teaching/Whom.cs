@@ -10,6 +10,9 @@ namespace ZestySlate.Web.Teaching;
 /// <param name="Chosen">The assignment chosen; null for everybody.</param>
 public sealed record Whom(string Page, IReadOnlyList<(AssignmentRecord Assignment, string Name)> Assignments, int? Chosen)
 {
+    /// <summary>What else of the query goes along to another choice; empty for nothing.</summary>
+    public string Along { get; init; } = "";
+
     /// <summary>Those of an activity; an assignment that is none of its own is not chosen.</summary>
     public static async Task<Whom> OfAsync(SlateDb db, string activity, string page, int? assignment)
     {

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -16,8 +17,13 @@ namespace ZestySlate.Web.Pages.Author;
 [Authorize(Policy = Rights.ActivityEditor)]
 public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore attempts, Reviewing reviewing) : PageModel
 {
+    private const int PageSize = 40;
+
     /// <summary>One answer, or several that are the same.</summary>
     public sealed record Entry(string Who, ReviewForm Form);
+
+    /// <summary>The first attempt of every entry of all pages.</summary>
+    private List<string> _order = [];
 
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -27,7 +33,14 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
     /// <summary>The question shown; empty when there is none.</summary>
     public string SpotId { get; private set; } = "";
 
+    /// <summary>A page of the answers.</summary>
     public IReadOnlyList<Entry> Entries { get; private set; } = [];
+
+    /// <summary>Where of all entries those of this page stand.</summary>
+    public Pager Pager { get; private set; } = null!;
+
+    /// <summary>Whose answers these are.</summary>
+    public Whom Whom { get; private set; } = null!;
 
     public bool OnlyWaiting { get; private set; }
 
@@ -37,14 +50,15 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
 
     public string? Next { get; private set; }
 
-    /// <summary>The address of a question of this page under the same filters.</summary>
-    public string AddressOf(string spot, bool? onlyWaiting = null, bool? namesHidden = null) =>
-        $"{Request.PathBase}/author/{Record.Id}/answers?spot={spot}{((onlyWaiting ?? OnlyWaiting) ? "&only=waiting" : "")}{((namesHidden ?? NamesHidden) ? "&names=hidden" : "")}";
+    /// <summary>The address of a page of a question's answers under the same filters.</summary>
+    public string AddressOf(string spot, int at = 0) =>
+        $"{Request.PathBase}/author/{Record.Id}/answers?spot={spot}{(OnlyWaiting ? "&only=waiting" : "")}{(NamesHidden ? "&names=hidden" : "")}{(Whom.Chosen is { } chosen ? $"&assignment={chosen}" : "")}{(at > 0 ? $"&at={at}" : "")}";
 
-    public Task OnGetAsync(string activity, string? spot, string? only, string? names) => LoadAsync(activity, spot, only, names, null, null);
+    public Task OnGetAsync(string activity, [FromQuery] Filter filter) => LoadAsync(activity, filter, [], null);
 
-    public async Task<IActionResult> OnPostAsync(string activity, string spot, string? only, string? names)
+    public async Task<IActionResult> OnPostAsync(string activity, [FromForm] Filter filter)
     {
+        var spot = filter.Spot ?? "";
         var form = Request.Form;
         var of = form["attempts"].OfType<string>().ToList();
         string? problem = null;
@@ -66,7 +80,7 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
             problem = read.Refusal ?? await reviewing.KeepAsync(id, spot, of.Count == 1 ? form["seen"].ToString() : null, read.Value);
             if (problem is not null)
             {
-                await LoadAsync(activity, spot, only, names, id, problem);
+                await LoadAsync(activity, filter, [id], problem);
                 return Page();
             }
         }
@@ -76,11 +90,12 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
             await reviewing.KeepPhraseAsync(User.Id(), form["comment"].ToString());
         }
 
-        await LoadAsync(activity, spot, only, names, null, null);
-        var at = Entries.Select((entry, i) => (entry, i)).FirstOrDefault(one => of.Contains(one.entry.Form.Attempts[0])).i;
-        at = OnlyWaiting ? 0 : at + 1;
-        var next = at < Entries.Count ? Entries[at] : null;
-        return LocalRedirect(AddressOf(spot) + (next is null ? "" : "#of-" + next.Form.Attempts[0]));
+        // What was kept just now stands in its place once more, so that it is known what comes after it.
+        await LoadAsync(activity, filter, of, null);
+        var kept = _order.FindIndex(first => of.Contains(first));
+        var next = kept + 1 < _order.Count ? _order[kept + 1] : null;
+        var stays = OnlyWaiting && kept >= 0 ? kept : kept + 1;
+        return LocalRedirect(AddressOf(spot, Math.Min(stays, _order.Count - 1) / PageSize) + (next is null ? "" : "#of-" + next));
     }
 
     /// <summary>Lets a phrase go.</summary>
@@ -90,36 +105,58 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
         return LocalRedirect($"~/author/{activity}/answers?spot={spot}");
     }
 
-    private async Task LoadAsync(string activity, string? spot, string? only, string? names, string? problemOf, string? problem)
+    /// <summary>What of the answers is shown.</summary>
+    /// <param name="Spot">The question; one that waits when it is none.</param>
+    /// <param name="Only">"waiting" for those alone that wait for a person.</param>
+    /// <param name="Names">"hidden" to mark without knowing whose it is.</param>
+    /// <param name="Assignment">One class or course; null for all.</param>
+    /// <param name="At">Which page, from 0.</param>
+    public sealed record Filter(string? Spot, string? Only, string? Names, int? Assignment, int At);
+
+    /// <param name="activity">The activity.</param>
+    /// <param name="filter">What is shown.</param>
+    /// <param name="also">Attempts whose answers are shown though they wait no more.</param>
+    /// <param name="problem">Why what was typed about them could not be kept, or null.</param>
+    private async Task LoadAsync(string activity, Filter filter, IReadOnlyList<string> also, string? problem)
     {
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        (OnlyWaiting, NamesHidden) = (only == "waiting", names == "hidden");
-        var all = (await attempts.AllAsync(activity)).Where(attempt => attempt.State.IsHandedIn).ToList();
+        (OnlyWaiting, NamesHidden) = (filter.Only == "waiting", filter.Names == "hidden");
+        Whom = await Whom.OfAsync(db, activity, "answers", filter.Assignment);
+        var chosen = Whom.Chosen;
+        var records = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activity && a.HandedInAt != null && (chosen == null || a.AssignmentId == chosen)).OrderByDescending(a => a.BeganAt).ToListAsync();
+        var all = await attempts.AsTheyStandAsync(activity, records);
         var people = all.Select(attempt => attempt.Record.PersonId).ToList();
         var known = await db.Users.AsNoTracking().Where(person => people.Contains(person.Id)).ToDictionaryAsync(person => person.Id, person => person.DisplayName);
         var reports = all.Select(attempt => (Attempt: attempt, Report: AttemptReport.Of(attempt.State))).ToList();
         var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
         Questions = asked.Select(one => (one.Spot.Id, one.Spot.ReportName, reports.Count(report => report.Report.Answers.Any(answer => answer.SpotId == one.Spot.Id && answer.Waits)))).ToList();
-        SpotId = Questions.Any(one => one.SpotId == spot) ? spot! : Questions.FirstOrDefault(one => one.Waits > 0).SpotId ?? (Questions.Count > 0 ? Questions[0].SpotId : "");
+        SpotId = Questions.Any(one => one.SpotId == filter.Spot) ? filter.Spot! : Questions.FirstOrDefault(one => one.Waits > 0).SpotId ?? (Questions.Count > 0 ? Questions[0].SpotId : "");
+        Whom = Whom with { Along = $"spot={SpotId}{(OnlyWaiting ? "&only=waiting" : "")}{(NamesHidden ? "&names=hidden" : "")}" };
         var at = Questions.ToList().FindIndex(one => one.SpotId == SpotId);
         (Previous, Next) = (at > 0 ? Questions[at - 1].SpotId : null, at >= 0 && at + 1 < Questions.Count ? Questions[at + 1].SpotId : null);
         var phrases = await reviewing.PhrasesAsync(User.Id());
 
         // Where names are hidden, the order does not tell them either.
-        var answers = reports.SelectMany(report => report.Report.Answers.Where(answer => answer.SpotId == SpotId && (!OnlyWaiting || answer.Waits || report.Attempt.Record.Id == problemOf)).Select(answer => (report.Attempt, Answer: answer)))
+        var answers = reports.SelectMany(report => report.Report.Answers.Where(answer => answer.SpotId == SpotId && (!OnlyWaiting || answer.Waits || also.Contains(report.Attempt.Record.Id))).Select(answer => (report.Attempt, Answer: answer)))
             .OrderBy(one => NamesHidden ? one.Attempt.Record.Id : known.GetValueOrDefault(one.Attempt.Record.PersonId), StringComparer.CurrentCultureIgnoreCase);
-        Entries = answers.GroupBy(one => Reviewing.SameAs(one.Answer) ?? one.Attempt.Record.Id).Select((same, number) =>
+        var groups = answers.GroupBy(one => Reviewing.SameAs(one.Answer) ?? one.Attempt.Record.Id).ToList();
+        _order = groups.Select(same => same.First().Attempt.Record.Id).ToList();
+        var stumbled = problem is null ? -1 : groups.FindIndex(same => same.Any(one => also.Contains(one.Attempt.Record.Id)));
+        Pager = new Pager(Pager.Near(stumbled >= 0 ? stumbled / PageSize : filter.At, PageSize, groups.Count), PageSize, groups.Count, page => AddressOf(SpotId, page));
+        Entries = groups.Select((same, number) => (same, number)).Skip(Pager.At * PageSize).Take(PageSize).Select(one =>
         {
+            var (same, number) = one;
             var (attempt, answer) = same.First();
             var ids = same.Select(one => one.Attempt.Record.Id).ToList();
             var who = NamesHidden ? (ids.Count > 1 ? $"{ids.Count} learners" : $"Learner {number + 1}") : string.Join(", ", same.Select(one => known.GetValueOrDefault(one.Attempt.Record.PersonId, "somebody")));
+            var wrong = problem is not null && ids.Any(also.Contains);
             return new Entry(ids.Count > 1 && !NamesHidden ? $"{ids.Count} learners: {who}" : who,
                 new ReviewForm(answer, ids, Reviewing.NewestOf(attempt, SpotId), attempt.State.Activity.Words, $"{Request.PathBase}/author/{activity}/answers/{attempt.Record.Id}")
                 {
                     Phrases = phrases,
-                    Along = [("only", only ?? ""), ("names", names ?? "")],
-                    Problem = ids.Contains(problemOf ?? "") ? problem : null,
-                    Typed = ids.Contains(problemOf ?? "") ? Request.Form : null,
+                    Along = [("only", filter.Only ?? ""), ("names", filter.Names ?? ""), ("assignment", chosen?.ToString(CultureInfo.InvariantCulture) ?? "")],
+                    Problem = wrong ? problem : null,
+                    Typed = wrong ? Request.Form : null,
                 });
         }).ToList();
     }

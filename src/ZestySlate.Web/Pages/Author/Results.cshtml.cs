@@ -1,7 +1,9 @@
+using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
@@ -20,6 +22,8 @@ namespace ZestySlate.Web.Pages.Author;
 [Authorize(Policy = Rights.ActivityEditor)]
 public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, VoteCounts votes, Reviewing reviewing, TimeProvider clock) : PageModel
 {
+    private const int PageSize = 60;
+
     /// <summary>One attempt on the page.</summary>
     public sealed record Row(LoadedAttempt Attempt, string Learner, string Origin, AttemptReport Report)
     {
@@ -41,7 +45,13 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
     /// <summary>Whose results these are.</summary>
     public Whom Whom { get; private set; } = null!;
 
+    /// <summary>A page of them, by name.</summary>
     public IReadOnlyList<Row> Rows { get; private set; } = [];
+
+    public Pager Pager { get; private set; } = null!;
+
+    /// <summary>The works that can be given back and hold nothing that waits, of all pages.</summary>
+    public IReadOnlyList<string> Returnable { get; private set; } = [];
 
     /// <summary>The names of the newest edition's questions.</summary>
     public IReadOnlyList<string> Questions { get; private set; } = [];
@@ -56,37 +66,41 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
 
     public string? LastProblem { get; private set; }
 
-    public Task OnGetAsync(string activity, int? assignment) => LoadAsync(activity, assignment);
+    public Task OnGetAsync(string activity, int? assignment, int at) => LoadAsync(activity, assignment, at);
 
     public async Task<IActionResult> OnGetCsvAsync(string activity, int? assignment)
     {
-        await LoadAsync(activity, assignment);
+        await LoadAsync(activity, assignment, 0, int.MaxValue);
         var csv = ResultsCsv.Write(Rows.Select(row => new ResultsCsv.Row(row.Learner, row.Origin, row.Attempt.State.BeganAt, row.Attempt.State.HandedInAt, row.Report)));
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{activity}-results.csv");
     }
 
-    /// <summary>How many works can be given back and hold nothing that waits.</summary>
-    public int Returnable => Rows.Count(row => row.CanBeReturned && row.Waiting == 0);
-
     /// <summary>Gives back all in which nothing waits.</summary>
     public async Task<IActionResult> OnPostReturnAllAsync(string activity, int? assignment)
     {
-        await LoadAsync(activity, assignment);
-        return await ReturnAsync(Rows.Where(row => row.CanBeReturned && row.Waiting == 0));
+        await LoadAsync(activity, assignment, 0);
+        return await ReturnAsync(Returnable, 0);
     }
 
     /// <summary>Gives back those that are ticked.</summary>
-    public async Task<IActionResult> OnPostReturnSomeAsync(string activity, int? assignment, string[] of)
+    public async Task<IActionResult> OnPostReturnSomeAsync(string activity, int? assignment, int at, string[] of)
     {
-        await LoadAsync(activity, assignment);
-        return await ReturnAsync(Rows.Where(row => row.CanBeReturned && of.Contains(row.Attempt.Record.Id)));
+        await LoadAsync(activity, assignment, at);
+        return await ReturnAsync(Rows.Where(row => row.CanBeReturned && of.Contains(row.Attempt.Record.Id)).Select(row => row.Attempt.Record.Id), at);
     }
 
-    private async Task<IActionResult> ReturnAsync(IEnumerable<Row> rows)
+    private async Task<IActionResult> ReturnAsync(IEnumerable<string> attemptIds, int at)
     {
-        await reviewing.ReturnAsync(rows.Select(row => row.Attempt.Record.Id));
-        return LocalRedirect($"~/author/{Record.Id}/results{(Whom.Chosen is { } chosen ? $"?assignment={chosen}" : "")}");
+        await reviewing.ReturnAsync(attemptIds.ToList());
+        return LocalRedirect(AddressOf(at));
     }
+
+    /// <summary>The address of a page of these results.</summary>
+    public string AddressOf(int at) => QueryHelpers.AddQueryString($"{Request.PathBase}/author/{Record.Id}/results", new Dictionary<string, string?>
+    {
+        ["assignment"] = Whom.Chosen?.ToString(CultureInfo.InvariantCulture),
+        ["at"] = at > 0 ? at.ToString(CultureInfo.InvariantCulture) : null,
+    });
 
     /// <summary>Lets waiting grades be sent at once.</summary>
     public async Task<IActionResult> OnPostSendNowAsync(string activity)
@@ -97,16 +111,22 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         return LocalRedirect($"~/author/{activity}/results");
     }
 
-    private async Task LoadAsync(string activity, int? assignment)
+    private async Task LoadAsync(string activity, int? assignment, int at, int size = PageSize)
     {
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         Whom = await Whom.OfAsync(db, activity, "results", assignment);
-        var all = (await attempts.AllAsync(activity)).Where(a => Whom.Chosen is null || a.Record.AssignmentId == Whom.Chosen).ToList();
-        var people = all.Select(a => a.Record.PersonId).Distinct().ToList();
-        var names = await db.Users.Where(p => people.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
+        var chosen = Whom.Chosen;
+        var all = await (from attempt in db.Attempts.AsNoTracking()
+                         join person in db.Users on attempt.PersonId equals person.Id
+                         where attempt.ActivityId == activity && (chosen == null || attempt.AssignmentId == chosen)
+                         select new { Attempt = attempt, person.DisplayName }).ToListAsync();
+        var ordered = all.OrderBy(one => one.DisplayName, StringComparer.CurrentCultureIgnoreCase).ThenByDescending(one => one.Attempt.BeganAt).ToList();
+        Returnable = ordered.Where(one => one.Attempt is { HandedInAt: not null, ReturnedAt: null, Provisional: false }).Select(one => one.Attempt.Id).ToList();
+        Pager = new Pager(Pager.Near(at, size, ordered.Count), size, ordered.Count, AddressOf);
         var classNames = await db.Classes.ToDictionaryAsync(c => c.Id, c => c.Name);
-        Rows = all.Select(a => new Row(a, names[a.Record.PersonId], OriginOf(a, classNames), AttemptReport.Of(a.State)))
-            .OrderBy(row => row.Learner, StringComparer.CurrentCultureIgnoreCase).ToList();
+        var shown = ordered.Skip(Pager.At * size).Take(size).ToList();
+        var loaded = await attempts.AsTheyStandAsync(activity, shown.Select(one => one.Attempt).ToList());
+        Rows = shown.Zip(loaded, (one, attempt) => new Row(attempt, one.DisplayName, OriginOf(attempt, classNames), AttemptReport.Of(attempt.State))).ToList();
         var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
         Questions = asked.Select(asked => asked.Spot.ReportName).ToList();
         if (asked.Any(one => one.Question is PollQuestion))
