@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.ShortText;
@@ -145,6 +146,33 @@ public sealed class ClassWorkTests(SlateHost host)
         // Not through another activity, and not by another teacher.
         Assert.Equal(HttpStatusCode.NotFound, (await ines.PostFormAsync("/author/garden/answers", "/author/garden/answers", ("spot", "why"), ("attempts", attempts[0]), ("points", "1"))).StatusCode);
         Assert.Contains("/not-yours", (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task Work_left_open_counts_in_the_gradebook_once_its_time_is_over()
+    {
+        var (group, activity, assignment) = await GivenAsync("Nuru");
+        await host.WithAsync(async (ActivityStore store) =>
+        {
+            var draft = (await store.DraftAsync(activity))!;
+            await store.EditAsync(activity, draft.Record.Version, draft.Record.OwnerId, new SetRules(draft.Document.Rules with { Clock = new Clock(ClockFor.Whole, 60) }));
+            return await store.PublishAsync(activity, draft.Record.OwnerId);
+        });
+        var (record, given, nuru) = await host.DbAsync(async db => (await db.Activities.SingleAsync(a => a.Id == activity), await db.Assignments.SingleAsync(a => a.Id == assignment), await db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.PersonId).SingleAsync()));
+        var began = DateTimeOffset.UtcNow.AddHours(-1);
+        var attempt = await host.WithAsync((AttemptStore attempts) => attempts.BringAsync(record, nuru, given,
+        [
+            new Began(2, 7) { Id = "began", At = began },
+            new Started { Id = "s", At = began },
+            new Answered("word", new ShortTextResponse { Text = "anemometer" }) { Id = "a", At = began.AddSeconds(30) },
+        ]));
+        for (var i = 0; i < 150 && await host.DbAsync(db => db.Attempts.AnyAsync(a => a.Id == attempt.Id && a.HandedInAt == null)); i++)
+        {
+            await Task.Delay(100, Stop);
+        }
+
+        Assert.Equal(began.AddSeconds(60), await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt.Id).Select(a => a.HandedInAt).SingleAsync()));
+        Assert.Contains($"/review/{attempt.Id}\">1</a>", await ReadAsync(await host.TeacherAsync("ines"), $"/classes/{group.Id}/gradebook"));
     }
 
     [Fact]
