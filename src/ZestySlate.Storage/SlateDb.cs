@@ -149,6 +149,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<PhraseRecord>().HasIndex(phrase => phrase.OwnerId);
         builder.Entity<AttemptRecord>().HasIndex(attempt => new { attempt.ActivityId, attempt.PersonId });
         builder.Entity<AttemptRecord>().HasIndex(attempt => attempt.AssignmentId);
+        builder.Entity<AttemptRecord>().HasIndex(attempt => attempt.ActivityId).HasFilter("\"HandedInAt\" IS NULL");
         builder.Entity<EventRecord>().HasKey(happened => new { happened.AttemptId, happened.Sequence });
         builder.Entity<RowRecord>().HasKey(row => new { row.AttemptId, row.Events });
         builder.Entity<RowRecord>().HasOne<AttemptRecord>().WithMany().HasForeignKey(row => row.AttemptId);

@@ -210,12 +210,11 @@ public sealed class AttemptStoreTests : TestDatabase
         var (started, waiting) = (await Attempts(db).BeginAsync(activity, "tobiah", await PlacedAsync()), await Attempts(db).BeginAsync(activity, "ines", null));
         await TakeAsync(started.Id, new Started { Id = "s", At = Clock.Now });
         await TakeAsync(started.Id, Mark("m", "a"));
-        var next = new Dictionary<string, DateTimeOffset>();
-        Task LookAsync() => new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(next);
+        var memory = new OverdueMemory();
+        Task LookAsync() => new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(memory);
         async Task<DateTimeOffset?> HandedInAsync(string id) => await db.Attempts.AsNoTracking().Where(a => a.Id == id).Select(a => a.HandedInAt).SingleAsync(TestContext.Current.CancellationToken);
 
         await LookAsync();
-        Assert.Equal((Clock.Now.AddSeconds(60), Clock.Now.AddMinutes(1)), (next[started.Id], next[waiting.Id]));
         var over = Clock.Now.AddSeconds(60);
         Clock.Now = over.AddSeconds(1);
         await LookAsync();
@@ -225,8 +224,13 @@ public sealed class AttemptStoreTests : TestDatabase
         Assert.Equal(over, await HandedInAsync(started.Id));
         Assert.Null(await HandedInAsync(waiting.Id));
         Assert.Contains("FullyGraded", (await db.ScoreDeliveries.OrderBy(delivery => delivery.Id).LastAsync(TestContext.Current.CancellationToken)).Score);
+
+        // Started later than it was begun, it is found all the same.
+        await TakeAsync(waiting.Id, new Started { Id = "s", At = Clock.Now });
         await LookAsync();
-        Assert.Equal([waiting.Id], next.Keys);
+        Clock.Now += TimeSpan.FromMinutes(2);
+        await LookAsync();
+        Assert.Equal(Clock.Now.AddMinutes(-1), await HandedInAsync(waiting.Id));
     }
 
     [Fact]

@@ -166,7 +166,7 @@ public sealed class ClassWorkTests(SlateHost host)
             new Started { Id = "s", At = began },
             new Answered("word", new ShortTextResponse { Text = "anemometer" }) { Id = "a", At = began.AddSeconds(30) },
         ]));
-        for (var i = 0; i < 150 && await host.DbAsync(db => db.Attempts.AnyAsync(a => a.Id == attempt.Id && a.HandedInAt == null)); i++)
+        for (var i = 0; i < 300 && await host.DbAsync(db => db.Attempts.AnyAsync(a => a.Id == attempt.Id && a.HandedInAt == null)); i++)
         {
             await Task.Delay(100, Stop);
         }

@@ -3,6 +3,16 @@ using ZestySlate.Storage.Activities;
 
 namespace ZestySlate.Storage.Attempts;
 
+/// <summary>What is known of open attempts from looking through them before.</summary>
+public sealed class OverdueMemory
+{
+    /// <summary>When each attempt is to be looked at next, by its id.</summary>
+    internal Dictionary<string, DateTimeOffset> Next { get; } = [];
+
+    /// <summary>Whether an edition has a clock, by its activity's id and its number.</summary>
+    internal Dictionary<(string ActivityId, int Edition), bool> HasClock { get; } = [];
+}
+
 /// <summary>Hands in the attempts whose time was over while nobody looked, so that they count, and their scores go out, although nobody opens them again.</summary>
 public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore attempts, TimeProvider clock)
 {
@@ -10,23 +20,36 @@ public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore a
     private static readonly TimeSpan Pause = TimeSpan.FromMinutes(1);
 
     /// <summary>Looks through the open attempts at activities with a clock, each no sooner than its clock can have run out.</summary>
-    /// <param name="next">When each is to be looked at next; whoever calls again and again keeps it.</param>
-    public async Task HandInAsync(IDictionary<string, DateTimeOffset> next)
+    /// <param name="memory">What was learnt the times before; whoever calls keeps it.</param>
+    public async Task HandInAsync(OverdueMemory memory)
     {
         var now = clock.GetUtcNow();
-        var published = await db.Activities.AsNoTracking().Where(activity => db.Attempts.Any(attempt => attempt.ActivityId == activity.Id && attempt.HandedInAt == null))
-            .Select(activity => new { activity.Id, activity.NewestEdition }).ToListAsync();
-        var timed = published.Where(activity => activities.Edition(activity.Id, activity.NewestEdition).Rules.Clock is not null).Select(activity => activity.Id).ToList();
-        var open = timed.Count == 0 ? [] : await db.Attempts.AsNoTracking().Where(attempt => attempt.HandedInAt == null && timed.Contains(attempt.ActivityId)).Select(attempt => attempt.Id).ToListAsync();
-        foreach (var gone in next.Keys.Except(open).ToList())
+        var open = await (from attempt in db.Attempts.AsNoTracking()
+                          join activity in db.Activities on attempt.ActivityId equals activity.Id
+                          where attempt.HandedInAt == null
+                          select new { attempt.Id, attempt.ActivityId, activity.NewestEdition }).ToListAsync();
+        var timed = open.Where(attempt => HasClock(memory, attempt.ActivityId, attempt.NewestEdition)).Select(attempt => attempt.Id).ToHashSet();
+        foreach (var gone in memory.Next.Keys.Where(id => !timed.Contains(id)).ToList())
         {
-            next.Remove(gone);
+            memory.Next.Remove(gone);
         }
 
-        foreach (var id in open.Where(id => !next.TryGetValue(id, out var at) || at <= now))
+        foreach (var id in timed.Where(id => !memory.Next.TryGetValue(id, out var at) || at <= now))
         {
-            // Reading it is what puts on record that its time is over.
-            next[id] = (await attempts.LoadAsync(id))?.State.RunsOutAt ?? now + Pause;
+            // Reading it is what puts on record that its time is over. One that cannot be read does not keep the others waiting.
+            memory.Next[id] = now + Pause;
+            memory.Next[id] = (await attempts.LoadAsync(id))?.State.RunsOutAt ?? now + Pause;
         }
+    }
+
+    private bool HasClock(OverdueMemory memory, string activityId, int edition)
+    {
+        if (!memory.HasClock.TryGetValue((activityId, edition), out var has))
+        {
+            has = activities.Edition(activityId, edition).Rules.Clock is not null;
+            memory.HasClock[(activityId, edition)] = has;
+        }
+
+        return has;
     }
 }

@@ -403,6 +403,9 @@ namespace ZestySlate.Storage.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("ActivityId")
+                        .HasFilter("\"HandedInAt\" IS NULL");
+
                     b.HasIndex("AssignmentId");
 
                     b.HasIndex("ActivityId", "PersonId");

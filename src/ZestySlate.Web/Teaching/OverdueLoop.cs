@@ -5,7 +5,7 @@ namespace ZestySlate.Web.Teaching;
 /// <summary>Hands in what learners left open when their time was over.</summary>
 internal sealed class OverdueLoop(IServiceScopeFactory scopes, TimeProvider clock, ILogger<OverdueLoop> log) : BackgroundService
 {
-    private readonly Dictionary<string, DateTimeOffset> _next = [];
+    private readonly OverdueMemory _memory = new();
 
     protected override async Task ExecuteAsync(CancellationToken stop)
     {
@@ -15,7 +15,7 @@ internal sealed class OverdueLoop(IServiceScopeFactory scopes, TimeProvider cloc
             try
             {
                 await using var scope = scopes.CreateAsyncScope();
-                await scope.ServiceProvider.GetRequiredService<Overdue>().HandInAsync(_next);
+                await scope.ServiceProvider.GetRequiredService<Overdue>().HandInAsync(_memory);
             }
             catch (Exception problem) when (!stop.IsCancellationRequested)
             {

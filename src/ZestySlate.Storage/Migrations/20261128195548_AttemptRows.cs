@@ -30,6 +30,12 @@ namespace ZestySlate.Storage.Migrations
                         principalColumn: "Id",
                         onDelete: ReferentialAction.Cascade);
                 });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Attempts_ActivityId",
+                table: "Attempts",
+                column: "ActivityId",
+                filter: "\"HandedInAt\" IS NULL");
         }
 
         /// <inheritdoc />
@@ -37,6 +43,10 @@ namespace ZestySlate.Storage.Migrations
         {
             migrationBuilder.DropTable(
                 name: "AttemptRows");
+
+            migrationBuilder.DropIndex(
+                name: "IX_Attempts_ActivityId",
+                table: "Attempts");
         }
     }
 }

@@ -11,7 +11,7 @@ using ZestySlate.Storage;
 namespace ZestySlate.Storage.Migrations
 {
     [DbContext(typeof(SlateDb))]
-    [Migration("20261128183352_AttemptRows")]
+    [Migration("20261128195548_AttemptRows")]
     partial class AttemptRows
     {
         /// <inheritdoc />
@@ -405,6 +405,9 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("ActivityId")
+                        .HasFilter("\"HandedInAt\" IS NULL");
 
                     b.HasIndex("AssignmentId");
 
