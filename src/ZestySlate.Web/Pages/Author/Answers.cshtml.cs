@@ -22,6 +22,14 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
     /// <summary>One answer, or several that are the same.</summary>
     public sealed record Entry(string Who, ReviewForm Form);
 
+    /// <summary>What of the answers is shown.</summary>
+    /// <param name="Spot">The question; one that waits when it is none.</param>
+    /// <param name="Only">"waiting" for those alone that wait for a person.</param>
+    /// <param name="Names">"hidden" to mark without knowing whose it is.</param>
+    /// <param name="Assignment">One class or course; null for all.</param>
+    /// <param name="At">Which page, from 0.</param>
+    public sealed record Filter(string? Spot, string? Only, string? Names, int? Assignment, int At);
+
     /// <summary>The first attempt of every entry of all pages.</summary>
     private List<string> _order = [];
 
@@ -92,10 +100,10 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
 
         // What was kept just now stands in its place once more, so that it is known what comes after it.
         await LoadAsync(activity, filter, of, null);
-        var kept = _order.FindIndex(first => of.Contains(first));
-        var next = kept + 1 < _order.Count ? _order[kept + 1] : null;
-        var stays = OnlyWaiting && kept >= 0 ? kept : kept + 1;
-        return LocalRedirect(AddressOf(spot, Math.Min(stays, _order.Count - 1) / PageSize) + (next is null ? "" : "#of-" + next));
+        var kept = _order.FindIndex(of.Contains);
+        var next = _order.FindIndex(kept + 1, first => !of.Contains(first));
+        var place = next < 0 ? Math.Max(0, kept) : next - (OnlyWaiting ? _order.Take(next).Count(of.Contains) : 0);
+        return LocalRedirect(AddressOf(spot, place / PageSize) + (next < 0 ? "" : "#of-" + _order[next]));
     }
 
     /// <summary>Lets a phrase go.</summary>
@@ -104,14 +112,6 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
         await reviewing.DropPhraseAsync(User.Id(), phrase);
         return LocalRedirect($"~/author/{activity}/answers?spot={spot}");
     }
-
-    /// <summary>What of the answers is shown.</summary>
-    /// <param name="Spot">The question; one that waits when it is none.</param>
-    /// <param name="Only">"waiting" for those alone that wait for a person.</param>
-    /// <param name="Names">"hidden" to mark without knowing whose it is.</param>
-    /// <param name="Assignment">One class or course; null for all.</param>
-    /// <param name="At">Which page, from 0.</param>
-    public sealed record Filter(string? Spot, string? Only, string? Names, int? Assignment, int At);
 
     /// <param name="activity">The activity.</param>
     /// <param name="filter">What is shown.</param>
