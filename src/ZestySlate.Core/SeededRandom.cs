@@ -21,6 +21,10 @@ public sealed class SeededRandom(ulong seed)
         return new SeededRandom((hash ^ (ulong)number) * prime);
     }
 
+    /// <summary>Ids in a random order that hangs on each id alone: where they stood before, and which others there are, changes nothing.</summary>
+    public static IEnumerable<string> Ranked(long seed, string purpose, IEnumerable<string> ids) =>
+        ids.OrderBy(id => For(seed, $"{purpose} {id}").NextBits()).ThenBy(id => id, StringComparer.Ordinal);
+
     /// <summary>The next 64 random bits.</summary>
     public ulong NextBits()
     {

@@ -122,6 +122,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         await Database.MigrateAsync(stop);
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", stop);
         await DraftIndex.EnsureAsync(this, stop);
+        await HandoutsOfBefore.EnsureAsync(this, stop);
     }
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -150,6 +151,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<AttemptRecord>().HasIndex(attempt => new { attempt.ActivityId, attempt.PersonId });
         builder.Entity<AttemptRecord>().HasIndex(attempt => attempt.AssignmentId);
         builder.Entity<AttemptRecord>().HasIndex(attempt => attempt.ActivityId).HasFilter("\"HandedInAt\" IS NULL");
+        builder.Entity<AttemptRecord>().HasIndex(attempt => attempt.Id).HasFilter("NOT \"Recorded\"");
         builder.Entity<EventRecord>().HasKey(happened => new { happened.AttemptId, happened.Sequence });
         builder.Entity<RowRecord>().HasKey(row => new { row.AttemptId, row.Events });
         builder.Entity<RowRecord>().HasOne<AttemptRecord>().WithMany().HasForeignKey(row => row.AttemptId);

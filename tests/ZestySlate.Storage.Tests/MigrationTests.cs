@@ -1,7 +1,10 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Storage.Tests;
 
@@ -49,6 +52,60 @@ public sealed class MigrationTests
         await using var now = Open(file);
         await now.PrepareAsync(Stop);
         Assert.Equal(1m, (await now.Enrolments.SingleAsync(Stop)).TimeFactor);
+    }
+
+    /// <summary>Editions, attempts and what their learners saw, as an earlier version stored and showed them.</summary>
+    private static JsonNode Before { get; } = JsonNode.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "attempts-before-handouts.json")))!;
+
+    [Fact]
+    public async Task Attempts_from_before_what_they_got_was_on_record_keep_what_they_showed()
+    {
+        var file = Path.Combine(Directory.CreateTempSubdirectory("slate-migration").FullName, "old.db");
+        var attempts = Before["attempts"]!.AsArray();
+        await using (var old = Open(file))
+        {
+            await old.GetService<IMigrator>().MigrateAsync("AttemptRows", Stop);
+            await old.Database.ExecuteSqlRawAsync("INSERT INTO Activities (Id, OwnerId, Title, Visibility, CreatedAt, ChangedAt, Version, Head, Undone, NewestEdition, PublishedRevision) VALUES ('watch', 'ines', 'Watch', 1, 1, 1, 1, 1, '', 3, 0)", Stop);
+            var last = Compressed.Write(ActivityJson.Read(Before["editions"]![2]!.ToJsonString()).Value);
+            await old.Database.ExecuteSqlRawAsync("INSERT INTO Revisions (ActivityId, Number, Summary, AuthorId, At, Document) VALUES ('watch', 1, 'Begun', 'ines', 1, {0})", [last], Stop);
+            foreach (var (edition, i) in Before["editions"]!.AsArray().Select((edition, i) => (edition, i)))
+            {
+                await old.Database.ExecuteSqlRawAsync("INSERT INTO Editions (ActivityId, Number, AuthorId, At, Document) VALUES ('watch', {0}, 'ines', 1, {1})", [i + 1, Compressed.Write(ActivityJson.Read(edition!.ToJsonString()).Value)], Stop);
+            }
+
+            foreach (var (attempt, i) in attempts.Select((attempt, i) => (attempt!, i)))
+            {
+                await old.Database.ExecuteSqlRawAsync("INSERT INTO Attempts (Id, ActivityId, PersonId, BeganAt, OutOf, Provisional) VALUES ({0}, 'watch', 'wren', 1, 0, 0)", [$"t{i}"], Stop);
+                foreach (var (happened, at) in attempt["events"]!.AsArray().Select((happened, at) => (happened!, at)))
+                {
+                    await old.Database.ExecuteSqlRawAsync("INSERT INTO Events (AttemptId, Sequence, EventId, Json) VALUES ({0}, {1}, {2}, {3})", [$"t{i}", at + 1, (string)happened["id"]!, happened.ToJsonString()], Stop);
+                }
+            }
+        }
+
+        await using var now = Open(file);
+        await now.PrepareAsync(Stop);
+        Assert.All(await now.Attempts.ToListAsync(Stop), attempt => Assert.True(attempt.Recorded));
+        var editions = await now.Editions.ToDictionaryAsync(edition => edition.Number, edition => Compressed.Read(edition.Document), Stop);
+        // Whatever comes later changes nothing of it.
+        editions[4] = editions[3] with { Scenes = [editions[3].Scenes[0] with { Draw = 2, Spots = [.. editions[3].Scenes[0].Spots.Reverse()] }] };
+        foreach (var (attempt, i) in attempts.Select((attempt, i) => (attempt!, i)))
+        {
+            var rows = await now.Events.Where(happened => happened.AttemptId == $"t{i}").OrderBy(happened => happened.Sequence).ToListAsync(Stop);
+            var events = rows.Select(row => JsonSerializer.Deserialize<AttemptEvent>(row.Json, ActivityJson.Trusted)!).ToList();
+            foreach (var some in new[] { events, [.. events, new TookWording(4) { Id = "later", At = events[^1].At }] })
+            {
+                var state = Replay.Run(number => editions[number], some);
+                Assert.Equal((string)attempt["steps"]!, string.Join("; ", state.Steps.Select(step => $"{step.Id}: {string.Join(' ', step.SpotIds)}")));
+                Assert.Equal(((decimal)attempt["points"]!, (decimal)attempt["outOf"]!), (state.Score.Points, state.Score.OutOf));
+                Assert.Equal(attempt["again"]!.AsObject().Select(entry => $"{entry.Key}: {entry.Value}"),
+                    state.Questions.Where(question => question.Tries.Count > 1).Select(question => $"{question.Spot.Id}: {string.Join(' ', question.Orders[0].Ids)}"));
+            }
+
+            var handout = ((Began)events[0]).Handout!;
+            Assert.Equal(attempt["shown"]!.AsObject().Select(entry => $"{entry.Key}: {entry.Value}").Order(),
+                handout.Orders.Select(drawn => $"{drawn.SpotId}: {string.Join(" / ", drawn.Orders.Select(order => string.Join(' ', order.Ids)))}").Order());
+        }
     }
 
     /// <summary>Activities as the first version wrote them are read as they were meant.</summary>

@@ -92,7 +92,6 @@ public sealed record AskView
         var shown = RevealNow.For(state, question, now, due);
         var family = QuestionTypes.For(question.Question);
         var last = question.ShowsLastTry ? question.LastTry : null;
-        var number = question.Tries.Count + (question.ShowsLastTry || question.Closed ? 0 : 1);
         var takes = !question.Closed && !question.ShowsLastTry;
         var marks = AttemptRules.MarksWhileWorking(rules);
         var steps = marks && takes && family.StepsOf(question.Question) != Steps.NotMarked;
@@ -108,12 +107,10 @@ public sealed record AskView
             MarksSteps = steps,
             FeedbackOnly = rules.FeedbackOnly,
             TimedOut = question.TimedOut,
-            Parts = family.View(question.Question, new Showing<Response>(question.Response, question.Kept, steps ? question.StepMark : last?.Mark, partsShown,
-                SeededRandom.For(state.Seed, question.Spot.Id, Math.Max(1, number)), words)
+            Parts = family.View(question.Question, new Showing<Response>(question.Response, question.Kept, steps ? question.StepMark : last?.Mark, partsShown, question.Orders, words)
             {
                 HintSeen = question.HintSeen,
                 Tally = state.Tallies.GetValueOrDefault(question.Spot.Id) ?? Tally.None,
-                ShufflesOptions = state.Activity.Flow.ShuffleOptions,
             }),
             Closed = question.Closed,
             HasAnswer = question.HasAnswer,

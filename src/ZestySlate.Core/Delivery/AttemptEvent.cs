@@ -43,6 +43,9 @@ public sealed record Began(int Edition, long Seed) : AttemptEvent
     /// <summary>For drawing questions, when that is not to change with each go; null for the seed.</summary>
     public long? DrawSeed { get; init; }
 
+    /// <summary>What the learner got; null where nobody keeps the attempt, and where there is only something to look at: then it is what the seeds draw.</summary>
+    public Handout? Handout { get; init; }
+
     /// <summary>How much more time this learner has: 1 for as much as all, 1.5 for half as much again.</summary>
     public decimal TimeFactor { get; init; } = 1;
 }
@@ -77,7 +80,11 @@ public sealed record Stepped(string SpotId, Response Response, string Part) : At
 public sealed record Voted(string SpotId, Response? Response) : AttemptEvent;
 
 /// <summary>The learner begins the question once more.</summary>
-public sealed record AnotherGo(string SpotId) : AttemptEvent;
+public sealed record AnotherGo(string SpotId) : AttemptEvent
+{
+    /// <summary>The orders in which this go shows what is shuffled; null where nobody keeps the attempt.</summary>
+    public ValueList<Questions.PartOrder>? Orders { get; init; }
+}
 
 /// <summary>The learner asked for the hint.</summary>
 public sealed record AskedForHint(string SpotId) : AttemptEvent;

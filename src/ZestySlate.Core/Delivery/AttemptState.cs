@@ -22,6 +22,12 @@ public sealed record AttemptState
     /// <summary>The edition whose key marks it.</summary>
     public required int KeyEdition { get; init; }
 
+    /// <summary>The language whose rules read answers: that of the edition whose key marks it.</summary>
+    public required string KeyLanguage { get; init; }
+
+    /// <summary>The spots that were there when the attempt began; what has come since is there to be read, and to be done by nobody.</summary>
+    public required IReadOnlySet<string> Given { get; init; }
+
     /// <summary>When it was marked again by that key; null when it has the key it began with.</summary>
     public DateTimeOffset? KeySince { get; init; }
 

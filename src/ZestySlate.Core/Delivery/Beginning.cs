@@ -6,15 +6,22 @@ namespace ZestySlate.Core.Delivery;
 /// <summary>How an attempt stands before anything has happened in it.</summary>
 internal static class Beginning
 {
-    internal static AttemptState Of(Activity activity, int edition, Began began)
+    /// <param name="seen">The activity as the attempt sees it: the edition it began with, and what it has taken since.</param>
+    /// <param name="edition">The newest edition whose wording is in it.</param>
+    /// <param name="began">How it began.</param>
+    /// <param name="handout">What the learner got.</param>
+    internal static AttemptState Of(Activity seen, int edition, Began began, Handout handout)
     {
-        var steps = Course.Of(activity, began.Seed, began.DrawSeed ?? began.Seed);
+        var activity = handout.On(seen);
+        var steps = activity.Flow.Way == Way.Free ? [] : handout.StepsOn(activity);
         var first = steps.Count > 0 ? steps[0].Id : activity.Scenes.Count > 0 ? activity.Scenes[0].Id : "";
         return new AttemptState
         {
             Activity = activity,
             Edition = edition,
             KeyEdition = began.Edition,
+            KeyLanguage = activity.Language,
+            Given = handout.Steps.SelectMany(step => step.SpotIds).ToHashSet(),
             Seed = began.Seed,
             TimeFactor = began.TimeFactor,
             BeganAt = began.At,
@@ -32,6 +39,7 @@ internal static class Beginning
                 Spot = asked.Spot,
                 Question = asked.Question,
                 OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
+                Orders = handout.FirstOf(asked.Spot.Id),
             }).ToValueList(),
         };
     }
@@ -39,6 +47,9 @@ internal static class Beginning
     /// <summary>True when learners press start first: something is to be read, or a clock or lives begin to count.</summary>
     internal static bool HasStart(Activity activity) => activity.Rules.Clock is not null || activity.Rules.Lives is not null
         || !activity.Flow.Introduction.IsEmpty || activity.Flow.Picture is not null;
+
+    /// <summary>True when there is nothing to answer and nothing to open, so that nothing is on record that another edition could change: whoever looks sees the newest.</summary>
+    internal static bool IsOnlyLookedAt(Activity activity) => !activity.Asked.Any() && !activity.Locks.Any();
 
     private static IEnumerable<(Spot Spot, Question Question)> Asked(Activity activity, ValueList<Step> steps)
     {

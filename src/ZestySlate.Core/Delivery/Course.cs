@@ -17,22 +17,19 @@ public sealed record Step(string Id, ValueList<StepSection> Sections)
 /// <param name="WithText">True when the page's text is shown: with the first part of it.</param>
 public sealed record StepSection(string SceneId, ValueList<string> SpotIds, bool WithText);
 
-/// <summary>Draws and arranges what a learner gets: pure, the same for the same seeds.</summary>
+/// <summary>Lays out what a learner gets, step by step.</summary>
 internal static class Course
 {
-    /// <summary>The steps in order; none when learners go where they like.</summary>
-    internal static ValueList<Step> Of(Activity activity, long seed, long drawSeed)
+    /// <summary>The steps: where learners go as they like, each scene is one.</summary>
+    /// <param name="activity">The activity.</param>
+    /// <param name="arranged">The spots of a scene as this learner gets them.</param>
+    internal static ValueList<Step> Of(Activity activity, Func<Scene, ValueList<Spot>> arranged)
     {
-        if (activity.Flow.Way == Way.Free)
-        {
-            return [];
-        }
-
         var steps = new List<Step>();
         foreach (var scene in activity.Scenes)
         {
-            var spots = Arranged(activity, scene, seed, drawSeed);
-            if (scene.Backdrop is not PageBackdrop || activity.Flow.Paging == Paging.SectionOnAPage)
+            var spots = arranged(scene);
+            if (activity.Flow.Way == Way.Free || scene.Backdrop is not PageBackdrop || activity.Flow.Paging == Paging.SectionOnAPage)
             {
                 steps.Add(new Step(scene.Id, [new StepSection(scene.Id, spots.Select(spot => spot.Id).ToValueList(), true)]));
             }
@@ -84,24 +81,5 @@ internal static class Course
             first = false;
             return step;
         }
-    }
-
-    /// <summary>The spots of a scene as this learner gets them: questions drawn and shuffled, the others where they are.</summary>
-    private static ValueList<Spot> Arranged(Activity activity, Scene scene, long seed, long drawSeed)
-    {
-        var questions = scene.Spots.Where(spot => spot.Content is Ask).ToValueList();
-        if (scene.Draw is { } draw && draw < questions.Count)
-        {
-            var drawn = SeededRandom.For(drawSeed, "draw " + scene.Id).Shuffle(questions).Take(Math.Max(1, draw)).Select(spot => spot.Id).ToHashSet();
-            questions = questions.RemoveAll(spot => !drawn.Contains(spot.Id));
-        }
-
-        if (activity.Flow.ShuffleQuestions)
-        {
-            questions = SeededRandom.For(seed, "questions " + scene.Id).Shuffle(questions);
-        }
-
-        var next = 0;
-        return scene.Spots.Select(spot => spot.Content is not Ask ? spot : next < questions.Count ? questions[next++] : null).OfType<Spot>().ToValueList();
     }
 }

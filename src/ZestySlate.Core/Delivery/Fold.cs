@@ -11,7 +11,7 @@ internal sealed class Fold(AttemptState start)
 {
     private readonly Activity _activity = start.Activity;
     private readonly Rules _rules = start.Activity.Rules;
-    private readonly CultureInfo _culture = start.Activity.Words.Culture;
+    private readonly CultureInfo _culture = Words.Of(start.KeyLanguage).Culture;
     private readonly Dictionary<string, QuestionState> _questions = start.Questions.ToDictionary(question => question.Spot.Id);
     private readonly HashSet<string> _opened = [.. start.OpenedSpots];
     private readonly Dictionary<string, string> _annotations = new(start.Annotations);
@@ -76,7 +76,7 @@ internal sealed class Fold(AttemptState start)
                 Change(voted.SpotId, question => Vote(question, voted));
                 break;
             case AnotherGo again:
-                Work(again.SpotId, Again);
+                Work(again.SpotId, question => Again(question, again));
                 break;
             case AskedForHint hint:
                 Work(hint.SpotId, question => question with { HintSeen = true });
@@ -104,6 +104,12 @@ internal sealed class Fold(AttemptState start)
                 break;
         }
 
+        OpenLocks();
+    }
+
+    /// <summary>Opens the locks that need no typing, as far as their keys are there.</summary>
+    internal void OpenLocks()
+    {
         foreach (var (id, closed) in _locks)
         {
             if (!_openLocks.Contains(id) && Locks.OpensBy(closed.Key, _questions, _opened, Points))
@@ -240,7 +246,7 @@ internal sealed class Fold(AttemptState start)
         return question with { Response = voted.Response, Tries = [new Try(1, voted.Response, mark, 0, 0, 0, voted.At)], ShowsLastTry = true, Closed = true };
     }
 
-    private QuestionState Again(QuestionState question)
+    private QuestionState Again(QuestionState question, AnotherGo again)
     {
         var family = QuestionTypes.For(question.Question);
         return question with
@@ -248,6 +254,7 @@ internal sealed class Fold(AttemptState start)
             Response = question.LastTry?.Response is { } given ? family.Draft(question.Question, given) : null,
             StepMark = null,
             ShowsLastTry = false,
+            Orders = again.Orders ?? Handout.OrdersOf(_activity, question.Spot.Id, question.Question, start.Seed, question.Tries.Count + 1),
             Kept = _rules.KeepsRight && question.LastTry is { Response: { } last, Mark: var mark } ? family.Kept(question.Question, last, mark) : null,
         };
     }

@@ -222,7 +222,7 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
     public static Progress Of(AttemptState state)
     {
         var notes = state.Activity.Scenes.Where(scene => scene.Backdrop is not PageBackdrop)
-            .SelectMany(scene => scene.Spots).Where(spot => spot.Content.CountsWhenOpened).ToList();
+            .SelectMany(scene => scene.Spots).Where(spot => spot.Content.CountsWhenOpened && state.Given.Contains(spot.Id)).ToList();
         return new Progress(notes.Count(spot => state.OpenedSpots.Contains(spot.Id)), notes.Count,
             state.Questions.Count(question => question.HasAnswer), state.Questions.Count);
     }

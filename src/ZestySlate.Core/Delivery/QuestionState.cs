@@ -24,6 +24,9 @@ public sealed record QuestionState
     /// <summary>The mark of the answer as it stands, where steps are marked one by one; else null.</summary>
     public QuestionMark? StepMark { get; init; }
 
+    /// <summary>The orders in which this go shows what is shuffled.</summary>
+    public ValueList<PartOrder> Orders { get; init; } = [];
+
     /// <summary>How many mistakes were made in it.</summary>
     public int Mistakes { get; init; }
 

@@ -16,24 +16,29 @@ public static class Replay
         }
 
         var activity = editions(began.Edition);
-        var edition = began.Edition;
+        var (edition, begunOn, drawnOn, language) = (began.Edition, began.Edition, activity, activity.Language);
         var undone = events.OfType<GaveBackKey>().Select(back => back.Run).ToHashSet();
         TookKey? key = null;
         foreach (var took in events)
         {
             if (took is TookWording wording)
             {
-                activity = EditionMerge.WithWording(activity, editions(wording.Edition));
+                var newer = editions(wording.Edition);
+                var looked = began.Handout is null && Beginning.IsOnlyLookedAt(drawnOn);
+                (activity, begunOn, drawnOn, language) = looked ? (newer, wording.Edition, newer, newer.Language) : (EditionMerge.WithWording(activity, newer), begunOn, drawnOn, language);
                 edition = wording.Edition;
             }
             else if (took is TookKey again && !undone.Contains(again.Run))
             {
                 activity = EditionMerge.WithKey(activity, editions(again.Edition));
+                language = editions(again.Edition).Language;
                 key = again;
             }
         }
 
-        var fold = new Fold(Beginning.Of(activity, edition, began) with { KeyEdition = key?.Edition ?? began.Edition, KeySince = key?.At });
+        var handout = began.Handout ?? Handout.Draw(drawnOn, began);
+        var fold = new Fold(Beginning.Of(activity, edition, began, handout) with { KeyLanguage = language, KeyEdition = key?.Edition ?? begunOn, KeySince = key?.At });
+        fold.OpenLocks();
         foreach (var happened in events.Skip(1))
         {
             fold.Take(happened);

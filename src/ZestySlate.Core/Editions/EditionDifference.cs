@@ -5,8 +5,8 @@ namespace ZestySlate.Core.Editions;
 
 /// <summary>
 /// What differs between two editions, of three sorts. Wording (texts, pictures, hints, notes, looks) reaches everybody at
-/// once; the key (what is right, points, rules of marking) and the structure (questions and scenes added or removed)
-/// reach new attempts only.
+/// once; the key (what is right, points, rules of marking) and the structure (questions and scenes added or removed, the order
+/// in which they come, the kind of a backdrop) reach new attempts only.
 /// </summary>
 public sealed record EditionDifference(ValueList<string> Wording, ValueList<string> Key, ValueList<string> Structure)
 {
@@ -44,6 +44,11 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             structure.Add("How learners go through it");
         }
 
+        if (older.Language != newer.Language)
+        {
+            key.Add("Language in which answers are read");
+        }
+
         if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) != older.Rules)
         {
             wording.Add("Words of the score bands");
@@ -62,6 +67,12 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             }
             else
             {
+                if (before.Backdrop.GetType() != scene.Backdrop.GetType())
+                {
+                    structure.Add($"Kind of the backdrop: {newer.TitleOf(scene)}");
+                    before = before with { Backdrop = scene.Backdrop };
+                }
+
                 if (before.Title != scene.Title || before.Backdrop != scene.Backdrop || before.Ambient != scene.Ambient || before.LearnersSpots != scene.LearnersSpots)
                 {
                     wording.Add($"Backdrop, title, sound or learners' spots: {newer.TitleOf(scene)}");
@@ -100,7 +111,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
             CompareLocks(name, before.Lock, spot.Lock, wording, structure);
             if (before with { Content = spot.Content, Lock = spot.Lock } != spot
-                || (before.Content is not Ask && EditionMerge.WithWording(before, spot) is var worded && worded.Content != before.Content))
+                || (before.Content is not Ask && EditionMerge.WithWording(before, spot, stays: false) is var worded && worded.Content != before.Content))
             {
                 wording.Add($"{kind}: {name}");
             }
@@ -127,7 +138,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         var stayed = older.Spots.Select(spot => spot.Id).Where(id => newer.SpotOf(id) is not null);
         if (!stayed.SequenceEqual(newer.Spots.Select(spot => spot.Id).Where(id => older.SpotOf(id) is not null)))
         {
-            wording.Add("Reading order of the spots");
+            structure.Add("Order of the spots");
         }
     }
 

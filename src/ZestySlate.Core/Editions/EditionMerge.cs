@@ -30,7 +30,7 @@ public static class EditionMerge
         Wording = newer.Wording,
         Flow = older.Flow with { Progress = newer.Flow.Progress, Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture },
         Rules = RulesWithWording(older.Rules, newer.Rules),
-        Scenes = older.Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, scene, same) : scene).ToValueList(),
+        Scenes = older.Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, newer, scene, same) : scene).ToValueList(),
     };
 
     private static Activity MergeKey(Activity older, Activity newer) => older with
@@ -58,18 +58,25 @@ public static class EditionMerge
         || activity.Locks.Any(entry => entry.Lock.Key is FoundKey found && found.SpotIds.Contains(spot.Id));
 
     /// <summary>The older spot with the words, place and look of the newer; its question's key, the scene it leads to and what opens it stay.</summary>
-    internal static Spot WithWording(Spot older, Spot newer) => newer with
+    /// <param name="older">The older spot.</param>
+    /// <param name="newer">The same spot in the newer edition.</param>
+    /// <param name="stays">True when something depends on it: then it stays of the kind it is.</param>
+    internal static Spot WithWording(Spot older, Spot newer, bool stays) => newer with
     {
         Lock = WithWording(older.Lock, newer.Lock),
         Content = (older.Content, newer.Content) switch
         {
+            _ when stays && older.Content.Kind != newer.Content.Kind => older.Content,
             (Ask was, Ask now) => new Ask(QuestionTypes.For(was.Question).WithWording(was.Question, now.Question)),
             (Jump was, Jump now) => now with { SceneId = was.SceneId },
             (Note was, Note now) => now with { IsClue = was.IsClue },
             (Ask or Jump, _) or (_, Ask or Jump) => older.Content,
+            (_, Note now) => now with { IsClue = false },
             var (_, now) => now,
         },
     };
+
+    private static bool IsClue(Content content) => content is Note { IsClue: true };
 
     internal static Lock? WithWording(Lock? older, Lock? newer) => older is null || newer is null ? older
         : newer with { Key = older.Key };
@@ -79,7 +86,7 @@ public static class EditionMerge
         Bands = older.Bands.WithWording(newer.Bands),
     };
 
-    private static Scene WithWording(Activity activity, Scene older, Scene newer)
+    private static Scene WithWording(Activity activity, Activity newest, Scene older, Scene newer)
     {
         var before = older.Spots.ToDictionary(spot => spot.Id);
         var spots = new List<Spot>();
@@ -87,24 +94,25 @@ public static class EditionMerge
         {
             if (before.Remove(spot.Id, out var was))
             {
-                spots.Add(WithWording(was, spot));
+                spots.Add(WithWording(was, spot, IsStructure(activity, was)));
             }
-            else if (spot.Content is not (Ask or Jump) && spot.Lock is null)
+            else if (spot.Content is not (Ask or Jump) && !IsClue(spot.Content) && spot.Lock is null && !(activity.SpotOf(spot.Id) is { } elsewhere && IsStructure(activity, elsewhere)))
             {
                 spots.Add(spot);
             }
         }
 
-        // What the attempt depends on stays for those who began with it.
-        spots.AddRange(before.Values.Where(spot => IsStructure(activity, spot)));
+        // What the attempt depends on stays where it was for those who began with it; moved elsewhere, it still has the newer words.
+        spots.AddRange(before.Values.Where(spot => IsStructure(activity, spot)).Select(spot => newest.SpotOf(spot.Id) is { } moved ? WithWording(spot, moved, stays: true) : spot));
+        var backdrop = older.Backdrop.GetType() == newer.Backdrop.GetType() ? newer.Backdrop : older.Backdrop;
         return older with
         {
             Title = newer.Title,
-            Backdrop = newer.Backdrop,
+            Backdrop = backdrop,
             Ambient = newer.Ambient,
             LearnersSpots = newer.LearnersSpots,
             Lock = WithWording(older.Lock, newer.Lock),
-            Spots = spots.Select(spot => spot with { Place = spot.Place.On(newer.Backdrop) }).ToValueList(),
+            Spots = spots.Select(spot => spot with { Place = spot.Place.On(backdrop) }).ToValueList(),
         };
     }
 }

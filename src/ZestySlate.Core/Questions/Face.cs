@@ -24,6 +24,14 @@ public sealed record Face
     public bool LooksLike(Face other) => string.Equals(Text.Trim(), other.Text.Trim(), StringComparison.Ordinal)
         && Picture?.Media == other.Picture?.Media && Sound?.Media == other.Sound?.Media;
 
+    /// <summary>
+    /// True when the newer faces only say it otherwise: which of them look alike, and which show nothing, is as it was. Where
+    /// things that look alike are interchangeable, anything else would change what is right.
+    /// </summary>
+    internal static bool AreAlikeAsBefore(IReadOnlyList<Face> older, IReadOnlyList<Face> newer) => older.Count == newer.Count
+        && Enumerable.Range(0, older.Count).All(one => older[one].IsEmpty == newer[one].IsEmpty
+            && Enumerable.Range(0, one).All(other => older[one].LooksLike(older[other]) == newer[one].LooksLike(newer[other])));
+
     internal IEnumerable<Picture> Pictures => Picture is null ? [] : [Picture];
 
     internal IEnumerable<string> Played => Sound is null ? [] : [Sound.Media];

@@ -106,6 +106,12 @@ public abstract class QuestionType
     /// <summary>What is missing or weak in it.</summary>
     public abstract IEnumerable<Weakness> Check(Question question, CultureInfo culture);
 
+    /// <summary>Draws the orders in which one go shows what is shuffled; none for what stands as arranged.</summary>
+    /// <param name="question">The question.</param>
+    /// <param name="random">For every choice.</param>
+    /// <param name="options">False when options stand as arranged in the whole activity.</param>
+    public abstract ValueList<PartOrder> Draw(Question question, SeededRandom random, bool options);
+
     /// <summary>What a learner may see of it now. Nothing of the key is in it unless what is shown allows.</summary>
     public abstract QuestionView View(Question question, Showing<Response> showing);
 }
@@ -204,12 +210,13 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     public sealed override IEnumerable<Weakness> Check(Question question, CultureInfo culture) => Check((TQuestion)question, culture);
 
+    public sealed override ValueList<PartOrder> Draw(Question question, SeededRandom random, bool options) => Draw((TQuestion)question, random, options).ToValueList();
+
     public sealed override QuestionView View(Question question, Showing<Response> showing) => View((TQuestion)question, new Showing<TResponse>(
-        showing.Response as TResponse, showing.Kept as TResponse, showing.Mark, showing.Shown, showing.Random, showing.Words)
+        showing.Response as TResponse, showing.Kept as TResponse, showing.Mark, showing.Shown, showing.Orders, showing.Words)
     {
         HintSeen = showing.HintSeen,
         Tally = showing.Tally,
-        ShufflesOptions = showing.ShufflesOptions,
     });
 
     protected abstract string TitleOf(TQuestion question);
@@ -258,6 +265,8 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     protected abstract TQuestion WithWording(TQuestion older, TQuestion newer);
 
     protected abstract TQuestion WithKey(TQuestion older, TQuestion newer);
+
+    protected virtual IEnumerable<PartOrder> Draw(TQuestion question, SeededRandom random, bool options) => [];
 
     protected abstract IEnumerable<Weakness> Check(TQuestion question, CultureInfo culture);
 

@@ -15,9 +15,9 @@ public readonly record struct Shown(bool RightOrWrong, bool RightAnswer, bool Po
 /// <param name="Kept">The parts that were right in an earlier try and stay, or null.</param>
 /// <param name="Mark">The mark that is shown, or null.</param>
 /// <param name="Shown">What may be shown now.</param>
-/// <param name="Random">For the order of things in this try.</param>
+/// <param name="Orders">The orders in which this go shows what is shuffled.</param>
 /// <param name="Words">The words of the activity's language.</param>
-public sealed record Showing<TResponse>(TResponse? Response, TResponse? Kept, QuestionMark? Mark, Shown Shown, SeededRandom Random, Words Words)
+public sealed record Showing<TResponse>(TResponse? Response, TResponse? Kept, QuestionMark? Mark, Shown Shown, ValueList<PartOrder> Orders, Words Words)
     where TResponse : Response
 {
     /// <summary>What stands in the fields: what was given, or what stays from an earlier try.</summary>
@@ -29,8 +29,8 @@ public sealed record Showing<TResponse>(TResponse? Response, TResponse? Kept, Qu
     /// <summary>How all have voted; nobody, where it takes no votes.</summary>
     public Tally Tally { get; init; } = Tally.None;
 
-    /// <summary>False when options stand as arranged in the whole activity.</summary>
-    public bool ShufflesOptions { get; init; } = true;
+    /// <summary>Things in the order that was drawn for this go; as they stand where none was.</summary>
+    public ValueList<T> InOrder<T>(string of, ValueList<T> things, Func<T, string> id) => PartOrder.Find(Orders, of) is { } order ? order.Arrange(things, id) : things;
 
     /// <summary>What may be said of a part: its verdict, why, and the author's words; nothing before it may be shown.</summary>
     public PartSaid Said(string part) => Shown.RightOrWrong && Mark?.Of(part) is { } mark

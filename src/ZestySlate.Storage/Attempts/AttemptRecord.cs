@@ -16,6 +16,9 @@ public sealed record AttemptRecord
 
     public required DateTimeOffset BeganAt { get; set; }
 
+    /// <summary>True when what the learner got is on record; false only in what earlier versions stored, until it is brought over.</summary>
+    public bool Recorded { get; set; }
+
     public DateTimeOffset? HandedInAt { get; set; }
 
     /// <summary>When it was given back; null before, and while it was taken back.</summary>

@@ -40,15 +40,16 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             PersonId = personId,
             AssignmentId = assignment?.Id,
             BeganAt = now,
+            Recorded = true,
         };
         db.Attempts.Add(attempt);
-        var began = new Began(activity.NewestEdition, Random.Shared.NextInt64())
+        var began = Handout.Recorded(activities.Edition(activity.Id, activity.NewestEdition), new Began(activity.NewestEdition, Random.Shared.NextInt64())
         {
             Id = "began",
             At = now,
             DrawSeed = await DrawSeedAsync(activity, personId, assignment),
             TimeFactor = await TimeFactorAsync(personId, assignment),
-        };
+        });
         db.Events.Add(RecordOf(attempt.Id, 1, began));
         await QueueScoreAsync(assignment, attempt, () => CourseScore.Of(StateOf(attempt, [began])));
         await db.SaveChangesAsync();
@@ -59,7 +60,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     public async Task<AttemptRecord> BringAsync(ActivityRecord activity, string personId, AssignmentRecord? assignment, IReadOnlyList<AttemptEvent> events)
     {
         var state = Replay.Run(number => activities.Edition(activity.Id, number), events);
-        var attempt = new AttemptRecord { Id = Ids.New(12), ActivityId = activity.Id, PersonId = personId, AssignmentId = assignment?.Id, BeganAt = state.BeganAt }.As(state);
+        var attempt = new AttemptRecord { Id = Ids.New(12), ActivityId = activity.Id, PersonId = personId, AssignmentId = assignment?.Id, BeganAt = state.BeganAt, Recorded = true }.As(state);
         db.Attempts.Add(attempt);
         db.Events.AddRange(events.Select((happened, i) => RecordOf(attempt.Id, i + 1, happened)));
         KeepRow(new LoadedAttempt(attempt, assignment, events, state));
@@ -147,7 +148,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             }
 
             var vote = happened is Voted { Response: PollResponse given } ? given : null;
-            var kept = happened is Voted voted && loaded.State.QuestionOf(voted.SpotId)!.Question is PollQuestion { Anonymous: true } ? voted with { Response = null } : happened;
+            var kept = happened is Voted voted && loaded.State.QuestionOf(voted.SpotId)!.Question is PollQuestion { Anonymous: true } ? voted with { Response = null } : Handout.Recorded(loaded.State, happened);
             if (await AppendAsync(loaded, kept, vote) is { } after)
             {
                 return new TakeResult(after, null);

@@ -398,6 +398,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<bool>("Provisional")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("Recorded")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long?>("ReturnedAt")
                         .HasColumnType("INTEGER");
 
@@ -407,6 +410,9 @@ namespace ZestySlate.Storage.Migrations
                         .HasFilter("\"HandedInAt\" IS NULL");
 
                     b.HasIndex("AssignmentId");
+
+                    b.HasIndex("Id")
+                        .HasFilter("NOT \"Recorded\"");
 
                     b.HasIndex("ActivityId", "PersonId");
 

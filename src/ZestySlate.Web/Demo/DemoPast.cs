@@ -123,11 +123,11 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
             var learner = new SimulatedLearner(Seed + i, number, Difficulties) { Meant = meant, Leaves = i == learners.Count - 1 ? 0.2 : 0.002 };
             var random = SeededRandom.For(Seed, record.Id, i);
             var began = first.AddDays(random.Next(Math.Max(1, daysAgo))).AddMinutes(random.Next(600));
-            var events = new List<AttemptEvent> { new Began(record.NewestEdition, random.Next(int.MaxValue)) { Id = "began", At = began } };
+            var events = new List<AttemptEvent> { Handout.Recorded(edition, new Began(record.NewestEdition, random.Next(int.MaxValue)) { Id = "began", At = began }) };
             var state = Replay.Run(_ => edition, events);
             while (learner.Next(state, state.LastAt) is { } happened && AttemptRules.Refuse(state, happened) is null && events.Count < 400)
             {
-                events.Add(i == skipped + 3 ? Lengthened(happened) : happened);
+                events.Add(Handout.Recorded(state, i == skipped + 3 ? Lengthened(happened) : happened));
                 state = Replay.After(state, events[^1]);
             }
 

@@ -31,7 +31,6 @@ public sealed class EditionTests
             new MoveSpot("q", 0.9, 0.9).Apply(_old).Value,
             new AddSpot("scene", Make.Note("n2")).Apply(_old).Value,
             new DeleteSpot("n").Apply(_old).Value,
-            new ReorderSpot("q", -1).Apply(_old).Value,
             With(_old, "n", new Note { Title = "Other" }),
             new SetBackdrop("scene", new PictureBackdrop(Make.Picture("other words"))).Apply(_old).Value,
         })
@@ -41,6 +40,13 @@ public sealed class EditionTests
             Assert.Empty(difference.Key);
             Assert.Empty(difference.Structure);
         }
+    }
+
+    [Fact]
+    public void The_kind_of_a_backdrop_is_structure_and_the_language_that_answers_are_read_in_is_key()
+    {
+        Assert.Contains("Kind of the backdrop: Garden", EditionDifference.Between(_old, new SetBackdrop("scene", new PageBackdrop(default)).Apply(_old).Value).Structure);
+        Assert.Equal(["Language in which answers are read"], EditionDifference.Between(_old, _old with { Language = "de" }).Key);
     }
 
     [Fact]
@@ -73,6 +79,7 @@ public sealed class EditionTests
             WithQuestion(q => q with { Options = q.Options.Add(Make.Option("d")) }),
             WithQuestion(q => q with { Options = q.Options.RemoveAll(o => o.Id == "c") }),
             WithQuestion(q => q with { Picks = Picks.Several }),
+            new ReorderSpot("q", -1).Apply(_old).Value,
             _old with { Scenes = _old.Scenes.Add(new Scene { Id = "s2", Title = "Two", Backdrop = _old.Scenes[0].Backdrop }) },
         })
         {

@@ -139,7 +139,7 @@ public sealed class EveryFamilyProperties
         let file = new HandedFile("f", name, kind, "x/y", 1000, 1.5)
         select spoken ? ((Question)new SpokenQuestion(), (Response)new SpokenResponse { Recording = file }) : (new FileAnswerQuestion { Kinds = [kind] }, new FileAnswerResponse { Files = [file] });
 
-    private static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Drawn, Polls, Handed, Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
+    internal static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Drawn, Polls, Handed, Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
 
     [Fact]
     public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is >= 0 and <= 1);

@@ -79,7 +79,7 @@ public sealed class FamilyTests
         var question = Asked.Jumbled("the wind and the sea and the sky");
         for (var seed = 0; seed < 200; seed++)
         {
-            var view = (JumbledWordsView)QuestionTypes.For(question).View(question, new Showing<Response>(null, null, null, default, SeededRandom.For(seed, "x"), ZestySlate.Core.Wording.Words.English));
+            var view = (JumbledWordsView)QuestionTypes.For(question).View(question, new Showing<Response>(null, null, null, default, QuestionTypes.For(question).Draw(question, SeededRandom.For(seed, "x"), options: true), ZestySlate.Core.Wording.Words.English));
             Assert.DoesNotContain(true, view.Lines[0].Zip(question.Words[0], (shown, right) => shown.Text == right.Text));
         }
     }

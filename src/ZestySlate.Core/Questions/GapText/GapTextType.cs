@@ -131,16 +131,24 @@ public sealed class GapTextType : QuestionType<GapTextQuestion, GapTextResponse>
             : chance.Unsure(gap.Words, gap.Gap.NotThis))).ToValueList(),
     };
 
+    protected override IEnumerable<PartOrder> Draw(GapTextQuestion question, SeededRandom random, bool options) =>
+        question.Filling switch
+        {
+            GapFilling.Bank => [PartOrder.Shuffled("bank", question.Bank.ToValueList(), word => word, random)],
+            GapFilling.List => question.Gaps.Select(gap => PartOrder.Shuffled("list " + gap.Gap.Id, question.ListOf(gap.Gap, gap.Words).ToValueList(), word => word, random)),
+            _ => [],
+        };
+
     protected override QuestionView View(GapTextQuestion question, Showing<GapTextResponse> showing)
     {
-        var bank = question.Filling == GapFilling.Bank ? showing.Random.Shuffle(question.Bank.ToValueList()) : [];
+        var bank = question.Filling == GapFilling.Bank ? showing.InOrder("bank", question.Bank.ToValueList(), word => word) : [];
         var number = 0;
         var widest = question.Gaps.Select(gap => gap.Words.Length).DefaultIfEmpty(0).Max();
         var pieces = question.Text.Select(run => run.Mark is not { } gap ? new GapPiece(run.Text, null) : new GapPiece("", new GapView(
             gap.Id, ++number, showing.Given?.For(gap.Id) ?? "", showing.Kept?.For(gap.Id).Length > 0, showing.HintSeen ? gap.Hint : "", Math.Clamp(widest + 2, 6, 28),
             question.Filling switch
             {
-                GapFilling.List => showing.Random.Shuffle(question.ListOf(gap, run.Text).ToValueList()),
+                GapFilling.List => showing.InOrder("list " + gap.Id, question.ListOf(gap, run.Text).ToValueList(), word => word),
                 GapFilling.Bank => bank.Distinct().ToValueList(),
                 _ => [],
             },

@@ -89,6 +89,9 @@ public sealed class JumbledWordsType : QuestionType<JumbledWordsQuestion, Jumble
     protected override JumbledWordsResponse? Rehearse(JumbledWordsQuestion question, Chance chance) =>
         new() { Lines = question.Words.Select(line => chance.InOrder(line.Select(word => word.Id))).ToValueList() };
 
+    protected override IEnumerable<PartOrder> Draw(JumbledWordsQuestion question, SeededRandom random, bool options) =>
+        question.Words.Select((line, number) => new PartOrder($"line {number}", Arrangement.Mixed(line, random, (one, other) => one.Text == other.Text).Select(word => word.Id).ToValueList()));
+
     protected override QuestionView View(JumbledWordsQuestion question, Showing<JumbledWordsResponse> showing)
     {
         var words = question.Words;
@@ -102,7 +105,7 @@ public sealed class JumbledWordsType : QuestionType<JumbledWordsQuestion, Jumble
 
     private static ValueList<ValueList<string>> First(ValueList<ValueList<JumbledWord>> words, Showing<JumbledWordsResponse> showing) => words.Select((line, number) =>
     {
-        var mixed = Arrangement.Mixed(line, showing.Random, (one, other) => one.Text == other.Text).Select(word => word.Id).ToValueList();
+        var mixed = showing.InOrder($"line {number}", line, word => word.Id).Select(word => word.Id).ToValueList();
         return showing.Kept is { } kept && number < kept.Lines.Count ? Arrangement.WithKept(mixed, kept.Lines[number]) : mixed;
     }).ToValueList();
 }

@@ -101,16 +101,18 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
         return (stays.Count == response.Parts.Count(press => press.Value.Length > 0), response with { Parts = stays });
     }
 
+    /// <summary>Where names are to be written they are the key. A picture that is looked round in stays one, and one that is not, none: areas would mean something else.</summary>
     protected override LocatingQuestion WithWording(LocatingQuestion older, LocatingQuestion newer) => older with
     {
-        Board = older.Board with { Picture = newer.Board.Picture ?? older.Board.Picture },
-        Places = older.Places.Replace(_ => true, place => Same(newer, place) is { } same ? place with { Face = same.Face, Before = same.Before, After = same.After } : place),
+        Board = older.Board with { Picture = newer.Board.Picture ?? older.Board.Picture } is var board && board.IsSphere == older.Board.IsSphere ? board : older.Board,
+        Places = older.Places.Replace(_ => true, place => Same(newer, place) is { } same
+            ? place with { Face = older.Task == LocatingTask.Name ? same.Face with { Text = place.Face.Text } : same.Face, Before = same.Before, After = same.After } : place),
     };
 
     protected override LocatingQuestion WithKey(LocatingQuestion older, LocatingQuestion newer) => older with
     {
         Reading = newer.Reading,
-        Places = older.Places.Replace(_ => true, place => Same(newer, place) is { } same ? place with { Area = same.Area, Variants = same.Variants } : place),
+        Places = older.Places.Replace(_ => true, place => Same(newer, place) is { } same ? place with { Area = same.Area, Variants = same.Variants, Face = older.Task == LocatingTask.Name ? place.Face with { Text = same.Face.Text } : place.Face } : place),
     };
 
     private static LocatedPlace? Same(LocatingQuestion question, LocatedPlace place) => question.Places.FirstOrDefault(other => other.Id == place.Id);
@@ -151,11 +153,14 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
                 BoardPlace.Write(chance.Knows() ? question.AreaOf(place).Middle : new Share(chance.Next(1000) / 1000.0, chance.Next(1000) / 1000.0)))).ToValueList(),
     };
 
+    protected override IEnumerable<PartOrder> Draw(LocatingQuestion question, SeededRandom random, bool options) =>
+        question.Shuffle ? [PartOrder.Shuffled("places", question.Places, place => place.Id, random)] : [];
+
     protected override QuestionView View(LocatingQuestion question, Showing<LocatingResponse> showing)
     {
         var given = showing.Given;
         var looking = question.Round == LocatingRound.LookOnly || (question.Round == LocatingRound.LookThenAnswer && given is not { Begun: true } && showing.Mark is null);
-        var order = question.Shuffle ? showing.Random.Shuffle(question.Places) : question.Places;
+        var order = showing.InOrder("places", question.Places, place => place.Id);
         var kept = showing.Kept?.Parts ?? [];
         var all = looking || question.Task == LocatingTask.Name || showing.Shown.RightAnswer;
         var named = looking || showing.Shown.RightAnswer;

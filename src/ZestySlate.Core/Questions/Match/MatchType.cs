@@ -37,17 +37,20 @@ public sealed class MatchType : QuestionType<MatchQuestion, MatchResponse>
 
     protected override MatchResponse WithKept(MatchQuestion question, MatchResponse given, MatchResponse kept) => given with { Parts = given.With(kept) };
 
-    protected override MatchQuestion WithWording(MatchQuestion older, MatchQuestion newer) => older with
+    protected override MatchQuestion WithWording(MatchQuestion older, MatchQuestion newer)
     {
-        Pairs = older.Pairs.Replace(_ => true, pair => newer.Pairs.FirstOrDefault(other => other.Id == pair.Id) is { } same
-            ? pair with { Left = same.Left, Feedback = same.Feedback, Right = SameRights(older, newer) ? same.Right : pair.Right } : pair),
-        Extras = older.Extras.Replace(_ => true, extra => newer.Extras.FirstOrDefault(other => other.Id == extra.Id) is { } same ? same : extra),
-    };
+        var worded = older with
+        {
+            Pairs = older.Pairs.Replace(_ => true, pair => Same(newer, pair) is { } same ? pair with { Left = same.Left, Feedback = same.Feedback, Right = same.Right } : pair),
+            Extras = older.Extras.Replace(_ => true, extra => newer.Extras.FirstOrDefault(other => other.Id == extra.Id) is { } same ? same : extra),
+        };
+        return Face.AreAlikeAsBefore(Counterparts(older), Counterparts(worded)) ? worded
+            : older with { Pairs = older.Pairs.Replace(_ => true, pair => Same(newer, pair) is { } same ? pair with { Left = same.Left, Feedback = same.Feedback } : pair) };
+    }
 
-    /// <summary>True when the counterparts only have other words: which pairs share one is as it was.</summary>
-    private static bool SameRights(MatchQuestion older, MatchQuestion newer) => older.Pairs.All(one => older.Pairs.All(other =>
-        newer.Pairs.FirstOrDefault(pair => pair.Id == one.Id) is not { } first || newer.Pairs.FirstOrDefault(pair => pair.Id == other.Id) is not { } second
-        || one.Right.LooksLike(other.Right) == first.Right.LooksLike(second.Right)));
+    private static MatchPair? Same(MatchQuestion question, MatchPair pair) => question.Pairs.FirstOrDefault(other => other.Id == pair.Id);
+
+    private static List<Face> Counterparts(MatchQuestion question) => [.. question.Pairs.Select(pair => pair.Right), .. question.Extras.Select(extra => extra.Face)];
 
     protected override MatchQuestion WithKey(MatchQuestion older, MatchQuestion newer) => older with
     {
@@ -78,13 +81,16 @@ public sealed class MatchType : QuestionType<MatchQuestion, MatchResponse>
         return new() { Parts = question.Pairs.Select(pair => new PartAnswer(pair.Id, chance.Known(options.FirstOrDefault(option => option.Face.LooksLike(pair.Right)).Id ?? pair.RightId, options.Select(option => option.Id).ToList()))).ToValueList() };
     }
 
+    protected override IEnumerable<PartOrder> Draw(MatchQuestion question, SeededRandom random, bool options) =>
+        [PartOrder.Shuffled("pairs", question.Pairs, pair => pair.Id, random), PartOrder.Shuffled("options", question.Options, option => option.Id, random)];
+
     protected override QuestionView View(MatchQuestion question, Showing<MatchResponse> showing)
     {
         var options = question.Options;
         string Chosen(string pair) => question.FaceOf(showing.Given?.For(pair) ?? "") is { } face ? options.FirstOrDefault(option => option.Face.LooksLike(face)).Id ?? "" : "";
         return new MatchView(
-            showing.Random.Shuffle(question.Pairs).Select(pair => new MatchPairView(pair.Id, pair.Left, Chosen(pair.Id),
+            showing.InOrder("pairs", question.Pairs, pair => pair.Id).Select(pair => new MatchPairView(pair.Id, pair.Left, Chosen(pair.Id),
                 showing.Kept?.For(pair.Id).Length > 0, showing.Said(pair.Id), showing.Shown.RightAnswer ? pair.Right.Name : "")).ToValueList(),
-            showing.Random.Shuffle(options).Select(option => new ChoiceView(option.Id, option.Face)).ToValueList());
+            showing.InOrder("options", options, option => option.Id).Select(option => new ChoiceView(option.Id, option.Face)).ToValueList());
     }
 }

@@ -108,12 +108,14 @@ public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, Mu
         return one is null ? null : new() { Picked = [one.Id] };
     }
 
+    protected override IEnumerable<PartOrder> Draw(MultipleChoiceQuestion question, SeededRandom random, bool options) =>
+        question.Shuffle && options && question.Picks != Picks.TrueOrFalse
+            ? [PartOrder.Shuffled("options", question.Options, option => option.Id, random, option => option.Pinned)]
+            : [];
+
     protected override QuestionView View(MultipleChoiceQuestion question, Showing<MultipleChoiceResponse> showing)
     {
-        var order = question.Shuffle && showing.ShufflesOptions && question.Picks != Picks.TrueOrFalse
-            ? showing.Random.Shuffle(question.Options, option => option.Pinned)
-            : question.Options;
-        var options = order.Select(option =>
+        var options = showing.InOrder("options", question.Options, option => option.Id).Select(option =>
         {
             var picked = showing.Given?.Picked.Contains(option.Id) ?? false;
             return new OptionView(option.Id, TextOf(question, option, showing.Words), option.Picture, picked, showing.Kept?.Picked.Contains(option.Id) ?? false,

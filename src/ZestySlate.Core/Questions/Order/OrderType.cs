@@ -63,7 +63,7 @@ public sealed class OrderType : QuestionType<OrderQuestion, OrderResponse>
     private static PartCredit PartOf(OrderItem item, bool right, string said, string saidWrong, params object[] more) => new(
         item.Id, item.Face.Name, right ? Verdict.Right : Verdict.Wrong, right ? 1 : 0, 1, Reason.Of(right ? said : saidWrong, [item.Face.Name, .. more]));
 
-    private static bool Same(OrderItem one, OrderItem other) => one.Id == other.Id || one.Face.LooksLike(other.Face);
+    internal static bool Same(OrderItem one, OrderItem other) => one.Id == other.Id || one.Face.LooksLike(other.Face);
 
     protected override string InWords(OrderQuestion question, OrderResponse response) =>
         string.Join(" · ", response.Order.Select(id => question.ItemOf(id)?.Face.Name ?? "?"));
@@ -80,10 +80,11 @@ public sealed class OrderType : QuestionType<OrderQuestion, OrderResponse>
     protected override OrderResponse WithKept(OrderQuestion question, OrderResponse given, OrderResponse kept) =>
         given with { Order = Arrangement.WithKept(given.Order, kept.Order) };
 
-    protected override OrderQuestion WithWording(OrderQuestion older, OrderQuestion newer) => older with
+    protected override OrderQuestion WithWording(OrderQuestion older, OrderQuestion newer)
     {
-        Items = older.Items.Replace(_ => true, item => newer.ItemOf(item.Id) is { } same ? item with { Face = same.Face } : item),
-    };
+        var worded = older.Items.Replace(_ => true, item => newer.ItemOf(item.Id) is { } same ? item with { Face = same.Face } : item);
+        return Face.AreAlikeAsBefore([.. older.Items.Select(item => item.Face)], [.. worded.Select(item => item.Face)]) ? older with { Items = worded } : older;
+    }
 
     protected override OrderQuestion WithKey(OrderQuestion older, OrderQuestion newer) => older with
     {
@@ -105,6 +106,21 @@ public sealed class OrderType : QuestionType<OrderQuestion, OrderResponse>
 
     protected override OrderResponse? Rehearse(OrderQuestion question, Chance chance) => new() { Order = chance.InOrder(question.Items.Select(item => item.Id)) };
 
+    /// <summary>Any order but the right one; of two things also that, since the other would tell.</summary>
+    protected override IEnumerable<PartOrder> Draw(OrderQuestion question, SeededRandom random, bool options) =>
+        [new PartOrder("items", Mixed(question.Items, random).Select(item => item.Id).ToValueList())];
+
+    private static ValueList<OrderItem> Mixed(ValueList<OrderItem> items, SeededRandom random)
+    {
+        var mixed = random.Shuffle(items);
+        while (items.Count > 2 && mixed.Zip(items, Same).All(same => same) && items.Any(item => !Same(item, items[0])))
+        {
+            mixed = random.Shuffle(items);
+        }
+
+        return mixed;
+    }
+
     protected override QuestionView View(OrderQuestion question, Showing<OrderResponse> showing)
     {
         var order = showing.Response is { Order.Count: > 0 } given ? given.Order : First(question, showing);
@@ -116,7 +132,7 @@ public sealed class OrderType : QuestionType<OrderQuestion, OrderResponse>
 
     private static ValueList<string> First(OrderQuestion question, Showing<OrderResponse> showing)
     {
-        var mixed = Arrangement.Mixed(question.Items, showing.Random, Same).Select(item => item.Id).ToValueList();
+        var mixed = showing.InOrder("items", question.Items, item => item.Id).Select(item => item.Id).ToValueList();
         return showing.Kept is { } kept ? Arrangement.WithKept(mixed, kept.Order) : mixed;
     }
 }

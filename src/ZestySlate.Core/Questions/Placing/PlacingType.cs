@@ -122,11 +122,14 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
         };
     }
 
+    protected override IEnumerable<PartOrder> Draw(PlacingQuestion question, SeededRandom random, bool options) =>
+        [PartOrder.Shuffled("items", question.Items, item => item.Id, random)];
+
     protected override QuestionView View(PlacingQuestion question, Showing<PlacingResponse> showing)
     {
         var seen = question.ZonesShown != ZonesShown.Never || showing.Shown.RightAnswer;
         var zones = question.Zones.Select((zone, i) => new ZoneView(zone.Id, zone.Name is { Length: > 0 } name ? name : showing.Words.Say("zoneNumber", i + 1), zone.TakesSeveral, seen ? zone.Area : null)).ToValueList();
-        return new PlacingView(question.Board, question.Board.Shape, zones, showing.Random.Shuffle(question.Items).Select(item => new PlacingItemView(item.Id, item.Face, item.Tip, item.Often,
+        return new PlacingView(question.Board, question.Board.Shape, zones, showing.InOrder("items", question.Items, item => item.Id).Select(item => new PlacingItemView(item.Id, item.Face, item.Tip, item.Often,
                 Math.Clamp(item.Width ?? question.ItemWidth, 0.02m, 1), (showing.Given?.AllFor(item.Id).Where(value => value.Length > 0) ?? []).Select(value => new PutDown(value,
                     showing.Kept?.Parts.Contains(new PartAnswer(item.Id, value)) ?? false, SaidOf(question, item, value, showing))).ToValueList(),
                 item.Often ? LastWrong(item, showing) : showing.Said(item.Id), showing.Shown.RightAnswer ? string.Join(", ", zones.Where(zone => item.Zones.Contains(zone.Id)).Select(zone => zone.Name)) is { Length: > 0 } right ? right : showing.Words["nowhere"] : "")).ToValueList(),

@@ -112,8 +112,11 @@ public sealed class SortType : QuestionType<SortQuestion, SortResponse>
         };
     }
 
+    protected override IEnumerable<PartOrder> Draw(SortQuestion question, SeededRandom random, bool options) =>
+        [PartOrder.Shuffled("items", question.Items, item => item.Id, random)];
+
     protected override QuestionView View(SortQuestion question, Showing<SortResponse> showing) => new SortView(question.Groups,
-        showing.Random.Shuffle(question.Items).Select(item => new SortItemView(item.Id, item.Face,
+        showing.InOrder("items", question.Items, item => item.Id).Select(item => new SortItemView(item.Id, item.Face,
             showing.Given?.AllFor(item.Id).ToValueList() ?? [], showing.Kept?.For(item.Id).Length > 0, showing.Said(item.Id),
             showing.Shown.RightAnswer ? string.Join(", ", question.Groups.Where(group => item.Groups.Contains(group.Id)).Select(group => group.Title)) is { Length: > 0 } groups
                 ? groups : showing.Words["nowhere"] : "")).ToValueList(), question.EveryGroup);

@@ -1,0 +1,140 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>
+/// What a learner got, by id and in order: drawn once, when the attempt begins, and on record from then on. Replay arranges
+/// what is recorded; nothing is found by its place in a document that may have changed since.
+/// </summary>
+/// <param name="Steps">What is seen at a time; where learners go as they like, each scene with its spots.</param>
+/// <param name="Orders">For each question with something shuffled, the orders of the first go.</param>
+public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Orders)
+{
+    /// <summary>Draws what a learner gets of an edition.</summary>
+    /// <param name="activity">The edition.</param>
+    /// <param name="began">With the seeds.</param>
+    public static Handout Draw(Activity activity, Began began)
+    {
+        var steps = Course.Of(activity, scene => Arranged(activity, scene, began));
+        var given = steps.SelectMany(step => step.SpotIds).ToHashSet();
+        return new Handout(steps, activity.Asked.Where(asked => given.Contains(asked.Spot.Id))
+            .Select(asked => new DrawnOrders(asked.Spot.Id, OrdersOf(activity, asked.Spot.Id, asked.Question, began.Seed, 1)))
+            .Where(drawn => drawn.Orders.Count > 0).ToValueList());
+    }
+
+    /// <summary>The orders in which a go at a question shows its parts.</summary>
+    /// <param name="activity">The activity as the attempt sees it.</param>
+    /// <param name="spotId">The question's spot.</param>
+    /// <param name="question">The question.</param>
+    /// <param name="seed">The attempt's.</param>
+    /// <param name="go">1 for the first.</param>
+    internal static ValueList<PartOrder> OrdersOf(Activity activity, string spotId, Question question, long seed, int go) =>
+        QuestionTypes.For(question).Draw(question, SeededRandom.For(seed, spotId, go), activity.Flow.ShuffleOptions);
+
+    /// <summary>The beginning of an attempt with what it draws on record; where there is only something to look at, nothing is.</summary>
+    /// <param name="edition">The edition it begins with.</param>
+    /// <param name="began">With the seeds.</param>
+    public static Began Recorded(Activity edition, Began began) => Beginning.IsOnlyLookedAt(edition) ? began : began with { Handout = Draw(edition, began) };
+
+    /// <summary>An event with what it draws on record: another go has new orders.</summary>
+    public static AttemptEvent Recorded(AttemptState state, AttemptEvent happened) => happened is AnotherGo again && state.QuestionOf(again.SpotId) is { } question
+        ? again with { Orders = OrdersOf(state.Activity, again.SpotId, question.Question, state.Seed, question.Tries.Count + 1) }
+        : happened;
+
+    /// <summary>The orders of the first go at a question.</summary>
+    internal ValueList<PartOrder> FirstOf(string spotId) => Orders.FirstOrDefault(drawn => drawn.SpotId == spotId)?.Orders ?? [];
+
+    /// <summary>
+    /// The activity with every scene's spots as they were given: recorded ones in their order; what has come since (only
+    /// words to read can) behind what it follows in the newer edition; questions that were not drawn last.
+    /// </summary>
+    internal Activity On(Activity activity)
+    {
+        var given = Steps.SelectMany(step => step.Sections).ToLookup(section => section.SceneId, section => section.SpotIds);
+        return activity with { Scenes = activity.Scenes.Replace(_ => true, scene => Placed(scene.Spots, given[scene.Id].SelectMany(ids => ids)) is var placed && placed == scene.Spots ? scene : scene with { Spots = placed }) };
+    }
+
+    /// <summary>The recorded steps with what has come since and without what is gone.</summary>
+    /// <param name="arranged">The activity as <see cref="On"/> arranges it.</param>
+    internal ValueList<Step> StepsOn(Activity arranged)
+    {
+        var recorded = Steps.SelectMany(step => step.SpotIds).ToHashSet();
+        return Steps.Select(step => step with
+        {
+            Sections = step.Sections.Where(section => arranged.SceneOf(section.SceneId) is not null).Select(section => section with { SpotIds = Filled(section, arranged.SceneOf(section.SceneId)!, recorded) }).ToValueList(),
+        }).Where(step => step.Sections.Count > 0).ToValueList();
+    }
+
+    private static ValueList<string> Filled(StepSection section, Scene scene, HashSet<string> recorded)
+    {
+        var filled = new List<string>();
+        var inside = section.WithText;
+        foreach (var spot in scene.Spots)
+        {
+            var own = section.SpotIds.Contains(spot.Id);
+            inside = recorded.Contains(spot.Id) ? own : inside && spot.Content is not Ask;
+            if (own || inside)
+            {
+                filled.Add(spot.Id);
+            }
+        }
+
+        return filled.ToValueList();
+    }
+
+    private static ValueList<Spot> Placed(ValueList<Spot> spots, IEnumerable<string> recorded)
+    {
+        var there = spots.ToDictionary(spot => spot.Id);
+        var order = recorded.Where(there.ContainsKey).ToList();
+        var placed = order.ToHashSet();
+        var at = 0;
+        foreach (var spot in spots)
+        {
+            if (placed.Contains(spot.Id))
+            {
+                at = order.IndexOf(spot.Id) + 1;
+            }
+            else if (spot.Content is not Ask)
+            {
+                order.Insert(at++, spot.Id);
+            }
+        }
+
+        return order.Concat(spots.Where(spot => spot.Content is Ask && !placed.Contains(spot.Id)).Select(spot => spot.Id)).Select(id => there[id]).ToValueList();
+    }
+
+    /// <summary>The spots of a scene as this learner gets them, where the activity goes in order: questions drawn and shuffled, the others where they are.</summary>
+    private static ValueList<Spot> Arranged(Activity activity, Scene scene, Began began)
+    {
+        if (activity.Flow.Way == Way.Free)
+        {
+            return scene.Spots;
+        }
+
+        var questions = scene.Spots.Where(spot => spot.Content is Ask).ToDictionary(spot => spot.Id);
+        var ids = questions.Keys.ToList();
+        if (scene.Draw is { } draw && draw < ids.Count)
+        {
+            var drawn = SeededRandom.Ranked(began.DrawSeed ?? began.Seed, "draw", ids).Take(Math.Max(1, draw)).ToHashSet();
+            ids.RemoveAll(id => !drawn.Contains(id));
+        }
+
+        if (activity.Flow.ShuffleQuestions)
+        {
+            ids = [.. SeededRandom.Ranked(began.Seed, "questions", ids)];
+        }
+
+        return InPlaces(scene.Spots, ids.Select(id => questions[id]));
+    }
+
+    /// <summary>Questions put one after the other where questions stand; places that are left over fall away.</summary>
+    internal static ValueList<Spot> InPlaces(ValueList<Spot> spots, IEnumerable<Spot> questions)
+    {
+        var next = new Queue<Spot>(questions);
+        return spots.Select(spot => spot.Content is not Ask ? spot : next.TryDequeue(out var question) ? question : null).OfType<Spot>().ToValueList();
+    }
+}
+
+/// <summary>The orders that were drawn for one question.</summary>
+public sealed record DrawnOrders(string SpotId, ValueList<PartOrder> Orders);
