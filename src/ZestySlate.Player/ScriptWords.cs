@@ -7,7 +7,7 @@ namespace ZestySlate.Player;
 /// <summary>The words that scripts say, as they stand on the page: every plural form, for the browser to choose from.</summary>
 internal static class ScriptWords
 {
-    private static readonly string[] Keys = ["noConnection", "sessionEnded", "markedWhenBack", "handInOpen", "secondsLeft", "pickedUp", "movedTo",
+    private static readonly string[] Keys = ["noConnection", "notKept", "notKeptWords", "copyWords", "sendAgain", "notNeeded", "sessionEnded", "markedWhenBack", "handInOpen", "secondsLeft", "pickedUp", "movedTo",
         "lookRound", "lookLeft", "lookRight", "lookUp", "lookDown", "nearer", "wider", "lookByDevice"];
 
     /// <summary>The words that one family's script says, for its own part of the page.</summary>

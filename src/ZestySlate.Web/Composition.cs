@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
@@ -29,6 +30,8 @@ namespace ZestySlate.Web;
 /// <summary>Puts the application together.</summary>
 public static class Composition
 {
+    private const int MostFields = 100_000;
+
     /// <summary>The services.</summary>
     public static void AddZestySlate(this WebApplicationBuilder builder)
     {
@@ -41,6 +44,8 @@ public static class Composition
         services.AddScoped(provider => provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext());
         services.AddSingleton(new MediaFolder(Path.Combine(data, "media")));
         services.AddSingleton(new HandedFolder(Path.Combine(data, "handed")));
+        services.AddSingleton(new HandedLimits(
+            builder.Configuration.GetValue("Limits:HandedMegabytesPerAttempt", 500L) * 1_000_000, builder.Configuration.GetValue("Limits:HandedGigabytesPerActivity", 20L) * 1_000_000_000));
         services.AddSingleton<EditionCache>();
         services.AddSingleton<AttemptCache>();
         services.AddSingleton(provider => new EventWriter(provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext));
@@ -106,7 +111,15 @@ public static class Composition
         });
         services.DecorateAntiforgery();
 
-        services.AddRazorPages();
+        // What a form may hold is bounded by its bytes, which each endpoint limits; a table of 60 by 60 cells has thousands of fields.
+        services.Configure<FormOptions>(form => (form.ValueCountLimit, form.KeyLengthLimit, form.ValueLengthLimit, form.MultipartBodyLengthLimit) = (MostFields, 4096, int.MaxValue, long.MaxValue));
+        services.AddRazorPages().AddMvcOptions(mvc =>
+        {
+            var handlers = new PageHandlers();
+            mvc.MaxModelBindingCollectionSize = MostFields;
+            mvc.Filters.Add(handlers);
+            mvc.ModelMetadataDetailsProviders.Add(handlers);
+        });
         services.AddRazorComponents();
         services.AddHttpContextAccessor();
         services.AddLti();
@@ -134,6 +147,8 @@ public static class Composition
     {
         app.UseExceptionHandler("/problem");
         app.UseStatusCodePagesWithReExecute("/problem", "?status={0}");
+        app.UseMiddleware<Troubles>();
+        app.UseMiddleware<CleanForms>();
         app.UseResponseCompression();
         app.UseMiddleware<SecurityHeaders>();
         app.UseMiddleware<FrameSessionPath>();

@@ -66,9 +66,9 @@ public sealed class AttemptStoreTests : TestDatabase
     public async Task Events_that_arrive_at_the_same_moment_are_all_kept()
     {
         var attempt = await BegunAsync();
-        await Task.WhenAll(Enumerable.Range(0, 5).Select(i => TakeAsync(attempt.Id, new Answered("q", new MultipleChoiceResponse { Picked = [i % 2 == 0 ? "a" : "b"] }) { Id = "e" + i, At = Clock.Now })));
+        await Task.WhenAll(Enumerable.Range(0, 40).Select(i => TakeAsync(attempt.Id, new Answered("q", new MultipleChoiceResponse { Picked = [i % 2 == 0 ? "a" : "b"] }) { Id = "e" + i, At = Clock.Now })));
         await using var db = NewDb();
-        Assert.Equal(6, (await Attempts(db).LoadAsync(attempt.Id))!.Events.Count);
+        Assert.Equal(41, (await Attempts(db).LoadAsync(attempt.Id))!.Events.Count);
     }
 
     [Fact]

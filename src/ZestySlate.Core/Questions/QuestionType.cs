@@ -241,7 +241,9 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     protected virtual bool MarksAlone(TQuestion question) => IsGraded(question);
 
-    protected virtual TResponse Onto(TQuestion question, TResponse? before, TResponse given) => given;
+    /// <summary>What two pages of one learner say of different parts is kept of both.</summary>
+    protected virtual TResponse Onto(TQuestion question, TResponse? before, TResponse given) =>
+        given is PartsResponse parts && parts.Onto(before as PartsResponse) is TResponse merged ? merged : given;
 
     protected virtual TResponse? Draft(TQuestion question, TResponse last) => null;
 

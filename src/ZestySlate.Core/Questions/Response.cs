@@ -18,6 +18,16 @@ public abstract record PartsResponse : Response
 {
     public ValueList<PartAnswer> Parts { get; init; } = [];
 
+    /// <summary>The parts that were changed on the page it came from; the others stay as they are, whatever that page shows of them. Null when all of it is meant.</summary>
+    public ValueList<string>? Touched { get; init; }
+
+    /// <summary>The answer after this was given on top of another.</summary>
+    internal PartsResponse Onto(PartsResponse? before) => Touched is not { } touched ? this : this with
+    {
+        Parts = (before?.Parts ?? []).RemoveAll(part => touched.Contains(part.Part)).Concat(Parts.Where(part => touched.Contains(part.Part))).ToValueList(),
+        Touched = null,
+    };
+
     /// <summary>What was given for a part; empty when nothing was.</summary>
     public string For(string part)
     {

@@ -231,7 +231,7 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Somebody was quicker between our reading and our writing.
             db.ChangeTracker.Clear();

@@ -11,6 +11,7 @@ namespace ZestySlate.Storage.Attempts;
 public sealed class AttemptCache : IDisposable
 {
     private static readonly MemoryCacheEntryOptions Entry = new() { Size = 1, SlidingExpiration = TimeSpan.FromMinutes(20) };
+    private readonly SemaphoreSlim[] _gates = [.. Enumerable.Range(0, 256).Select(_ => new SemaphoreSlim(1, 1))];
     private readonly MemoryCache _attempts = new(new MemoryCacheOptions { SizeLimit = 5000 });
 
     internal sealed record Known(AttemptRecord Record, IReadOnlyList<AttemptEvent> Events, AttemptState State);
@@ -18,6 +19,19 @@ public sealed class AttemptCache : IDisposable
     internal Known? Find(string attemptId) => _attempts.Get<Known>(attemptId);
 
     internal void Keep(Known known) => _attempts.Set(known.Record.Id, known, Entry);
+
+    /// <summary>Lets one after the other write to an attempt, so that those of this process do not race; disposing it lets the next one in.</summary>
+    internal async Task<IDisposable> EnterAsync(string attemptId)
+    {
+        var gate = _gates[(uint)attemptId.GetHashCode(StringComparison.Ordinal) % _gates.Length];
+        await gate.WaitAsync();
+        return new Entered(gate);
+    }
+
+    private sealed class Entered(SemaphoreSlim gate) : IDisposable
+    {
+        public void Dispose() => gate.Release();
+    }
 
     /// <summary>Forgets attempts that were changed from elsewhere.</summary>
     public void Forget(IEnumerable<string> attemptIds)
@@ -30,5 +44,9 @@ public sealed class AttemptCache : IDisposable
 
     internal void Drop(string attemptId) => _attempts.Remove(attemptId);
 
-    public void Dispose() => _attempts.Dispose();
+    public void Dispose()
+    {
+        _attempts.Dispose();
+        Array.ForEach(_gates, gate => gate.Dispose());
+    }
 }

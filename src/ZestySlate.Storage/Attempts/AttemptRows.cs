@@ -63,7 +63,7 @@ public sealed class AttemptRows(SlateDb db, AttemptStore attempts)
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Somebody else who looks at the same statistics has kept them meanwhile.
         }

@@ -130,6 +130,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     /// <param name="unless">Asked of the attempt as it is when the event would be written: a refusal of the host's own, or null.</param>
     public async Task<TakeResult?> TakeAsync(string attemptId, AttemptEvent happened, Func<LoadedAttempt, Reason?>? unless = null)
     {
+        using var entered = await cache.EnterAsync(attemptId);
         for (var race = 0; ; race++)
         {
             if (await LoadAsync(attemptId) is not { } loaded)
@@ -236,7 +237,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             await db.SaveChangesAsync();
             return true;
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (problem.IsTaken())
         {
             db.ChangeTracker.Clear();
             return false;
@@ -361,7 +362,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             });
             return true;
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (problem.IsTaken())
         {
             return false;
         }

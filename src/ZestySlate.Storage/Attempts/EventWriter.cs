@@ -60,7 +60,7 @@ public sealed class EventWriter
             await db.SaveChangesAsync();
             together.ForEach(waiting => waiting.Done.SetResult(true));
         }
-        catch (DbUpdateException) when (together.Count > 1)
+        catch (DbUpdateException problem) when (problem.IsTaken() && together.Count > 1)
         {
             // One of them has a number that is taken; alone, the others go through.
             foreach (var waiting in together)
@@ -68,7 +68,7 @@ public sealed class EventWriter
                 await CommitAsync([waiting]);
             }
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (problem.IsTaken())
         {
             together[0].Done.SetResult(false);
         }

@@ -17,10 +17,29 @@ public sealed record HandedFolder(string Path);
 public sealed record PieceTaken(int Pieces, bool Taken);
 
 /// <summary>Keeps what learners hand over, apart from the media of activities. Only who may see the attempt is shown it.</summary>
-public sealed class HandedFiles(SlateDb db, HandedFolder folder, TimeProvider clock)
+public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits limits, TimeProvider clock)
 {
     /// <summary>The width of thumbnails, in pixels.</summary>
     public const int SmallWidth = 480;
+
+    /// <summary>True when so many bytes more may be kept in an attempt.</summary>
+    /// <param name="attemptId">The attempt, or an author's trial.</param>
+    /// <param name="bytes">How many more.</param>
+    /// <param name="files">How many files more: 1, or 0 for what adds to one.</param>
+    public async Task<bool> HasRoomAsync(string attemptId, long bytes, int files = 1)
+    {
+        var own = await db.HandedFiles.Where(file => file.AttemptId == attemptId).GroupBy(file => 1).Select(all => new { Count = all.Count(), Bytes = all.Sum(file => file.Bytes) }).FirstOrDefaultAsync();
+        if ((own?.Count ?? 0) + files > HandedLimits.MostFiles || (own?.Bytes ?? 0) + bytes > limits.BytesPerAttempt)
+        {
+            return false;
+        }
+
+        var activity = await db.Attempts.Where(attempt => attempt.Id == attemptId).Select(attempt => attempt.ActivityId).FirstOrDefaultAsync();
+        return activity is null || bytes + await db.HandedFiles.Where(file => db.Attempts.Any(attempt => attempt.Id == file.AttemptId && attempt.ActivityId == activity)).SumAsync(file => file.Bytes) <= limits.BytesPerActivity;
+    }
+
+    /// <summary>How large a file is by now; 0 when there is none.</summary>
+    public async Task<long> BytesOfAsync(string id) => await db.HandedFiles.Where(file => file.Id == id).Select(file => (long?)file.Bytes).FirstOrDefaultAsync() ?? 0;
 
     /// <summary>Keeps a whole file.</summary>
     public async Task<HandedFile> KeepAsync(string attemptId, string spotId, string name, HandedKind kind, string contentType, byte[] bytes)

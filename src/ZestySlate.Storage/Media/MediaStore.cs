@@ -63,7 +63,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Somebody stored the same file at the same moment; theirs is ours.
             db.ChangeTracker.Clear();

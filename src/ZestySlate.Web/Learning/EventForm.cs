@@ -1,6 +1,8 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Core.Questions.WordPick;
 using ZestySlate.Web.Questions;
 
 namespace ZestySlate.Web.Learning;
@@ -39,7 +41,7 @@ internal static class EventForm
                 return Outcome<AttemptEvent>.Refused(words["questionIsGone"]);
             }
 
-            Response response = QuestionForms.For(question.Question).ReadResponse(form, handed);
+            var response = WithTouched(QuestionForms.For(question.Question).ReadResponse(form, handed), form);
             return act switch
             {
                 "vote" => new Voted(spot, response) { Id = id, At = now },
@@ -63,4 +65,13 @@ internal static class EventForm
             _ => Outcome<AttemptEvent>.Refused(words["unknownEvent"]),
         };
     }
+
+    /// <summary>The answer with what was changed on the page it came from, where its script says so (fields «touched»: the names of parts, or of options).</summary>
+    private static Response WithTouched(Response response, IFormCollection form) => !form.TryGetValue("touched", out var names) ? response : response switch
+    {
+        PartsResponse parts => parts with { Touched = names.OfType<string>().Select(name => name.StartsWith("part-", StringComparison.Ordinal) ? name["part-".Length..] : name).ToValueList() },
+        MultipleChoiceResponse choice => choice with { Touched = names.OfType<string>().ToValueList() },
+        WordPickResponse words => words with { Touched = names.OfType<string>().ToValueList() },
+        _ => response,
+    };
 }

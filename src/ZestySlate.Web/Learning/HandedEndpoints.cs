@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Mvc;
+using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions.Drawing;
 using ZestySlate.Storage.Activities;
@@ -15,14 +16,18 @@ namespace ZestySlate.Web.Learning;
 internal static class HandedEndpoints
 {
     /// <summary>An attempt, or an author's trial: the key its files are kept under, and where it stands.</summary>
-    private sealed record Work(string Key, AttemptState State);
+    /// <param name="Key">What its files are kept under.</param>
+    /// <param name="State">Where it stands.</param>
+    /// <param name="Closed">Why nothing is taken any more, in words; null while it is.</param>
+    private sealed record Work(string Key, AttemptState State, string? Closed = null);
 
     public static void MapHanded(this IEndpointRouteBuilder routes)
     {
         routes.MapGet("/author/{activity}/answers/{of}/drawings/{spot}.svg", async (string activity, string of, string spot, AttemptStore attempts, MediaStore media) =>
             await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await DrawAsync(loaded.State, spot, media) : Results.NotFound()).RequireAuthorization(Rights.ActivityEditor);
         Map(routes.MapGroup("/work/{attempt}").RequireAuthorization(Rights.AttemptLearner), async context =>
-            (string)context.GetRouteValue("attempt")! is var id && await context.RequestServices.GetRequiredService<AttemptStore>().LoadAsync(id) is { } loaded ? new Work(id, loaded.State) : null);
+            (string)context.GetRouteValue("attempt")! is var id && await context.RequestServices.GetRequiredService<AttemptStore>().LoadAsync(id) is { } loaded
+                ? new Work(id, loaded.State, await context.RequestServices.GetRequiredService<PublishedActivities>().IsOverAsync(loaded) ? loaded.State.Activity.Words["acceptedNoMore"] : null) : null);
         Map(routes.MapGroup("/author/{activity}/trial").RequireAuthorization(Rights.ActivityEditor), async context =>
         {
             var (activity, person) = ((string)context.GetRouteValue("activity")!, context.User.Id());
@@ -38,9 +43,19 @@ internal static class HandedEndpoints
         group.MapPost("/files", async (HttpContext context, HandedIntake intake) =>
         {
             var form = await context.Request.ReadFormAsync();
-            if (form.Files.Count != 1 || await find(context) is not { } work)
+            if (await find(context) is not { } work)
             {
-                return Results.BadRequest();
+                return Results.NotFound();
+            }
+
+            if (form.Files.Count != 1)
+            {
+                throw Troubles.Unreadable("One file was expected here.");
+            }
+
+            if (work.Closed is { } closed)
+            {
+                return AuthoringEndpoints.Refused(closed);
             }
 
             var taken = await intake.TakeAsync(work.Key, work.State, form["spot"].ToString(), form.Files[0]);
@@ -50,9 +65,14 @@ internal static class HandedEndpoints
         {
             using var piece = new MemoryStream();
             await context.Request.Body.CopyToAsync(piece);
-            return await find(context) is { } work && await intake.AddPieceAsync(work.Key, work.State, spot, id, number, piece.ToArray(), seconds) is { } taken
-                ? Results.Json(new { pieces = taken.Pieces }, statusCode: taken.Taken ? StatusCodes.Status200OK : StatusCodes.Status409Conflict)
-                : Results.BadRequest();
+            if (await find(context) is not { } work)
+            {
+                return Results.NotFound();
+            }
+
+            var taken = work.Closed is { } closed ? Outcome<PieceTaken>.Refused(closed) : await intake.AddPieceAsync(work.Key, work.State, spot, id, number, piece.ToArray(), seconds);
+            return taken.Succeeded ? Results.Json(new { pieces = taken.Value.Pieces }, statusCode: taken.Value.Taken ? StatusCodes.Status200OK : StatusCodes.Status409Conflict)
+                : AuthoringEndpoints.Refused(taken.Refusal!);
         }).AddEndpointFilter<ProofFilter>().WithMetadata(new RequestSizeLimitAttribute(HandedIntake.MostPiece + 1000));
         group.MapGet("/drawings/{spot}.svg", async (string spot, HttpContext context, MediaStore media) =>
             await find(context) is { } work ? await DrawAsync(work.State, spot, media) : Results.NotFound());

@@ -22,6 +22,12 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     /// <summary>The greatest piece of a recording, in bytes.</summary>
     public const int MostPiece = 2 * 1024 * 1024;
 
+    /// <summary>What browsers record is compressed; this is several times of what they make of a voice.</summary>
+    private const int MostBytesASecond = 64_000;
+
+    /// <summary>How much longer a recording may be than asked for: it takes a moment to stop.</summary>
+    private const int SecondsForgiven = 30;
+
     private const int LongestName = 120;
 
     /// <summary>Keeps a file for a question that is open, or says in the activity's words why not.</summary>
@@ -38,11 +44,10 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
         }
 
         var name = NameOf(file.FileName);
-        var known = await files.OfAsync(key);
         var question = asked.Question as FileAnswerQuestion ?? new FileAnswerQuestion { Kinds = [HandedKind.Sound], Megabytes = FileAnswerQuestion.LargestMegabytes };
-        if (known.Count >= FileAnswerQuestion.LargestMost * 10)
+        if (!await files.HasRoomAsync(key, file.Length))
         {
-            return Outcome<HandedFile>.Refused(words.Say(Reason.Of("tooManyFiles", question.Most)));
+            return Outcome<HandedFile>.Refused(words["noRoomForFiles"]);
         }
 
         var bytes = await file.BytesAsync(MostBytes);
@@ -72,19 +77,30 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
         return (new FormCollection(fields, form.Files), refusal);
     }
 
-    /// <summary>Adds a piece to a recording; null when it cannot belong to this question.</summary>
-    public async Task<PieceTaken?> AddPieceAsync(string key, AttemptState state, string spotId, string id, int number, byte[] piece, double seconds)
+    /// <summary>Adds a piece to a recording, or says in the activity's words why not.</summary>
+    public async Task<Outcome<PieceTaken>> AddPieceAsync(string key, AttemptState state, string spotId, string id, int number, byte[] piece, double seconds)
     {
-        if (state.QuestionOf(spotId) is not { Closed: false, Question: SpokenQuestion question } || !state.IsInReach(spotId)
-            || id.Length is < 16 or > 64 || !id.All(char.IsAsciiLetterOrDigit) || number < 0 || seconds > question.Seconds + 30 || piece.Length is 0 or > MostPiece)
+        var words = state.Activity.Words;
+        if (state.QuestionOf(spotId) is not { Closed: false, Question: SpokenQuestion question } || !state.IsInReach(spotId))
         {
-            return null;
+            return Outcome<PieceTaken>.Refused(words["questionClosed"]);
+        }
+
+        if (id.Length is < 16 or > 64 || !id.All(char.IsAsciiLetterOrDigit) || number < 0 || !double.IsFinite(seconds) || seconds > question.Seconds + SecondsForgiven || piece.Length == 0)
+        {
+            return Outcome<PieceTaken>.Refused(words["recordingUnreadable"]);
+        }
+
+        var known = await files.BytesOfAsync(id);
+        if (known + piece.Length > MostPiece + ((question.Seconds + SecondsForgiven) * MostBytesASecond) || !await files.HasRoomAsync(key, piece.Length, number == 0 ? 1 : 0))
+        {
+            return Outcome<PieceTaken>.Refused(words["noRoomForFiles"]);
         }
 
         var type = FileSorts.Of(piece) switch { FileSort.WebM => "audio/webm", FileSort.Ogg => "audio/ogg", FileSort.Mp4 or FileSort.M4a => "audio/mp4", _ => "" };
         if (number == 0 && type.Length == 0)
         {
-            return null;
+            return Outcome<PieceTaken>.Refused(words["recordingUnreadable"]);
         }
 
         var begun = new HandedFileRecord { Id = id, AttemptId = key, SpotId = spotId, Name = state.Activity.Words["recordingName"], Kind = HandedKind.Sound, ContentType = type, At = clock.GetUtcNow() };

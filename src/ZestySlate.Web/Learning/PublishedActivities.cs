@@ -73,6 +73,10 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
         (activity.Visibility == Visibility.School && await rights.IsOfSchoolAsync(activity.OwnerId, personId))
         || await db.Activities.Where(one => one.Id == activity.Id).AnyAsync(rights.LetIn(personId));
 
+    /// <summary>True when an attempt's assignment is accepted no more.</summary>
+    public async Task<bool> IsOverAsync(LoadedAttempt loaded) => loaded.Assignment is { } assignment
+        && assignment.TimesFor(await ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)).IsOver(clock.GetUtcNow());
+
     /// <summary>How many days later an assignment is due for a learner.</summary>
     public Task<int> ExtraDaysAsync(int assignmentId, string personId) =>
         db.AssignmentExceptions.Where(e => e.AssignmentId == assignmentId && e.PersonId == personId).Select(e => e.ExtraDays).FirstOrDefaultAsync();

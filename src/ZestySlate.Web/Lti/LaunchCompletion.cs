@@ -103,7 +103,7 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Two learners opened the new link at the same moment; the other was quicker.
             db.ChangeTracker.Clear();

@@ -12,9 +12,9 @@ namespace ZestySlate.Web.Pages;
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
 public sealed class SignInModel(SignInManager<Person> signIn) : PageModel
 {
-    [BindProperty] public string Email { get; set; } = "";
+    [BindProperty] public string? Email { get; set; } = "";
 
-    [BindProperty] public string Password { get; set; } = "";
+    [BindProperty] public string? Password { get; set; } = "";
 
     [BindProperty(SupportsGet = true)] public string? ReturnUrl { get; set; }
 
@@ -24,9 +24,9 @@ public sealed class SignInModel(SignInManager<Person> signIn) : PageModel
 
     public async Task<IActionResult> OnPostAsync()
     {
-        var person = await signIn.UserManager.FindByEmailAsync(Email.Trim());
+        var person = await signIn.UserManager.FindByEmailAsync((Email ?? "").Trim());
         var result = person is null ? Microsoft.AspNetCore.Identity.SignInResult.Failed
-            : await signIn.PasswordSignInAsync(person, Password, isPersistent: true, lockoutOnFailure: true);
+            : await signIn.PasswordSignInAsync(person, Password ?? "", isPersistent: true, lockoutOnFailure: true);
         if (result.Succeeded)
         {
             return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "~/");

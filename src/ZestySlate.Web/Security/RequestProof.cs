@@ -14,6 +14,8 @@ internal sealed class RequestProof(IAntiforgery inner, IDataProtectionProvider p
 {
     public const string Field = "proof", Header = "X-Slate-Proof";
 
+    public const string TooOld = "This page is too old to send from. Load it again; what you typed last may have to be typed once more.";
+
     private readonly IDataProtector _protector = protection.CreateProtector("ZestySlate.RequestProof");
 
     public AntiforgeryTokenSet GetAndStoreTokens(HttpContext context) =>
@@ -24,12 +26,27 @@ internal sealed class RequestProof(IAntiforgery inner, IDataProtectionProvider p
 
     public async Task<bool> IsRequestValidAsync(HttpContext context)
     {
-        if (SessionOf(context) is not { } session)
+        if (context.Request.HasFormContentType)
         {
-            return await inner.IsRequestValidAsync(context);
+            // Read first: what cannot be read is another thing than a proof that is missing.
+            await context.Request.ReadFormAsync();
         }
 
-        if (HttpMethods.IsGet(context.Request.Method) || HttpMethods.IsHead(context.Request.Method))
+        var valid = SessionOf(context) is { } session ? IsProved(context, session) : await inner.IsRequestValidAsync(context);
+        if (!valid)
+        {
+            context.Items[Troubles.Words] = TooOld;
+        }
+
+        return valid;
+    }
+
+    private static bool IsReading(HttpContext context) => HttpMethods.IsGet(context.Request.Method) || HttpMethods.IsHead(context.Request.Method);
+
+    private bool IsProved(HttpContext context, string session)
+    {
+
+        if (IsReading(context))
         {
             return true;
         }
@@ -37,7 +54,7 @@ internal sealed class RequestProof(IAntiforgery inner, IDataProtectionProvider p
         string? given = context.Request.Headers[Header];
         if (given is null && context.Request.HasFormContentType)
         {
-            given = (await context.Request.ReadFormAsync())[Field];
+            given = context.Request.Form[Field];
         }
 
         return given is not null && Proves(given, session);
@@ -82,7 +99,7 @@ internal sealed class ProofFilter(IAntiforgery antiforgery) : IEndpointFilter
     public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
         await antiforgery.IsRequestValidAsync(context.HttpContext)
             ? await next(context)
-            : Results.Text("This page is too old to send from. Load it again; what you typed last may have to be typed once more.", statusCode: StatusCodes.Status400BadRequest);
+            : Results.Text(RequestProof.TooOld, statusCode: StatusCodes.Status400BadRequest);
 }
 
 /// <summary>Registration of the proof.</summary>

@@ -37,7 +37,7 @@ public enum DrawnSort
 public sealed record DrawnMark
 {
     /// <summary>Unique in the drawing, rising: what has a greater number lies above.</summary>
-    public required int Number { get; init; }
+    public required long Number { get; init; }
 
     public required DrawnSort Sort { get; init; }
 
@@ -63,7 +63,7 @@ public sealed record DrawingResponse : Response
     public ValueList<DrawnMark> Marks { get; init; } = [];
 
     /// <summary>Numbers of marks taken away since; none in a drawing as it stands.</summary>
-    public ValueList<int> Gone { get; init; } = [];
+    public ValueList<long> Gone { get; init; } = [];
 }
 
 /// <summary>What a learner may see of it.</summary>

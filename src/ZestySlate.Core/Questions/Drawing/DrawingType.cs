@@ -17,6 +17,9 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
 
     private const int LongestPoints = 60_000;
 
+    /// <summary>The most characters of points in a whole drawing: some hours of drawing, and no more than a page can show.</summary>
+    public const int MostPoints = 2_000_000;
+
     public override string Key => "drawing";
 
     protected override string TitleOf(DrawingQuestion question) => "Drawing";
@@ -47,7 +50,7 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
     }
 
     protected override Reason? RefuseResponse(DrawingQuestion question, DrawingResponse response) =>
-        response.Marks.Count > MostMarks ? Reason.Of("drawingTooLarge", MostMarks)
+        response.Marks.Count > MostMarks || response.Marks.Sum(mark => (long)mark.Points.Length) > MostPoints ? Reason.Of("drawingTooLarge", MostMarks)
         : response.Marks.FirstOrDefault(mark => mark.Sort == DrawnSort.Text && mark.Words.Length > LongestText) is not null ? Reason.Of("drawnTextTooLong", LongestText)
         : response.Marks.All(mark => IsWhole(mark) && (question.Sorts.Count == 0 || question.Sorts.Contains(mark.Sort))) ? null : Reason.Of("otherKindOfAnswer");
 
@@ -60,7 +63,7 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
             _ => count == 2,
         };
 
-    [GeneratedRegex("^#[0-9a-f]{6}$")]
+    [GeneratedRegex(@"\A#[0-9a-f]{6}\z")]
     private static partial Regex Colour();
 
     protected override DrawingQuestion WithWording(DrawingQuestion older, DrawingQuestion newer) => base.WithWording(older, newer) with { Board = newer.Board };

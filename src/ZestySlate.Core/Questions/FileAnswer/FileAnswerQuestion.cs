@@ -26,6 +26,9 @@ public sealed record FileAnswerQuestion : JudgedQuestion
 public sealed record FileAnswerResponse : Response
 {
     public ValueList<HandedFile> Files { get; init; } = [];
+
+    /// <summary>The ids of files that are taken out; the others are added to those there are. Null when all of it is meant, as earlier versions wrote it.</summary>
+    public ValueList<string>? Gone { get; init; }
 }
 
 /// <summary>What a learner may see of it.</summary>

@@ -15,6 +15,21 @@ public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerRe
 
     protected override bool IsEmpty(FileAnswerResponse response) => response.Files.Count == 0;
 
+    /// <summary>A file stands where the one stood that it replaces; what was handed over elsewhere meanwhile stays.</summary>
+    protected override FileAnswerResponse Onto(FileAnswerQuestion question, FileAnswerResponse? before, FileAnswerResponse given)
+    {
+        if (given.Gone is not { } gone)
+        {
+            return given;
+        }
+
+        var files = before?.Files ?? [];
+        var place = files.IndexOf(file => gone.Contains(file.Id));
+        var added = given.Files.RemoveAll(file => files.Any(there => there.Id == file.Id));
+        var left = files.RemoveAll(file => gone.Contains(file.Id));
+        return new FileAnswerResponse { Files = added.Aggregate(left, (all, file) => place < 0 ? all.Add(file) : all.Insert(place++, file)) };
+    }
+
     protected override Reason? RefuseResponse(FileAnswerQuestion question, FileAnswerResponse response) =>
         response.Files.Count > question.Most ? Reason.Of("tooManyFiles", question.Most) : response.Files.Select(file => Refuse(question, file)).FirstOrDefault(reason => reason is not null);
 

@@ -39,6 +39,17 @@ public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, Mu
     protected override MultipleChoiceResponse WithKept(MultipleChoiceQuestion question, MultipleChoiceResponse given, MultipleChoiceResponse kept) =>
         given with { Picked = given.Picked.Union(kept.Picked).ToValueList(), None = false };
 
+    protected override MultipleChoiceResponse Onto(MultipleChoiceQuestion question, MultipleChoiceResponse? before, MultipleChoiceResponse given)
+    {
+        if (given.Touched is not { } touched || question.Picks != Picks.Several || before is null)
+        {
+            return given with { Touched = null };
+        }
+
+        var picked = before.Picked.RemoveAll(touched.Contains).Concat(given.Picked.Where(touched.Contains)).ToValueList();
+        return given with { Picked = given.None ? [] : picked, Touched = null };
+    }
+
     protected override MultipleChoiceQuestion WithWording(MultipleChoiceQuestion older, MultipleChoiceQuestion newer) => older with
     {
         Options = older.Options.Replace(_ => true, option => newer.Options.FirstOrDefault(o => o.Id == option.Id) is { } same

@@ -59,6 +59,9 @@ public sealed record PickUnit(string Id, string Text, WordMark? Mark);
 public sealed record WordPickResponse : Response
 {
     public ValueList<string> Picked { get; init; } = [];
+
+    /// <summary>The units that were pressed on the page it came from; the others stay as they are. Null when all of it is meant.</summary>
+    public ValueList<string>? Touched { get; init; }
 }
 
 /// <summary>What a learner may see of a text to pick words from.</summary>

@@ -63,6 +63,9 @@ public sealed class WordPickType : QuestionType<WordPickQuestion, WordPickRespon
     protected override WordPickResponse WithKept(WordPickQuestion question, WordPickResponse given, WordPickResponse kept) =>
         given with { Picked = given.Picked.Union(kept.Picked).ToValueList() };
 
+    protected override WordPickResponse Onto(WordPickQuestion question, WordPickResponse? before, WordPickResponse given) => given.Touched is not { } touched ? given
+        : new() { Picked = (before?.Picked ?? []).RemoveAll(touched.Contains).Concat(given.Picked.Where(touched.Contains)).ToValueList() };
+
     protected override WordPickQuestion WithWording(WordPickQuestion older, WordPickQuestion newer) => older with
     {
         Text = MarkedText.Change(older.Text, _ => true, mark => Same(newer, mark) is { } now ? mark with { Feedback = now.Feedback } : mark),

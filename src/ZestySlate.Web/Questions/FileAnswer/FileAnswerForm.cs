@@ -17,12 +17,12 @@ internal sealed class FileAnswerForm : IQuestionForm
 
     public Response ReadResponse(IFormCollection form) => new FileAnswerResponse();
 
-    /// <summary>Fields: file (ids, in order); «move» with «ID out» takes one out.</summary>
-    public Response ReadResponse(IFormCollection form, IReadOnlyList<HandedFile> handed)
+    /// <summary>Fields: file (ids of those that are added), gone (ids of those taken out); «move» with «ID out» takes one out.</summary>
+    public Response ReadResponse(IFormCollection form, IReadOnlyList<HandedFile> handed) => new FileAnswerResponse
     {
-        var gone = form["move"].ToString().Split(' ') is [var id, "out"] ? id : "";
-        return new FileAnswerResponse { Files = form["file"].Distinct().Where(file => file != gone).Select(file => handed.FirstOrDefault(known => known.Id == file)).OfType<HandedFile>().ToValueList() };
-    }
+        Files = form["file"].Distinct().Select(file => handed.FirstOrDefault(known => known.Id == file)).OfType<HandedFile>().ToValueList(),
+        Gone = form["gone"].OfType<string>().Concat(form["move"].ToString().Split(' ') is [var id, "out"] ? [id] : []).ToValueList(),
+    };
 
     /// <summary>Fields: kind (several; none for any), most, megabytes; waits, those of the rubric.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)

@@ -2,6 +2,11 @@ import type { Changed } from "../learner/families";
 import { saidIn } from "../learner/said";
 import { upload } from "../shared/upload";
 
+/** What has changed goes along with the form once: a file more, or one that is taken out. What other pages have handed over stays. */
+function say(answer: HTMLElement, name: "file" | "gone", id: string): void {
+  answer.closest("form")!.addEventListener("formdata", event => event.formData.append(name, id), { once: true });
+}
+
 /** Files and photos to hand over: chosen, dropped or taken, sent with their progress told, replaced and taken out. */
 export function start(root: HTMLElement, changed: Changed, signal: AbortSignal): void {
   root.addEventListener("change", event => {
@@ -19,9 +24,10 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
     event.preventDefault();
     const [answer, row] = [button.closest<HTMLElement>("[data-family=files]")!, button.closest("li")!];
     const next = (row.nextElementSibling ?? row.previousElementSibling)?.querySelector<HTMLElement>("button[name=move]");
+    say(answer, "gone", row.dataset.file!);
     row.remove();
     (next ?? answer.querySelector<HTMLElement>("[data-hand-over]"))?.focus();
-    changed(answer.closest("form")!, "");
+    changed(answer.closest("form")!, "", "hand");
   }, { signal });
 
   for (const kind of ["dragover", "drop"] as const) {
@@ -37,34 +43,37 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
 
   async function take(answer: HTMLElement, files: File[], replaces?: string): Promise<void> {
     const list = answer.querySelector<HTMLElement>("[data-handed]")!;
-    const say = (words: string): void => { answer.querySelector<HTMLElement>("[data-said]")!.textContent = words; };
+    const tell = (words: string): void => { answer.querySelector<HTMLElement>("[data-said]")!.textContent = words; };
     const form = answer.closest("form")!;
     for (const file of files) {
       if (!replaces && list.children.length >= Number(answer.dataset.most)) {
-        say(saidIn(answer, "tooManyFiles", Number(answer.dataset.most)));
+        tell(saidIn(answer, "tooManyFiles", Number(answer.dataset.most)));
         return;
       }
       const most = Number(answer.dataset.megabytes);
       if (file.size > most * 1048576) {
-        say(saidIn(answer, "fileTooLarge", file.name, Math.round(file.size / 104857.6) / 10, most));
+        tell(saidIn(answer, "fileTooLarge", file.name, Math.round(file.size / 104857.6) / 10, most));
         return;
       }
-      const sent = await upload(answer.dataset.upload!, root, { spot: form.dataset.ask! }, file, signal, share => say(saidIn(answer, "fileSending", file.name, Math.round(share * 100))), () => say(saidIn(answer, "fileNotSent", file.name)));
+      const sent = await upload(answer.dataset.upload!, root, { spot: form.dataset.ask! }, file, signal, share => tell(saidIn(answer, "fileSending", file.name, Math.round(share * 100))), () => tell(saidIn(answer, "fileNotSent", file.name)));
       if (!sent) { return; }
       if ("refusal" in sent) {
-        say(sent.refusal);
+        tell(sent.refusal);
         return;
       }
       const row = document.createElement("li");
       row.dataset.file = sent.id;
-      row.innerHTML = "<input type=\"hidden\" name=\"file\"><span class=\"handed-file\"></span>";
-      row.querySelector("input")!.value = sent.id;
+      row.innerHTML = "<span class=\"handed-file\"></span>";
+      say(answer, "file", sent.id);
       const shown = row.querySelector("span")!;
       if (file.type.startsWith("image/")) { shown.append(Object.assign(new Image(), { src: `${answer.dataset.upload}/${sent.id}?size=small`, alt: sent.name })); }
       shown.append(Object.assign(document.createElement("span"), { textContent: sent.name, className: "handed-name" }));
       const old = replaces ? list.querySelector(`[data-file="${CSS.escape(replaces)}"]`) : null;
-      if (old) { old.replaceWith(row); } else { list.append(row); }
-      say(saidIn(answer, "fileSent", sent.name));
+      if (old) {
+        say(answer, "gone", replaces!);
+        old.replaceWith(row);
+      } else { list.append(row); }
+      tell(saidIn(answer, "fileSent", sent.name));
       changed(form, "", "hand");
     }
   }

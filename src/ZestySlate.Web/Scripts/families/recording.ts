@@ -165,6 +165,7 @@ class Recorder {
       } else if (reply && reply.status < 500 && reply.status !== 429) {
         this.waiting.length = 0;
         this.stop();
+        this.say(await reply.text());
       } else {
         this.say(saidIn(this.answer, "recordingWaits"));
         await new Promise(done => setTimeout(done, pause));

@@ -1,7 +1,9 @@
 import { Idiomorph } from "idiomorph";
 import { isInHand, isKept, isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
 import { startPanoramas } from "../shared/surface";
+import { Aside } from "./aside";
 import { Outbox, type Waiting } from "./outbox";
+import { Touched } from "./touched";
 import { LearnerClock } from "./clock";
 import { Panels } from "./panels";
 import { saidIn } from "./said";
@@ -62,7 +64,13 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       say(null);
       root.classList.remove("unconnected");
     }
+  }, (event, why) => {
+    aside.show(event, why);
+    root.querySelectorAll("[data-hand-in] button:disabled").forEach(button => button.removeAttribute("disabled"));
   });
+  const aside = new Aside(root, event => outbox.seenTo(event, true), event => outbox.seenTo(event, false));
+  const touched = new Touched();
+  touched.learn(root);
 
   const panels = new Panels(root, (spot, first) => {
     if (first) { post(spot, "open"); }
@@ -191,11 +199,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   /** What is in hand goes out while the server still takes it; then the page asks how it stands. */
   function timeIsOut(): void {
-    for (const form of root.querySelectorAll<HTMLFormElement>("form[data-ask]")) {
-      if (!form.querySelector("fieldset:disabled") && form.dataset.steps !== "yes" && form.dataset.votes !== "yes" && !isOpen(form)) { post(form.dataset.ask!, keeping(form), form); }
-    }
-    timers.forEach(timer => clearTimeout(timer));
-    timers.clear();
+    // Only what was touched here: what this page showed from the first is older than what another page may have said since.
+    flush();
     window.setTimeout(() => void refresh(), AfterTheClock);
   }
 
@@ -212,6 +217,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     if (form) {
       for (const [name, value] of form instanceof FormData ? form : new FormData(form)) { if (typeof value === "string") { fields.append(name, value); } }
     }
+    if (act === "answer" && form instanceof HTMLFormElement) { touched.of(form)?.forEach(name => fields.append("touched", name)); }
     fields.set("spot", spot);
     fields.set("act", act);
     fields.set("event", newId());
@@ -225,6 +231,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       say(text);
       return;
     }
+    const answered = sent.act === "answer" ? root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(sent.spot)}"]`) : null;
+    if (answered) { touched.taken(answered, new URLSearchParams(sent.body)); }
     if (reply.headers.get("X-Slate-Reload")) {
       await refresh(false);
       root.querySelector<HTMLElement>("#result")?.focus();
@@ -256,6 +264,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     placeSigns(root);
     startPanoramas(root);
     families.settle();
+    touched.learn(root);
     clock.set(pieces.dataset.remaining);
     const refusal = pieces.dataset.refusal;
     say(refusal ? refusal : null);
@@ -339,6 +348,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     placeSigns(root);
     startPanoramas(root);
     families.settle();
+    touched.learn(root);
     showLocalTimes(root);
     clock.set(next.dataset.remaining);
   }

@@ -1,4 +1,4 @@
-import { send } from "../shared/upload";
+import { send, wordsOf } from "../shared/upload";
 
 /** The proof that a post comes from our own page: on the library's page in its data, else in a form's field. */
 export function proof(): string {
@@ -16,7 +16,6 @@ export async function upload(file: File, folder: string, far: (share: number) =>
   const reply = await send(`${base()}/media-library/files`, proof(), fields, far);
   if (reply?.status === 200) { return JSON.parse(reply.text) as { id: string; name: string }; }
   throw new Error(!reply ? `No connection: «${file.name}» was not stored. Try it once more.`
-    : reply.status === 422 ? reply.text
-    : reply.status === 413 ? `«${file.name}» is larger than can be taken.`
+    : [400, 413, 415, 422, 429, 503].includes(reply.status) ? `«${file.name}»: ${wordsOf(reply)}`
     : `«${file.name}» could not be stored. Try it once more.`);
 }

@@ -110,7 +110,7 @@ export function isKept(name: string, node: Element): boolean {
 
 /** What a redraw must not touch: what is just being said, and an answer that is still on its way to the server. */
 export function isInHand(node: Node): boolean {
-  return node instanceof HTMLElement && (node.id === "connection" || (node.matches("form[data-ask]") && node.dataset.pending === "yes"));
+  return node instanceof HTMLElement && (["connection", "set-aside"].includes(node.id) || (node.matches("form[data-ask]") && node.dataset.pending === "yes"));
 }
 
 export const round = (value: number): number => Math.round(value * 1e5) / 1e5;

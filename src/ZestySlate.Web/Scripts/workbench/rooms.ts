@@ -5,6 +5,9 @@ import { settleRich, startRich } from "./rich";
 
 export type Fields = FormData | Record<string, string>;
 
+/** So often a fault of the server's over one and the same change is borne; then it is told, and what stands behind it goes on. */
+const Patience = 4;
+
 interface Change { path: string; fields: FormData; form: HTMLFormElement | null; after?: () => void; }
 
 /**
@@ -110,6 +113,7 @@ export class Rooms {
   private async run(): Promise<void> {
     if (this.busy || this.held) { return; }
     this.busy = true;
+    let failed = 0;
     while (this.line.length > 0 && !this.held) {
       const change = this.line[0];
       change.fields.set("version", String(this.version));
@@ -118,12 +122,14 @@ export class Rooms {
       let reply: Response;
       try {
         reply = await fetch(`${this.address}${change.path}`, { method: "POST", body: change.fields, headers: { "X-Slate-Proof": this.body.dataset.proof! } });
-        if (reply.status >= 500) { throw new Error(String(reply.status)); }
+        failed = reply.status === 500 ? failed + 1 : 0;
+        if (reply.status >= 500 && failed < Patience) { throw new Error(String(reply.status)); }
       } catch {
         this.state("waiting");
         await new Promise(wait => setTimeout(wait, 2000));
         continue;
       }
+      failed = 0;
       this.line.shift();
       await this.take(change, reply);
     }
@@ -142,7 +148,8 @@ export class Rooms {
       return;
     }
     if (!reply.ok) {
-      this.problem(change.form, reply.status === 422 || reply.status === 400 ? text : "You are signed out. Sign in again in another tab, then change this once more.");
+      this.problem(change.form, reply.status === 403 || reply.redirected ? "You are signed out. Sign in again in another tab, then change this once more."
+        : text === "" || text.startsWith("<") ? "This could not be saved; the fault is ours. What you typed stays here: change it, or copy it, before you leave the page." : text);
       return;
     }
     this.problem(change.form, null);

@@ -1,0 +1,67 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editing;
+using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
+
+namespace ZestySlate.Storage.Tests;
+
+/// <summary>A write that fails is told as what it is.</summary>
+public sealed class StoreTroubleTests : TestDatabase
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    /// <summary>A database whose disk is full: it may not grow by a page.</summary>
+    private SlateDb Full()
+    {
+        var db = NewDb();
+        db.Database.OpenConnection();
+        db.Database.ExecuteSqlRaw("PRAGMA max_page_count=1");
+        return db;
+    }
+
+    [Fact]
+    public async Task A_full_disk_is_no_change_by_somebody_else()
+    {
+        await PublishedAsync();
+        await using var db = Full();
+        var store = Activities(db);
+        var draft = (await store.DraftAsync("garden"))!;
+        var problem = await Assert.ThrowsAsync<DbUpdateException>(() => store.EditAsync("garden", draft.Record.Version, new RenameActivity(new string('x', 300_000)), "ines"));
+        Assert.False(problem.IsTaken());
+        Assert.Equal("There is no room left on the server's disk.", StoreTrouble.Of(problem));
+    }
+
+    [Fact]
+    public async Task An_answer_that_found_no_room_is_an_error_and_not_a_race()
+    {
+        var activity = await PublishedAsync();
+        string attempt;
+        await using (var db = NewDb())
+        {
+            attempt = (await Attempts(db).BeginAsync(activity, "tobiah", null)).Id;
+        }
+
+        var writer = new EventWriter(Full);
+        var large = new EventRecord { AttemptId = attempt, Sequence = 2, EventId = "large", Json = new string('x', 300_000) };
+        var problem = await Assert.ThrowsAsync<DbUpdateException>(() => writer.WriteAsync(large));
+        Assert.NotNull(StoreTrouble.Of(problem));
+
+        // The next one that fits goes through: the line does not stand still.
+        await using var later = NewDb();
+        Assert.Null((await Attempts(later).TakeAsync(attempt, new AskedToMark("q", new MultipleChoiceResponse { Picked = ["a"] }) { Id = "e", At = Clock.Now }))!.Refusal);
+    }
+
+    [Fact]
+    public async Task A_number_that_is_taken_is_told_from_trouble()
+    {
+        await PublishedAsync();
+        await using var db = NewDb();
+        db.Editions.Add(new EditionRecord { ActivityId = "garden", Number = 1, AuthorId = "ines", At = Clock.Now, Document = [] });
+        var problem = await Assert.ThrowsAsync<DbUpdateException>(() => db.SaveChangesAsync(Stop));
+        Assert.True(problem.IsTaken());
+        Assert.Null(StoreTrouble.Of(problem));
+        Assert.NotNull(StoreTrouble.Of(new IOException("full", 28)));
+    }
+}
