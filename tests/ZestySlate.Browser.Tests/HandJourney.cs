@@ -94,7 +94,7 @@ public sealed class HandJourney(Apps apps)
         wren.Run("arguments[0].scrollIntoView({ block: 'center' }); document.querySelector('input[name=tool][value=line]').click()", view);
         Stroke(wren, view, (0, 0), (40, 10));
         Marks(wren, 321);
-        var from = ((string)wren.Run("return document.querySelector('[data-mark=\"321\"] path').getAttribute('d')")!)[1..].Split('Q')[0].Split(',').Select(double.Parse).ToArray();
+        var from = ((string)wren.Run("return document.querySelector('[data-drawn] g:last-child path').getAttribute('d')")!)[1..].Split('Q')[0].Split(',').Select(double.Parse).ToArray();
         Assert.InRange(from[0], 4800, 5200);
         Assert.InRange(from[1], 2800, 3450);
         Assert.Empty(wren.Complaints());

@@ -5,9 +5,40 @@ namespace ZestySlate.Storage.Tests;
 
 public sealed class HandedFilesTests : TestDatabase
 {
-    private HandedFiles Files(SlateDb db) => new(db, new HandedFolder(Path.Combine(Folder, "handed")), Clock);
+    private HandedLimits Limits { get; set; } = new();
+
+    private HandedFiles Files(SlateDb db) => new(db, new HandedFolder(Path.Combine(Folder, "handed")), Limits, Clock);
 
     private HandedFileRecord Recording(string attempt = "one") => new() { Id = "recording0123456789", AttemptId = attempt, SpotId = "q", Name = "recording", Kind = HandedKind.Sound, ContentType = "audio/webm", At = Clock.Now };
+
+    [Fact]
+    public async Task An_attempt_takes_as_many_bytes_and_files_as_it_may_and_no_more()
+    {
+        Limits = new HandedLimits(BytesPerAttempt: 1000);
+        await using var db = NewDb();
+        await Files(db).KeepAsync("one", "q", "a.txt", HandedKind.Text, "text/plain", new byte[600]);
+        Assert.True(await Files(db).HasRoomAsync("one", 400));
+        Assert.False(await Files(db).HasRoomAsync("one", 401));
+        Assert.True(await Files(db).HasRoomAsync("other", 1000));
+        db.HandedFiles.AddRange(Enumerable.Range(0, HandedLimits.MostFiles - 2).Select(i => new HandedFileRecord { Id = $"f{i}", AttemptId = "one", SpotId = "q", Name = "f", Kind = HandedKind.Text, ContentType = "x", At = Clock.Now }));
+        await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        Assert.True(await Files(db).HasRoomAsync("one", 1));
+        await Files(db).KeepAsync("one", "q", "b.txt", HandedKind.Text, "text/plain", [1]);
+        Assert.False(await Files(db).HasRoomAsync("one", 1));
+        Assert.True(await Files(db).HasRoomAsync("one", 1, files: 0));
+    }
+
+    [Fact]
+    public async Task A_class_together_takes_no_more_than_its_activity_may()
+    {
+        var activity = await PublishedAsync();
+        Limits = new HandedLimits(BytesPerActivity: 1000);
+        await using var db = NewDb();
+        var (one, other) = (await Attempts(db).BeginAsync(activity, "tobiah", null), await Attempts(db).BeginAsync(activity, "ines", null));
+        await Files(db).KeepAsync(one.Id, "q", "a.txt", HandedKind.Text, "text/plain", new byte[700]);
+        Assert.True(await Files(db).HasRoomAsync(other.Id, 300));
+        Assert.False(await Files(db).HasRoomAsync(other.Id, 301));
+    }
 
     [Fact]
     public async Task A_file_is_found_by_its_attempt_alone()

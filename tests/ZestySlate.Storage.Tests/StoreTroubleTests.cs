@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.MultipleChoice;
@@ -28,7 +29,7 @@ public sealed class StoreTroubleTests : TestDatabase
         await using var db = Full();
         var store = Activities(db);
         var draft = (await store.DraftAsync("garden"))!;
-        var problem = await Assert.ThrowsAsync<DbUpdateException>(() => store.EditAsync("garden", draft.Record.Version, new RenameActivity(new string('x', 300_000)), "ines"));
+        var problem = await Assert.ThrowsAsync<DbUpdateException>(() => store.EditAsync("garden", draft.Record.Version, "ines", new AddScenes([new Scene { Id = "large", Backdrop = new PageBackdrop(RichText.Plain(string.Concat(Enumerable.Range(0, 60_000).Select(_ => Random.Shared.Next())))) }])));
         Assert.False(problem.IsTaken());
         Assert.Equal("There is no room left on the server's disk.", StoreTrouble.Of(problem));
     }

@@ -179,12 +179,13 @@ public sealed class HandedTests(SlateHost host)
             return (await learner.Client.PostAsync(FormattableString.Invariant($"{learner.Work}/recordings/spoken/{id}/{number}?seconds={seconds}"), piece, Stop)).StatusCode;
         }
 
-        Assert.Equal(HttpStatusCode.BadRequest, await PieceAsync(0, "<html>"u8.ToArray()));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, "<html>"u8.ToArray()));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3, 1], seconds: double.NaN));
         Assert.Equal(HttpStatusCode.OK, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3, 1]));
         Assert.Equal(HttpStatusCode.Conflict, await PieceAsync(2, [3]));
         Assert.Equal(HttpStatusCode.OK, await PieceAsync(1, [2], seconds: 4));
-        Assert.Equal(HttpStatusCode.BadRequest, await PieceAsync(2, [3], seconds: 500));
-        Assert.Equal(HttpStatusCode.BadRequest, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3], "no-name-of-ours.0123"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(2, [3], seconds: 500));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3], "no-name-of-ours.0123"));
         await learner.Client.SendEventAsync(learner.Page, ("act", "answer"), ("spot", "spoken"), ("event", "r1"), ("recording", "abcdefghij0123456789"));
         var sound = await learner.Client.GetAsync($"{learner.Work}/files/abcdefghij0123456789", Stop);
         Assert.Equal(("audio/webm", 6L), (sound.Content.Headers.ContentType!.MediaType, sound.Content.Headers.ContentLength));

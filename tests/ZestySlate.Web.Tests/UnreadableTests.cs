@@ -14,7 +14,7 @@ using ZestySlate.Web.Security;
 namespace ZestySlate.Web.Tests;
 
 /// <summary>What cannot be read, or be kept as it is, is never a fault of ours: it is a 4xx about it, or is kept without what breaks.</summary>
-public sealed class UnreadableTests(SlateHost host)
+public sealed class UnreadableTests(SlateHost shared)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
@@ -49,7 +49,7 @@ public sealed class UnreadableTests(SlateHost host)
     }
 
     /// <summary>Every route that takes a post, and each handler of the pages.</summary>
-    private IEnumerable<string> PostRoutes => host.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
+    private IEnumerable<string> PostRoutes => shared.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
         .Where(route => route.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods is not { } methods || methods.Contains("POST"))
         .SelectMany(route => HandlersOf(route).Select(handler => $"/{route.RoutePattern.RawText!.Trim('/')}?seconds=NaN&handler={handler}")).Distinct();
 
@@ -63,6 +63,9 @@ public sealed class UnreadableTests(SlateHost host)
     [Fact]
     public async Task No_body_on_any_route_is_a_fault_of_ours()
     {
+        // What this does to a school is nothing that other tests could live with.
+        await using var host = new SlateHost();
+        await host.InitializeAsync();
         var attempt = await host.DbAsync(db => db.Attempts.Where(a => a.HandedInAt == null).OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(Stop));
         var group = await host.DbAsync(db => db.Classes.OrderBy(c => c.Id).Select(c => c.Id).FirstAsync(Stop));
         var ines = await host.TeacherAsync("ines");
@@ -96,7 +99,7 @@ public sealed class UnreadableTests(SlateHost host)
     [Fact]
     public async Task What_cannot_be_read_is_told_so_in_words()
     {
-        var visitor = await host.LinkVisitorAsync("Unreadable Ulf");
+        var visitor = await shared.LinkVisitorAsync("Unreadable Ulf");
         var page = await visitor.GetStringAsync("/a/garden", Stop);
         async Task<(HttpStatusCode Status, string Said)> PostAsync(HttpContent content)
         {
@@ -121,7 +124,7 @@ public sealed class UnreadableTests(SlateHost host)
     [InlineData("two\nlines\tand a tab", "two%0Alines%09and+a+tab")]
     public async Task Control_characters_are_taken_out_of_an_answer_and_it_is_kept(string kept, string sent)
     {
-        var visitor = await host.LinkVisitorAsync("Nul Nora", "breeze");
+        var visitor = await shared.LinkVisitorAsync("Nul Nora", "breeze");
         var page = await visitor.GetStringAsync("/a/breeze", Stop);
         var spot = SlateHost.Find(page, "data-ask=\"([^\"]+)\"");
         var request = new HttpRequestMessage(HttpMethod.Post, SlateHost.Find(page, "data-events=\"([^\"]+)\"")) { Content = Bytes($"spot={spot}&act=answer&event=nul1&text={sent}", "application/x-www-form-urlencoded") };
@@ -137,7 +140,7 @@ public sealed class UnreadableTests(SlateHost host)
     {
         for (var before = 4080; before < 4110; before++)
         {
-            var visitor = host.Visitor();
+            var visitor = shared.Visitor();
             var reply = await visitor.PostAsync("/sign-in", Bytes($"x={new string('y', before)}%00z&Email=a%40b&Password=p%00", "application/x-www-form-urlencoded"), Stop);
             Assert.Equal(HttpStatusCode.BadRequest, reply.StatusCode);
             Assert.Contains(RequestProof.TooOld[..30], await reply.Content.ReadAsStringAsync(Stop));
@@ -147,7 +150,7 @@ public sealed class UnreadableTests(SlateHost host)
     [Fact]
     public async Task A_table_of_60_by_60_cells_is_saved()
     {
-        var ines = await host.TeacherAsync("ines");
+        var ines = await shared.TeacherAsync("ines");
         var ids = Enumerable.Range(0, 60).ToList();
         var question = new GridQuestion
         {
@@ -156,7 +159,7 @@ public sealed class UnreadableTests(SlateHost host)
             Cells = [.. from row in ids from column in ids select new GridCell { Id = $"r{row}.c{column}", Text = $"{row}x{column}" }],
         };
         var scene = new Scene { Id = "s", Backdrop = new PageBackdrop(default), Spots = [new Spot { Id = "table", Place = new InFlow(), Content = new Ask(question) }] };
-        await host.WithAsync(async (ActivityStore store) => await store.CreateAsync((await host.DbAsync(db => db.Users.SingleAsync(u => u.Email == "ines.halloran@gannetpoint.example", Stop))).Id, new Activity { Title = "Large", Scenes = [scene] }, "largetable"));
+        await shared.WithAsync(async (ActivityStore store) => await store.CreateAsync((await shared.DbAsync(db => db.Users.SingleAsync(u => u.Email == "ines.halloran@gannetpoint.example", Stop))).Id, new Activity { Title = "Large", Scenes = [scene] }, "largetable"));
         var html = await ines.GetStringAsync("/author/largetable?selected=table", Stop);
         var proof = SlateHost.Find(html, "data-proof=\"([^\"]+)\"");
         var fields = new List<KeyValuePair<string, string>> { new("edit", "ask"), new("spot", "table"), new("version", "1"), new("prompt", "<p>Fill it</p>") };
@@ -174,10 +177,10 @@ public sealed class UnreadableTests(SlateHost host)
     [Fact]
     public async Task A_gradebook_downloads_whatever_was_pasted_into_names()
     {
-        var ines = await host.TeacherAsync("ines");
+        var ines = await shared.TeacherAsync("ines");
         var made = await ines.PostFormAsync("/classes", "/classes", ("name", "Slides\vand\0more"), ("names", "Vera\vTab\nNul\0Nina"));
         var group = made.Headers.Location!.OriginalString.Split('/', '?')[2];
-        var title = await host.DbAsync(db => db.Classes.Where(c => c.Id == int.Parse(group)).Select(c => c.Name).SingleAsync(Stop));
+        var title = await shared.DbAsync(db => db.Classes.Where(c => c.Id == int.Parse(group)).Select(c => c.Name).SingleAsync(Stop));
         Assert.Equal("Slidesandmore", title);
         var workbook = await ines.GetAsync($"/classes/{group}/gradebook?handler=workbook", Stop);
         Assert.Equal(HttpStatusCode.OK, workbook.StatusCode);
@@ -188,7 +191,7 @@ public sealed class UnreadableTests(SlateHost host)
     [Fact]
     public async Task Signing_in_with_nothing_is_told_so()
     {
-        var reply = await host.Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", " "), ("Password", ""));
+        var reply = await shared.Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", " "), ("Password", ""));
         Assert.Equal(HttpStatusCode.OK, reply.StatusCode);
         Assert.Contains("do not belong together", await reply.Content.ReadAsStringAsync(Stop));
     }

@@ -90,9 +90,9 @@ public sealed class TwoPagesTests
         var attempt = new Attempt(Make.Activity(Make.Asked("q", new DrawingQuestion())));
         string? Refused(int marks) => attempt.Refused((id, at) => new Answered("q", new DrawingResponse
         {
-            Marks = [.. Enumerable.Range(0, marks).Select(i => new DrawnMark { Number = i, Sort = DrawnSort.Line, Points = string.Concat(Enumerable.Repeat("1000,1000 ", 5000)) })],
+            Marks = [.. Enumerable.Range(0, marks).Select(i => new DrawnMark { Number = i, Sort = DrawnSort.Line, Points = string.Join(' ', Enumerable.Repeat("100,100,50", 4545)) })],
         }) { Id = id, At = at });
-        Assert.Null(Refused(DrawingType.MostPoints / 50_000));
-        Assert.NotNull(Refused((DrawingType.MostPoints / 50_000) + 1));
+        Assert.Null(Refused(DrawingType.MostPoints / 49_994));
+        Assert.NotNull(Refused((DrawingType.MostPoints / 49_994) + 1));
     }
 }

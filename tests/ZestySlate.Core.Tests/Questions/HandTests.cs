@@ -108,7 +108,7 @@ public sealed class HandTests
                 several = family.Onto(question, several, new DrawingResponse
                 {
                     Marks = last.Where(step => step.Item2).Select(step => Line(step.Item1, $"{step.Item3},{step.Item3}")).ToValueList(),
-                    Gone = last.Where(step => !step.Item2).Select(step => step.Item1).ToValueList(),
+                    Gone = last.Where(step => !step.Item2).Select(step => (long)step.Item1).ToValueList(),
                 });
             }
 

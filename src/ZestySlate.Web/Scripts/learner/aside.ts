@@ -9,7 +9,10 @@ export class Aside {
   show(event: Waiting, why: string): void {
     const list = this.root.querySelector<HTMLElement>("#set-aside");
     if (!list) { return; }
+    const about = `${event.act} ${event.spot}`;
+    for (const other of [...list.children]) { if ((other as HTMLElement).dataset.about === about && event.act === "answer") { other.remove(); } }
     const note = document.createElement("div");
+    note.dataset.about = about;
     note.className = "problem flex flex-wrap items-center gap-2";
     const words = saidOf(event);
     const line = Object.assign(document.createElement("p"), { textContent: saidIn(this.root, "notKept", why) });

@@ -11,6 +11,9 @@ const Hopeless = [400, 404, 405, 411, 413, 414, 415, 422, 431];
 /** So often a fault of the server's over one and the same event is borne, while nothing says that it is in trouble with all. */
 const Patience = 4;
 
+/** Of these the newest holds all that the ones before it said of the same question. */
+const Replaced = ["answer", "annotate"];
+
 /**
  * Sends events one after the other, each until it is taken. What waits is kept on the device under the attempt's name, so that
  * it survives a closed tab. An event carries its own id; sent twice it counts once. One that cannot be kept is set aside, told
@@ -42,7 +45,7 @@ export class Outbox {
     // A newer answer to the same question takes the place of one that has not left yet.
     const last = this.waiting.length - 1;
     const free = this.busy ? last > 0 : last >= 0;
-    if (["answer", "annotate"].includes(event.act) && free && this.waiting[last].act === event.act && this.waiting[last].spot === event.spot) {
+    if (Replaced.includes(event.act) && free && this.waiting[last].act === event.act && this.waiting[last].spot === event.spot) {
       this.waiting.pop();
     }
     this.waiting.push(event);
@@ -101,7 +104,8 @@ export class Outbox {
     const words = why.length > 300 || why.includes("<") ? "" : why;
     this.failed = 0;
     this.pause = 1000;
-    // First where it is safe, then out of the line.
+    // What was said of the same question before is in it. First where it is safe, then out of the line.
+    this.aside = this.aside.filter(one => !(Replaced.includes(event.act) && one.event.act === event.act && one.event.spot === event.spot));
     this.aside.push({ event, why: words });
     this.keep(this.asideName, this.aside);
     this.waiting.shift();
