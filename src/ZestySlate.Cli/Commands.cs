@@ -21,6 +21,12 @@ public static class Commands
                                                a simulated class does it: expected spread, time, questions nobody
                                                gets right, scenes nobody reaches; D is 0 for usual, 1 for hard
 
+        zesty keeper add EMAIL [NAME] --data FOLDER
+                                               makes somebody a keeper of an installation
+        zesty backup FILE --data FOLDER        the whole of an installation in one file, while it runs
+        zesty check-backup FILE                whether it is whole
+        zesty restore FILE --data FOLDER       brings it into an empty folder
+
         ACTIVITY and ANSWERS are files as docs/activity-format.md describes them.
         """;
 
@@ -39,6 +45,10 @@ public static class Commands
                 return Mark(activity, answers, true, output, errors);
             case ["rehearse", var activity, .. var options]:
                 return RehearseCommand.Run(activity, options, output, errors);
+            case ["keeper", .. var rest]:
+                return InstallationCommands.Keeper(rest, output, errors);
+            case ["backup" or "check-backup" or "restore", .. var rest]:
+                return InstallationCommands.Backups(args[0], rest, output, errors);
             case ["--help" or "help"]:
                 output.WriteLine(Help);
                 return 0;

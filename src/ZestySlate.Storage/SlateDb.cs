@@ -43,6 +43,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<AssignmentRecord> Assignments => Set<AssignmentRecord>();
 
+    public DbSet<MergeRecord> Merges => Set<MergeRecord>();
+
     public DbSet<AssignmentException> AssignmentExceptions => Set<AssignmentException>();
 
     public DbSet<MarkAgainRun> MarkAgainRuns => Set<MarkAgainRun>();
@@ -65,6 +67,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<CourseSitePerson> CourseSitePeople => Set<CourseSitePerson>();
 
+    public DbSet<AccountLink> AccountLinks => Set<AccountLink>();
+
     public DbSet<CourseMember> CourseMembers => Set<CourseMember>();
 
     public DbSet<CourseSiteLogin> CourseSiteLogins => Set<CourseSiteLogin>();
@@ -76,6 +80,12 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     public DbSet<MailRecord> Mails => Set<MailRecord>();
 
     public DbSet<MailedSignIn> MailedSignIns => Set<MailedSignIn>();
+
+    public DbSet<SignedInSession> SignedInSessions => Set<SignedInSession>();
+
+    public DbSet<PasswordLink> PasswordLinks => Set<PasswordLink>();
+
+    public DbSet<InstallationRecord> Installation => Set<InstallationRecord>();
 
     public DbSet<FrameSession> FrameSessions => Set<FrameSession>();
 
@@ -100,7 +110,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     /// <summary>Saves the changes, and what else belongs to them, as one write: all or nothing.</summary>
     /// <param name="more">What else is written, through this context.</param>
-    internal async Task SaveTogetherAsync(Func<Task> more)
+    public async Task SaveTogetherAsync(Func<Task> more)
     {
         await OneWriter.WaitAsync();
         try
@@ -146,6 +156,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
         builder.Entity<AssignmentRecord>().Ignore(assignment => assignment.GradeRule).Ignore(assignment => assignment.Terms);
         builder.Entity<AssignmentException>().HasKey(exception => new { exception.AssignmentId, exception.PersonId });
+        builder.Entity<MergeRecord>().HasIndex(merge => new { merge.ClassId, merge.KeptId });
         builder.Entity<MarkAgainRun>().HasIndex(run => run.ActivityId);
         builder.Entity<PhraseRecord>().HasIndex(phrase => phrase.OwnerId);
         builder.Entity<AttemptRecord>().HasIndex(attempt => new { attempt.ActivityId, attempt.PersonId });
@@ -162,12 +173,19 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<VoteCount>().HasKey(count => new { count.ActivityId, count.AssignmentId, count.SpotId, count.Part, count.Choice });
         builder.Entity<CourseSiteRecord>().HasIndex(site => new { site.Issuer, site.ClientId }).IsUnique();
         builder.Entity<CourseSitePerson>().HasKey(person => new { person.CourseSiteId, person.Subject });
+        builder.Entity<AccountLink>().HasKey(link => new { link.CourseSiteId, link.Subject });
+        builder.Entity<AccountLink>().HasIndex(link => link.PersonId);
+        builder.Entity<CourseSiteRecord>().Property(site => site.MakesTeachers).HasDefaultValue(true).HasSentinel(true);
         builder.Entity<CourseMember>().HasKey(member => new { member.AssignmentId, member.Subject });
         builder.Entity<CourseSiteLogin>().HasKey(login => login.State);
         builder.Entity<ScoreDelivery>().HasIndex(delivery => new { delivery.DeliveredAt, delivery.NextTry });
         builder.Entity<MailRecord>().HasIndex(mail => mail.Key).IsUnique();
         builder.Entity<MailRecord>().HasIndex(mail => new { mail.SentAt, mail.NextTry });
         builder.Entity<MailedSignIn>().HasKey(link => link.TokenHash);
+        builder.Entity<SignedInSession>().HasIndex(session => session.PersonId);
+        builder.Entity<SignedInSession>().HasIndex(session => session.SeenAt);
+        builder.Entity<PasswordLink>().HasKey(link => link.TokenHash);
+        builder.Entity<FrameSession>().HasIndex(session => session.PersonId);
         builder.Entity<FrameSession>().HasKey(session => session.TokenHash);
     }
 

@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Added;
@@ -38,6 +39,7 @@ public static class Composition
         var services = builder.Services;
         var data = Path.GetFullPath(builder.Configuration["DataFolder"] ?? ".data");
         Directory.CreateDirectory(data);
+        services.AddOwnAddress(builder.Configuration, out var secure);
 
         services.AddSingleton(TimeProvider.System);
         services.AddPooledDbContextFactory<SlateDb>(options => options.UseSqlite($"Data Source={Path.Combine(data, "zesty-slate.db")};Default Timeout=20"));
@@ -57,6 +59,7 @@ public static class Composition
         services.AddScoped<AttemptRows>();
         services.AddScoped<Overdue>();
         services.AddScoped<ClassStore>();
+        services.AddScoped<Merges>();
         services.AddScoped<MediaStore>();
         services.AddScoped<MediaLibrary>();
         services.AddScoped<MediaIntake>();
@@ -71,6 +74,11 @@ public static class Composition
         services.AddScoped<Lookouts>();
         services.AddScoped<Reviewing>();
         services.Configure<MailSettings>(builder.Configuration.GetSection("Mail"));
+        services.AddSingleton<Installation>();
+        services.AddSingleton<IConfigureOptions<MailSettings>>(provider => provider.GetRequiredService<Installation>());
+        services.AddSingleton<SessionMemory>();
+        services.AddScoped<Sessions>();
+        services.AddScoped<Accounts>();
         services.AddScoped<MailPlan>();
         services.AddScoped<MailSender>();
         services.AddHostedService<MailLoop>();
@@ -87,8 +95,6 @@ public static class Composition
             options.Password.RequireNonAlphanumeric = false;
             options.Password.RequireUppercase = false;
             options.Password.RequireDigit = false;
-            options.Lockout.MaxFailedAccessAttempts = 8;
-            options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(5);
         }).AddEntityFrameworkStores<SlateDb>();
         services.ConfigureApplicationCookie(cookie =>
         {
@@ -97,7 +103,10 @@ public static class Composition
             cookie.ExpireTimeSpan = TimeSpan.FromDays(30);
             cookie.Cookie.Name = "zesty-slate";
             cookie.Cookie.SameSite = SameSiteMode.Lax;
+            cookie.Cookie.SecurePolicy = secure;
+            cookie.Events.OnValidatePrincipal = Sessions.ValidateAsync;
         });
+        services.Configure<SecurityStampValidatorOptions>(stamps => stamps.OnRefreshingPrincipal = Sessions.KeepAsync);
         services.AddFrameSessions();
         services.AddRights();
         services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys"))).SetApplicationName("ZestySlate");
@@ -107,6 +116,7 @@ public static class Composition
             options.HeaderName = RequestProof.Header;
             options.Cookie.Name = "zesty-slate-proof";
             options.Cookie.SameSite = SameSiteMode.Lax;
+            options.Cookie.SecurePolicy = secure;
             options.SuppressXFrameOptionsHeader = true;
         });
         services.DecorateAntiforgery();
@@ -136,15 +146,20 @@ public static class Composition
         {
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
             limiter.OnRejected = async (context, stop) =>
+            {
+                context.HttpContext.Response.Headers.RetryAfter = context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var wait) ? $"{(int)Math.Ceiling(wait.TotalSeconds)}" : "60";
+                context.HttpContext.Response.ContentType = "text/plain; charset=utf-8";
                 await context.HttpContext.Response.WriteAsync("Too many tries from this network. Wait a minute, then try again.", stop);
+            };
             limiter.AddPolicy(Limits.SignIn, context => Limits.PerAddress(context, builder.Configuration.GetValue("Limits:SignInPerMinute", 30)));
-            limiter.AddPolicy(Limits.Codes, context => Limits.PerAddress(context, builder.Configuration.GetValue("Limits:CodesPerMinute", 90)));
+            limiter.AddPolicy(Limits.Codes, context => Limits.PerAddress(context, builder.Configuration.GetValue("Limits:CodesPerMinute", 240)));
         });
     }
 
     /// <summary>The order in which a request passes.</summary>
     public static void UseZestySlate(this WebApplication app)
     {
+        app.UseOwnAddress();
         app.UseExceptionHandler("/problem");
         app.UseStatusCodePagesWithReExecute("/problem", "?status={0}");
         app.UseMiddleware<Troubles>();
@@ -161,6 +176,7 @@ public static class Composition
         app.UseRateLimiter();
         app.UseAuthentication();
         app.UseAuthorization();
+        app.UseMiddleware<OwnPassword>();
         app.MapRazorPages();
         app.MapAuthoring();
         app.MapLearning();
@@ -176,7 +192,8 @@ public static class Composition
     public static async Task PrepareAsync(this WebApplication app)
     {
         await using var scope = app.Services.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<SlateDb>().PrepareAsync();
+        var db = scope.ServiceProvider.GetRequiredService<SlateDb>();
+        await db.PrepareAsync();
         var roles = scope.ServiceProvider.GetRequiredService<RoleManager<IdentityRole>>();
         foreach (var role in new[] { Roles.Teacher, Roles.Learner, Roles.Keeper })
         {
@@ -184,6 +201,11 @@ public static class Composition
             {
                 await roles.CreateAsync(new IdentityRole(role));
             }
+        }
+
+        if (!app.Configuration.GetValue<bool>("Demo:Enabled"))
+        {
+            await app.Services.GetRequiredService<Installation>().LoadAsync(db, app.Logger);
         }
     }
 }

@@ -27,6 +27,25 @@ public sealed class ActivityStoreTests : TestDatabase
     }
 
     [Fact]
+    public async Task Publishing_twice_at_once_makes_one_edition_of_one_document()
+    {
+        await PublishedAsync();
+        await using (var db = NewDb())
+        {
+            var store = Activities(db);
+            await store.EditAsync("garden", (await store.DraftAsync("garden"))!.Record.Version, "ines", new RenameActivity("Changed"));
+        }
+
+        var editions = await Task.WhenAll(Enumerable.Range(0, 6).Select(async _ =>
+        {
+            await using var db = NewDb();
+            return (await Activities(db).PublishAsync("garden", "ines")).Number;
+        }));
+        await using var after = NewDb();
+        Assert.Equal(editions.Max(), await after.Activities.Where(a => a.Id == "garden").Select(a => a.NewestEdition).SingleAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
     public async Task An_edit_is_there_after_a_restart()
     {
         await BeginAsync();

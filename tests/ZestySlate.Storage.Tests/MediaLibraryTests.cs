@@ -120,6 +120,29 @@ public sealed class MediaLibraryTests : TestDatabase
     }
 
     [Fact]
+    public async Task What_was_taken_out_of_sight_stays_so_whoever_brings_the_original_again()
+    {
+        await using var db = NewDb();
+        var library = Library(db);
+        var media = Media(db);
+        var item = await library.AddAsync(Picture(300, 200), "street.png", "ines");
+        var old = item.Hash;
+        var blurred = PictureEditing.Apply((await media.ReadAsync(old))!, "image/png", new PictureChange { Blurs = [new PictureBox(0.2, 0.2, 0.6, 0.6)], Width = 299 }).Value;
+        await library.SetFileAsync(item, blurred);
+        await media.ReplaceForGoodAsync(old, item.Hash);
+
+        var again = await library.AddAsync(Picture(300, 200), "street.png", "tobiah");
+        Assert.NotEqual(old, again.Hash);
+        Assert.Equal(again.Hash, (await library.AddAsync(Picture(300, 200), "once more.png", "tobiah")).Hash);
+        Assert.Equal(blurred.Bytes, await media.ReadAsync(old));
+        Assert.NotEqual(blurred.Bytes, await media.ReadAsync(again.Hash));
+
+        // Where hiding changes nothing, nothing is taken away.
+        await media.ReplaceForGoodAsync(again.Hash, again.Hash);
+        Assert.NotNull(await media.ReadAsync(again.Hash));
+    }
+
+    [Fact]
     public async Task Pages_of_a_large_library_are_whole_and_do_not_overlap()
     {
         await using var db = NewDb();

@@ -11,7 +11,7 @@ public sealed class ArchitectureTests
         ["ZestySlate.Storage"] = ["ZestySlate.Core"],
         ["ZestySlate.Player"] = ["ZestySlate.Core"],
         ["ZestySlate.Web"] = ["ZestySlate.Core", "ZestySlate.Formats", "ZestySlate.Storage", "ZestySlate.Player"],
-        ["zesty"] = ["ZestySlate.Core", "ZestySlate.Formats"],
+        ["zesty"] = ["ZestySlate.Core", "ZestySlate.Formats", "ZestySlate.Storage"],
     };
 
     public static TheoryData<string> Projects => [.. Allowed.Keys];

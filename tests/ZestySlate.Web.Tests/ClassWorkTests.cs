@@ -341,9 +341,103 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains("stands twice in the file", shown);
         Assert.Equal(2, await host.DbAsync(db => db.Enrolments.CountAsync(e => e.ClassId == group.Id)));
         var taken = await ines.PostFormAsync(address, address + "?handler=Take", ("name", "Bríd Ó Maoldúin"), ("number", "8"), ("email", ""), ("name", "Nuru"), ("number", "9"), ("email", ""), ("take", "0"), ("take", "1"));
-        Assert.EndsWith("?added=2", taken.Headers.Location!.OriginalString);
+        Assert.EndsWith("?added=2&filled=0", taken.Headers.Location!.OriginalString);
         Assert.Equal(["Bríd Ó Maoldúin", "Kaimana", "Nuru", "Łucja Wróblewska"], (await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())).Order(StringComparer.Ordinal));
         await JoinAsync(group, "bríd ó maoldúin");
+    }
+
+    [Fact]
+    public async Task What_is_changed_on_a_learner_s_page_is_kept()
+    {
+        var (group, activity, _) = await GivenAsync("Zoe Celik", "Kaimana");
+        var ines = await host.TeacherAsync("ines");
+        var zoe = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Zoe Celik").Select(e => e.PersonId).SingleAsync());
+        var address = $"/classes/{group.Id}/learners/{zoe}";
+        await ines.PostFormAsync(address, address + "?handler=Describe", ("name", "Zoë Çelik"), ("number", "17"), ("email", "zoe@watch.example"));
+        var entry = await host.DbAsync(db => db.Enrolments.SingleAsync(e => e.PersonId == zoe));
+        Assert.Equal(("Zoë Çelik", "17", "zoe@watch.example"), (entry.RosterName, entry.Number, entry.Email));
+        Assert.Equal("Zoë Çelik", await host.DbAsync(db => db.Users.Where(p => p.Id == zoe).Select(p => p.DisplayName).SingleAsync()));
+        await WorkAsync(await JoinAsync(group, "Zoë Çelik"), activity, Essay, "anemometer");
+    }
+
+    [Fact]
+    public async Task Importing_a_list_again_fills_in_what_is_missing()
+    {
+        var (group, _, _) = await GivenAsync("Zoë Çelik", "Kaimana");
+        var ines = await host.TeacherAsync("ines");
+        var address = $"/classes/{group.Id}/import";
+        const string list = "name,number,email\nZoë Çelik,17,zoe@watch.example\nKaimana,,\n";
+        var shown = WebUtility.HtmlDecode(await (await ines.PostFormAsync(address, address, ("pasted", list))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("0 of 2 are new. 1 is in the class and will be completed.", shown);
+        Assert.Contains("in the class already; the number and e-mail address will be added", shown);
+        var taken = await ines.PostFormAsync(address, address + "?handler=Take", ("name", "Zoë Çelik"), ("number", "17"), ("email", "zoe@watch.example"), ("take", "0"));
+        Assert.EndsWith("?added=0&filled=1", taken.Headers.Location!.OriginalString);
+        Assert.Equal("zoe@watch.example", await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Zoë Çelik").Select(e => e.Email).SingleAsync()));
+    }
+
+    [Fact]
+    public async Task A_class_of_400_is_imported_in_one_step()
+    {
+        var (group, _, _) = await GivenAsync("Kaimana");
+        var ines = await host.TeacherAsync("ines");
+        var address = $"/classes/{group.Id}/import";
+        var learners = Enumerable.Range(0, 400).SelectMany(i => new[] { ("name", $"Learner {i}"), ("number", $"{i}"), ("email", ""), ("take", $"{i}") }).ToArray();
+        var full = await ines.PostFormAsync(address, address + "?handler=Take", learners);
+        Assert.Contains("with these it would be 401", await full.Content.ReadAsStringAsync(Stop));
+        var taken = await ines.PostFormAsync(address, address + "?handler=Take", learners[..^4]);
+        Assert.EndsWith("?added=399&filled=0", taken.Headers.Location!.OriginalString);
+        Assert.Equal(400, await host.DbAsync(db => db.Enrolments.CountAsync(e => e.ClassId == group.Id)));
+    }
+
+    [Fact]
+    public async Task Work_handed_in_by_mistake_is_opened_again_and_goes_on()
+    {
+        var (group, activity, _) = await GivenAsync("Nuru", "Kaimana");
+        var nuru = await JoinAsync(group, "Nuru");
+        var attempt = await WorkAsync(nuru, activity, Essay, "anemometer");
+        var ines = await host.TeacherAsync("ines");
+        var review = $"/author/{activity}/review/{attempt}";
+        Assert.Contains("Open it again for Nuru", await ReadAsync(ines, review));
+        await ines.PostFormAsync(review, review + "?handler=Reopen");
+        Assert.Null(await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt).Select(a => a.HandedInAt).SingleAsync()));
+        Assert.Equal(0, await host.DbAsync(db => db.AttemptRows.CountAsync(row => row.AttemptId == attempt)));
+        Assert.DoesNotContain("receipt", await ReadAsync(nuru, $"/a/{activity}"));
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync(review, Stop)).StatusCode);
+        await nuru.SendEventAsync($"/a/{activity}", ("act", "handIn"), ("event", "again"));
+        Assert.Contains("receipt", await ReadAsync(nuru, $"/a/{activity}"));
+        Assert.NotNull(await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt).Select(a => a.HandedInAt).SingleAsync()));
+    }
+
+    [Fact]
+    public async Task More_time_reaches_who_is_at_work_from_the_lookout_and_from_the_class_page()
+    {
+        var (group, activity, _) = await GivenAsync("Nuru", "Kaimana");
+        await host.WithAsync(async (ActivityStore store) =>
+        {
+            var draft = (await store.DraftAsync(activity))!;
+            await store.EditAsync(activity, draft.Record.Version, draft.Record.OwnerId, new Core.Editing.SetRules(draft.Document.Rules with { Clock = new Core.Activities.Clock(Core.Activities.ClockFor.Whole, 600) }));
+            return await store.PublishAsync(activity, draft.Record.OwnerId);
+        });
+        var nuru = await JoinAsync(group, "Nuru");
+        await nuru.GetStringAsync($"/a/{activity}", Stop);
+        await nuru.SendEventAsync($"/a/{activity}", ("act", "start"), ("event", "s1"));
+        var page = await nuru.GetStringAsync($"/a/{activity}", Stop);
+        var (attempt, events) = (SlateHost.Find(page, "data-attempt=\"([^\"]+)\""), SlateHost.Find(page, "data-events=\"([^\"]+)\""));
+        async Task<double> LeftAsync() => double.Parse((await nuru.GetAsync(events, Stop)).Headers.GetValues("X-Slate-Remaining").Single(), System.Globalization.CultureInfo.InvariantCulture);
+        Assert.InRange(await LeftAsync(), 540, 600);
+
+        var ines = await host.TeacherAsync("ines");
+        var one = $"/author/{activity}/lookout/{attempt}";
+        await ines.PostFormAsync(one, one + "?handler=Time", ("minutes", "5"));
+        Assert.InRange(await LeftAsync(), 840, 900);
+        var all = $"/author/{activity}/lookout";
+        await ines.PostFormAsync(all, all + "?handler=Time", ("minutes", "5"));
+        Assert.InRange(await LeftAsync(), 1140, 1200);
+
+        var people = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.RosterName, e => e.PersonId));
+        var saved = await ines.PostFormAsync($"/classes/{group.Id}", $"/classes/{group.Id}?handler=Times", ("time-" + people["Nuru"], "150"), ("time-" + people["Kaimana"], "100"));
+        Assert.Contains("It holds at once", await saved.Content.ReadAsStringAsync(Stop));
+        Assert.InRange(await LeftAsync(), 1440, 1500);
     }
 
     [Fact]
@@ -353,6 +447,19 @@ public sealed class ClassWorkTests(SlateHost host)
         var attempt = await WorkAsync(await JoinAsync(group, "Nuru K"), activity, Essay, "anemometer");
         var (ines, roster) = (await host.TeacherAsync("ines"), await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.RosterName, e => e.PersonId)));
         string Of(string name) => $"/classes/{group.Id}/learners/{roster[name]}";
+        // Nobody is chosen before one chooses, and it is asked before it is done.
+        Assert.Contains("<option value=\"\">Choose …</option>", await ReadAsync(ines, Of("Nuru")));
+        var none = await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=AskMerge", ("other", ""));
+        Assert.Contains("Choose another learner", await none.Content.ReadAsStringAsync(Stop));
+        var asked = await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=AskMerge", ("other", roster["Nuru K"]));
+        Assert.Contains("1 attempt of Nuru K becomes Nuru's", WebUtility.HtmlDecode(await asked.Content.ReadAsStringAsync(Stop)));
+        Assert.Equal(3, await host.DbAsync(db => db.Enrolments.CountAsync(e => e.ClassId == group.Id)));
+
+        await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Merge", ("other", roster["Nuru K"]));
+        var merge = await host.DbAsync(db => db.Merges.SingleAsync(m => m.ClassId == group.Id, Stop));
+        await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Unmerge", ("merge", $"{merge.Id}"));
+        Assert.Contains("1 attempt", await ReadAsync(ines, Of("Nuru K")));
+        Assert.Contains("0 attempts", await ReadAsync(ines, Of("Nuru")));
         await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Merge", ("other", roster["Nuru K"]));
         Assert.Contains("1 attempt", await ReadAsync(ines, Of("Nuru")));
         Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync(Of("Nuru K"), Stop)).StatusCode);

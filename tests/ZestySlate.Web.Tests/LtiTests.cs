@@ -5,6 +5,8 @@ using System.Text.RegularExpressions;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Storage.Attempts;
 using ZestySlate.Web.Lti;
 
 namespace ZestySlate.Web.Tests;
@@ -390,13 +392,20 @@ public sealed class LtiTests
     }
 
     /// <summary>A learner opens a link of the course and answers; the page to go on at.</summary>
-    private async Task<string> OpenedAsync(string subject, string link, object? members = null, string deployment = "gannet-point-1")
+    private async Task<string> OpenedAsync(string subject, string link, object? members = null, string deployment = "gannet-point-1", string? lineItem = "http://courses.example/lti/lineitems/1?type=x")
     {
         var begun = await BeginAsync();
         var claims = Claims(begun, subject);
         claims["name"] = "Learner " + subject;
         claims[Claim + "deployment_id"] = deployment;
         claims[Claim + "resource_link"] = new { id = link, title = "Garden" };
+        const string ags = "https://purl.imsglobal.org/spec/lti-ags/claim/endpoint";
+        claims[ags] = new { scope = new[] { "https://purl.imsglobal.org/spec/lti-ags/scope/score" }, lineitem = lineItem ?? "" };
+        if (lineItem is null)
+        {
+            claims.Remove(ags);
+        }
+
         if (members is not null)
         {
             claims["https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice"] = members;
@@ -526,6 +535,112 @@ public sealed class LtiTests
         var claims = Claims(begun, "t-ines", "Instructor");
         claims["email"] = "ines.halloran@gannetpoint.example";
         Assert.EndsWith("/author/garden/results", (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
+    public async Task An_e_mail_address_opens_no_account_before_its_owner_has_confirmed_it()
+    {
+        async Task<string> AsAsync(string subject, string email)
+        {
+            var begun = await BeginAsync();
+            var claims = Claims(begun, subject, "Instructor");
+            claims["email"] = email;
+            await LaunchAsync(begun, Sign(claims));
+            return await _host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == subject).Select(p => p.PersonId).SingleAsync(Stop));
+        }
+
+        var mireille = await _host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "mireille.osei@gannetpoint.example", Stop));
+        Assert.NotEqual(mireille.Id, await AsAsync("t-mireille", mireille.Email!));
+
+        // A keeper's is not even asked for.
+        var tobiah = await _host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "tobiah.renn@gannetpoint.example", Stop));
+        Assert.NotEqual(tobiah.Id, await AsAsync("t-cunning", tobiah.Email!));
+        Assert.False(await _host.DbAsync(db => db.AccountLinks.AnyAsync(link => link.PersonId == tobiah.Id, Stop)));
+
+        var site = await _host.DbAsync(db => db.AccountLinks.Where(link => link.PersonId == mireille.Id).Select(link => link.CourseSiteId).SingleAsync(Stop));
+        var stranger = await _host.TeacherAsync("ines");
+        await stranger.PostFormAsync("/account", "/account?handler=Claim", ("site", $"{site}"), ("subject", "t-mireille"), ("mine", "true"));
+        Assert.NotEqual(mireille.Id, await AsAsync("t-mireille", mireille.Email!));
+
+        var owner = await _host.TeacherAsync("mireille");
+        Assert.Contains("Is that you?", await owner.GetStringAsync("/account", Stop));
+        await owner.PostFormAsync("/account", "/account?handler=Claim", ("site", $"{site}"), ("subject", "t-mireille"), ("mine", "true"));
+        Assert.Equal(mireille.Id, await AsAsync("t-mireille", mireille.Email!));
+    }
+
+    [Fact]
+    public async Task A_launch_that_says_nothing_of_a_column_takes_none_away_and_a_column_that_comes_gets_what_was_done()
+    {
+        const string link = "link-column";
+        await OpenedAsync("s-column", link, lineItem: null);
+        var attempt = await _host.DbAsync(db => db.Attempts.Where(a => db.Assignments.Any(g => g.Id == a.AssignmentId && g.ResourceLinkId == link)).Select(a => a.Id).SingleAsync(Stop));
+        await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new HandedIn { Id = "handed", At = DateTimeOffset.UtcNow }));
+        Assert.Equal(0, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
+
+        await OpenedAsync("s-column", link, lineItem: "http://courses.example/lines/late");
+        var sent = await _host.DbAsync(db => db.ScoreDeliveries.SingleAsync(d => d.AttemptId == attempt, Stop));
+        Assert.Equal("http://courses.example/lines/late", sent.LineItemUrl);
+
+        await OpenedAsync("s-column", link, lineItem: null);
+        Assert.Equal("http://courses.example/lines/late", await _host.DbAsync(db => db.Assignments.Where(g => g.ResourceLinkId == link).Select(g => g.LineItemUrl).SingleAsync(Stop)));
+        Assert.Equal(1, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
+    }
+
+    [Theory]
+    [InlineData("ftp://courses.example/lines/1")]
+    [InlineData("http://[bad/1")]
+    [InlineData("not an address")]
+    public async Task An_address_for_grades_that_cannot_be_asked_is_none(string address)
+    {
+        var link = "link-" + address.GetHashCode(StringComparison.Ordinal);
+        await OpenedAsync("s-bad", link, lineItem: address);
+        Assert.Null(await _host.DbAsync(db => db.Assignments.Where(g => g.ResourceLinkId == link).Select(g => g.LineItemUrl).SingleAsync(Stop)));
+    }
+
+    [Fact]
+    public async Task A_score_that_cannot_be_sent_holds_up_no_other()
+    {
+        await OpenedAsync("s-poison", "link-poison", lineItem: "http://courses.example/lines/poison");
+        await OpenedAsync("s-healthy", "link-healthy", lineItem: "http://courses.example/lines/healthy");
+        await _host.DbAsync(async db =>
+        {
+            // As an earlier version would have stored them: one that no client takes, one whose token is unusable.
+            await db.ScoreDeliveries.Where(d => d.Subject == "s-poison").ExecuteUpdateAsync(set => set.SetProperty(d => d.LineItemUrl, "no address at all"), Stop);
+            return 0;
+        });
+        _services = request => request.RequestUri!.AbsolutePath == "/lti/keys" ? null : request.RequestUri.AbsolutePath.EndsWith("/token", StringComparison.Ordinal)
+            ? new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{\"access_token\":\"t\"}") } : new HttpResponseMessage(HttpStatusCode.OK);
+        await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop));
+        Assert.NotNull(await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.Subject == "s-healthy").Select(d => d.DeliveredAt).FirstAsync(Stop)));
+        var poison = await _host.DbAsync(db => db.ScoreDeliveries.FirstAsync(d => d.Subject == "s-poison", Stop));
+        Assert.Equal((1, "the address that the course site gave for grades cannot be used"), (poison.Tries, poison.LastProblem));
+
+        await OpenedAsync("s-tokenless", "link-tokenless", lineItem: "http://courses.example/lines/tokenless");
+        _services = request => request.RequestUri!.AbsolutePath == "/lti/keys" ? null : new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{\"error\":\"temporarily_unavailable\"}") };
+        await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop));
+        Assert.Equal((1, "the course site gave no access token that can be used"), await _host.DbAsync(async db => await db.ScoreDeliveries.Where(d => d.Subject == "s-tokenless").Select(d => ValueTuple.Create(d.Tries, d.LastProblem)).FirstAsync(Stop)));
+    }
+
+    [Fact]
+    public async Task A_registration_is_changed_and_put_away_and_its_people_and_work_survive_it()
+    {
+        await OpenedAsync("s-survivor", "link-survivor");
+        async Task<int> AttemptsAsync() => await _host.DbAsync(db => db.Attempts.CountAsync(a => db.Assignments.Any(g => g.Id == a.AssignmentId && g.ResourceLinkId == "link-survivor"), Stop));
+        var site = await _host.DbAsync(db => db.CourseSites.AsNoTracking().SingleAsync(s => s.ClientId == "zesty-slate", Stop));
+        var keeper = await _host.TeacherAsync("tobiah");
+        (string, string)[] Fields(string deployments) => [("site", $"{site.Id}"), ("Site.Name", site.Name), ("Site.Issuer", $" {site.Issuer} "), ("Site.ClientId", site.ClientId), ("Site.Deployments", deployments),
+            ("Site.AuthorizationEndpoint", site.AuthorizationEndpoint), ("Site.TokenEndpoint", site.TokenEndpoint), ("Site.KeySetUrl", site.KeySetUrl), ("Site.LinksByEmail", "true"), ("Site.MakesTeachers", "true")];
+        await keeper.PostFormAsync("/keeper/course-sites", "/keeper/course-sites?handler=Keep", Fields(site.Deployments + ", third;fourth"));
+        var changed = await _host.DbAsync(db => db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == site.Id, Stop));
+        Assert.Equal((site.Issuer, site.Deployments + " third fourth"), (changed.Issuer, changed.Deployments));
+        await OpenedAsync("s-survivor", "link-survivor");
+        Assert.Equal(1, await AttemptsAsync());
+
+        await keeper.PostFormAsync("/keeper/course-sites", "/keeper/course-sites?handler=Archive", ("id", $"{site.Id}"), ("away", "true"));
+        Assert.Contains("not registered", await (await _host.Visitor().GetAsync($"/lti/login?iss={Uri.EscapeDataString(site.Issuer)}&login_hint=x&target_link_uri=http%3A%2F%2Flocalhost%2Fa%2Fgarden", Stop)).Content.ReadAsStringAsync(Stop));
+        await keeper.PostFormAsync("/keeper/course-sites", "/keeper/course-sites?handler=Archive", ("id", $"{site.Id}"), ("away", "false"));
+        await OpenedAsync("s-survivor", "link-survivor");
+        Assert.Equal(1, await AttemptsAsync());
     }
 
     [Fact]

@@ -135,7 +135,11 @@ public sealed class MailTests(SlateHost host)
         Assert.Contains("Gauges", await (await JoinAsync(group, said)).GetStringAsync("/todo", Stop));
         var refused = await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", wrong));
         Assert.Contains("No class has this code with this", await refused.Content.ReadAsStringAsync(Stop));
-        Assert.Contains(by == IdentifiedBy.Number ? "Your number" : "Your e-mail address", await host.Visitor().GetStringAsync($"/join?code={group.Code}", Stop));
+        Assert.Contains(by == IdentifiedBy.Number ? "Your number" : "Your e-mail address", await refused.Content.ReadAsStringAsync(Stop));
+
+        // What can be asked without limit tells nothing of a code.
+        async Task<string> LabelAsync(string code) => SlateHost.Find(await host.Visitor().GetStringAsync($"/join?code={code}", Stop), "<label class=\"field\">([^<]*)<input[^>]*name=\"Name\"");
+        Assert.Equal(await LabelAsync("ZZZZZZ"), await LabelAsync(group.Code));
     }
 
     [Fact]

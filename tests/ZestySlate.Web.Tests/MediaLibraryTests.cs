@@ -87,6 +87,8 @@ public sealed class MediaLibraryTests(SlateHost host)
     [InlineData("::ffff:10.0.0.1")]
     [InlineData("64:ff9b::a00:1")]
     [InlineData("2002:a00:1::")]
+    [InlineData("::127.0.0.1")]
+    [InlineData("2001:0:4136:e378::1")]
     public void Addresses_inside_are_told_from_those_outside(string address) => Assert.True(AddressFetcher.IsInside(IPAddress.Parse(address)));
 
     [Theory]

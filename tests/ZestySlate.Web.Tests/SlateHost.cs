@@ -40,6 +40,11 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("Mail:Links", "http://localhost");
         builder.UseSetting("Limits:SignInPerMinute", "100000");
         builder.UseSetting("Limits:CodesPerMinute", "100000");
+        foreach (var (name, value) in Settings)
+        {
+            builder.UseSetting(name, value);
+        }
+
         builder.ConfigureTestServices(services =>
         {
             foreach (var loop in services.Where(service => service.ServiceType == typeof(IHostedService) && service.ImplementationType?.Name is "ScoreLoop" or "MailLoop").ToList())
@@ -50,6 +55,9 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
             services.AddHttpClient("course-site").ConfigurePrimaryHttpMessageHandler(() => Outside);
         });
     }
+
+    /// <summary>Settings of this host that differ from those of the demo; set before it starts.</summary>
+    public Dictionary<string, string> Settings { get; } = [];
 
     /// <summary>What was mailed.</summary>
     public post::ZestySlate.PostOffice.Letters Letters { get; } = new();

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Classes;
 
@@ -36,7 +37,7 @@ public sealed record LookoutEntry(LookoutStage Stage, DateTimeOffset LastAt, str
         {
             var family = QuestionTypes.For(question.Question);
             var verdict = question.LastTry is { } last && (question.ShowsLastTry || question.Closed) ? last.Mark.Verdict
-                : question.Response is { } response && !family.IsEmpty(response) ? family.Mark(question.Question, response, state.Activity.Words.Culture).Verdict
+                : question.Response is { } response && !family.IsEmpty(response) ? family.Mark(question.Question, response, Words.Of(state.KeyLanguage).Culture).Verdict
                 : Verdict.Missing;
             (right, wrong, given, open) = verdict switch
             {

@@ -22,6 +22,8 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(Reviewed), "reviewed")]
 [JsonDerivedType(typeof(Returned), "returned")]
 [JsonDerivedType(typeof(TakenBack), "takenBack")]
+[JsonDerivedType(typeof(Reopened), "reopened")]
+[JsonDerivedType(typeof(GotTime), "gotTime")]
 [JsonDerivedType(typeof(TimeRanOut), "timeRanOut")]
 [JsonDerivedType(typeof(TookWording), "tookWording")]
 [JsonDerivedType(typeof(TookKey), "tookKey")]
@@ -103,6 +105,15 @@ public sealed record Returned : AttemptEvent;
 
 /// <summary>The teacher took the work back to go on reviewing it.</summary>
 public sealed record TakenBack : AttemptEvent;
+
+/// <summary>A teacher opened the work again: the handing-in before is on record and holds no more, and a clock stood still since then.</summary>
+/// <param name="By">Who.</param>
+public sealed record Reopened(string By) : AttemptEvent;
+
+/// <summary>A teacher gave more time on the clock of the whole; when it had run out, it goes on.</summary>
+/// <param name="Seconds">How much more, above 0.</param>
+/// <param name="By">Who.</param>
+public sealed record GotTime(int Seconds, string By) : AttemptEvent;
 
 /// <summary>A clock had run out and nothing else happened; written by the server when it notices.</summary>
 public sealed record TimeRanOut : AttemptEvent;

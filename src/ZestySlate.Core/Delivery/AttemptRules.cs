@@ -16,7 +16,7 @@ public static class AttemptRules
     public static Reason? Refuse(AttemptState state, AttemptEvent happened)
     {
         state = state.At(happened.At);
-        if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording or TookKey or GaveBackKey or Reviewed or Returned or TakenBack))
+        if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording or TookKey or GaveBackKey or Reviewed or Returned or TakenBack or Reopened or GotTime))
         {
             return Reason.Of(state.EndedBy switch { Ending.Time => "timeIsUp", Ending.Lives => "livesAreLost", _ => "handedInAlready" });
         }
@@ -38,6 +38,8 @@ public static class AttemptRules
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
             Stepped stepped => !MarksWhileWorking(state.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
             Reviewed reviewed => RefuseReview(state, reviewed),
+            Reopened => state.EndedBy == Ending.Finished ? null : Reason.Of("notHandedInYet"),
+            GotTime time => time.Seconds is > 0 and <= SecondThoughts.MostSeconds && SecondThoughts.TakesTime(state) ? null : Reason.Of("noTimeToGive"),
             Returned or TakenBack when !state.IsHandedIn => Reason.Of("notHandedInYet"),
             Voted voted => RefuseVote(state, voted),
             AnotherGo again => RefuseOpen(state, again.SpotId),

@@ -36,6 +36,9 @@ public sealed record AttemptState
     /// <summary>How much more time this learner has; 1 for as much as all.</summary>
     public decimal TimeFactor { get; init; } = 1;
 
+    /// <summary>How much longer the clock of the whole runs than the rules say.</summary>
+    public TimeSpan ExtraTime { get; init; }
+
     public required DateTimeOffset BeganAt { get; init; }
 
     /// <summary>When the learner pressed start, or when the attempt began where there is nothing to press; null before.</summary>

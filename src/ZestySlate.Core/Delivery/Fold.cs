@@ -35,7 +35,7 @@ internal sealed class Fold(AttemptState start)
             LetTimeRunOut(happened.At);
         }
 
-        if (_handedInAt is not null && happened is not (Opened or Visited or Annotated or Reviewed or Returned or TakenBack))
+        if (_handedInAt is not null && happened is not (Opened or Visited or Annotated or Reviewed or Returned or TakenBack or Reopened))
         {
             return;
         }
@@ -93,7 +93,7 @@ internal sealed class Fold(AttemptState start)
             case Returned returned:
                 _returnedAt = returned.At;
                 break;
-            case TakenBack:
+            case TakenBack or Reopened:
                 _returnedAt = null;
                 break;
             case HandedIn handedIn:
@@ -328,6 +328,13 @@ internal sealed class Fold(AttemptState start)
     private void End(Ending by, DateTimeOffset at)
     {
         (_handedInAt, _endedBy) = (at, by);
+        if (start.Steps.Count > 1)
+        {
+            // What is read afterwards is read from the beginning.
+            _way = [start.Steps[0].Id];
+            _visited.Add(start.Steps[0].Id);
+        }
+
         foreach (var (spotId, question) in _questions.ToList())
         {
             _questions[spotId] = Settled(question, at);

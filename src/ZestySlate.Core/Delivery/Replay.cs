@@ -15,6 +15,7 @@ public static class Replay
             throw new ArgumentException("An attempt begins with the event that says so.", nameof(events));
         }
 
+        var all = events;
         var activity = editions(began.Edition);
         var (edition, begunOn, drawnOn, language) = (began.Edition, began.Edition, activity, activity.Language);
         var undone = events.OfType<GaveBackKey>().Select(back => back.Run).ToHashSet();
@@ -37,7 +38,8 @@ public static class Replay
         }
 
         var handout = began.Handout ?? Handout.Draw(drawnOn, began);
-        var fold = new Fold(Beginning.Of(activity, edition, began, handout) with { KeyLanguage = language, KeyEdition = key?.Edition ?? begunOn, KeySince = key?.At });
+        events = SecondThoughts.Holding(events);
+        var fold = new Fold(Beginning.Of(activity, edition, began, handout) with { ExtraTime = SecondThoughts.ExtraTime(all), KeyLanguage = language, KeyEdition = key?.Edition ?? begunOn, KeySince = key?.At });
         fold.OpenLocks();
         foreach (var happened in events.Skip(1))
         {
@@ -47,8 +49,8 @@ public static class Replay
         return fold.State(events[^1].At);
     }
 
-    /// <summary>True for an event that changes the activity as the attempt sees it.</summary>
-    public static bool ChangesActivity(AttemptEvent happened) => happened is Began or TookWording or TookKey or GaveBackKey;
+    /// <summary>True for an event that changes the activity as the attempt sees it, or what earlier events come to.</summary>
+    public static bool ChangesActivity(AttemptEvent happened) => happened is Began or TookWording or TookKey or GaveBackKey or Reopened or GotTime;
 
     /// <summary>The state after one event more: the same as running them all again, except for new wording and another key, which need just that.</summary>
     /// <exception cref="ArgumentException">The event changes the activity itself: a bug of the caller.</exception>

@@ -20,7 +20,7 @@ public static class Timekeeping
         }
 
         var lasts = Lasts(clock, state.TimeFactor);
-        return clock.For == ClockFor.Whole ? started + lasts : IsRunning(state) ? state.StepSince + lasts : null;
+        return clock.For == ClockFor.Whole ? started + lasts + state.ExtraTime : IsRunning(state) ? state.StepSince + lasts : null;
     }
 
     /// <summary>How long a learner has.</summary>

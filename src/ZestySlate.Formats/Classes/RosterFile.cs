@@ -21,6 +21,9 @@ public static class RosterFile
     /// <summary>The largest file, in bytes.</summary>
     public const int Largest = 4 << 20;
 
+    /// <summary>The most learners in one file: several of the largest classes.</summary>
+    public const int MostLearners = 2000;
+
     private static readonly char[] Separators = ['\t', ';', ','];
     private static readonly string[] NameHeads = ["name", "full name", "learner", "student", "display name", "schüler", "الاسم"];
     private static readonly string[] GivenHeads = ["givenname", "given name", "first name", "firstname", "vorname"];
@@ -63,7 +66,7 @@ public static class RosterFile
         if (name < 0 && given < 0 && family < 0)
         {
             // No heads: names alone, one a line; with a comma in it, the family name comes first.
-            return Checked(text.Split('\n').Select(line => line.Trim().Trim('"')).Where(line => line.Length > 0)
+            return Checked(text.Split('\n', MostLearners + 2).Select(line => line.Trim().Trim('"')).Where(line => line.Length > 0)
                 .Select(line => new RosterEntry(line.Split(',') is [var last, var before] ? $"{before.Trim()} {last.Trim()}" : line, "", "")));
         }
 
@@ -101,15 +104,16 @@ public static class RosterFile
 
     private static Outcome<ValueList<RosterEntry>> Checked(IEnumerable<RosterEntry> entries)
     {
-        var all = entries.Select(entry => entry with { Name = Spaces(entry.Name) is var name && name.Length > 100 ? name[..100] : Spaces(entry.Name) }).ToValueList();
-        return all.Count == 0 ? Outcome<ValueList<RosterEntry>>.Refused("Nobody is in this roster.") : all;
+        var all = entries.Take(MostLearners + 1).Select(entry => entry with { Name = Spaces(entry.Name) is var name && name.Length > 100 ? name[..100] : Spaces(entry.Name) }).ToValueList();
+        return all.Count > MostLearners ? Outcome<ValueList<RosterEntry>>.Refused($"A file has up to {MostLearners} learners; this one has more. Take those of one class.")
+            : all.Count == 0 ? Outcome<ValueList<RosterEntry>>.Refused("Nobody is in this roster.") : all;
     }
 
     private static List<string[]> Rows(string text, char delimiter)
     {
         using var csv = CsvReader.FromText(text, CsvReaderOptions.Default with { Separator = delimiter, TrimWhitespace = true, HasHeader = false, OnMalformedRecord = _ => { } });
         var rows = new List<string[]>();
-        while (csv.Read())
+        while (csv.Read() && rows.Count <= MostLearners + 1)
         {
             rows.Add([.. Enumerable.Range(0, csv.FieldCount).Select(csv.GetString)]);
         }

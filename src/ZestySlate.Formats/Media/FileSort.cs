@@ -14,6 +14,9 @@ public enum FileSort
     Wav,
     M4a,
     Mp4,
+
+    /// <summary>A still picture in the container of MP4 (HEIF, ISO/IEC 23008-12; AVIF): what phones take photos in.</summary>
+    Heif,
     WebM,
     WebVtt,
     SubRip,
@@ -23,6 +26,8 @@ public enum FileSort
 /// <summary>Tells what a file is by its first bytes, never by its name.</summary>
 public static class FileSorts
 {
+    private static readonly string[] Stills = ["heic", "heix", "heim", "heis", "hevc", "hevx", "mif1", "msf1", "avif", "avis"];
+
     /// <summary>The sort of a file.</summary>
     public static FileSort Of(ReadOnlySpan<byte> file)
     {
@@ -63,6 +68,14 @@ public static class FileSorts
 
         if (At(file, 4, "ftyp"))
         {
+            foreach (var brand in Stills)
+            {
+                if (At(file, 8, brand))
+                {
+                    return FileSort.Heif;
+                }
+            }
+
             return At(file, 8, "M4A") || At(file, 8, "M4B") ? FileSort.M4a : FileSort.Mp4;
         }
 

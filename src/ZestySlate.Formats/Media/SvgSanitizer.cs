@@ -27,13 +27,23 @@ public static partial class SvgSanitizer
         "fePointLight", "feSpotLight", "feDistantLight",
     ];
 
+    private static XmlReaderSettings Reading => new() { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersFromEntities = 0, MaxCharactersInDocument = 20_000_000 };
+
     /// <summary>The drawing without what does not draw, or why it cannot be used.</summary>
     public static Outcome<CleanSvg> Sanitise(byte[] file, string name)
     {
         XDocument document;
         try
         {
-            using var reader = XmlReader.Create(new MemoryStream(file), new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersFromEntities = 0, MaxCharactersInDocument = 20_000_000 });
+            using (var once = XmlReader.Create(new MemoryStream(file), Reading))
+            {
+                if (SvgBounds.Refuse(once) is { } tooMuch)
+                {
+                    return Outcome<CleanSvg>.Refused($"«{name}» cannot be shown: {tooMuch}. Simplify it, or save it as PNG.");
+                }
+            }
+
+            using var reader = XmlReader.Create(new MemoryStream(file), Reading);
             document = XDocument.Load(reader);
         }
         catch (XmlException problem)

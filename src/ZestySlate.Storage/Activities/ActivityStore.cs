@@ -115,7 +115,18 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             given.Title = record.Title;
         }
 
-        await db.SaveChangesAsync();
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException problem) when (problem.IsTaken())
+        {
+            // A double press, or two authors at once: the other one's edition has the same document, or this one comes after it.
+            db.ChangeTracker.Clear();
+            var newest = await db.Editions.AsNoTracking().Where(other => other.ActivityId == activityId).OrderByDescending(other => other.Number).FirstAsync();
+            return newest.Document.AsSpan().SequenceEqual(head.Document) ? newest : await PublishAsync(activityId, authorId);
+        }
+
         cache.SetNewest(activityId, edition.Number, clock.GetUtcNow());
         return edition;
     }

@@ -326,7 +326,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var state = StateAfter(loaded, happened);
         var after = loaded with { Record = loaded.Record.As(state), Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
-        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack or Reviewed
+        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack or Reviewed or Reopened or GotTime
             || (loaded.Assignment?.LineItemUrl is not null && !CourseScore.IsAtWork(loaded.State) && CourseScore.IsAtWork(state));
         if (finishes || vote is not null ? await WriteTogetherAsync(loaded, after, row, finishes, happened is Voted { SpotId: var spot } && vote is not null ? (spot, vote) : null) : await writer.WriteAsync(row))
         {
@@ -379,6 +379,21 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         {
             db.AttemptRows.Add(AttemptRows.RecordOf(loaded));
         }
+    }
+
+    /// <summary>Puts the scores of all that was done in an assignment on their way: its course site has just said where they go.</summary>
+    public async Task QueueAllAsync(AssignmentRecord assignment)
+    {
+        var newest = (await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == assignment.Id).ToListAsync()).GroupBy(a => a.PersonId).Select(goes => goes.MaxBy(a => a.BeganAt)!);
+        foreach (var attempt in newest)
+        {
+            if (await ReadAsync(attempt.Id) is { } loaded)
+            {
+                await QueueScoreAsync(assignment, loaded.Record, () => CourseScore.Of(loaded.State.AsReturned));
+            }
+        }
+
+        await db.SaveChangesAsync();
     }
 
     private async Task QueueScoreAsync(AssignmentRecord? assignment, AttemptRecord attempt, Func<CourseScore> score)

@@ -43,60 +43,61 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         return group;
     }
 
-    /// <summary>Adds learners to a class. Who has the number or the e-mail address of somebody in it, or, without either, the name, is that one and is not added twice.</summary>
+    /// <summary>Adds learners to a class. Who is in it already (by number, else by e-mail address, else by name) is not added twice; a number or an address that is missing there is filled in.</summary>
     /// <param name="classId">The class.</param>
     /// <param name="learners">Name, number and e-mail of each.</param>
-    /// <returns>How many were added; why none was, in words.</returns>
-    public async Task<Outcome<int>> AddAsync(int classId, IReadOnlyList<(string Name, string Number, string Email)> learners)
+    /// <returns>How many were added and filled in; why none was, in words.</returns>
+    public async Task<Outcome<RosterAdded>> AddAsync(int classId, IReadOnlyList<(string Name, string Number, string Email)> learners)
     {
         var roster = await db.Enrolments.Where(e => e.ClassId == classId).ToListAsync();
-        var fresh = learners.Where(learner => !string.IsNullOrWhiteSpace(learner.Name) && Same(roster, learner) is null).ToList();
-        if (roster.Count + fresh.Count > MostLearners)
+        var index = new RosterIndex(roster);
+        var (added, filled) = (0, 0);
+        foreach (var (name, number, email) in learners.Where(learner => !string.IsNullOrWhiteSpace(learner.Name)))
         {
-            return Outcome<int>.Refused($"A class has up to {MostLearners} learners; with these it would be {roster.Count + fresh.Count}.");
-        }
+            if (index.Find(name, number, email) is { } known)
+            {
+                var fills = (known.Number.Length == 0 && number.Length > 0) || (known.Email.Length == 0 && email.Length > 0);
+                (known.Number, known.Email) = (known.Number.Length > 0 ? known.Number : number, known.Email.Length > 0 ? known.Email : email);
+                filled += fills ? 1 : 0;
+                index.Add(known);
+                continue;
+            }
 
-        var names = roster.Select(e => e.RosterName).ToHashSet(StringComparer.CurrentCultureIgnoreCase);
-        foreach (var (name, number, email) in fresh)
-        {
             var told = name;
-            for (var i = 2; !names.Add(told); i++)
+            for (var i = 2; index.HasName(told); i++)
             {
                 told = $"{name} {i}";
             }
 
             var person = new Person { UserName = Ids.Secret(), DisplayName = told, CreatedAt = clock.GetUtcNow() };
+            var enrolment = new EnrolmentRecord { ClassId = classId, PersonId = person.Id, RosterName = told, Number = number, Email = email };
             db.Users.Add(person);
-            db.Enrolments.Add(new EnrolmentRecord { ClassId = classId, PersonId = person.Id, RosterName = told, Number = number, Email = email });
+            db.Enrolments.Add(enrolment);
+            index.Add(enrolment);
+            added++;
+        }
+
+        if (roster.Count + added > MostLearners)
+        {
+            db.ChangeTracker.Clear();
+            return Outcome<RosterAdded>.Refused($"A class has up to {MostLearners} learners; with these it would be {roster.Count + added}.");
         }
 
         await db.SaveChangesAsync();
-        return fresh.Count;
+        return new RosterAdded(added, filled);
     }
 
-    /// <summary>Who of a roster somebody of a file is, or null.</summary>
-    public static EnrolmentRecord? Same(IEnumerable<EnrolmentRecord> roster, (string Name, string Number, string Email) learner) => roster.FirstOrDefault(known =>
-        learner.Number.Length > 0 && known.Number.Length > 0 ? known.Number == learner.Number
-        : learner.Email.Length > 0 && known.Email.Length > 0 ? string.Equals(known.Email, learner.Email, StringComparison.OrdinalIgnoreCase)
-        : string.Equals(known.RosterName, learner.Name, StringComparison.CurrentCultureIgnoreCase));
-
-    /// <summary>Merges a learner who joined under two names: all that the second did is the first's from now on, and the second is gone from the class.</summary>
-    public async Task<bool> MergeAsync(int classId, string keepId, string goneId)
+    /// <summary>Sets how a learner stands on the roster, and how they are called where it is theirs alone.</summary>
+    public async Task DescribeAsync(int classId, string personId, string name, string number, string email)
     {
-        var both = await db.Enrolments.CountAsync(e => e.ClassId == classId && (e.PersonId == keepId || e.PersonId == goneId));
-        if (both < 2 || keepId == goneId)
+        var learner = await db.Enrolments.SingleAsync(e => e.ClassId == classId && e.PersonId == personId);
+        if (await db.Users.SingleOrDefaultAsync(person => person.Id == personId && person.PasswordHash == null && person.DisplayName == learner.RosterName) is { } same)
         {
-            return false;
+            same.DisplayName = name;
         }
 
-        await db.SaveTogetherAsync(async () =>
-        {
-            await db.Attempts.Where(a => a.PersonId == goneId && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).ExecuteUpdateAsync(set => set.SetProperty(a => a.PersonId, keepId));
-            await db.AddedSpots.Where(s => s.PersonId == goneId && db.Assignments.Any(g => g.Id == s.AssignmentId && g.ClassId == classId)).ExecuteUpdateAsync(set => set.SetProperty(s => s.PersonId, keepId));
-            await db.AssignmentExceptions.Where(e => e.PersonId == goneId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
-            await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == goneId).ExecuteDeleteAsync();
-        });
-        return true;
+        (learner.RosterName, learner.Number, learner.Email) = (name, number, email);
+        await db.SaveChangesAsync();
     }
 
     /// <summary>Deletes what a learner of a class did in it, and takes them off the roster: attempts, events, scores that wait. Nothing of it can be had back.</summary>
@@ -169,3 +170,8 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         return found.Count == 1 ? found[0] : null;
     }
 }
+
+/// <summary>What came of adding learners.</summary>
+/// <param name="Added">How many are new.</param>
+/// <param name="Filled">How many had a number or an address filled in.</param>
+public sealed record RosterAdded(int Added, int Filled);

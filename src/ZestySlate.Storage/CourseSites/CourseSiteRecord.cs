@@ -25,8 +25,14 @@ public sealed class CourseSiteRecord
     /// <summary>The deployment ids it may send, parted by spaces.</summary>
     public required string Deployments { get; set; }
 
-    /// <summary>True when its people are the accounts here that have the same e-mail address: for a course site of the same school only.</summary>
+    /// <summary>True when its teachers may be the accounts here that have the same e-mail address, once the account's owner has confirmed it. Never a keeper's.</summary>
     public bool LinksByEmail { get; set; }
+
+    /// <summary>True when who teaches a course there may build activities here; else only accounts that are teachers here already.</summary>
+    public bool MakesTeachers { get; set; } = true;
+
+    /// <summary>When it was put away: nobody comes in from it any more and no score goes out, but its people and their work stay, and it can be brought back. Null while it is in use.</summary>
+    public DateTimeOffset? ArchivedAt { get; set; }
 
     /// <summary>The deployment ids as a list.</summary>
     public string[] DeploymentIds => Deployments.Split(' ', StringSplitOptions.RemoveEmptyEntries);
@@ -41,6 +47,23 @@ public sealed class CourseSitePerson
     public required string Subject { get; set; }
 
     public required string PersonId { get; set; }
+}
+
+/// <summary>Somebody of a course site says by their e-mail address that an account here is theirs; its owner has not said so yet.</summary>
+public sealed class AccountLink
+{
+    public required int CourseSiteId { get; set; }
+
+    /// <summary>The sub claim.</summary>
+    public required string Subject { get; set; }
+
+    /// <summary>The account that is claimed.</summary>
+    public required string PersonId { get; set; }
+
+    /// <summary>What the course site calls them.</summary>
+    public required string Name { get; set; }
+
+    public required DateTimeOffset At { get; set; }
 }
 
 /// <summary>Somebody of the course that an assignment is placed in, as the course site told last.</summary>

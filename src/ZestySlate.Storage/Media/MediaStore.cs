@@ -25,8 +25,13 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     public async Task<string> StoreAsync(ReadyFile file, string name, string ownerId)
     {
         var hash = Convert.ToHexStringLower(SHA256.HashData(file.Bytes));
-        var known = await db.Media.SingleOrDefaultAsync(media => media.Hash == hash);
-        if (known is { ReplacedBy: null })
+        while (await db.Media.AnyAsync(media => media.Hash == hash && media.ReplacedBy != null))
+        {
+            // What somebody took out of sight stays out of sight where it was shown; who brings it again has it under another name.
+            hash = Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.ASCII.GetBytes(hash)));
+        }
+
+        if (await db.Media.AnyAsync(media => media.Hash == hash))
         {
             return hash;
         }
@@ -38,14 +43,6 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             {
                 await WriteAsync(PathOf(hash, width), PictureReader.Narrowed(file.Bytes, width));
             }
-        }
-
-        if (known is not null)
-        {
-            // Somebody brings again what was taken out of sight: it is theirs to show.
-            known.ReplacedBy = null;
-            await db.SaveChangesAsync();
-            return hash;
         }
 
         db.Media.Add(new MediaRecord
@@ -108,6 +105,12 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     /// </summary>
     public async Task ReplaceForGoodAsync(string hash, string by)
     {
+        if (hash == by)
+        {
+            // What was to be hidden looked the same already.
+            return;
+        }
+
         var file = await db.Media.SingleAsync(media => media.Hash == hash);
         file.ReplacedBy = by;
         await db.SaveChangesAsync();

@@ -33,7 +33,7 @@ public sealed record PictureChange
 public static class PictureEditing
 {
     /// <summary>A blurred region keeps no more detail than this many patches along its longer side.</summary>
-    private const int Patches = 7;
+    private const int Patches = 4;
 
     /// <summary>The changed picture. The bytes must be those of a stored picture.</summary>
     public static Outcome<ReadyFile> Apply(byte[] picture, string contentType, PictureChange change)
@@ -71,7 +71,7 @@ public static class PictureEditing
         return new ReadyFile(encoded.ToArray(), MediaKind.Picture, type, sized.Width, sized.Height);
     }
 
-    /// <summary>Makes a region unrecognisable: it is averaged to a few patches and those are smoothed, so the detail is not merely hidden but gone.</summary>
+    /// <summary>Makes a region unrecognisable: it is averaged to a few patches and those are averaged with their neighbours, so the detail is not merely hidden but gone.</summary>
     private static void Blur(SKBitmap pixels, PictureBox box, bool wraps)
     {
         var (left, top) = ((int)Math.Floor(box.X * pixels.Width), (int)Math.Floor(Math.Max(0, box.Y) * pixels.Height));
@@ -91,6 +91,7 @@ public static class PictureEditing
         Shift(pixels, left, top, width, height, (at, x, y) => region.SetPixel(x, y, pixels.GetPixel(at, y + top)));
         var patch = Math.Max(1, (int)Math.Ceiling(Math.Max(width, height) / (double)Patches));
         using var coarse = new SKBitmap(new SKImageInfo((width + patch - 1) / patch, (height + patch - 1) / patch, pixels.ColorType, pixels.AlphaType));
+        using var softened = new SKBitmap(coarse.Info);
         for (var y = 0; y < coarse.Height; y++)
         {
             for (var x = 0; x < coarse.Width; x++)
@@ -99,7 +100,15 @@ public static class PictureEditing
             }
         }
 
-        using var smooth = coarse.Resize(new SKSizeI(width, height), new SKSamplingOptions(SKCubicResampler.Mitchell));
+        for (var y = 0; y < coarse.Height; y++)
+        {
+            for (var x = 0; x < coarse.Width; x++)
+            {
+                softened.SetPixel(x, y, Average(coarse, Math.Max(0, x - 1), Math.Max(0, y - 1), 3));
+            }
+        }
+
+        using var smooth = softened.Resize(new SKSizeI(width, height), new SKSamplingOptions(SKCubicResampler.Mitchell));
         Shift(pixels, left, top, width, height, (at, x, y) => pixels.SetPixel(at, y + top, smooth.GetPixel(x, y)));
     }
 

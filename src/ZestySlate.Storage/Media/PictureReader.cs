@@ -13,7 +13,10 @@ public static class PictureReader
     public const long MostPixels = 60_000_000;
 
     /// <summary>Checks and prepares a file, or says what is wrong with it and what is needed.</summary>
-    public static Outcome<ReadyFile> Read(byte[] file, string name)
+    /// <param name="file">Its bytes.</param>
+    /// <param name="name">What it is called, for what is said of it.</param>
+    /// <param name="mostPixels">It is made smaller when it has more: for what is looked at and not built with.</param>
+    public static Outcome<ReadyFile> Read(byte[] file, string name, long mostPixels = MostPixels)
     {
         if (file.Length > MostBytes)
         {
@@ -33,39 +36,82 @@ public static class PictureReader
             return Refused($"«{name}» is {width} × {height} pixels ({width / 1e6 * height:0} million); up to {MostPixels / 1_000_000} million can be used.");
         }
 
-        var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);
-        using var pixels = new SKBitmap(info);
-        var result = codec.GetPixels(info, pixels.GetPixels());
-        if (result is not SKCodecResult.Success)
-        {
-            return Refused($"«{name}» cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
-        }
-
         if (codec.EncodedFormat == SKEncodedImageFormat.Gif && codec.FrameCount > 1)
         {
-            // A picture that moves stays as it is; it carries no camera's or place's data.
-            return new ReadyFile(file, MediaKind.Picture, "image/gif", width, height);
+            return Moving(file, name, codec);
         }
 
-        using var upright = Upright(pixels, codec.EncodedOrigin);
-        var (format, type, quality) = codec.EncodedFormat switch
+        // JPEG can be read smaller than it is (half, a quarter, an eighth), which costs no more memory than what is kept.
+        var size = mostPixels < (long)width * height ? codec.GetScaledDimensions((float)Math.Sqrt((double)mostPixels / width / height)) : codec.Info.Size;
+        var info = new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Premul);
+        var pixels = new SKBitmap(info);
+        try
         {
-            SKEncodedImageFormat.Jpeg => (SKEncodedImageFormat.Jpeg, "image/jpeg", 92),
-            SKEncodedImageFormat.Webp => (SKEncodedImageFormat.Webp, "image/webp", 90),
-            _ => (SKEncodedImageFormat.Png, "image/png", 100),
-        };
-        using var encoded = upright.Encode(format, quality);
-        return new ReadyFile(encoded.ToArray(), MediaKind.Picture, type, upright.Width, upright.Height);
+            if (codec.GetPixels(info, pixels.GetPixels()) is not SKCodecResult.Success)
+            {
+                return Refused($"«{name}» cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
+            }
+
+            pixels = Kept(pixels, Smaller(pixels, mostPixels));
+            pixels = Kept(pixels, Upright(pixels, codec.EncodedOrigin));
+            var (format, type, quality) = codec.EncodedFormat switch
+            {
+                SKEncodedImageFormat.Jpeg => (SKEncodedImageFormat.Jpeg, "image/jpeg", 92),
+                SKEncodedImageFormat.Webp => (SKEncodedImageFormat.Webp, "image/webp", 90),
+                _ => (SKEncodedImageFormat.Png, "image/png", 100),
+            };
+            using var encoded = pixels.Encode(format, quality);
+            return new ReadyFile(encoded.ToArray(), MediaKind.Picture, type, pixels.Width, pixels.Height);
+        }
+        finally
+        {
+            pixels.Dispose();
+        }
     }
 
-    /// <summary>The picture as WebP at a smaller width.</summary>
+    /// <summary>The picture as WebP at a smaller width; a JPEG is read no larger than it must be.</summary>
     public static byte[] Narrowed(byte[] picture, int width)
     {
-        using var whole = SKBitmap.Decode(picture);
+        using var data = SKData.CreateCopy(picture);
+        using var codec = SKCodec.Create(data);
+        var read = codec.GetScaledDimensions(Math.Min(1, (float)width / codec.Info.Width));
+        var info = new SKImageInfo(read.Width < width ? codec.Info.Width : read.Width, read.Width < width ? codec.Info.Height : read.Height, SKColorType.Rgba8888, SKAlphaType.Premul);
+        using var whole = new SKBitmap(info);
+        codec.GetPixels(info, whole.GetPixels());
         var height = Math.Max(1, (int)Math.Round((double)whole.Height * width / whole.Width));
         using var small = whole.Resize(new SKSizeI(width, height), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
         using var encoded = small.Encode(SKEncodedImageFormat.Webp, 82);
         return encoded.ToArray();
+    }
+
+    /// <summary>A picture that moves stays as it is, once it was read to its end: every frame of it.</summary>
+    private static Outcome<ReadyFile> Moving(byte[] file, string name, SKCodec codec)
+    {
+        var (width, height, frames) = (codec.Info.Width, codec.Info.Height, codec.FrameCount);
+        if ((long)width * height * frames > MostPixels * 4)
+        {
+            return Refused($"«{name}» moves through {frames} pictures of {width} × {height} pixels; that is more than can be used. Make it smaller or shorter.");
+        }
+
+        return file is [.., 0x3B] ? new ReadyFile(file, MediaKind.Picture, "image/gif", width, height)
+            : Refused($"«{name}» cannot be read to its end: the file is cut off, or something else hangs behind it. Save it again and try once more.");
+    }
+
+    private static SKBitmap Kept(SKBitmap old, SKBitmap now)
+    {
+        if (!ReferenceEquals(old, now))
+        {
+            old.Dispose();
+        }
+
+        return now;
+    }
+
+    private static SKBitmap Smaller(SKBitmap pixels, long mostPixels)
+    {
+        var share = Math.Sqrt((double)mostPixels / pixels.Width / pixels.Height);
+        return share >= 1 ? pixels
+            : pixels.Resize(new SKSizeI(Math.Max(1, (int)(pixels.Width * share)), Math.Max(1, (int)(pixels.Height * share))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
     }
 
     private static Outcome<ReadyFile> Refused(string reason) => Outcome<ReadyFile>.Refused(reason);
@@ -85,6 +131,11 @@ public static class PictureReader
             SKEncodedOrigin.LeftBottom => new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1),
             _ => SKMatrix.CreateIdentity(),
         };
+        if (origin is SKEncodedOrigin.TopLeft)
+        {
+            return pixels;
+        }
+
         var turned = origin >= SKEncodedOrigin.LeftTop;
         var upright = new SKBitmap(new SKImageInfo(turned ? h : w, turned ? w : h, pixels.ColorType, pixels.AlphaType));
         using var canvas = new SKCanvas(upright);

@@ -641,6 +641,86 @@ namespace ZestySlate.Storage.Migrations
                     b.ToTable("Enrolments");
                 });
 
+            modelBuilder.Entity("ZestySlate.Storage.Classes.MergeRecord", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Attempts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("ClassId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Email")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Exceptions")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("GoneId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("KeptId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Number")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("RosterName")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Spots")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<decimal>("TimeFactor")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ClassId", "KeptId");
+
+                    b.ToTable("Merges");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.CourseSites.AccountLink", b =>
+                {
+                    b.Property<int>("CourseSiteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Subject")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("CourseSiteId", "Subject");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("AccountLinks");
+                });
+
             modelBuilder.Entity("ZestySlate.Storage.CourseSites.CourseMember", b =>
                 {
                     b.Property<int>("AssignmentId")
@@ -720,6 +800,9 @@ namespace ZestySlate.Storage.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("ArchivedAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("AuthorizationEndpoint")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -742,6 +825,11 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<bool>("LinksByEmail")
                         .HasColumnType("INTEGER");
+
+                    b.Property<bool>("MakesTeachers")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(true);
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -1138,7 +1226,63 @@ namespace ZestySlate.Storage.Migrations
 
                     b.HasKey("TokenHash");
 
+                    b.HasIndex("PersonId");
+
                     b.ToTable("FrameSessions");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.People.InstallationRecord", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Address")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MailFrom")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MailPassword")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MailPort")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("MailServer")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MailUser")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Installation");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.People.PasswordLink", b =>
+                {
+                    b.Property<string>("TokenHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("CreatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("ExpiresAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("TokenHash");
+
+                    b.ToTable("PasswordLinks");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.People.Person", b =>
@@ -1147,6 +1291,9 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("AccessFailedCount")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ClosedAt")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("ConcurrencyStamp")
@@ -1171,6 +1318,9 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<long?>("LockoutEnd")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("MustSetPassword")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("NormalizedEmail")
@@ -1228,6 +1378,34 @@ namespace ZestySlate.Storage.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("Schools");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.People.SignedInSession", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("BeganAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Browser")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("SeenAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PersonId");
+
+                    b.HasIndex("SeenAt");
+
+                    b.ToTable("SignedInSessions");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.Reviewing.PhraseRecord", b =>

@@ -9,6 +9,12 @@ public sealed class Person : IdentityUser
 
     public DateTimeOffset CreatedAt { get; set; }
 
+    /// <summary>When a keeper closed the account: it signs in no more, and what it made stays. Null while it is open.</summary>
+    public DateTimeOffset? ClosedAt { get; set; }
+
+    /// <summary>True when somebody else knows the password: the owner sets one of their own before anything else.</summary>
+    public bool MustSetPassword { get; set; }
+
     /// <summary>The school a teacher works at; null for nobody's colleague. Learners belong to the schools of their classes' teachers.</summary>
     public int? SchoolId { get; set; }
 }

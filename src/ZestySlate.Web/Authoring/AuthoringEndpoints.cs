@@ -42,7 +42,7 @@ internal static class AuthoringEndpoints
     }
 
     /// <summary>The address that stays while the activity changes.</summary>
-    public static string PublicAddress(HttpContext context, string activityId) => $"{context.Request.Scheme}://{context.Request.Host}/a/{activityId}";
+    public static string PublicAddress(HttpContext context, string activityId) => $"{OwnAddress.Of(context)}/a/{activityId}";
 
     /// <summary>A refusal in words, for the place where the change was made.</summary>
     public static IResult Refused(string words) => Results.Text(words, statusCode: StatusCodes.Status422UnprocessableEntity);
@@ -88,7 +88,7 @@ internal static class AuthoringEndpoints
         Storage.Media.MediaItem? item = null;
         if (form.Files.Count == 1)
         {
-            var taken = await intake.TakeAsync(await form.Files[0].BytesAsync(MediaIntake.MostBytes), form.Files[0].FileName, context.User.Id());
+            var taken = await intake.TakeAsync(form.Files[0], context.User.Id());
             if (!taken.Succeeded)
             {
                 return Refused(taken.Refusal!);

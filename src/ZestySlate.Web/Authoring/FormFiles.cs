@@ -6,7 +6,7 @@ internal static class FormFiles
     /// <summary>The file's bytes; of a file that is too large only as much as shows it.</summary>
     public static async Task<byte[]> BytesAsync(this IFormFile file, long most)
     {
-        using var bytes = new MemoryStream();
+        using var bytes = new MemoryStream((int)Math.Min(file.Length, most + 1));
         await using var stream = file.OpenReadStream();
         var buffer = new byte[81920];
         int read;
@@ -15,6 +15,6 @@ internal static class FormFiles
             bytes.Write(buffer, 0, read);
         }
 
-        return bytes.ToArray();
+        return bytes.Capacity == bytes.Length ? bytes.GetBuffer() : bytes.ToArray();
     }
 }

@@ -26,6 +26,9 @@ internal static class DemoSchool
 
     private const string SchoolName = "Gannet Point Weather School";
 
+    /// <summary>Ines as the demo's course site knows her.</summary>
+    private const string InesThere = "t-ines";
+
     /// <summary>The address of the demo activity, known to the demo course site.</summary>
     public const string GardenId = "garden";
 
@@ -171,6 +174,14 @@ internal static class DemoSchool
                 LinksByEmail = true,
             };
             db.CourseSites.Add(site);
+        }
+
+        // Ines has confirmed that she is the one of her name there.
+        var ines = await db.Users.SingleAsync(person => person.Email == Teachers[0].Email);
+        await db.SaveChangesAsync();
+        if (!await db.CourseSitePeople.AnyAsync(person => person.CourseSiteId == site.Id && person.Subject == InesThere))
+        {
+            db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = site.Id, Subject = InesThere, PersonId = ines.Id });
         }
 
         site.Issuer = address;

@@ -28,6 +28,9 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     /// <summary>How much longer a recording may be than asked for: it takes a moment to stop.</summary>
     private const int SecondsForgiven = 30;
 
+    /// <summary>Photos are kept no larger than this: enough to read a page of handwriting on.</summary>
+    private const long MostPixels = 12_000_000;
+
     private const int LongestName = 120;
 
     /// <summary>Keeps a file for a question that is open, or says in the activity's words why not.</summary>
@@ -50,7 +53,13 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
             return Outcome<HandedFile>.Refused(words["noRoomForFiles"]);
         }
 
+        using var turn = await PictureGate.EnterAsync(default);
         var bytes = await file.BytesAsync(MostBytes);
+        if (FileSorts.Of(bytes) == FileSort.Heif)
+        {
+            return Outcome<HandedFile>.Refused(words.Say(Reason.Of("photoOfPhone", name)));
+        }
+
         var (kind, type, clean) = Read(bytes, name, asked.Question is SpokenQuestion);
         if (clean is null)
         {
@@ -122,7 +131,7 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
         switch (sort)
         {
             case FileSort.Png or FileSort.Jpeg or FileSort.Webp or FileSort.Gif or FileSort.Svg:
-                var read = MediaIntake.Read(bytes, name);
+                var read = MediaIntake.Read(bytes, name, MostPixels);
                 return read.Succeeded ? (HandedKind.Picture, read.Value.ContentType, read.Value.Bytes) : (HandedKind.Picture, "", null);
             case FileSort.Mp3 or FileSort.Ogg or FileSort.Wav or FileSort.M4a:
                 return (HandedKind.Sound, FileSorts.ContentType(sort), bytes);

@@ -19,11 +19,16 @@ internal static class LearningEndpoints
         routes.MapPost("/work/{attempt}/events", TakeAsync)
             .RequireAuthorization(Rights.AttemptLearner).AddEndpointFilter<ProofFilter>();
         routes.MapHanded();
-        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts, Watch watch) =>
+        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts, Watch watch, TimeProvider clock) =>
         {
             var loaded = (await attempts.LoadAsync(attempt))!;
             watch.Hear(loaded.Record.ActivityId, attempt, changed: false);
             EventReply.SayEdition(context, loaded.State.Edition);
+            if (loaded.State.RunsOutAt is { } end)
+            {
+                context.Response.Headers["X-Slate-Remaining"] = (end - clock.GetUtcNow()).TotalSeconds.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture);
+            }
+
             return Results.NoContent();
         }).RequireAuthorization(Rights.AttemptLearner);
     }

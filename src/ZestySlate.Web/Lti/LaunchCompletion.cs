@@ -54,24 +54,37 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
         var person = known is null ? null : await people.FindByIdAsync(known.PersonId);
         if (person is null)
         {
-            var site = await db.CourseSites.SingleAsync(s => s.Id == launch.CourseSiteId);
-            person = site.LinksByEmail && launch is { Teaching: true, Email: { } email } ? await people.FindByEmailAsync(email) : null;
-            if (person is null)
-            {
-                person = new Person { UserName = Ids.Secret(), DisplayName = launch.Name, CreatedAt = clock.GetUtcNow() };
-                await people.CreateAsync(person);
-            }
-
+            person = new Person { UserName = Ids.Secret(), DisplayName = launch.Name, CreatedAt = clock.GetUtcNow() };
+            await people.CreateAsync(person);
             db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = launch.CourseSiteId, Subject = launch.Subject, PersonId = person.Id });
             await db.SaveChangesAsync();
         }
 
-        if (launch.Teaching && !await people.IsInRoleAsync(person, Roles.Teacher))
+        var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == launch.CourseSiteId);
+        await AskForLinkAsync(launch, site, person);
+        if (launch.Teaching && site.MakesTeachers && person.PasswordHash is null && !await people.IsInRoleAsync(person, Roles.Teacher))
         {
             await people.AddToRoleAsync(person, Roles.Teacher);
         }
 
         return person;
+    }
+
+    /// <summary>
+    /// An e-mail address is what a course site says, and there people may write their own. So it opens no account: it is put
+    /// before the account's owner, who says on the account's own page whether it is theirs. Keepers are never asked.
+    /// </summary>
+    private async Task AskForLinkAsync(Launch launch, CourseSiteRecord site, Person person)
+    {
+        if (!site.LinksByEmail || launch is not { Teaching: true, Email: { } email } || person.PasswordHash is not null
+            || await people.FindByEmailAsync(email) is not { PasswordHash: not null } account || await people.IsInRoleAsync(account, Roles.Keeper)
+            || await db.AccountLinks.AnyAsync(link => link.CourseSiteId == site.Id && link.Subject == launch.Subject))
+        {
+            return;
+        }
+
+        db.AccountLinks.Add(new AccountLink { CourseSiteId = site.Id, Subject = launch.Subject, PersonId = account.Id, Name = launch.Name, At = clock.GetUtcNow() });
+        await db.SaveChangesAsync();
     }
 
     private async Task<AssignmentRecord> AssignmentAsync(Launch launch, ActivityRecord activity)
@@ -95,10 +108,12 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
         }
 
         assignment.Title = launch.ResourceLinkTitle ?? assignment.Title;
-        assignment.CourseTitle = launch.CourseTitle;
-        assignment.LineItemUrl = launch.LineItemUrl;
-        assignment.MembershipsUrl = launch.MembershipsUrl;
-        assignment.Due = launch.Due;
+        // What a launch does not say (to a teacher, in a preview, to some roles) is not taken back by it.
+        var column = launch.LineItemUrl is not null && launch.LineItemUrl != assignment.LineItemUrl;
+        assignment.CourseTitle = launch.CourseTitle ?? assignment.CourseTitle;
+        assignment.LineItemUrl = launch.LineItemUrl ?? assignment.LineItemUrl;
+        assignment.MembershipsUrl = launch.MembershipsUrl ?? assignment.MembershipsUrl;
+        assignment.Due = launch.Due ?? assignment.Due;
         try
         {
             await db.SaveChangesAsync();
@@ -107,7 +122,12 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
         {
             // Two learners opened the new link at the same moment; the other was quicker.
             db.ChangeTracker.Clear();
-            assignment = (await Find())!;
+            return (await Find())!;
+        }
+
+        if (column)
+        {
+            await attempts.QueueAllAsync(assignment);
         }
 
         return assignment;

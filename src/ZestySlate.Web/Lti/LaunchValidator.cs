@@ -140,9 +140,9 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
 
     private static Launch LaunchOf(JsonWebToken token, CourseSiteRecord site)
     {
-        var roles = Claim(token, LtiNames.Roles) is { ValueKind: JsonValueKind.Array } list ? list.EnumerateArray().Select(role => role.GetString() ?? "").ToList() : [];
+        var roles = Claim(token, LtiNames.Roles) is { ValueKind: JsonValueKind.Array } list ? list.EnumerateArray().Where(role => role.ValueKind == JsonValueKind.String).Select(role => role.GetString()!).ToList() : [];
         var scopes = Claim(token, LtiNames.AgsEndpoint) is { ValueKind: JsonValueKind.Object } ags && ags.TryGetProperty("scope", out var scope) && scope.ValueKind == JsonValueKind.Array
-            ? scope.EnumerateArray().Select(s => s.GetString()).ToList() : [];
+            ? scope.EnumerateArray().Where(s => s.ValueKind == JsonValueKind.String).Select(s => s.GetString()).ToList() : [];
         var name = Text(token, "name") ?? string.Join(' ', new[] { Text(token, "given_name"), Text(token, "family_name") }.Where(n => n is not null));
         return new Launch
         {
@@ -152,13 +152,13 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             TargetLinkUri = Text(token, LtiNames.TargetLinkUri)!,
             Subject = token.Subject,
             Name = name.Length > 0 ? name : "Somebody from " + site.Name,
-            Email = Text(token, "email"),
+            Email = Claim(token, "email_verified") is { ValueKind: JsonValueKind.False } ? null : Text(token, "email"),
             Teaching = LtiNames.IsTeaching(roles),
             CourseTitle = Part(token, LtiNames.Context, "title"),
             ResourceLinkId = Part(token, LtiNames.ResourceLink, "id"),
             ResourceLinkTitle = Part(token, LtiNames.ResourceLink, "title"),
-            LineItemUrl = scopes.Contains(LtiNames.ScoreScope) ? Part(token, LtiNames.AgsEndpoint, "lineitem") : null,
-            MembershipsUrl = Part(token, LtiNames.NrpsService, "context_memberships_url"),
+            LineItemUrl = scopes.Contains(LtiNames.ScoreScope) ? Address(Part(token, LtiNames.AgsEndpoint, "lineitem")) : null,
+            MembershipsUrl = Address(Part(token, LtiNames.NrpsService, "context_memberships_url")),
             Due = DateTimeOffset.TryParse(Part(token, LtiNames.Custom, "due"), System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AssumeUniversal, out var due) ? due : null,
             DeepLinking = Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is { } returnUrl
                 ? new DeepLinkingRequest(returnUrl, Part(token, LtiNames.DeepLinkingSettings, "data"), Text(token, LtiNames.DeploymentId)!, Part(token, LtiNames.Context, "title") ?? "the course")
@@ -168,6 +168,9 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
                 : null,
         };
     }
+
+    /// <summary>An address that can be asked: absolute, http or https; else null.</summary>
+    private static string? Address(string? given) => Uri.TryCreate(given, UriKind.Absolute, out var address) && (address.Scheme is "http" or "https") && address.Host.Length > 0 ? given : null;
 
     private static JsonElement? Claim(JsonWebToken token, string name) =>
         token.TryGetPayloadValue<JsonElement>(name, out var value) ? value : null;

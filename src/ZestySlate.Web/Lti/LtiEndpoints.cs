@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Lti;
 
@@ -32,7 +33,7 @@ internal static class LtiEndpoints
         string? Get(string name) => given.GetValueOrDefault(name) is { Length: > 0 } value ? value : null;
 
         var issuer = Get("iss");
-        var sites = await db.CourseSites.Where(site => site.Issuer == issuer).ToListAsync();
+        var sites = await db.CourseSites.Where(site => site.Issuer == issuer && site.ArchivedAt == null).ToListAsync();
         var site = sites.Count == 1 && Get("client_id") is null ? sites[0] : sites.SingleOrDefault(s => s.ClientId == Get("client_id"));
         if (site is null || Get("login_hint") is not { } loginHint)
         {
@@ -40,7 +41,7 @@ internal static class LtiEndpoints
         }
 
         var target = Get("target_link_uri");
-        if (target is null || !target.StartsWith($"{context.Request.Scheme}://{context.Request.Host}/", StringComparison.Ordinal))
+        if (target is null || !target.StartsWith(OwnAddress.Of(context) + "/", StringComparison.Ordinal))
         {
             return Refused("The course site wants to open an address that is not ours.");
         }
@@ -65,7 +66,7 @@ internal static class LtiEndpoints
             ["response_mode"] = "form_post",
             ["prompt"] = "none",
             ["client_id"] = site.ClientId,
-            ["redirect_uri"] = $"{context.Request.Scheme}://{context.Request.Host}/lti/launch",
+            ["redirect_uri"] = OwnAddress.Of(context) + "/lti/launch",
             ["login_hint"] = loginHint,
             ["lti_message_hint"] = Get("lti_message_hint"),
             ["state"] = login.State,
@@ -117,7 +118,7 @@ internal static class LtiEndpoints
     private static async Task<IResult> ContinueAsync(HttpContext context, SlateDb db, LaunchCompletion completion)
     {
         // Only our own page may send the browser's proof; otherwise somebody could sign another person in as themselves.
-        if (context.Request.Headers.Origin != $"{context.Request.Scheme}://{context.Request.Host}")
+        if (context.Request.Headers.Origin != OwnAddress.Of(context))
         {
             return Refused("This did not come from our own page.");
         }

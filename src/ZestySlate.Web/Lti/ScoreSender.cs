@@ -20,7 +20,7 @@ public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFact
     public async Task<int> SendDueAsync(CancellationToken stop)
     {
         var now = clock.GetUtcNow();
-        var due = await db.ScoreDeliveries.Where(d => d.DeliveredAt == null && d.NextTry <= now).OrderBy(d => d.Id).Take(50).ToListAsync(stop);
+        var due = await db.ScoreDeliveries.Where(d => d.DeliveredAt == null && d.NextTry <= now && db.CourseSites.Any(site => site.Id == d.CourseSiteId && site.ArchivedAt == null)).OrderBy(d => d.NextTry).Take(50).ToListAsync(stop);
         var taken = 0;
         foreach (var delivery in due)
         {
@@ -61,9 +61,16 @@ public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFact
 
             delivery.LastProblem = $"the course site answered {(int)response.StatusCode}";
         }
-        catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or JsonException or InvalidOperationException && !stop.IsCancellationRequested)
+        catch (Exception problem) when (!stop.IsCancellationRequested)
         {
-            delivery.LastProblem = problem is HttpRequestException { StatusCode: { } status } ? $"the course site answered {(int)status}" : "the course site does not answer";
+            // Whatever is wrong with this one, the others have nothing to do with it.
+            delivery.LastProblem = problem switch
+            {
+                HttpRequestException { StatusCode: { } status } => $"the course site answered {(int)status}",
+                HttpRequestException or TaskCanceledException => "the course site does not answer",
+                JsonException or KeyNotFoundException or FormatException => "the course site gave no access token that can be used",
+                _ => "the address that the course site gave for grades cannot be used",
+            };
         }
 
         delivery.NextTry = clock.GetUtcNow().AddSeconds(PausesInSeconds[Math.Min(delivery.Tries, PausesInSeconds.Length) - 1]);

@@ -13,7 +13,7 @@ namespace ZestySlate.Web.Mails;
 /// Works out which mails assignments are to send and puts them on their way, each once: what a mail is about is its key, so
 /// a crash between two of them goes on where it was.
 /// </summary>
-public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptions<MailSettings> settings, TimeProvider clock)
+public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
 {
     /// <summary>How long before it is due somebody is reminded.</summary>
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(1);

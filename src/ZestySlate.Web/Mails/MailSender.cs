@@ -10,7 +10,7 @@ using ZestySlate.Storage.Mails;
 namespace ZestySlate.Web.Mails;
 
 /// <summary>Sends mails that are on their way (SMTP, RFC 5321) and tries again with growing pauses. Logs name no address.</summary>
-public sealed class MailSender(SlateDb db, IOptions<MailSettings> settings, TimeProvider clock, ILogger<MailSender> log)
+public sealed class MailSender(SlateDb db, IOptionsSnapshot<MailSettings> settings, TimeProvider clock, ILogger<MailSender> log)
 {
     private static readonly int[] PausesInSeconds = [10, 60, 300, 900, 3600];
 

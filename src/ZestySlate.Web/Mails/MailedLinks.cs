@@ -11,7 +11,7 @@ using ZestySlate.Storage.People;
 namespace ZestySlate.Web.Mails;
 
 /// <summary>Lets learners of a class come in by a link that is mailed to the address on the roster.</summary>
-public sealed class MailedLinks(SlateDb db, IOptions<MailSettings> settings, TimeProvider clock)
+public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
 {
     private static readonly TimeSpan Lasts = TimeSpan.FromMinutes(20);
 

@@ -17,6 +17,9 @@ public sealed class AddressFetcher(IConfiguration configuration)
     private const int MostRedirects = 4;
     private readonly string[] _allowed = configuration.GetSection("Fetch:AllowedHosts").Get<string[]>() ?? [];
 
+    /// <summary>So long may all of it take, however it is dripped.</summary>
+    private static readonly TimeSpan Deadline = TimeSpan.FromSeconds(60);
+
     /// <summary>Fetches a file, or says why it could not be.</summary>
     public async Task<Outcome<FetchedFile>> FileAsync(string address, CancellationToken stop)
     {
@@ -88,9 +91,10 @@ public sealed class AddressFetcher(IConfiguration configuration)
 
         if (ip.AddressFamily != AddressFamily.InterNetwork)
         {
-            // NAT64 and 6to4 carry an IPv4 address inside.
+            // NAT64, 6to4, Teredo and IPv4-compatible addresses carry an IPv4 address inside.
             var six = ip.GetAddressBytes();
-            return (six[0] == 0x00 && six[1] == 0x64 && six[2] == 0xff && six[3] == 0x9b) || (six[0] == 0x20 && six[1] == 0x02);
+            return (six[0] == 0x00 && six[1] == 0x64 && six[2] == 0xff && six[3] == 0x9b) || (six[0] == 0x20 && six[1] == 0x02)
+                || six.AsSpan(0, 12).IndexOfAnyExcept((byte)0) < 0 || (six[0] == 0x20 && six[1] == 0x01 && six[2] == 0 && six[3] == 0);
         }
 
         var b = ip.GetAddressBytes();
@@ -113,16 +117,18 @@ public sealed class AddressFetcher(IConfiguration configuration)
 
         using var handler = new SocketsHttpHandler { AllowAutoRedirect = false, UseProxy = false, UseCookies = false, ConnectTimeout = TimeSpan.FromSeconds(6), ConnectCallback = ConnectAsync };
         using var client = new HttpClient(handler, disposeHandler: false) { Timeout = TimeSpan.FromSeconds(20) };
+        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        deadline.CancelAfter(Deadline);
         var next = new Uri(address);
         try
         {
             for (var hop = 0; hop <= MostRedirects; hop++)
             {
-                var response = await client.GetAsync(next, HttpCompletionOption.ResponseHeadersRead, stop);
+                var response = await client.GetAsync(next, HttpCompletionOption.ResponseHeadersRead, deadline.Token);
                 if ((int)response.StatusCode is not (301 or 302 or 303 or 307 or 308) || response.Headers.Location is not { } location)
                 {
                     // Small answers are read before the handler goes; large ones are files and are read here in any case.
-                    await response.Content.LoadIntoBufferAsync(MediaIntake.MostBytes + 1, stop);
+                    await response.Content.LoadIntoBufferAsync(MediaIntake.MostBytes + 1, deadline.Token);
                     return response;
                 }
 

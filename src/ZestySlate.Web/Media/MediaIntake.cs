@@ -3,6 +3,7 @@ using ZestySlate.Core;
 using ZestySlate.Formats.Captions;
 using ZestySlate.Formats.Media;
 using ZestySlate.Storage.Media;
+using ZestySlate.Web.Authoring;
 
 namespace ZestySlate.Web.Media;
 
@@ -25,6 +26,13 @@ public sealed class MediaIntake(MediaLibrary library)
         _ => "image/*,audio/*,video/*,.vtt,.srt,application/pdf",
     };
 
+    /// <summary>Adds an uploaded file to the library, or says what is wrong with it. It is read when it is its turn.</summary>
+    public async Task<Outcome<MediaItem>> TakeAsync(IFormFile file, string ownerId, string folder = "")
+    {
+        using var turn = await PictureGate.EnterAsync(default);
+        return await TakeAsync(await file.BytesAsync(MostBytes), file.FileName, ownerId, folder);
+    }
+
     /// <summary>Adds a file to the library, or says what is wrong with it.</summary>
     public async Task<Outcome<MediaItem>> TakeAsync(byte[] file, string name, string ownerId, string folder = "")
     {
@@ -33,7 +41,10 @@ public sealed class MediaIntake(MediaLibrary library)
     }
 
     /// <summary>Checks and cleans a file by what it is.</summary>
-    public static Outcome<ReadyFile> Read(byte[] file, string name)
+    /// <param name="file">Its bytes.</param>
+    /// <param name="name">What it is called.</param>
+    /// <param name="mostPixels">A picture with more is made smaller.</param>
+    public static Outcome<ReadyFile> Read(byte[] file, string name, long mostPixels = PictureReader.MostPixels)
     {
         if (file.Length == 0)
         {
@@ -44,7 +55,8 @@ public sealed class MediaIntake(MediaLibrary library)
         var type = FileSorts.ContentType(sort);
         return sort switch
         {
-            FileSort.Png or FileSort.Jpeg or FileSort.Webp or FileSort.Gif => PictureReader.Read(file, name),
+            FileSort.Png or FileSort.Jpeg or FileSort.Webp or FileSort.Gif => PictureReader.Read(file, name, mostPixels),
+            FileSort.Heif => Outcome<ReadyFile>.Refused($"«{name}» is a photo as some phones take them (HEIC or AVIF), which cannot be used here. Save or send it as JPEG; most phones offer that when sharing, or in the camera's settings as «most compatible»."),
             FileSort.Svg => OfDrawing(file, name),
             FileSort.Mp3 or FileSort.Ogg or FileSort.Wav or FileSort.M4a => Limited(file, name, MediaKind.Sound, type, MostSound, "a sound"),
             FileSort.Mp4 or FileSort.WebM => Limited(file, name, MediaKind.Video, type, MostBytes, "a video"),

@@ -42,7 +42,7 @@ internal static class MediaLibraryEndpoints
             return AuthoringEndpoints.Refused("Choose a file first.");
         }
 
-        var taken = await intake.TakeAsync(await form.Files[0].BytesAsync(MediaIntake.MostBytes), form.Files[0].FileName, context.User.Id(), form["folder"].ToString());
+        var taken = await intake.TakeAsync(form.Files[0], context.User.Id(), form["folder"].ToString());
         return taken.Succeeded ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name }) : AuthoringEndpoints.Refused(taken.Refusal!);
     }
 
@@ -55,6 +55,7 @@ internal static class MediaLibraryEndpoints
             return AuthoringEndpoints.Refused(fetched.Refusal!);
         }
 
+        using var turn = await PictureGate.EnterAsync(context.RequestAborted);
         var taken = await intake.TakeAsync(fetched.Value.Bytes, fetched.Value.Name, context.User.Id(), form["folder"].ToString());
         return taken.Succeeded ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name }) : AuthoringEndpoints.Refused(taken.Refusal!);
     }

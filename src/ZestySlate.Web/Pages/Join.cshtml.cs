@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
 using ZestySlate.Web.Security;
 
@@ -13,7 +14,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner comes in with the class code and what the class identifies its learners by.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class JoinModel(ClassStore classes, SignInManager<Person> signIn, MailedLinks links, IOptions<MailSettings> mail) : PageModel
+public sealed class JoinModel(ClassStore classes, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail) : PageModel
 {
     [BindProperty(SupportsGet = true)] public string? Code { get; set; }
 
@@ -27,10 +28,13 @@ public sealed class JoinModel(ClassStore classes, SignInManager<Person> signIn, 
     /// <summary>True once a link is on its way.</summary>
     public bool Mailed { get; private set; }
 
-    /// <summary>What to type, where the code in the address says of which class.</summary>
+    /// <summary>What to type, once a code was sent; null before.</summary>
     public IdentifiedBy? By { get; private set; }
 
-    public async Task OnGetAsync() => By = string.IsNullOrEmpty(Code) ? null : (await classes.ByCodeAsync(Code))?.IdentifiedBy;
+    /// <summary>Whether there is a class of a code is told by nothing that can be asked without limit.</summary>
+    public void OnGet()
+    {
+    }
 
     public async Task<IActionResult> OnPostAsync()
     {
@@ -55,7 +59,7 @@ public sealed class JoinModel(ClassStore classes, SignInManager<Person> signIn, 
             return Page();
         }
 
-        if (learner is null || await signIn.UserManager.FindByIdAsync(learner.PersonId) is not { } person)
+        if (learner is null || await people.FindByIdAsync(learner.PersonId) is not { } person)
         {
             Problem = By switch
             {
@@ -66,7 +70,7 @@ public sealed class JoinModel(ClassStore classes, SignInManager<Person> signIn, 
             return Page();
         }
 
-        await signIn.SignInAsync(person, isPersistent: false);
+        await sessions.BeginAsync(person, stays: false);
         return LocalRedirect(ActivityThen is { } activity ? $"~/a/{activity}" : "~/todo");
     }
 

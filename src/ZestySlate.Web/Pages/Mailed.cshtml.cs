@@ -1,9 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
 using ZestySlate.Web.Security;
 
@@ -11,7 +10,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner comes in by a mailed link. Looking at the page does not use it up, since mail programs look at links.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class MailedModel(MailedLinks links, SignInManager<Person> signIn) : PageModel
+public sealed class MailedModel(MailedLinks links, Sessions sessions) : PageModel
 {
     /// <summary>Who would come in; null when the link is good no more.</summary>
     public string? Who { get; private set; }
@@ -25,7 +24,7 @@ public sealed class MailedModel(MailedLinks links, SignInManager<Person> signIn)
             return Page();
         }
 
-        await signIn.SignInAsync(person, isPersistent: false);
+        await sessions.BeginAsync(person, stays: false);
         return LocalRedirect(then is { Length: > 0 } && then.All(char.IsAsciiLetterOrDigit) ? $"~/a/{then}" : "~/todo");
     }
 }

@@ -21,7 +21,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, SignInManager<Person> signIn, VoteCounts votes, AddedSpots added, Watch watch, TimeProvider clock) : PageModel
+public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Watch watch, TimeProvider clock) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -92,8 +92,8 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
         }
 
         var visitor = new Person { UserName = Ids.Secret(), DisplayName = name.Trim()[..Math.Min(80, name.Trim().Length)], CreatedAt = clock.GetUtcNow() };
-        await signIn.UserManager.CreateAsync(visitor);
-        await signIn.SignInAsync(visitor, isPersistent: true);
+        await people.CreateAsync(visitor);
+        await sessions.BeginAsync(visitor, stays: true);
         return LocalRedirect($"~/a/{activity}");
     }
 
@@ -105,7 +105,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
             case Opening.Attempt { Record: var record } opened:
                 var loaded = (await attempts.LoadAsync(record.Id))!;
                 watch.Hear(activity, record.Id, changed: true);
-                Learner = (await signIn.UserManager.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
+                Learner = (await people.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
                 View = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), clock.GetUtcNow(), opened.Times.DueForThem, OnPaper);

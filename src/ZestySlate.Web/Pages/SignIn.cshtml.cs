@@ -1,16 +1,15 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>Signs in with e-mail address and password.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
-public sealed class SignInModel(SignInManager<Person> signIn) : PageModel
+public sealed class SignInModel(Accounts accounts, Installation installation) : PageModel
 {
     [BindProperty] public string? Email { get; set; } = "";
 
@@ -18,22 +17,18 @@ public sealed class SignInModel(SignInManager<Person> signIn) : PageModel
 
     [BindProperty(SupportsGet = true)] public string? ReturnUrl { get; set; }
 
-    public void OnGet()
-    {
-    }
+    public IActionResult OnGet() => installation.SetupCode is null ? Page() : LocalRedirect("~/setup");
 
     public async Task<IActionResult> OnPostAsync()
     {
-        var person = await signIn.UserManager.FindByEmailAsync((Email ?? "").Trim());
-        var result = person is null ? Microsoft.AspNetCore.Identity.SignInResult.Failed
-            : await signIn.PasswordSignInAsync(person, Password ?? "", isPersistent: true, lockoutOnFailure: true);
-        if (result.Succeeded)
+        var result = await accounts.SignInAsync((Email ?? "").Trim(), Password ?? "", HttpContext.Connection.RemoteIpAddress?.ToString() ?? "");
+        if (result == Accounts.SignedIn.Yes)
         {
             return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "~/");
         }
 
-        ModelState.AddModelError("", result.IsLockedOut
-            ? "Too many wrong passwords. Wait five minutes, then try again."
+        ModelState.AddModelError("", result == Accounts.SignedIn.Wait
+            ? "Too many wrong passwords from this network. Wait five minutes, then try again."
             : "E-mail address and password do not belong together. Check both and try again.");
         return Page();
     }

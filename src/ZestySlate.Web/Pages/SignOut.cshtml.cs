@@ -1,20 +1,19 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>Signs out.</summary>
 [AllowAnonymous]
-public sealed class SignOutModel(SignInManager<Person> signIn) : PageModel
+public sealed class SignOutModel(Sessions sessions) : PageModel
 {
     public IActionResult OnGet() => LocalRedirect("~/");
 
     public async Task<IActionResult> OnPostAsync()
     {
-        await signIn.SignOutAsync();
+        await sessions.EndThisAsync();
         return LocalRedirect("~/sign-in");
     }
 }

@@ -1,5 +1,6 @@
 import "htmx.org";
 import { takeDrops } from "./shared/drop";
+import { holdForms } from "./shared/held";
 import { watchLive } from "./shared/live";
 import { takeNotes } from "./shared/notes";
 import { showLocalTimes } from "./shared/place";
@@ -38,6 +39,16 @@ for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc]
 document.querySelector<HTMLFormElement>("form[data-send-at-once]")?.submit();
 
 for (const form of document.querySelectorAll<HTMLFormElement>("form[data-review-form]")) { takeNotes(form); }
+holdForms();
+// What was refused is said where one looks.
+const refused = document.querySelector<HTMLElement>("main .problem[role=alert]");
+if (refused) {
+  refused.tabIndex = -1;
+  refused.scrollIntoView({ block: "center" });
+  refused.focus({ preventScroll: true });
+  const form = refused.closest("form") ?? refused.parentElement!.querySelector<HTMLFormElement>("form[data-keeps]");
+  if (form) { form.dataset.refused = "yes"; }
+}
 for (const field of document.querySelectorAll<HTMLInputElement | HTMLSelectElement>("[data-send-on-change]")) {
   field.addEventListener("change", () => field.form!.requestSubmit());
 }

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Formats.Classes;
 using ZestySlate.Storage;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Teaching;
 
@@ -32,7 +33,7 @@ internal static class Calendars
                                join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId
                                where enrolment.PersonId == person && assignment.Due != null && !assignment.Withdrawn && !assignment.KeptBack
                                select assignment).AsNoTracking().ToListAsync();
-            var host = $"{context.Request.Scheme}://{context.Request.Host}";
+            var host = OwnAddress.Of(context);
             return Results.Text(DueDates.Write("Zesty Slate", given.Where(one => extra.GetValueOrDefault(one.Id)?.Excused != true).Select(one => new DueDates.Entry(
                 $"assignment-{one.Id}@{context.Request.Host.Host}", one.Title, one.TimesFor(extra.GetValueOrDefault(one.Id)?.ExtraDays ?? 0).DueForThem!.Value, one.Instructions, $"{host}/a/{one.ActivityId}")), clock.GetUtcNow()), "text/calendar; charset=utf-8");
         }).AllowAnonymous();

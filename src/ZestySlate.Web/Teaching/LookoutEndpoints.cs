@@ -1,6 +1,9 @@
 using System.Text;
 using Microsoft.AspNetCore.Components;
 using Microsoft.AspNetCore.Components.Web;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Teaching;
@@ -16,6 +19,17 @@ internal static class LookoutEndpoints
     /// <summary>So often the rows are looked at even when nothing happens: somebody may have become idle.</summary>
     private const int LooksEvery = 15;
 
+    /// <summary>So often, in looks, it is asked whether who watches still may: sessions end, colleagues are put out.</summary>
+    private const int RightsEvery = 2;
+
+    private static async Task<bool> MayStillAsync(HttpContext context, IServiceScopeFactory scopes, string activity)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        var stands = FrameSessionPath.SessionOf(context) is { } framed ? await scope.ServiceProvider.GetRequiredService<SlateDb>().FrameSessions.AnyAsync(session => session.TokenHash == framed.TokenHash)
+            : Sessions.IdOf(context.User) is not { } id || await scope.ServiceProvider.GetRequiredService<Sessions>().StandsAsync(id);
+        return stands && await scope.ServiceProvider.GetRequiredService<ActivityRights>().MayEditAsync(activity, context.User.Id());
+    }
+
     public static void MapLookout(this IEndpointRouteBuilder routes) =>
         routes.MapGet("/author/{activity}/lookout/events", StreamAsync).RequireAuthorization(Rights.ActivityEditor);
 
@@ -28,11 +42,16 @@ internal static class LookoutEndpoints
         await using var renderer = new HtmlRenderer(context.RequestServices, logs);
         var shown = new Dictionary<string, string>();
         var first = true;
-        var (seen, idle) = (-1L, 0);
+        var (seen, idle, looked) = (-1L, 0, 0);
         try
         {
             while (!stop.IsCancellationRequested)
             {
+                if (++looked % RightsEvery == 0 && !await MayStillAsync(context, scopes, activity))
+                {
+                    return;
+                }
+
                 var changes = watch.ChangesOf(activity);
                 if (changes != seen || idle++ >= LooksEvery)
                 {

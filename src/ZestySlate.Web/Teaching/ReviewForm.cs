@@ -50,7 +50,7 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
 
     /// <summary>
     /// Reads the form: points, or row-ID for each row of the rubric; comment; note-N-anchor and note-N-text. An automatic mark
-    /// is only changed with a reason.
+    /// is only changed with a reason: a comment on the answer, or on a spot of it.
     /// </summary>
     public static Outcome<Review> Read(IFormCollection form, AnswerReport answer, Words words, string by)
     {
@@ -92,7 +92,7 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
         var comment = form["comment"].ToString().ReplaceLineEndings("\n").Trim();
         var whole = answer.Rubric.Count > 0 ? rows.Count == 0 ? (decimal?)null : Math.Min(answer.OutOf, rows.Sum(row => row.Points)) : points;
         return wrong ? Outcome<Review>.Refused($"This answer earns between 0 and {words.Number(answer.OutOf)} points.")
-            : whole is not null && comment.Length == 0 && answer.MarkedAlone ? Outcome<Review>.Refused("Say why you change the mark: the learner reads it.")
+            : whole is not null && comment.Length == 0 && notes.Count == 0 && answer.MarkedAlone ? Outcome<Review>.Refused("Say why you change the mark: the learner reads it.")
             : new Review { Points = whole, Rows = [.. rows], Comment = comment, Notes = [.. notes], By = by };
     }
 

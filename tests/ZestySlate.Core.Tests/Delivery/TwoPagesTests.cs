@@ -91,7 +91,8 @@ public sealed class TwoPagesTests
         string? Refused(int marks) => attempt.Refused((id, at) => new Answered("q", new DrawingResponse
         {
             Marks = [.. Enumerable.Range(0, marks).Select(i => new DrawnMark { Number = i, Sort = DrawnSort.Line, Points = string.Join(' ', Enumerable.Repeat("100,100,50", 4545)) })],
-        }) { Id = id, At = at });
+        })
+        { Id = id, At = at });
         Assert.Null(Refused(DrawingType.MostPoints / 49_994));
         Assert.NotNull(Refused((DrawingType.MostPoints / 49_994) + 1));
     }

@@ -29,6 +29,42 @@ public sealed class SvgSanitizerTests
     [InlineData("<!-- a secret remark -->", "secret")]
     public void What_does_not_draw_is_taken_out(string inside, string gone) => Assert.DoesNotContain(gone, Clean("<rect id=\"kept\" width=\"9\" height=\"9\"/>" + inside), StringComparison.OrdinalIgnoreCase);
 
+    private static string? Refused(string inside) => SvgSanitizer.Sanitise(System.Text.Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\">{inside}</svg>"), "d.svg").Refusal;
+
+    private static string Repeated(string text, int times) => string.Concat(Enumerable.Repeat(text, times));
+
+    /// <summary>What costs much for few letters: each is told within a second, and within the limits nothing is refused.</summary>
+    [Theory]
+    [InlineData("<g>", "</g>", 62, null)]
+    [InlineData("<g>", "</g>", 64, "deep in each other")]
+    [InlineData("<g>", "</g>", 200_000, "deep in each other")]
+    [InlineData("<rect/>", "", 19_999, null)]
+    [InlineData("<rect/>", "", 20_000, "more than 20000 parts")]
+    public void Depth_and_number_of_parts_have_a_bound(string open, string close, int times, string? said)
+    {
+        var refusal = Refused(Repeated(open, times) + Repeated(close, times));
+        if (said is null)
+        {
+            Assert.Null(refusal);
+        }
+        else
+        {
+            Assert.Contains(said, refusal);
+        }
+    }
+
+    [Fact]
+    public void Parts_that_use_each_other_are_counted_as_often_as_they_are_painted()
+    {
+        // Ten times ten times ten …: 1.9 kB that would paint ten million shapes.
+        static string Layers(int count) => "<defs><g id=\"a0\"><rect/></g>" + string.Concat(Enumerable.Range(1, count).Select(i => $"<g id=\"a{i}\">{Repeated($"<use href=\"#a{i - 1}\"/>", 10)}</g>")) + $"</defs><use href=\"#a{count}\"/>";
+        Assert.Null(Refused(Layers(2)));
+        Assert.Contains("use each other again and again", Refused(Layers(7)));
+        Assert.Contains("use each other again and again", Refused("<g id=\"a\"><use href=\"#a\"/></g>"));
+        Assert.Contains("use each other again and again", Refused("<g id=\"a\"><use href=\"#b\"/></g><g id=\"b\"><use href=\"#a\"/></g>"));
+        Assert.NotNull(Refused(string.Concat(Enumerable.Range(0, 15_000).Select(i => $"<g id=\"c{i}\"><use href=\"#c{i + 1}\"/></g>"))));
+    }
+
     [Fact]
     public void What_draws_stays()
     {

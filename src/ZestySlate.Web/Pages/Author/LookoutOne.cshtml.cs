@@ -2,7 +2,9 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Core.Classes;
+using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
@@ -26,6 +28,22 @@ public sealed class LookoutOneModel(SlateDb db, AttemptStore attempts, Watch wat
     public AttemptReport Report { get; private set; } = null!;
 
     public bool Connected { get; private set; }
+
+    /// <summary>True when a clock for the whole runs, or has ended it.</summary>
+    public bool TakesTime => SecondThoughts.TakesTime(Attempt.State);
+
+    /// <summary>Gives more time, from now on.</summary>
+    public async Task<IActionResult> OnPostTimeAsync(string activity, string of, int minutes)
+    {
+        if (minutes is < 1 or > 240 || await attempts.LoadAsync(of) is not { } loaded || loaded.Record.ActivityId != activity)
+        {
+            return NotFound();
+        }
+
+        await attempts.TakeAsync(of, SecondThoughts.TimeFrom(loaded.State, minutes * 60, User.Id(), Ids.New(), clock.GetUtcNow()));
+        watch.Hear(activity, of, changed: true);
+        return LocalRedirect($"~/author/{activity}/lookout/{of}");
+    }
 
     public async Task<IActionResult> OnGetAsync(string activity, string of)
     {

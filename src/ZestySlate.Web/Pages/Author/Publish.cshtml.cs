@@ -69,6 +69,8 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
 
     private async Task ShareAsync(string activity, Visibility? visibility, int[] chosen)
     {
+        // What is given to a class opens for the class: private would be a contradiction that nobody means.
+        visibility = visibility == Visibility.Private && Classes.Any(one => chosen.Contains(one.Class.Id)) ? Visibility.ClassOnly : visibility;
         if (IsOwner && visibility is { } wanted && (HasSchool || wanted is not (Visibility.School or Visibility.Showcase)))
         {
             await store.SetVisibilityAsync(activity, wanted);

@@ -87,6 +87,21 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
 
     public Task<IActionResult> OnPostReturnAsync(string activity, string of) => GiveAsync(activity, of, new Returned { Id = Ids.New(), At = clock.GetUtcNow() });
 
+    /// <summary>True when the learner handed it in: what time or lives ended is ended.</summary>
+    public bool CanReopen => Attempt.State.EndedBy == Ending.Finished;
+
+    /// <summary>Opens the work again for the learner.</summary>
+    public async Task<IActionResult> OnPostReopenAsync(string activity, string of)
+    {
+        if (!await LoadAsync(activity, of, null))
+        {
+            return NotFound();
+        }
+
+        await attempts.TakeAsync(of, new Reopened(User.Id()) { Id = Ids.New(), At = clock.GetUtcNow() });
+        return LocalRedirect($"~/author/{activity}/lookout/{of}");
+    }
+
     public Task<IActionResult> OnPostTakeBackAsync(string activity, string of) => GiveAsync(activity, of, new TakenBack { Id = Ids.New(), At = clock.GetUtcNow() });
 
     /// <summary>Keeps the comment on the whole work.</summary>

@@ -2,7 +2,10 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
+using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
+using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -11,7 +14,7 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>One class: its code, its learners, what was given to it.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class ClassModel(SlateDb db) : PageModel
+public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider time) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -19,6 +22,9 @@ public sealed class ClassModel(SlateDb db) : PageModel
 
     /// <summary>What is wrong with the times typed, or null.</summary>
     public string? Problem { get; private set; }
+
+    /// <summary>Of how many a number or an address was just filled in.</summary>
+    public int Filled { get; private set; }
 
     /// <summary>How many were just added, or null.</summary>
     public int? Added { get; private set; }
@@ -32,6 +38,7 @@ public sealed class ClassModel(SlateDb db) : PageModel
     public async Task<IActionResult> OnPostTimesAsync([FromRoute(Name = "class")] int id)
     {
         await OnGetAsync(id);
+        var changed = new List<(string Person, decimal More)>();
         foreach (var learner in Learners)
         {
             var typed = Request.Form["time-" + learner.PersonId].ToString();
@@ -42,12 +49,33 @@ public sealed class ClassModel(SlateDb db) : PageModel
                 return Page();
             }
 
-            learner.TimeFactor = percent / 100;
+            if (learner.TimeFactor != percent / 100)
+            {
+                changed.Add((learner.PersonId, (percent / 100) - learner.TimeFactor));
+                learner.TimeFactor = percent / 100;
+            }
         }
 
         await db.SaveChangesAsync();
+        foreach (var (person, more) in changed.Where(one => one.More > 0))
+        {
+            await GiveAtWorkAsync(id, person, more);
+        }
+
         Saved = true;
         return Page();
+    }
+
+    /// <summary>Who is at work against a clock for the whole has the time that they are given now, at once.</summary>
+    private async Task GiveAtWorkAsync(int classId, string personId, decimal more)
+    {
+        foreach (var attempt in await db.Attempts.AsNoTracking().Where(a => a.PersonId == personId && a.HandedInAt == null && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).Select(a => a.Id).ToListAsync())
+        {
+            if (await attempts.LoadAsync(attempt) is { State: { Activity.Rules.Clock: { } clock } state } && SecondThoughts.TakesTime(state))
+            {
+                await attempts.TakeAsync(attempt, SecondThoughts.TimeFrom(state, (int)Math.Ceiling(clock.Seconds * more), User.Id(), Ids.New(), time.GetUtcNow()));
+            }
+        }
     }
 
     /// <summary>Sets how learners say who they are.</summary>
@@ -69,6 +97,7 @@ public sealed class ClassModel(SlateDb db) : PageModel
     public async Task OnGetAsync([FromRoute(Name = "class")] int id)
     {
         Added = int.TryParse(Request.Query["added"], out var added) ? added : null;
+        Filled = int.TryParse(Request.Query["filled"], out var filled) ? filled : 0;
         Class = await db.Classes.SingleAsync(c => c.Id == id);
         Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync()).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
         Given = (await db.Assignments.Where(a => a.ClassId == id && !a.Withdrawn).OrderBy(a => a.Title)

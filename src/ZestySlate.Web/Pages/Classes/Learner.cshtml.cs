@@ -14,7 +14,7 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>One learner of a class: what is known of them, to be saved, merged with another entry of theirs, or deleted.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles files, AttemptCache cache) : PageModel
+public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Sessions sessions, HandedFiles files, AttemptCache cache) : PageModel
 {
     private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
@@ -27,6 +27,17 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles fil
     public int Attempts { get; private set; }
 
     public string? Problem { get; private set; }
+
+    /// <summary>What merging with <see cref="MergeWith"/> would do, when that is asked.</summary>
+    public MergePreview? Merge { get; private set; }
+
+    public string MergeWith { get; private set; } = "";
+
+    /// <summary>The mergings that can be taken back.</summary>
+    public IReadOnlyList<MergeRecord> Merged { get; private set; } = [];
+
+    /// <summary>What was just done.</summary>
+    [BindProperty(SupportsGet = true)] public string? Said { get; set; }
 
     public async Task<IActionResult> OnGetAsync([FromRoute(Name = "class")] int id, string person) => await LoadAsync(id, person) ? Page() : NotFound();
 
@@ -79,9 +90,21 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles fil
             return Page();
         }
 
-        (Learner.RosterName, Learner.Number, Learner.Email) = (told[..Math.Min(100, told.Length)], known[..Math.Min(60, known.Length)], mail[..Math.Min(200, mail.Length)]);
-        await db.SaveChangesAsync();
-        return LocalRedirect($"~/classes/{id}/learners/{person}");
+        await classes.DescribeAsync(id, person, told[..Math.Min(100, told.Length)], known[..Math.Min(60, known.Length)], mail[..Math.Min(200, mail.Length)]);
+        return LocalRedirect($"~/classes/{id}/learners/{person}?said=kept");
+    }
+
+    /// <summary>Says what merging would do; nothing is done before that is confirmed.</summary>
+    public async Task<IActionResult> OnPostAskMergeAsync([FromRoute(Name = "class")] int id, string person, string other)
+    {
+        if (!await LoadAsync(id, person))
+        {
+            return NotFound();
+        }
+
+        (Merge, MergeWith) = (await merges.PreviewAsync(id, person, other), other);
+        Problem = Merge is null ? "Choose another learner of this class." : null;
+        return Page();
     }
 
     public async Task<IActionResult> OnPostMergeAsync([FromRoute(Name = "class")] int id, string person, string other)
@@ -91,15 +114,26 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles fil
             return NotFound();
         }
 
-        var moved = await Mine(id, other).Select(a => a.Id).ToListAsync();
-        if (!await classes.MergeAsync(id, person, other))
+        if (await merges.MergeAsync(id, person, other) is not { } moved)
         {
             Problem = "Choose another learner of this class.";
             return Page();
         }
 
         cache.Forget(moved);
-        return LocalRedirect($"~/classes/{id}/learners/{person}");
+        return LocalRedirect($"~/classes/{id}/learners/{person}?said=merged");
+    }
+
+    /// <summary>Takes a merging back.</summary>
+    public async Task<IActionResult> OnPostUnmergeAsync([FromRoute(Name = "class")] int id, string person, int merge)
+    {
+        if (await merges.UndoAsync(id, merge) is not { } moved)
+        {
+            return await LoadAsync(id, person) ? Page() : NotFound();
+        }
+
+        cache.Forget(moved);
+        return LocalRedirect($"~/classes/{id}/learners/{person}?said=unmerged");
     }
 
     /// <summary>Deletes all that the learner did in this class, once their name was typed.</summary>
@@ -123,6 +157,11 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles fil
             await files.DropAsync(attempt);
         }
 
+        if (!await db.Users.AnyAsync(known => known.Id == person))
+        {
+            await sessions.EndAllAsync(person);
+        }
+
         return LocalRedirect($"~/classes/{id}");
     }
 
@@ -140,6 +179,7 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, HandedFiles fil
         Learner = learner;
         Others = roster.Where(e => e.PersonId != person).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
         Attempts = await Mine(id, person).CountAsync();
+        Merged = await merges.OfAsync(id, person);
         return true;
     }
 }

@@ -11,7 +11,7 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Registers course sites, for those who run the installation.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class CourseSitesModel(SlateDb db, ToolKeys keys) : PageModel
+public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clock) : PageModel
 {
     /// <summary>The fields of a registration.</summary>
     public sealed class Registration
@@ -31,55 +31,105 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys) : PageModel
         public string KeySetUrl { get; set; } = "";
 
         public bool LinksByEmail { get; set; }
+
+        public bool MakesTeachers { get; set; } = true;
     }
 
     [BindProperty] public Registration Site { get; set; } = new();
 
     public IReadOnlyList<CourseSiteRecord> List { get; private set; } = [];
 
+    /// <summary>The registration that is being changed, or null for a new one.</summary>
+    public int? Editing { get; private set; }
+
     public string? Problem { get; private set; }
 
-    public Task OnGetAsync() => LoadAsync();
+    [BindProperty(SupportsGet = true)] public string? Said { get; set; }
 
-    public async Task<IActionResult> OnPostAddAsync()
+    public async Task<IActionResult> OnGetAsync(int? edit)
     {
-        var wrong = new[] { Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl }
-            .FirstOrDefault(address => !Uri.TryCreate(address, UriKind.Absolute, out var uri) || uri.Scheme is not ("http" or "https"));
-        Problem = wrong is not null ? $"«{wrong}» is not an http or https address."
-            : !ModelState.IsValid ? "Fill in every field."
-            : await db.CourseSites.AnyAsync(s => s.Issuer == Site.Issuer && s.ClientId == Site.ClientId) ? "This issuer is registered already with this client id."
-            : null;
+        await LoadAsync();
+        if (edit is { } id && List.FirstOrDefault(site => site.Id == id) is { } known)
+        {
+            Editing = id;
+            Site = new Registration
+            {
+                Name = known.Name,
+                Issuer = known.Issuer,
+                ClientId = known.ClientId,
+                Deployments = known.Deployments,
+                AuthorizationEndpoint = known.AuthorizationEndpoint,
+                TokenEndpoint = known.TokenEndpoint,
+                KeySetUrl = known.KeySetUrl,
+                LinksByEmail = known.LinksByEmail,
+                MakesTeachers = known.MakesTeachers,
+            };
+        }
+
+        return Page();
+    }
+
+    /// <summary>Registers a course site, or changes a registration: its people, their work and its grades stay with it.</summary>
+    public async Task<IActionResult> OnPostKeepAsync(int? site)
+    {
+        Clean();
+        Problem = await RefuseAsync(site);
         if (Problem is not null)
         {
+            Editing = site;
             await LoadAsync();
             return Page();
         }
 
-        db.CourseSites.Add(new CourseSiteRecord
+        // One that was put away under this issuer and client id comes back with all that belongs to it.
+        var known = await db.CourseSites.SingleOrDefaultAsync(one => site != null ? one.Id == site : one.Issuer == Site.Issuer && one.ClientId == Site.ClientId);
+        if (known is null)
         {
-            Name = Site.Name,
-            Issuer = Site.Issuer,
-            ClientId = Site.ClientId,
-            Deployments = Site.Deployments,
-            AuthorizationEndpoint = Site.AuthorizationEndpoint,
-            TokenEndpoint = Site.TokenEndpoint,
-            KeySetUrl = Site.KeySetUrl,
-            LinksByEmail = Site.LinksByEmail,
-        });
+            known = new CourseSiteRecord { Name = "", Issuer = "", ClientId = "", AuthorizationEndpoint = "", TokenEndpoint = "", KeySetUrl = "", Deployments = "" };
+            db.CourseSites.Add(known);
+        }
+
+        (known.Name, known.Issuer, known.ClientId, known.Deployments, known.ArchivedAt) = (Site.Name, Site.Issuer, Site.ClientId, Site.Deployments, site is null ? null : known.ArchivedAt);
+        (known.AuthorizationEndpoint, known.TokenEndpoint, known.KeySetUrl) = (Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl);
+        (known.LinksByEmail, known.MakesTeachers) = (Site.LinksByEmail, Site.MakesTeachers);
         await db.SaveChangesAsync();
-        return LocalRedirect("~/keeper/course-sites");
+        return LocalRedirect("~/keeper/course-sites?said=kept");
     }
 
-    public async Task<IActionResult> OnPostRemoveAsync(int id)
+    /// <summary>Puts a course site away, or brings it back.</summary>
+    public async Task<IActionResult> OnPostArchiveAsync(int id, bool away)
     {
-        await db.CourseSites.Where(s => s.Id == id).ExecuteDeleteAsync();
-        return LocalRedirect("~/keeper/course-sites");
+        await db.CourseSites.Where(site => site.Id == id).ExecuteUpdateAsync(set => set.SetProperty(site => site.ArchivedAt, away ? clock.GetUtcNow() : null));
+        if (away)
+        {
+            await db.FrameSessions.Where(session => session.CourseSiteId == id).ExecuteDeleteAsync();
+        }
+
+        return LocalRedirect($"~/keeper/course-sites?said={(away ? "away" : "back")}");
+    }
+
+    /// <summary>Blanks around what was pasted are nobody's; ids may be parted by commas and lines too.</summary>
+    private void Clean()
+    {
+        (Site.Name, Site.Issuer, Site.ClientId) = (Site.Name.Trim(), Site.Issuer.Trim(), Site.ClientId.Trim());
+        (Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl) = (Site.AuthorizationEndpoint.Trim(), Site.TokenEndpoint.Trim(), Site.KeySetUrl.Trim());
+        Site.Deployments = string.Join(' ', Site.Deployments.Split([' ', ',', ';', '\t', '\r', '\n'], StringSplitOptions.RemoveEmptyEntries).Distinct());
+    }
+
+    private async Task<string?> RefuseAsync(int? site)
+    {
+        var wrong = new[] { Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl }
+            .FirstOrDefault(address => !Uri.TryCreate(address, UriKind.Absolute, out var uri) || uri.Scheme is not ("http" or "https"));
+        return wrong is not null ? $"«{wrong}» is not an http or https address."
+            : new[] { Site.Name, Site.Issuer, Site.ClientId, Site.Deployments }.Any(field => field.Length == 0) ? "Fill in every field."
+            : await db.CourseSites.AnyAsync(s => s.Issuer == Site.Issuer && s.ClientId == Site.ClientId && (site == null ? s.ArchivedAt == null : s.Id != site)) ? "This issuer is registered already with this client id."
+            : null;
     }
 
     public async Task<IActionResult> OnPostRotateAsync()
     {
         await keys.RotateAsync();
-        return LocalRedirect("~/keeper/course-sites");
+        return LocalRedirect("~/keeper/course-sites?said=key");
     }
 
     private async Task LoadAsync() => List = await db.CourseSites.AsNoTracking().OrderBy(s => s.Name).ToListAsync();

@@ -6,18 +6,22 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Schools of this installation, and the teachers of each.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, TimeProvider clock) : PageModel
+public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Accounts accounts) : PageModel
 {
     public IReadOnlyList<School> Schools { get; private set; } = [];
 
     public IReadOnlyList<Person> Teachers { get; private set; } = [];
 
     public string? Problem { get; private set; }
+
+    /// <summary>Who was just invited, the link to hand on, and whether it is on its way by mail.</summary>
+    public (string Name, string Link, bool Mailed)? Invited { get; private set; }
 
     public (string Name, string Email) Typed { get; private set; } = ("", "");
 
@@ -57,23 +61,21 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, TimePro
         return RedirectToPage();
     }
 
-    public async Task<IActionResult> OnPostTeacherAsync(string? name, string? email, string? password, int? school)
+    /// <summary>Makes an account and invites its owner: by mail, and by a link to hand on.</summary>
+    public async Task<IActionResult> OnPostTeacherAsync(string? name, string? email, int? school)
     {
         Typed = ((name ?? "").Trim(), (email ?? "").Trim());
-        if (Typed.Name.Length == 0 || Typed.Email.Length == 0)
-        {
-            return await RefusedAsync("A teacher needs a name and an e-mail address.");
-        }
-
-        var teacher = new Person { UserName = Typed.Email, Email = Typed.Email, DisplayName = Typed.Name, CreatedAt = clock.GetUtcNow(), SchoolId = await db.Schools.AnyAsync(known => known.Id == school) ? school : null };
-        var made = await people.CreateAsync(teacher, password ?? "");
+        var made = await accounts.InviteAsync(Typed.Name, Typed.Email, school);
         if (!made.Succeeded)
         {
-            return await RefusedAsync(string.Join(' ', made.Errors.Where(error => error.Code != "DuplicateUserName" || made.Errors.Count() == 1).Select(error => error.Description)));
+            return await RefusedAsync(made.Refusal!);
         }
 
-        await people.AddToRoleAsync(teacher, Roles.Teacher);
-        return RedirectToPage();
+        var me = (await people.FindByIdAsync(User.Id()))!;
+        Invited = (made.Value.Person.DisplayName, $"{OwnAddress.Of(HttpContext)}/welcome/{made.Value.Secret}", await accounts.MailInviteAsync(made.Value.Person, made.Value.Secret, me.DisplayName, OwnAddress.Of(HttpContext)));
+        Typed = ("", "");
+        await LoadAsync();
+        return Page();
     }
 
     private async Task<IActionResult> RefusedAsync(string problem)

@@ -66,6 +66,7 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             return Refused("Choose a file first.");
         }
 
+        using var turn = await PictureGate.EnterAsync(HttpContext.RequestAborted);
         var ready = MediaIntake.Read(await file.BytesAsync(MediaIntake.MostBytes), file.FileName);
         if (!ready.Succeeded || ready.Value.Kind != Item.Kind)
         {
@@ -94,6 +95,7 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             Width = width,
             Wraps = Item.IsPanorama,
         };
+        using var turn = await PictureGate.EnterAsync(HttpContext.RequestAborted);
         var changed = PictureEditing.Apply(bytes, file.ContentType, change);
         if (!changed.Succeeded)
         {

@@ -318,7 +318,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     try {
       const reply = await fetch(data.events!, { headers: { "X-Slate-Script": "1" } });
       const edition = reply.headers.get("X-Slate-Edition");
+      const remaining = reply.headers.get("X-Slate-Remaining");
       if (reply.ok && edition && edition !== data.edition) { await refresh(); }
+      else if (reply.ok && remaining) { clock.set(remaining); }
     } catch { /* looked for again later */ }
   }
 

@@ -1,0 +1,98 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages.Account;
+
+/// <summary>One's own account: name, password, where one is signed in, and who of a course site says to be its owner.</summary>
+[Authorize(Policy = Rights.Teacher)]
+public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts accounts, Sessions sessions) : PageModel
+{
+    public Person Me { get; private set; } = null!;
+
+    public IReadOnlyList<SignedInSession> SignedIn { get; private set; } = [];
+
+    /// <summary>The session of this very browser.</summary>
+    public string? This { get; private set; }
+
+    public IReadOnlyList<(AccountLink Link, string Site)> Claims { get; private set; } = [];
+
+    public string? Problem { get; private set; }
+
+    [BindProperty(SupportsGet = true)] public string? Said { get; set; }
+
+    public Task OnGetAsync() => LoadAsync();
+
+    public async Task<IActionResult> OnPostNameAsync(string name)
+    {
+        await LoadAsync();
+        if (name.Trim().Length == 0)
+        {
+            Problem = "You need a name; the old one is kept.";
+            return Page();
+        }
+
+        Me.DisplayName = name.Trim()[..Math.Min(100, name.Trim().Length)];
+        await people.UpdateAsync(Me);
+        return Done("name");
+    }
+
+    public async Task<IActionResult> OnPostPasswordAsync(string old, string password, string again)
+    {
+        await LoadAsync();
+        Problem = password != again ? "The new password was typed in two ways. Type it twice the same." : await accounts.ChangeAsync(Me, old, password);
+        return Problem is null ? Done("password") : Page();
+    }
+
+    public async Task<IActionResult> OnPostEndAsync(string session)
+    {
+        await sessions.EndAsync(User.Id(), session);
+        return Done("ended");
+    }
+
+    public async Task<IActionResult> OnPostEndOthersAsync()
+    {
+        await sessions.EndAllAsync(User.Id(), Sessions.IdOf(User));
+        return Done("ended");
+    }
+
+    /// <summary>The owner says that somebody of a course site is they: from then on that person comes in with this account, and what they made there is its own.</summary>
+    public async Task<IActionResult> OnPostClaimAsync(int site, string subject, bool mine)
+    {
+        var me = User.Id();
+        var link = await db.AccountLinks.SingleOrDefaultAsync(one => one.CourseSiteId == site && one.Subject == subject && one.PersonId == me);
+        if (link is not null && !mine)
+        {
+            // It stays known, so that it is not asked again: the account is nobody's else.
+            link.PersonId = "";
+            await db.SaveChangesAsync();
+        }
+        else if (link is not null && await db.CourseSitePeople.SingleOrDefaultAsync(one => one.CourseSiteId == site && one.Subject == subject) is { } person)
+        {
+            var before = person.PersonId;
+            (person.PersonId, _) = (me, db.AccountLinks.Remove(link));
+            await db.SaveChangesAsync();
+            await accounts.HandOverAsync(before, me);
+            await sessions.EndAllAsync(before);
+        }
+
+        return Done(mine ? "linked" : "refused");
+    }
+
+    private LocalRedirectResult Done(string said) => LocalRedirect($"~/account?said={said}");
+
+    private async Task LoadAsync()
+    {
+        Me = (await people.FindByIdAsync(User.Id()))!;
+        SignedIn = await sessions.OfAsync(Me.Id);
+        This = Sessions.IdOf(User);
+        Claims = (await (from link in db.AccountLinks.AsNoTracking() join site in db.CourseSites on link.CourseSiteId equals site.Id where link.PersonId == Me.Id select new { link, site.Name }).ToListAsync())
+            .Select(row => (row.link, row.Name)).ToList();
+    }
+}
