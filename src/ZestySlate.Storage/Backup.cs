@@ -193,7 +193,7 @@ public static class Backup
         var sound = Ask("PRAGMA integrity_check").First();
         var names = files.Select(path => Path.GetFileName(path)).ToHashSet();
         return sound != "ok" ? $"The database is damaged: {sound}"
-            : Ask("SELECT Hash FROM Media WHERE ReplacedBy IS NULL").FirstOrDefault(hash => !names.Any(name => name.StartsWith(hash, StringComparison.Ordinal))) is { } picture ? $"The file of the picture or sound {picture} is missing."
+            : Ask("SELECT Hash FROM Media WHERE ReplacedBy IS NULL").FirstOrDefault(hash => !names.Contains(hash)) is { } picture ? $"The file of the picture or sound {picture} is missing."
             : Ask("SELECT Id FROM HandedFiles WHERE Bytes > 0").FirstOrDefault(id => !names.Contains(id)) is { } handed ? $"The handed-in file {handed} is missing."
             : null;
     }

@@ -203,9 +203,6 @@ public static class Composition
             }
         }
 
-        if (!app.Configuration.GetValue<bool>("Demo:Enabled"))
-        {
-            await app.Services.GetRequiredService<Installation>().LoadAsync(db, app.Logger);
-        }
+        await app.Services.GetRequiredService<Installation>().LoadAsync(db, app.Logger, bringsKeeper: app.Configuration.GetValue<bool>("Demo:Enabled"));
     }
 }

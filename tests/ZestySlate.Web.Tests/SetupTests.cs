@@ -63,6 +63,22 @@ public sealed class SetupTests
     }
 
     [Fact]
+    public async Task A_keeper_from_the_terminal_ends_the_set_up_while_it_runs()
+    {
+        await using var host = await FreshAsync();
+        var page = await host.Visitor().GetAsync("/setup", Stop);
+        Assert.Equal(HttpStatusCode.OK, page.StatusCode);
+        await host.DbAsync(async db =>
+        {
+            db.Users.Add(new Storage.People.Person { Id = "kai", UserName = "kai", DisplayName = "Kai" });
+            db.UserRoles.Add(new Microsoft.AspNetCore.Identity.IdentityUserRole<string> { UserId = "kai", RoleId = await db.Roles.Where(role => role.Name == Storage.People.Roles.Keeper).Select(role => role.Id).SingleAsync(Stop) });
+            return await db.SaveChangesAsync(Stop);
+        });
+        Assert.Equal(HttpStatusCode.OK, (await host.Visitor().GetAsync("/sign-in", Stop)).StatusCode);
+        Assert.Contains("/sign-in", (await host.Visitor().GetAsync("/setup", Stop)).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
     public async Task The_demos_accounts_are_in_no_real_installation()
     {
         await using var host = await FreshAsync();

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
+using ZestySlate.Storage;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -9,7 +10,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Signs in with e-mail address and password.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
-public sealed class SignInModel(Accounts accounts, Installation installation) : PageModel
+public sealed class SignInModel(SlateDb db, Accounts accounts, Installation installation) : PageModel
 {
     [BindProperty] public string? Email { get; set; } = "";
 
@@ -17,7 +18,7 @@ public sealed class SignInModel(Accounts accounts, Installation installation) : 
 
     [BindProperty(SupportsGet = true)] public string? ReturnUrl { get; set; }
 
-    public IActionResult OnGet() => installation.SetupCode is null ? Page() : LocalRedirect("~/setup");
+    public async Task<IActionResult> OnGetAsync() => await installation.NeedsSetupAsync(db) ? LocalRedirect("~/setup") : Page();
 
     public async Task<IActionResult> OnPostAsync()
     {

@@ -34,10 +34,13 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
     public InstallationRecord Set => _set;
 
     /// <summary>Reads what was set; without a keeper, makes the code for the set-up and writes it to the log.</summary>
-    internal async Task LoadAsync(SlateDb db, ILogger log)
+    /// <param name="db">The database.</param>
+    /// <param name="log">Where the code is written.</param>
+    /// <param name="bringsKeeper">True for the demo, which has a keeper of its own.</param>
+    internal async Task LoadAsync(SlateDb db, ILogger log, bool bringsKeeper)
     {
         _set = await db.Installation.AsNoTracking().SingleOrDefaultAsync() ?? new InstallationRecord();
-        if (await HasKeeperAsync(db))
+        if (bringsKeeper || await HasKeeperAsync(db))
         {
             SetupCode = null;
             return;
@@ -50,6 +53,17 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
     /// <summary>True when this is the code for the set-up, and it is still to be done.</summary>
     public bool IsCode(string? typed) => SetupCode is { } code
         && CryptographicOperations.FixedTimeEquals(System.Text.Encoding.UTF8.GetBytes(typed?.Trim().ToUpperInvariant() ?? ""), System.Text.Encoding.UTF8.GetBytes(code.ToUpperInvariant()));
+
+    /// <summary>True while nobody runs it; somebody may have been made a keeper from the terminal meanwhile.</summary>
+    internal async Task<bool> NeedsSetupAsync(SlateDb db)
+    {
+        if (SetupCode is not null && await HasKeeperAsync(db))
+        {
+            SetupCode = null;
+        }
+
+        return SetupCode is not null;
+    }
 
     /// <summary>The set-up is done: its code is good no more.</summary>
     internal void TakenCharge() => SetupCode = null;

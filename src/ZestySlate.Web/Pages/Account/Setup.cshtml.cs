@@ -50,10 +50,10 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
 
     public Installation Installation => installation;
 
-    public IActionResult OnGet()
+    public async Task<IActionResult> OnGetAsync()
     {
         New.Address = OwnAddress.Of(HttpContext);
-        return installation.SetupCode is null ? LocalRedirect("~/sign-in") : Page();
+        return await installation.NeedsSetupAsync(db) ? Page() : LocalRedirect("~/sign-in");
     }
 
     public async Task<IActionResult> OnPostAsync()
@@ -61,7 +61,7 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
         await OneAtATime.WaitAsync(HttpContext.RequestAborted);
         try
         {
-            if (installation.SetupCode is null || await Installation.HasKeeperAsync(db))
+            if (!await installation.NeedsSetupAsync(db))
             {
                 return LocalRedirect("~/sign-in");
             }

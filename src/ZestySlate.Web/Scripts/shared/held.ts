@@ -47,7 +47,7 @@ export function holdForms(): void {
   });
 
   window.addEventListener("beforeunload", event => {
-    if (!leaving && forms.some(form => said(form) !== first.get(form))) { event.preventDefault(); }
+    if (!leaving && forms.some(form => form.matches("[data-keeps], :has(textarea)") && said(form) !== first.get(form))) { event.preventDefault(); }
   });
 
   /** Keeps forms one after the other; false when one of them was refused, which is then said there. */
