@@ -6,6 +6,7 @@ using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Mails;
 using ZestySlate.Storage.MarkingAgain;
@@ -80,6 +81,10 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     public DbSet<MailRecord> Mails => Set<MailRecord>();
 
     public DbSet<MailedSignIn> MailedSignIns => Set<MailedSignIn>();
+
+    public DbSet<KnownDevice> KnownDevices => Set<KnownDevice>();
+
+    public DbSet<DoorAsk> DoorAsks => Set<DoorAsk>();
 
     public DbSet<SignedInSession> SignedInSessions => Set<SignedInSession>();
 
@@ -182,6 +187,10 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<MailRecord>().HasIndex(mail => mail.Key).IsUnique();
         builder.Entity<MailRecord>().HasIndex(mail => new { mail.SentAt, mail.NextTry });
         builder.Entity<MailedSignIn>().HasKey(link => link.TokenHash);
+        builder.Entity<KnownDevice>().HasKey(one => new { one.PersonId, one.DeviceHash });
+        builder.Entity<KnownDevice>().HasIndex(one => one.DeviceHash);
+        builder.Entity<DoorAsk>().HasIndex(ask => ask.PersonId);
+        builder.Entity<DoorAsk>().HasIndex(ask => ask.ClassId);
         builder.Entity<SignedInSession>().HasIndex(session => session.PersonId);
         builder.Entity<SignedInSession>().HasIndex(session => session.SeenAt);
         builder.Entity<PasswordLink>().HasKey(link => link.TokenHash);

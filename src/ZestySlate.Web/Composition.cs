@@ -12,6 +12,7 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
@@ -60,6 +61,8 @@ public static class Composition
         services.AddScoped<Overdue>();
         services.AddScoped<ClassStore>();
         services.AddScoped<Merges>();
+        services.AddScoped<Doors>();
+        services.AddScoped<Device>();
         services.AddScoped<MediaStore>();
         services.AddScoped<MediaLibrary>();
         services.AddScoped<MediaIntake>();

@@ -98,6 +98,8 @@ public sealed class AccessibilityTests(Apps apps)
         learner.Go(apps.Slate + "/join?code=COAST8");
         learner.Type("input[name=Name]", "Wren Abernethy");
         learner.Press("Continue");
+        learner.Reads("h1", "Your own sign");
+        Passes(learner, "own sign");
         learner.Go(apps.Slate + "/a/coast");
         learner.See("a[data-sign^=added]");
         Passes(learner, "a map with others' spots");

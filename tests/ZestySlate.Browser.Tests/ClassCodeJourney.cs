@@ -21,6 +21,7 @@ public sealed class ClassCodeJourney(Apps apps)
         learner.Type("input[name=Code]", code.ToLowerInvariant());
         learner.Type("input[name=Name]", "petra vogelsang");
         learner.Press("Continue");
+        learner.Press("Not now");
         learner.Press("Round the instrument garden");
         learner.PressCss("a[data-sign=askfrost]");
         learner.Press("True", ".panel.open");

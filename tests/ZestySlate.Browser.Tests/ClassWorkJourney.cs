@@ -12,6 +12,7 @@ public sealed class ClassWorkJourney(Apps apps)
         learner.Type("input[name=Code]", code);
         learner.Type("input[name=Name]", name);
         learner.Press("Continue");
+        learner.Press("Not now");
         learner.See(".todo");
         return learner;
     }
@@ -243,6 +244,7 @@ public sealed class ClassWorkJourney(Apps apps)
         zaneta.Go(apps.Slate + "/join?code=" + code);
         zaneta.Type("input[name=Name]", "7");
         zaneta.Press("Continue");
+        zaneta.Press("Not now");
         zaneta.Reads("h1", "Your activities");
         Assert.Empty(ines.Complaints());
     }

@@ -57,6 +57,28 @@ public sealed class VoteTests : TestDatabase
         Assert.Empty((await new VoteCounts(db).WithTalliesAsync(waiting)).Tallies);
     }
 
+    [Theory]
+    [InlineData(4, 0)]
+    [InlineData(5, 5)]
+    [InlineData(6, 5)]
+    [InlineData(9, 5)]
+    [InlineData(10, 10)]
+    public async Task Anonymous_votes_are_shown_five_at_a_time(int voters, int shown)
+    {
+        var activity = await PublishedAsync(true);
+        for (var i = 0; i < voters; i++)
+        {
+            await VotedAsync(activity, i % 3 == 0 ? "rain" : "sun");
+        }
+
+        await using var db = NewDb();
+        var tally = (await new VoteCounts(db).OfAsync("polled"))["q"];
+        var poll = new PollQuestion { Anonymous = true };
+        Assert.Equal(voters, tally.Voters);
+        Assert.Equal((shown, (shown + 2) / 3), (tally.ShownOf(poll)?.Voters ?? 0, tally.ShownOf(poll)?.For(PollQuestion.Whole, "rain") ?? 0));
+        Assert.Equal(voters, tally.ShownOf(poll with { Anonymous = false })!.Voters);
+    }
+
     [Fact]
     public async Task An_anonymous_vote_is_nowhere_in_the_database_but_in_the_count()
     {
@@ -70,7 +92,7 @@ public sealed class VoteTests : TestDatabase
         Assert.Equal(1, (await new VoteCounts(db).OfAsync("polled"))["q"].For(PollQuestion.Whole, "rain"));
 
         // The table of counts can hold nothing that tells who or when.
-        Assert.Equal(["ActivityId", "AssignmentId", "Choice", "Count", "Part", "SpotId"], db.Model.FindEntityType(typeof(VoteCount))!.GetProperties().Select(property => property.Name).Order());
+        Assert.Equal(["ActivityId", "AssignmentId", "Choice", "Count", "Part", "Shown", "SpotId"], db.Model.FindEntityType(typeof(VoteCount))!.GetProperties().Select(property => property.Name).Order());
     }
 
     [Fact]

@@ -47,7 +47,7 @@ public sealed class ClassWorkTests(SlateHost host)
     private async Task<HttpClient> JoinAsync(ClassRecord group, string name)
     {
         var learner = host.Visitor();
-        Assert.Equal("/todo", (await learner.PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", name))).Headers.Location!.OriginalString);
+        Assert.Equal("/own-sign", (await learner.PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", name))).Headers.Location!.OriginalString);
         return learner;
     }
 
@@ -268,7 +268,8 @@ public sealed class ClassWorkTests(SlateHost host)
     public async Task All_that_waits_for_nothing_is_given_back_and_the_gradebook_follows_and_is_saved()
     {
         var (group, activity, assignment) = await GivenAsync("Nuru", "Petra Vogelsang", "Łucja");
-        var attempt = await WorkAsync(await JoinAsync(group, "Nuru"), activity, Essay, "anemometer");
+        var nuru = await JoinAsync(group, "Nuru");
+        var attempt = await WorkAsync(nuru, activity, Essay, "anemometer");
         await WorkAsync(await JoinAsync(group, "Petra Vogelsang"), activity, Essay, "barometer");
         var ines = await host.TeacherAsync("ines");
         var review = $"/author/{activity}/review/{attempt}";
@@ -277,7 +278,6 @@ public sealed class ClassWorkTests(SlateHost host)
         var results = $"/author/{activity}/results";
         Assert.Contains("Give back 1 work in which nothing waits", await ReadAsync(ines, results));
         await ines.PostFormAsync(results, results + "?handler=ReturnAll");
-        var nuru = await JoinAsync(group, "Nuru");
         Assert.Contains("Well thought.", await ReadAsync(nuru, $"/a/{activity}"));
         Assert.Contains("Given back", await ReadAsync(nuru, "/todo"));
 

@@ -102,8 +102,8 @@ public sealed class LearningTests(SlateHost host)
         var learner = host.Visitor();
         var wrong = await learner.PostFormAsync("/join", "/join", ("Code", "COAST8"), ("Name", "Somebody Else"));
         Assert.Contains("No class has this code with this name", await wrong.Content.ReadAsStringAsync(Stop));
-        var joined = await learner.PostFormAsync("/join", "/join", ("Code", "coast8"), ("Name", "wren abernethy"), ("Then", id));
-        Assert.Equal($"/a/{id}", joined.Headers.Location!.OriginalString);
+        var joined = await learner.PostFormAsync("/join", "/join", ("Code", "coast8"), ("Name", "aino vesterlund"), ("Then", id));
+        Assert.Equal($"/own-sign?then={id}", joined.Headers.Location!.OriginalString);
         Assert.Contains("data-learn", await learner.GetStringAsync($"/a/{id}", Stop));
         Assert.Contains("In progress", await learner.GetStringAsync("/todo", Stop));
 

@@ -47,6 +47,52 @@ public sealed class LibraryTests(SlateHost host)
     }
 
     [Fact]
+    public async Task What_its_owner_lets_nobody_copy_is_read_and_copied_by_nobody_but_colleagues_who_were_let_in()
+    {
+        var id = await BuiltAsync("ines", "Kept key " + Guid.NewGuid().ToString("N")[..6], Visibility.Link);
+        var (ines, mireille) = (await host.TeacherAsync("ines"), await host.TeacherAsync("mireille"));
+        Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync($"/copy/{id}", Stop)).StatusCode);
+        await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Share", ("visibility", "Link"), ("asked", "copying"));
+        foreach (var visibility in new[] { Visibility.Link, Visibility.School, Visibility.Showcase })
+        {
+            await host.WithAsync(async (ActivityStore store) =>
+            {
+                await store.SetVisibilityAsync(id, visibility);
+                return 0;
+            });
+            Assert.Equal("/not-yours", (await mireille.GetAsync($"/copy/{id}", Stop)).Headers.Location!.AbsolutePath);
+            Assert.Equal(HttpStatusCode.Redirect, (await mireille.PostFormAsync("/library", $"/library?handler=Copy&of={id}")).StatusCode);
+        }
+
+        Assert.DoesNotContain($"of={id}", await mireille.GetStringAsync("/library?shelf=school", Stop));
+        var (mine, title) = (await PersonAsync("mireille"), await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.Title).SingleAsync(Stop)));
+        Assert.False(await host.DbAsync(db => db.Activities.AnyAsync(a => a.OwnerId == mine && a.Title == title, Stop)));
+        await host.DbAsync(async db =>
+        {
+            db.ActivityColleagues.Add(new ActivityColleague { ActivityId = id, PersonId = mine });
+            return await db.SaveChangesAsync(Stop);
+        });
+        Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync($"/copy/{id}", Stop)).StatusCode);
+    }
+
+    [Theory]
+    [InlineData(RevealMoment.AfterLastTry, true)]
+    [InlineData(RevealMoment.AfterEnd, false)]
+    [InlineData(RevealMoment.Never, false)]
+    public async Task A_test_is_not_copied_unless_its_owner_says_so(RevealMoment shown, bool mayBeCopied)
+    {
+        var owner = await PersonAsync("ines");
+        var id = await host.WithAsync(async (ActivityStore store) =>
+        {
+            var rules = new Rules { Reveal = new Reveal { RightOrWrong = shown, RightAnswer = shown, Points = shown } };
+            var made = await store.CreateAsync(owner, new Activity { Title = "Copied?", Rules = rules, Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(RichText.Plain("Read.")) }] });
+            await store.PublishAsync(made.Record.Id, owner);
+            return made.Record.Id;
+        });
+        Assert.Equal(mayBeCopied, await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.MayBeCopied).SingleAsync(Stop)));
+    }
+
+    [Fact]
     public async Task Nobody_throws_away_what_is_not_theirs()
     {
         var mireille = await host.TeacherAsync("mireille");

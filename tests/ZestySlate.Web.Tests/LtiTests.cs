@@ -7,6 +7,7 @@ using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Web.Lti;
 
 namespace ZestySlate.Web.Tests;
@@ -584,6 +585,56 @@ public sealed class LtiTests
         await OpenedAsync("s-column", link, lineItem: null);
         Assert.Equal("http://courses.example/lines/late", await _host.DbAsync(db => db.Assignments.Where(g => g.ResourceLinkId == link).Select(g => g.LineItemUrl).SingleAsync(Stop)));
         Assert.Equal(1, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
+    }
+
+    [Fact]
+    public async Task Points_reach_the_course_site_when_its_learners_may_see_them_and_not_before()
+    {
+        const string link = "link-withheld";
+        await OpenedAsync("s-withheld", link);
+        var given = await _host.DbAsync(db => db.Assignments.AsNoTracking().SingleAsync(g => g.ResourceLinkId == link, Stop));
+        var attempt = await _host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId == given.Id).Select(a => a.Id).SingleAsync(Stop));
+        var ines = await _host.TeacherAsync("ines");
+        Task<HttpResponseMessage> TermsAsync(string points, string shownFrom, string atOnce) =>
+            ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Terms", ("assignment", $"{given.Id}"), ("counts", "Best"), ("points", points), ("shownFrom", shownFrom), ("atOnce", atOnce));
+        async Task<(bool Points, string Progress)> LastAsync()
+        {
+            var score = JsonSerializer.Deserialize<CourseScore>(await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.AttemptId == attempt).OrderByDescending(d => d.Id).Select(d => d.Score).FirstAsync(Stop)))!;
+            return (score.Given is not null, score.GradingProgress);
+        }
+
+        await TermsAsync("", "AfterReturn", "false");
+        await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new HandedIn { Id = "handed", At = DateTimeOffset.UtcNow }));
+        Assert.Equal((false, "PendingManual"), await LastAsync());
+        await TermsAsync("", "AfterDueDate", "false");
+        Assert.Equal(given.Due is null, (await LastAsync()).Points);
+        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddHours(1)), Stop));
+        await TermsAsync("", "AfterDueDate", "false");
+        Assert.Equal((false, "Pending"), await LastAsync());
+        await TermsAsync("", "AfterDueDate", "true");
+        Assert.True((await LastAsync()).Points);
+        await TermsAsync("false", "AfterDueDate", "false");
+        Assert.Equal((false, "NotReady"), await LastAsync());
+        await TermsAsync("", "AfterDueDate", "false");
+        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        await _host.WithAsync(async (AttemptStore store) =>
+        {
+            await store.QueuePastDueAsync();
+            return 0;
+        });
+        Assert.True((await LastAsync()).Points);
+        var sent = await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop));
+        await _host.WithAsync(async (AttemptStore store) =>
+        {
+            await store.QueuePastDueAsync();
+            return 0;
+        });
+        Assert.Equal(sent, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
+
+        await TermsAsync("", "AfterReturn", "false");
+        Assert.Equal((false, "PendingManual"), await LastAsync());
+        await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new Returned { Id = "returned", At = DateTimeOffset.UtcNow }));
+        Assert.True((await LastAsync()).Points);
     }
 
     [Theory]

@@ -35,6 +35,10 @@ public sealed record Rules
     /// <summary>True when no points are shown anywhere, only right or wrong and words.</summary>
     public bool FeedbackOnly { get; init; }
 
+    /// <summary>True for a test: nothing of right and wrong is shown before the end.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public bool IsTest => Reveal.RightOrWrong >= RevealMoment.AfterEnd && Reveal.RightAnswer >= RevealMoment.AfterEnd;
+
     /// <summary>True when penalties may take a question, and the total, below nothing.</summary>
     public bool GoesBelowZero { get; init; }
 

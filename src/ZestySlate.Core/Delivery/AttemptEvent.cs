@@ -71,7 +71,11 @@ public sealed record Annotated(string SpotId, string Text) : AttemptEvent;
 public sealed record Answered(string SpotId, Response Response) : AttemptEvent;
 
 /// <summary>The learner asked to have an answer marked: one try.</summary>
-public sealed record AskedToMark(string SpotId, Response Response) : AttemptEvent;
+public sealed record AskedToMark(string SpotId, Response Response) : AttemptEvent
+{
+    /// <summary>True when it costs one life at most, however many parts are wrong. In attempts from before this was on record, each wrong part costs one.</summary>
+    public bool OneLife { get; init; }
+}
 
 /// <summary>One step of a question whose steps are marked one by one: how it stands after the step, and the part that was moved.</summary>
 public sealed record Stepped(string SpotId, Response Response, string Part) : AttemptEvent;

@@ -65,7 +65,7 @@ internal sealed class Fold(AttemptState start)
                 Work(answered.SpotId, question => question with { Response = WithKept(question, answered.Response), ShowsLastTry = false });
                 break;
             case AskedToMark asked:
-                Work(asked.SpotId, question => Tried(question with { Response = WithKept(question, asked.Response) }, asked.At));
+                Work(asked.SpotId, question => Tried(question with { Response = WithKept(question, asked.Response) }, asked));
                 EndWithLives(asked.At);
                 break;
             case Stepped stepped:
@@ -204,11 +204,11 @@ internal sealed class Fold(AttemptState start)
     }
 
     /// <summary>A try that the learner asked for: its mistakes count.</summary>
-    private QuestionState Tried(QuestionState question, DateTimeOffset at)
+    private QuestionState Tried(QuestionState question, AskedToMark asked)
     {
-        var tried = Marked(question, at);
+        var tried = Marked(question, asked.At);
         var mark = tried.LastTry!.Mark;
-        _mistakes += mark.Mistakes;
+        _mistakes += asked.OneLife ? Math.Min(1, mark.Mistakes) : mark.Mistakes;
         _streak = _streak.After(mark.Verdict == Verdict.Right);
         return tried with { Mistakes = tried.Mistakes + mark.Mistakes };
     }

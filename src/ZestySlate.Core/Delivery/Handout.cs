@@ -37,10 +37,13 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     /// <param name="began">With the seeds.</param>
     public static Began Recorded(Activity edition, Began began) => Beginning.IsOnlyLookedAt(edition) ? began : began with { Handout = Draw(edition, began) };
 
-    /// <summary>An event with what it draws on record: another go has new orders.</summary>
-    public static AttemptEvent Recorded(AttemptState state, AttemptEvent happened) => happened is AnotherGo again && state.QuestionOf(again.SpotId) is { } question
-        ? again with { Orders = OrdersOf(state.Activity, again.SpotId, question.Question, state.Seed, question.Tries.Count + 1) }
-        : happened;
+    /// <summary>An event with what holds for it on record: another go has new orders, a try costs one life at most.</summary>
+    public static AttemptEvent Recorded(AttemptState state, AttemptEvent happened) => happened switch
+    {
+        AnotherGo again when state.QuestionOf(again.SpotId) is { } question => again with { Orders = OrdersOf(state.Activity, again.SpotId, question.Question, state.Seed, question.Tries.Count + 1) },
+        AskedToMark asked => asked with { OneLife = true },
+        _ => happened,
+    };
 
     /// <summary>The orders of the first go at a question.</summary>
     internal ValueList<PartOrder> FirstOf(string spotId) => Orders.FirstOrDefault(drawn => drawn.SpotId == spotId)?.Orders ?? [];

@@ -70,7 +70,7 @@ public sealed record AnswerFile(string Learner, ValueList<AnswerEntry> Answers)
                 events.Add(new Visited(at.Id) { Id = $"visit{i}", At = DateTimeOffset.UnixEpoch });
             }
 
-            events.Add(answer.Response is PollResponse ? new Voted(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch } : new AskedToMark(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch });
+            events.Add(answer.Response is PollResponse ? new Voted(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch } : new AskedToMark(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch, OneLife = true });
         }
 
         events.Add(new HandedIn { Id = "end", At = DateTimeOffset.UnixEpoch });

@@ -90,7 +90,8 @@ public sealed record LibrarySearch
 /// <param name="Attempts">How many attempts there are.</param>
 /// <param name="UsedAt">When somebody began one last; null when nobody did.</param>
 /// <param name="MayEdit">True when the one who looks may build it.</param>
-public sealed record LibraryEntry(ActivityRecord Record, Activity Document, string Owner, int Attempts, DateTimeOffset? UsedAt, bool MayEdit);
+/// <param name="MayCopy">True when they may look into it and copy it.</param>
+public sealed record LibraryEntry(ActivityRecord Record, Activity Document, string Owner, int Attempts, DateTimeOffset? UsedAt, bool MayEdit, bool MayCopy);
 
 /// <summary>What was found: one page of it, and how much there is in all.</summary>
 public sealed record LibraryFound(IReadOnlyList<LibraryEntry> Entries, int Total);
@@ -121,9 +122,10 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
         var owners = records.Select(record => record.OwnerId).Distinct().ToList();
         var names = await db.Users.Where(person => owners.Contains(person.Id)).ToDictionaryAsync(person => person.Id, person => person.DisplayName);
         var editable = await db.Activities.Where(activity => ids.Contains(activity.Id)).Where(rights.Editable(personId)).Select(activity => activity.Id).ToListAsync();
+        var readable = await db.Activities.Where(activity => ids.Contains(activity.Id)).Where(rights.Readable(personId)).Select(activity => activity.Id).ToListAsync();
         return new LibraryFound(
             records.Select(record => new LibraryEntry(record, Compressed.Read(heads[record.Id]), names.GetValueOrDefault(record.OwnerId, ""),
-                used.GetValueOrDefault(record.Id)?.Count ?? 0, used.GetValueOrDefault(record.Id)?.Last, editable.Contains(record.Id))).ToList(),
+                used.GetValueOrDefault(record.Id)?.Count ?? 0, used.GetValueOrDefault(record.Id)?.Last, editable.Contains(record.Id), readable.Contains(record.Id))).ToList(),
             total);
     }
 

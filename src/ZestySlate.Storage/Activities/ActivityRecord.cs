@@ -15,6 +15,9 @@ public sealed class ActivityRecord
 
     public Visibility Visibility { get; set; }
 
+    /// <summary>True when teachers who can open it may look into it and copy it, and so read its right answers. Colleagues who were let in always may.</summary>
+    public bool MayBeCopied { get; set; } = true;
+
     public DateTimeOffset CreatedAt { get; set; }
 
     public DateTimeOffset ChangedAt { get; set; }

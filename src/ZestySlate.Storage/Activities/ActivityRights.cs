@@ -27,11 +27,11 @@ public sealed class ActivityRights(SlateDb db)
             && ((activity.NewestEdition > 0 && (activity.Visibility == Visibility.School || activity.Visibility == Visibility.Showcase))
                 || db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)));
 
-    /// <summary>Activities a teacher may look into and copy: those near, and any that its owner shows to whoever has the address.</summary>
+    /// <summary>Activities a teacher may look into and copy: those near, and any that its owner lets whoever has the address copy.</summary>
     public Expression<Func<ActivityRecord, bool>> Readable(string personId) => activity => activity.OwnerId == personId
-        || (activity.NewestEdition > 0 && activity.BinnedAt == null && (activity.Visibility == Visibility.Link || activity.Visibility == Visibility.Showcase))
+        || (activity.NewestEdition > 0 && activity.BinnedAt == null && activity.MayBeCopied && (activity.Visibility == Visibility.Link || activity.Visibility == Visibility.Showcase))
         || (db.Users.Any(me => me.Id == personId && me.SchoolId != null && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId))
-            && ((activity.NewestEdition > 0 && activity.Visibility == Visibility.School)
+            && ((activity.NewestEdition > 0 && activity.MayBeCopied && activity.Visibility == Visibility.School)
                 || db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)));
 
     /// <summary>True when a person may build the activity, publish it, and see and mark the work.</summary>

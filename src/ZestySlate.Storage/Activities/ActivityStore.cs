@@ -108,6 +108,7 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             Document = head.Document,
         };
         db.Editions.Add(edition);
+        record.MayBeCopied = record.NewestEdition == 0 ? !Compressed.Read(head.Document).Rules.IsTest : record.MayBeCopied;
         record.NewestEdition = edition.Number;
         record.PublishedRevision = head.Number;
         foreach (var given in await db.Assignments.Where(assignment => assignment.ActivityId == activityId && assignment.ClassId != null).ToListAsync())
@@ -199,6 +200,13 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     {
         var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
         record.Visibility = visibility;
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Sets whether teachers who can open it may copy the activity.</summary>
+    public async Task SetMayBeCopiedAsync(string activityId, bool may)
+    {
+        (await db.Activities.SingleAsync(activity => activity.Id == activityId)).MayBeCopied = may;
         await db.SaveChangesAsync();
     }
 

@@ -51,7 +51,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             TimeFactor = await TimeFactorAsync(personId, assignment),
         });
         db.Events.Add(RecordOf(attempt.Id, 1, began));
-        await QueueScoreAsync(assignment, attempt, () => CourseScore.Of(StateOf(attempt, [began])));
+        await QueueScoreAsync(assignment, attempt, () => Told(assignment, StateOf(attempt, [began])));
         await db.SaveChangesAsync();
         return attempt;
     }
@@ -253,8 +253,8 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
 
     private async Task QueueScoreIfChangedAsync(LoadedAttempt before, AttemptState after)
     {
-        var score = CourseScore.Of(after.AsReturned);
-        if (score != CourseScore.Of(before.State.AsReturned))
+        var score = Told(before.Assignment, after);
+        if (score != Told(before.Assignment, before.State))
         {
             await QueueScoreAsync(before.Assignment, before.Record, () => score);
         }
@@ -381,7 +381,25 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         }
     }
 
-    /// <summary>Puts the scores of all that was done in an assignment on their way: its course site has just said where they go.</summary>
+    /// <summary>What a course site is told of an attempt: points once its learners may see them here, unless the assignment sends them at once.</summary>
+    private CourseScore Told(AssignmentRecord? assignment, AttemptState state)
+    {
+        var score = CourseScore.Of(state.AsReturned);
+        return assignment is not { PointsAtOnce: false } || score.Given is null || RevealNow.Total(state, clock.GetUtcNow(), assignment.Due) ? score : score.Withheld(state.Rules);
+    }
+
+    /// <summary>Puts the scores on their way that were held back until a due date which is past now.</summary>
+    public async Task QueuePastDueAsync()
+    {
+        var now = clock.GetUtcNow();
+        foreach (var assignment in await db.Assignments.Where(a => a.CourseSiteId != null && a.LineItemUrl != null && a.Due <= now && (a.PointsToldFor == null || a.PointsToldFor != a.Due)).ToListAsync())
+        {
+            assignment.PointsToldFor = assignment.Due;
+            await QueueAllAsync(assignment);
+        }
+    }
+
+    /// <summary>Puts the scores of all that was done in an assignment on their way, as far as its course site was not told the same: it has just said where they go, or may be told more.</summary>
     public async Task QueueAllAsync(AssignmentRecord assignment)
     {
         var newest = (await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == assignment.Id).ToListAsync()).GroupBy(a => a.PersonId).Select(goes => goes.MaxBy(a => a.BeganAt)!);
@@ -389,7 +407,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         {
             if (await ReadAsync(attempt.Id) is { } loaded)
             {
-                await QueueScoreAsync(assignment, loaded.Record, () => CourseScore.Of(loaded.State.AsReturned));
+                await QueueScoreAsync(assignment, loaded.Record, () => Told(assignment, loaded.State with { Terms = assignment.Terms }));
             }
         }
 
@@ -414,14 +432,19 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
             return;
         }
 
-        var now = clock.GetUtcNow();
+        var (now, told) = (clock.GetUtcNow(), JsonSerializer.Serialize(counted));
+        if (await db.ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.LineItemUrl == lineItem && d.Subject == subject).OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() == told)
+        {
+            return;
+        }
+
         db.ScoreDeliveries.Add(new ScoreDelivery
         {
             AttemptId = attempt.Id,
             CourseSiteId = siteId,
             LineItemUrl = lineItem,
             Subject = subject,
-            Score = JsonSerializer.Serialize(counted),
+            Score = told,
             CreatedAt = now,
             NextTry = now,
         });

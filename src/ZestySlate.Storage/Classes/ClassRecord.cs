@@ -18,6 +18,9 @@ public sealed class ClassRecord
     /// <summary>How learners say who they are.</summary>
     public IdentifiedBy IdentifiedBy { get; set; }
 
+    /// <summary>True when a name that has come in comes in from any other device too, without being let in.</summary>
+    public bool OpenDoor { get; set; }
+
     /// <summary>How much categories of the gradebook weigh: lines of name and percent, «Tests 60»; empty when all count by their points.</summary>
     public string Weights { get; set; } = "";
 }
@@ -110,6 +113,12 @@ public sealed class AssignmentRecord
 
     /// <summary>The moment before which nothing of right or wrong is shown; null for as the activity says.</summary>
     public RevealMoment? ShownFrom { get; set; }
+
+    /// <summary>True when points go to the course site at once, though its learners are not shown them here yet.</summary>
+    public bool PointsAtOnce { get; set; }
+
+    /// <summary>The due date that was past when points held back until then went to the course site; null while none was.</summary>
+    public DateTimeOffset? PointsToldFor { get; set; }
 
     /// <summary>Which mails go out.</summary>
     public AssignmentMails Mails { get; set; }

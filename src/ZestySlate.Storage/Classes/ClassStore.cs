@@ -118,6 +118,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
             await db.ScoreDeliveries.Where(d => attempts.Contains(d.AttemptId)).ExecuteDeleteAsync();
             await db.Attempts.Where(a => attempts.Contains(a.Id)).ExecuteDeleteAsync();
             await db.AssignmentExceptions.Where(e => e.PersonId == personId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
+            await db.DoorAsks.Where(ask => ask.ClassId == classId && ask.PersonId == personId).ExecuteDeleteAsync();
             await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == personId).ExecuteDeleteAsync();
         });
         if (!await db.Enrolments.AnyAsync(e => e.PersonId == personId) && !await db.Attempts.AnyAsync(a => a.PersonId == personId)
@@ -125,6 +126,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         {
             db.Users.Remove(person);
             await db.SaveChangesAsync();
+            await db.KnownDevices.Where(one => one.PersonId == personId).ExecuteDeleteAsync();
         }
 
         return attempts;

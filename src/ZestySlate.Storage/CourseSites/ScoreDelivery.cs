@@ -1,3 +1,4 @@
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Storage.CourseSites;
@@ -40,6 +41,17 @@ public sealed record CourseScore(decimal? Given, decimal? Maximum, string Activi
 {
     /// <summary>What the teacher said of the whole, once it is given back; null for nothing.</summary>
     public string? Comment { get; init; }
+
+    /// <summary>
+    /// The same without its points, while learners may not see them: grading is pending until the due date, or until a teacher
+    /// gives the work back; where points are never shown, none is under way (Assignment and Grade Services 2.0, gradingProgress).
+    /// </summary>
+    public CourseScore Withheld(Rules rules) => this with
+    {
+        Given = null,
+        Maximum = null,
+        GradingProgress = rules.FeedbackOnly || rules.Reveal.Points == RevealMoment.Never ? "NotReady" : rules.Reveal.Points == RevealMoment.AfterReturn || GradingProgress == "PendingManual" ? "PendingManual" : "Pending",
+    };
 
     /// <summary>True once something was opened or answered.</summary>
     public static bool IsAtWork(AttemptState state) => state.OpenedSpots.Count > 0 || state.Questions.Any(question => question.Response is not null || question.Tries.Count > 0);

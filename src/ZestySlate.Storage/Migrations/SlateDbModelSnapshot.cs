@@ -201,6 +201,9 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("MayBeCopied")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("NewestEdition")
                         .HasColumnType("INTEGER");
 
@@ -548,6 +551,12 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("MembershipsUrl")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("PointsAtOnce")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("PointsToldFor")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("ResourceLinkId")
                         .HasColumnType("TEXT");
 
@@ -596,6 +605,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("OpenDoor")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("TeacherId")
                         .IsRequired()
@@ -909,6 +921,69 @@ namespace ZestySlate.Storage.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("ToolKeys");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Door.DoorAsk", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Answer")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("AnsweredAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Browser")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("ClassId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("DeviceHash")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("WrongSigns")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ClassId");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("DoorAsks");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.Door.KnownDevice", b =>
+                {
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("DeviceHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Browser")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Since")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("PersonId", "DeviceHash");
+
+                    b.HasIndex("DeviceHash");
+
+                    b.ToTable("KnownDevices");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.Handed.HandedFileRecord", b =>
@@ -1260,6 +1335,16 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Registration")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("RegistrationBy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SecondFactor")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.ToTable("Installation");
@@ -1329,6 +1414,9 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<string>("NormalizedUserName")
                         .HasMaxLength(256)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("OwnSignHash")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("PasswordHash")
@@ -1447,6 +1535,9 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Count")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Shown")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("ActivityId", "AssignmentId", "SpotId", "Part", "Choice");

@@ -19,4 +19,36 @@ public sealed class InstallationRecord
     public string MailPassword { get; set; } = "";
 
     public string MailFrom { get; set; } = "";
+
+    /// <summary>Whether teachers make accounts for themselves.</summary>
+    public Registration Registration { get; set; }
+
+    /// <summary>What they must have for that: the ends of e-mail addresses, parted by blanks, or a code; empty where nobody registers.</summary>
+    public string RegistrationBy { get; set; } = "";
+
+    /// <summary>Who must have a second factor.</summary>
+    public SecondFactorFor SecondFactor { get; set; }
+}
+
+/// <summary>Whether teachers make accounts for themselves.</summary>
+public enum Registration
+{
+    /// <summary>A keeper invites them.</summary>
+    Off,
+
+    /// <summary>Whoever reads the mails of an address with one of certain ends: gannetpoint.example.</summary>
+    ByDomain,
+
+    /// <summary>Whoever knows a code, and reads the mails of their address.</summary>
+    ByCode,
+}
+
+/// <summary>Who must have a second factor to sign in; who may, has one if they set it up.</summary>
+public enum SecondFactorFor
+{
+    Nobody,
+
+    Keepers,
+
+    Everybody,
 }

@@ -15,6 +15,9 @@ public sealed class Person : IdentityUser
     /// <summary>True when somebody else knows the password: the owner sets one of their own before anything else.</summary>
     public bool MustSetPassword { get; set; }
 
+    /// <summary>The hash of what a learner shows at the door of a class on another device; null for none.</summary>
+    public string? OwnSignHash { get; set; }
+
     /// <summary>The school a teacher works at; null for nobody's colleague. Learners belong to the schools of their classes' teachers.</summary>
     public int? SchoolId { get; set; }
 }

@@ -13,13 +13,20 @@ public sealed class VoteCounts(SlateDb db)
     /// <summary>Counts one more vote, inside the transaction that is open.</summary>
     internal static async Task AddAsync(SlateDb db, AttemptRecord attempt, string spotId, PollResponse vote)
     {
+        var (activity, assignment) = (attempt.ActivityId, attempt.AssignmentId ?? 0);
         foreach (var (part, choice) in vote.Parts.Select(part => (part.Part, part.Value)).Prepend(("", "")))
         {
             await db.Database.ExecuteSqlAsync($"""
-                INSERT INTO VoteCounts (ActivityId, AssignmentId, SpotId, Part, Choice, Count) VALUES ({attempt.ActivityId}, {attempt.AssignmentId ?? 0}, {spotId}, {part}, {choice}, 1)
+                INSERT INTO VoteCounts (ActivityId, AssignmentId, SpotId, Part, Choice, Count, Shown) VALUES ({activity}, {assignment}, {spotId}, {part}, {choice}, 1, 0)
                 ON CONFLICT (ActivityId, AssignmentId, SpotId, Part, Choice) DO UPDATE SET Count = Count + 1
                 """);
         }
+
+        await db.Database.ExecuteSqlAsync($"""
+            UPDATE VoteCounts SET Shown = Count WHERE ActivityId = {activity} AND AssignmentId = {assignment} AND SpotId = {spotId} AND EXISTS (
+                SELECT 1 FROM VoteCounts AS voters WHERE voters.ActivityId = {activity} AND voters.AssignmentId = {assignment} AND voters.SpotId = {spotId}
+                    AND voters.Part = '' AND voters.Count - voters.Shown >= {Tally.LeastAnonymous})
+            """);
     }
 
     /// <summary>How all have voted in an activity, by spot.</summary>
@@ -40,5 +47,8 @@ public sealed class VoteCounts(SlateDb db)
 
     private static Dictionary<string, Tally> Tallied(IEnumerable<VoteCount> counts) => counts.GroupBy(count => count.SpotId).ToDictionary(same => same.Key, same => new Tally(
         same.Where(count => count.Part.Length == 0).Sum(count => count.Count),
-        same.Where(count => count.Part.Length > 0).GroupBy(count => (count.Part, count.Choice)).Select(votes => new VotesFor(votes.Key.Part, votes.Key.Choice, votes.Sum(count => count.Count))).ToValueList()));
+        same.Where(count => count.Part.Length > 0).GroupBy(count => (count.Part, count.Choice)).Select(votes => new VotesFor(votes.Key.Part, votes.Key.Choice, votes.Sum(count => count.Count), votes.Sum(count => count.Shown))).ToValueList())
+    {
+        ShownVoters = same.Where(count => count.Part.Length == 0).Sum(count => count.Shown),
+    });
 }

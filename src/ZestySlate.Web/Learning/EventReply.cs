@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Marking;
 using ZestySlate.Player;
 
 namespace ZestySlate.Web.Learning;
@@ -36,6 +37,7 @@ internal static class EventReply
             context.Response.Headers["X-Slate-Reload"] = "result";
         }
 
+        SayInHeader(context, "X-Slate-Spoken", refusal is null ? Spoken(before, after, act, form) : null);
         if (act is "visit" or "code" or "start" || after.IsHandedIn != before.IsHandedIn || after.StepNumber != before.StepNumber || after.OpenLocks.Count != before.OpenLocks.Count || after.Findings.Count != before.Findings.Count)
         {
             // Something opened, or one is elsewhere: the whole view is brought up to date.
@@ -62,6 +64,25 @@ internal static class EventReply
         return opened.Count == 0 ? null : string.Join(' ', opened.Select(id => after.Activity.LockOf(id)?.OpenWords is { Length: > 0 } own ? own
             : after.Activity.SceneOf(id) is { } scene ? after.Activity.Words.Say("openNow", after.Activity.TitleOf(scene))
             : after.Activity.SpotOf(id) is { } spot ? after.Activity.Words.Say("openNow", after.Activity.NameOf(spot)) : ""));
+    }
+
+    /// <summary>What is told of a step, or of a try that cost a life, to those who hear the page; null for nothing.</summary>
+    private static string? Spoken(AttemptState before, AttemptState after, string act, IFormCollection form)
+    {
+        var words = after.Activity.Words;
+        var spoken = new List<string>();
+        if (act == "step" && before.QuestionOf(form["spot"].ToString()) is { } old && after.QuestionOf(old.Spot.Id) is { } now && now.StepMark is { } mark)
+        {
+            spoken.Add(words["verdict" + (now.Mistakes > old.Mistakes ? Verdict.Wrong : Verdict.Right)] + ".");
+            spoken.AddRange(mark.Of(form["part"].ToString()) is { } part ? [words.Say(part.Reason)] : []);
+        }
+
+        if (after.LivesLeft is { } left && left < before.LivesLeft)
+        {
+            spoken.Add(words.Say("livesLeft", left) + ".");
+        }
+
+        return spoken.Count == 0 ? null : string.Join(' ', spoken);
     }
 
     private static void SayInHeader(HttpContext context, string header, string? words)

@@ -3,6 +3,7 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Player;
 using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
@@ -19,11 +20,16 @@ internal static class LearningEndpoints
         routes.MapPost("/work/{attempt}/events", TakeAsync)
             .RequireAuthorization(Rights.AttemptLearner).AddEndpointFilter<ProofFilter>();
         routes.MapHanded();
-        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts, Watch watch, TimeProvider clock) =>
+        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts, Doors doors, Watch watch, TimeProvider clock) =>
         {
             var loaded = (await attempts.LoadAsync(attempt))!;
             watch.Hear(loaded.Record.ActivityId, attempt, changed: false);
             EventReply.SayEdition(context, loaded.State.Edition);
+            if (await doors.SomebodyWaitsAsAsync(loaded.Record.PersonId))
+            {
+                context.Response.Headers["X-Slate-Door"] = "1";
+            }
+
             if (loaded.State.RunsOutAt is { } end)
             {
                 context.Response.Headers["X-Slate-Remaining"] = (end - clock.GetUtcNow()).TotalSeconds.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture);

@@ -1,3 +1,5 @@
+using ZestySlate.Storage.Attempts;
+
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Looks every second for scores that are due.</summary>
@@ -11,6 +13,7 @@ internal sealed class ScoreLoop(IServiceScopeFactory scopes, ILogger<ScoreLoop> 
             try
             {
                 await using var scope = scopes.CreateAsyncScope();
+                await scope.ServiceProvider.GetRequiredService<AttemptStore>().QueuePastDueAsync();
                 await scope.ServiceProvider.GetRequiredService<ScoreSender>().SendDueAsync(stop);
             }
             catch (Exception problem) when (!stop.IsCancellationRequested)

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
@@ -14,7 +15,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner comes in with the class code and what the class identifies its learners by.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class JoinModel(ClassStore classes, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail) : PageModel
+public sealed class JoinModel(ClassStore classes, Doors doors, Device device, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail) : PageModel
 {
     [BindProperty(SupportsGet = true)] public string? Code { get; set; }
 
@@ -52,7 +53,7 @@ public sealed class JoinModel(ClassStore classes, UserManager<Person> people, Se
             // Whether the address is on the roster is not told: only its reader learns of it.
             if (learner is not null)
             {
-                await links.SendAsync(learner, ActivityThen);
+                await links.SendAsync(learner, Activity(Then));
             }
 
             Mailed = true;
@@ -70,9 +71,24 @@ public sealed class JoinModel(ClassStore classes, UserManager<Person> people, Se
             return Page();
         }
 
-        await sessions.BeginAsync(person, stays: false);
-        return LocalRedirect(ActivityThen is { } activity ? $"~/a/{activity}" : "~/todo");
+        switch (await doors.ComeAsync(group!, person.Id, device.Hash, device.Browser))
+        {
+            case { IsOpen: true }:
+                await sessions.BeginAsync(person, stays: false);
+                return LocalRedirect(group!.OpenDoor || await doors.HasSignAsync(person.Id) ? After(Then) : $"~/own-sign{ThenOf(Then)}");
+            case { Ask: { } ask }:
+                return LocalRedirect($"~/waiting/{ask.Id}{ThenOf(Then)}");
+            default:
+                Problem = $"Several wait at the door as {learner.RosterName} already. Ask your teacher.";
+                return Page();
+        }
     }
 
-    private string? ActivityThen => Then is { Length: > 0 } activity && activity.All(char.IsAsciiLetterOrDigit) ? activity : null;
+    /// <summary>Where somebody goes who has come in: to the activity they wanted, or to their list.</summary>
+    internal static string After(string? then) => Activity(then) is { } activity ? $"~/a/{activity}" : "~/todo";
+
+    /// <summary>The activity that somebody wants, for the next page's address.</summary>
+    internal static string ThenOf(string? then) => Activity(then) is { } activity ? $"?then={activity}" : "";
+
+    private static string? Activity(string? then) => then is { Length: > 0 } && then.All(char.IsAsciiLetterOrDigit) ? then : null;
 }

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
+using ZestySlate.Storage.Door;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
 using ZestySlate.Web.Security;
@@ -10,7 +11,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner comes in by a mailed link. Looking at the page does not use it up, since mail programs look at links.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class MailedModel(MailedLinks links, Sessions sessions) : PageModel
+public sealed class MailedModel(MailedLinks links, Doors doors, Device device, Sessions sessions) : PageModel
 {
     /// <summary>Who would come in; null when the link is good no more.</summary>
     public string? Who { get; private set; }
@@ -24,7 +25,8 @@ public sealed class MailedModel(MailedLinks links, Sessions sessions) : PageMode
             return Page();
         }
 
+        await doors.KnowAsync(person.Id, device.Hash, device.Browser);
         await sessions.BeginAsync(person, stays: false);
-        return LocalRedirect(then is { Length: > 0 } && then.All(char.IsAsciiLetterOrDigit) ? $"~/a/{then}" : "~/todo");
+        return LocalRedirect(JoinModel.After(then));
     }
 }

@@ -10,6 +10,7 @@ using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
@@ -21,7 +22,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Watch watch, TimeProvider clock) : PageModel
+public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Doors doors, Watch watch, TimeProvider clock) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -34,6 +35,9 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     public string? Summary { get; private set; }
 
     public string? Problem { get; private set; }
+
+    /// <summary>True when somebody wants to come in under this learner's name.</summary>
+    public bool SomebodyWaits { get; private set; }
 
     /// <summary>True for the whole work below each other, for paper.</summary>
     public bool OnPaper { get; private set; }
@@ -105,6 +109,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
             case Opening.Attempt { Record: var record } opened:
                 var loaded = (await attempts.LoadAsync(record.Id))!;
                 watch.Hear(activity, record.Id, changed: true);
+                SomebodyWaits = await doors.SomebodyWaitsAsAsync(record.PersonId);
                 Learner = (await people.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;

@@ -75,10 +75,18 @@ public sealed class PlayTests
     }
 
     [Fact]
-    public void Every_wrong_part_is_a_mistake()
+    public void In_attempts_from_before_every_wrong_part_costs_a_life()
     {
         var played = new Played(Game(ThreeLives, Asked.Gaps("{a} {b} {c}"))).Start().At(1, (id, at) => new AskedToMark("q1", Asked.Typed("a", "x", "y")) { Id = id, At = at });
         Assert.Equal(1, played.State.LivesLeft);
+    }
+
+    [Fact]
+    public void One_try_costs_one_life_however_many_parts_are_wrong()
+    {
+        var started = new Played(Game(ThreeLives, Asked.Gaps("{a} {b} {c}"))).Start();
+        var played = started.At(1, (id, at) => Handout.Recorded(started.State, new AskedToMark("q1", Asked.Typed("x", "y", "z")) { Id = id, At = at }));
+        Assert.Equal((2, 3, null), (played.State.LivesLeft, played.State.QuestionOf("q1")!.Mistakes, played.State.EndedBy));
     }
 
     [Fact]

@@ -121,7 +121,7 @@ public sealed class SimulatedLearner
         }
 
         return family.TakesVotes ? new Voted(spot, response) { Id = id, At = at }
-            : marks && !family.IsEmpty(response) ? new AskedToMark(spot, response) { Id = id, At = at }
+            : marks && !family.IsEmpty(response) ? new AskedToMark(spot, response) { Id = id, At = at, OneLife = true }
             : new Answered(spot, response) { Id = id, At = at };
     }
 

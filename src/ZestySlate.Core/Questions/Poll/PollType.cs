@@ -75,7 +75,7 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>
     protected override QuestionView View(PollQuestion question, Showing<PollResponse> showing)
     {
         var needed = Tally.NeededFor(question);
-        var tally = question.ShowsVotes && showing.Mark is not null && showing.Tally.Voters >= needed ? showing.Tally : null;
+        var tally = question.ShowsVotes && showing.Mark is not null ? showing.Tally.ShownOf(question) : null;
         var statements = question.Asked.Select(part => new PollStatementView(part, question.Statements.FirstOrDefault(statement => statement.Id == part)?.Text ?? "",
             question.Choices.Select((choice, i) => new PollChoiceView(choice.Id, i + 1, choice.Face, showing.Given?.AllFor(part).Contains(choice.Id) == true, tally?.For(part, choice.Id))).ToValueList()));
         return new PollView(question.IsScale, question.Several, question.Anonymous, question.ShowsVotes, statements.ToValueList(), showing.Mark is not null, tally?.Voters, needed);

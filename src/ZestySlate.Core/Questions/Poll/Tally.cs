@@ -5,8 +5,11 @@ namespace ZestySlate.Core.Questions.Poll;
 /// <param name="Votes">How many took which choice of which statement.</param>
 public sealed record Tally(int Voters, ValueList<VotesFor> Votes)
 {
-    /// <summary>Anonymous votes are shown from so many voters on, so that a first vote is not told by the first number.</summary>
-    public const int LeastAnonymous = 3;
+    /// <summary>Anonymous votes are shown from so many voters on, and move on by so many at a time: so no vote is told by a number that changes.</summary>
+    public const int LeastAnonymous = 5;
+
+    /// <summary>How many of the voters are among the votes that an anonymous poll shows.</summary>
+    public int ShownVoters { get; init; }
 
     /// <summary>Nobody has voted.</summary>
     public static Tally None { get; } = new(0, []);
@@ -38,13 +41,30 @@ public sealed record Tally(int Voters, ValueList<VotesFor> Votes)
         return count > 0 ? sum / count : null;
     }
 
+    /// <summary>What may be shown of it: all votes, or of an anonymous poll those of whole groups of voters. Null while that is nothing.</summary>
+    public Tally? ShownOf(PollQuestion poll)
+    {
+        var shown = poll.Anonymous ? new Tally(ShownVoters, Votes.Select(votes => votes with { Count = votes.Shown }).ToValueList()) : this;
+        return shown.Voters >= NeededFor(poll) ? shown : null;
+    }
+
     /// <summary>How many must have voted before anybody sees how.</summary>
     public static int NeededFor(PollQuestion poll) => poll.Anonymous ? LeastAnonymous : 1;
 
-    /// <summary>The tally with one more vote.</summary>
-    public Tally With(PollResponse vote) => new(Voters + 1,
-        [.. Votes.Concat(vote.Parts.Select(part => new VotesFor(part.Part, part.Value, 1))).GroupBy(votes => (votes.Part, votes.Choice)).Select(same => new VotesFor(same.Key.Part, same.Key.Choice, same.Sum(votes => votes.Count)))]);
+    /// <summary>The tally with one more vote; once enough have come that are not shown yet, all are.</summary>
+    public Tally With(PollResponse vote)
+    {
+        var (voters, votes) = (Voters + 1, Votes.Concat(vote.Parts.Select(part => new VotesFor(part.Part, part.Value, 1))).GroupBy(votes => (votes.Part, votes.Choice))
+            .Select(same => new VotesFor(same.Key.Part, same.Key.Choice, same.Sum(votes => votes.Count), same.Sum(votes => votes.Shown))));
+        return voters - ShownVoters >= LeastAnonymous
+            ? new(voters, votes.Select(votes => votes with { Shown = votes.Count }).ToValueList()) { ShownVoters = voters }
+            : new(voters, votes.ToValueList()) { ShownVoters = ShownVoters };
+    }
 }
 
 /// <summary>How many took a choice.</summary>
-public sealed record VotesFor(string Part, string Choice, int Count);
+/// <param name="Part">The statement.</param>
+/// <param name="Choice">The choice.</param>
+/// <param name="Count">How many.</param>
+/// <param name="Shown">How many of them an anonymous poll shows.</param>
+public sealed record VotesFor(string Part, string Choice, int Count, int Shown = 0);

@@ -17,7 +17,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Where an activity is placed in courses: who belongs to each, where they stand, what the course site was told and when.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class CoursesModel(SlateDb db, Memberships memberships, TimeProvider clock) : PageModel
+public sealed class CoursesModel(SlateDb db, AttemptStore attempts, Memberships memberships, TimeProvider clock) : PageModel
 {
     private static readonly TimeSpan Fresh = TimeSpan.FromMinutes(10);
 
@@ -80,13 +80,15 @@ public sealed class CoursesModel(SlateDb db, Memberships memberships, TimeProvid
     }
 
     /// <summary>Sets what counts and what learners see.</summary>
-    public async Task<IActionResult> OnPostTermsAsync(string activity, int assignment, string? goes, GoCounts counts, bool? points, RevealMoment? shownFrom)
+    public async Task<IActionResult> OnPostTermsAsync(string activity, int assignment, string? goes, GoCounts counts, bool? points, RevealMoment? shownFrom, bool atOnce)
     {
         if (await db.Assignments.SingleOrDefaultAsync(a => a.Id == assignment && a.ActivityId == activity && a.CourseSiteId != null) is { } given)
         {
             given.Goes = int.TryParse(goes, out var number) && number is > 0 and <= 100 ? number : null;
             (given.Counts, given.ShowsPoints, given.ShownFrom) = (Enum.IsDefined(counts) ? counts : GoCounts.Best, points, shownFrom);
+            given.PointsAtOnce = atOnce;
             await db.SaveChangesAsync();
+            await attempts.QueueAllAsync(given);
         }
 
         return LocalRedirect($"~/author/{activity}/courses");

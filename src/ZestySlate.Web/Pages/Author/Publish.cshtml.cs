@@ -26,6 +26,9 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
 
     public IReadOnlyList<(ClassRecord Class, bool Given)> Classes { get; private set; } = [];
 
+    /// <summary>True when teachers who can open it may copy it: until the first edition, what it will be.</summary>
+    public bool MayBeCopied { get; private set; }
+
     /// <summary>True for the owner, who alone says who may open it.</summary>
     public bool IsOwner { get; private set; }
 
@@ -34,7 +37,7 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
 
     public Task OnGetAsync(string activity) => LoadAsync(activity);
 
-    public async Task<IActionResult> OnPostPublishAsync(string activity, Visibility? visibility, int[] classes)
+    public async Task<IActionResult> OnPostPublishAsync(string activity, Visibility? visibility, int[] classes, string? asked, bool copying)
     {
         await LoadAsync(activity);
         if (Blocking.Count > 0)
@@ -49,7 +52,7 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
 
         if (Record.NewestEdition == 1 || visibility is not null)
         {
-            await ShareAsync(activity, visibility, classes);
+            await ShareAsync(activity, visibility, classes, asked is null ? null : copying);
         }
 
         if (Difference is { Key.Count: > 0 } && await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activity))
@@ -60,20 +63,25 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         return LocalRedirect($"~/author/{activity}/publish#share");
     }
 
-    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility? visibility, int[] classes)
+    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility? visibility, int[] classes, string? asked, bool copying)
     {
         await LoadAsync(activity);
-        await ShareAsync(activity, visibility, classes);
+        await ShareAsync(activity, visibility, classes, asked is null ? null : copying);
         return LocalRedirect($"~/author/{activity}/publish");
     }
 
-    private async Task ShareAsync(string activity, Visibility? visibility, int[] chosen)
+    private async Task ShareAsync(string activity, Visibility? visibility, int[] chosen, bool? copying)
     {
         // What is given to a class opens for the class: private would be a contradiction that nobody means.
         visibility = visibility == Visibility.Private && Classes.Any(one => chosen.Contains(one.Class.Id)) ? Visibility.ClassOnly : visibility;
         if (IsOwner && visibility is { } wanted && (HasSchool || wanted is not (Visibility.School or Visibility.Showcase)))
         {
             await store.SetVisibilityAsync(activity, wanted);
+        }
+
+        if (IsOwner && copying is { } may)
+        {
+            await store.SetMayBeCopiedAsync(activity, may);
         }
 
         foreach (var (group, _) in Classes)
@@ -91,6 +99,7 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         Advice = findings.Count - Blocking.Count;
         Difference = Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
         var me = User.Id();
+        MayBeCopied = Record.NewestEdition == 0 ? !draft.Document.Rules.IsTest : Record.MayBeCopied;
         IsOwner = Record.OwnerId == me;
         HasSchool = await db.Users.AnyAsync(person => person.Id == Record.OwnerId && person.SchoolId != null);
         var given = await db.Assignments.Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn).Select(a => a.ClassId!.Value).ToListAsync();

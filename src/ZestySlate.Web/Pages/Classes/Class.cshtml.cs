@@ -78,10 +78,12 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
         }
     }
 
-    /// <summary>Sets how learners say who they are.</summary>
-    public async Task<IActionResult> OnPostIdentifyAsync([FromRoute(Name = "class")] int id, IdentifiedBy by)
+    /// <summary>Sets how learners say who they are, and whether a name that has come in waits at another device.</summary>
+    public async Task<IActionResult> OnPostIdentifyAsync([FromRoute(Name = "class")] int id, IdentifiedBy by, bool holds)
     {
-        (await db.Classes.SingleAsync(c => c.Id == id)).IdentifiedBy = Enum.IsDefined(by) ? by : IdentifiedBy.Name;
+        var group = await db.Classes.SingleAsync(c => c.Id == id);
+        group.OpenDoor = group.IdentifiedBy == IdentifiedBy.MailedLink ? group.OpenDoor : !holds;
+        group.IdentifiedBy = Enum.IsDefined(by) ? by : IdentifiedBy.Name;
         await db.SaveChangesAsync();
         return LocalRedirect($"~/classes/{id}");
     }

@@ -7,6 +7,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Web.Identity;
 
@@ -14,7 +15,7 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>One learner of a class: what is known of them, to be saved, merged with another entry of theirs, or deleted.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Sessions sessions, HandedFiles files, AttemptCache cache) : PageModel
+public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Doors doors, Sessions sessions, HandedFiles files, AttemptCache cache) : PageModel
 {
     private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
@@ -25,6 +26,13 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
     public IReadOnlyList<EnrolmentRecord> Others { get; private set; } = [];
 
     public int Attempts { get; private set; }
+
+    public IReadOnlyList<KnownDevice> Devices { get; private set; } = [];
+
+    /// <summary>Who wanted to come in as this learner lately.</summary>
+    public IReadOnlyList<DoorAsk> Asks { get; private set; } = [];
+
+    public bool HasSign { get; private set; }
 
     public string? Problem { get; private set; }
 
@@ -136,6 +144,23 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
         return LocalRedirect($"~/classes/{id}/learners/{person}?said=unmerged");
     }
 
+    /// <summary>Forgets the learner's devices and sign, and ends where they are signed in: for a sign that was forgotten, or somebody who should not be in.</summary>
+    public async Task<IActionResult> OnPostForgetAsync([FromRoute(Name = "class")] int id, string person)
+    {
+        if (!await LoadAsync(id, person))
+        {
+            return NotFound();
+        }
+
+        await doors.ForgetAsync(person);
+        if (await db.Users.AnyAsync(known => known.Id == person && known.PasswordHash == null))
+        {
+            await sessions.EndAllAsync(person);
+        }
+
+        return LocalRedirect($"~/classes/{id}/learners/{person}?said=forgotten");
+    }
+
     /// <summary>Deletes all that the learner did in this class, once their name was typed.</summary>
     public async Task<IActionResult> OnPostDeleteAsync([FromRoute(Name = "class")] int id, string person, string? typed)
     {
@@ -180,6 +205,7 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
         Others = roster.Where(e => e.PersonId != person).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
         Attempts = await Mine(id, person).CountAsync();
         Merged = await merges.OfAsync(id, person);
+        (Devices, Asks, HasSign) = (await doors.DevicesOfAsync(person), await doors.AsksOfAsync(person), await doors.HasSignAsync(person));
         return true;
     }
 }

@@ -1,6 +1,6 @@
 import { watchCarrying } from "../shared/carry";
 import type { Changed } from "../learner/families";
-import { saidIn } from "../learner/said";
+import { saidIn, speak } from "../learner/said";
 
 /** Things that are brought into order: lists with buttons and grips, words that are picked up and put before another. */
 export function start(root: HTMLElement, moved: Changed, signal: AbortSignal): void {
@@ -97,8 +97,8 @@ export function start(root: HTMLElement, moved: Changed, signal: AbortSignal): v
   }
 
   function say(item: HTMLElement, words: string): void {
-    const place = item.closest("form")?.querySelector("[data-arranged]");
-    if (place) { place.textContent = words; }
+    const form = item.closest("form");
+    if (form) { speak(form, words); }
   }
 }
 

@@ -6,7 +6,7 @@ import { Outbox, type Waiting } from "./outbox";
 import { Touched } from "./touched";
 import { LearnerClock } from "./clock";
 import { Panels } from "./panels";
-import { saidIn } from "./said";
+import { isSpoken, saidIn, speak } from "./said";
 import { Families } from "./families";
 import { StageSwitches } from "./stage";
 
@@ -29,7 +29,6 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   const still = new AbortController();
   const timers = new Map<string, number>();
   placeSigns(root);
-  startPanoramas(root);
   const stage = new StageSwitches(root);
   const clock = new LearnerClock(root, timeIsOut);
   const families = new Families(root, (form, part, act) => {
@@ -76,6 +75,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     if (first) { post(spot, "open"); }
     host.opened?.(spot);
   });
+  const panoramas = (): void => startPanoramas(root, () => panels.arrived());
+  panoramas();
 
   root.addEventListener("click", event => {
     const target = event.target as HTMLElement;
@@ -248,6 +249,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       if (next) { bring(next); }
       const refusal = wordsIn(reply, "X-Slate-Refusal");
       say(refusal ?? wordsIn(reply, "X-Slate-Said"));
+      speakOf(sent, reply);
       if (data.scene !== before) { arrive(); }
       else if (sent.act === "code") { afterCode(sent); }
       else if (MarkingActs.has(sent.act)) { focusAfter(sent); }
@@ -257,19 +259,30 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     for (const piece of [...pieces.children] as HTMLElement[]) {
       const old = piece.id ? document.getElementById(piece.id) : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
       if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", callbacks: {
+        beforeNodeMorphed: node => !isSpoken(node),
         beforeNodeRemoved: node => !(node instanceof Element && node.matches(".panorama-canvas, .panorama-tools")),
         beforeAttributeUpdated: (name, node) => name !== "open" && !(node instanceof Element && node.matches(".stage") && isKept(name, node)),
       } }); }
     }
     placeSigns(root);
-    startPanoramas(root);
+    panoramas();
     families.settle();
     touched.learn(root);
     clock.set(pieces.dataset.remaining);
     const refusal = pieces.dataset.refusal;
     say(refusal ? refusal : null);
+    speakOf(sent, reply);
     if (MarkingActs.has(sent.act)) { focusAfter(sent); }
     if (reply.headers.get("X-Slate-Edition") !== data.edition) { await refresh(); }
+  }
+
+  /** The verdict on a step, the lives that are left, and what is asked for next. */
+  function speakOf(sent: Waiting, reply: Response): void {
+    const words = wordsIn(reply, "X-Slate-Spoken");
+    const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(sent.spot)}"]`);
+    if (!words || !form) { return; }
+    const next = sent.act === "step" ? form.querySelector("[aria-current=step] .face")?.textContent?.trim() : "";
+    speak(form, next ? `${words} ${next}` : words);
   }
 
   function focusAfter(sent: Waiting): void {
@@ -319,6 +332,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       const reply = await fetch(data.events!, { headers: { "X-Slate-Script": "1" } });
       const edition = reply.headers.get("X-Slate-Edition");
       const remaining = reply.headers.get("X-Slate-Remaining");
+      document.querySelector("[data-door]")?.toggleAttribute("hidden", !reply.headers.has("X-Slate-Door"));
       if (reply.ok && edition && edition !== data.edition) { await refresh(); }
       else if (reply.ok && remaining) { clock.set(remaining); }
     } catch { /* looked for again later */ }
@@ -341,14 +355,14 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       morphStyle: "outerHTML",
       ignoreActiveValue: typing(),
       callbacks: {
-        beforeNodeMorphed: node => !isInHand(node),
+        beforeNodeMorphed: node => !isInHand(node) && !isSpoken(node),
         beforeAttributeUpdated: (name, node) => !isKept(name, node) && !["aria-pressed", "data-signs", "open"].includes(name),
         // The page's own style sheet stays; what is fetched by script comes without one.
         beforeNodeRemoved: node => !(node instanceof HTMLStyleElement) && !isOwn(node),
       },
     });
     placeSigns(root);
-    startPanoramas(root);
+    panoramas();
     families.settle();
     touched.learn(root);
     showLocalTimes(root);

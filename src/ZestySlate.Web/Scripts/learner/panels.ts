@@ -1,3 +1,5 @@
+import { viewOf } from "../shared/surface";
+
 /** Opens and closes the panels of spots; beside the sign where there is room, else as a sheet (the style sheet decides). */
 export class Panels {
   private opener: HTMLElement | null = null;
@@ -16,6 +18,7 @@ export class Panels {
     for (const frame of panel.querySelectorAll<HTMLIFrameElement>("iframe[data-src]")) {
       if (!frame.src) { frame.src = frame.dataset.src!; }
     }
+    this.bringInSight(spot);
     this.place(panel, spot);
     panel.focus({ preventScroll: true });
     panel.scrollIntoView({ block: "nearest" });
@@ -23,6 +26,15 @@ export class Panels {
     panel.dataset.opened = "yes";
     void panel.querySelector<HTMLAudioElement>("audio[data-plays-on-opening]")?.play().catch(() => { /* the browser waits for a press on the player */ });
     this.opened(spot, first);
+  }
+
+  /** A panorama that has just come to life turns to what is open. */
+  arrived(): void {
+    const panel = this.current;
+    if (panel) {
+      this.bringInSight(panel.dataset.panel!);
+      this.place(panel, panel.dataset.panel!);
+    }
   }
 
   close(): void {
@@ -38,6 +50,19 @@ export class Panels {
   private hush(panel: HTMLElement | null): void {
     panel?.classList.remove("open");
     panel?.querySelectorAll<HTMLMediaElement>("audio, video").forEach(media => media.pause());
+  }
+
+  /** What is opened from a list, or by a link, lies anywhere round a panorama: it turns there, with room for the panel beside the spot. */
+  private bringInSight(spot: string): void {
+    const sign = this.root.querySelector<HTMLElement>(`[data-sign="${CSS.escape(spot)}"]`);
+    const view = viewOf(sign?.closest(".stage"));
+    if (!sign || !view) { return; }
+    const share = { x: Number(sign.dataset.x), y: Number(sign.dataset.y) };
+    const at = view.pixelsOf(share);
+    const { clientWidth, clientHeight } = view.stage;
+    if (at && at.left > 0 && at.left < clientWidth && at.top > 0 && at.top < clientHeight) { return; }
+    view.lookAt(share, true);
+    view.update();
   }
 
   /** Beside its sign: at the side the author prefers when there is room there, else where there is; always on the stage. */

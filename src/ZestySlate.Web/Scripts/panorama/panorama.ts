@@ -38,7 +38,11 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
   const view: PanoramaView = {
     stage,
     direction: () => ({ yaw, pitch }),
-    lookAt: share => { ({ yaw, pitch } = directionOf(share)); draw(); },
+    lookAt: (share, aside = false) => {
+      ({ yaw, pitch } = directionOf(share));
+      // At a quarter of the width: half of the way from the middle to the edge.
+      turn(aside ? Math.atan(Math.tan((camera.fov * Rad) / 2) * camera.aspect / 2) / Rad : 0, 0);
+    },
     turn,
     zoom,
     shareAt: (clientX, clientY) => {

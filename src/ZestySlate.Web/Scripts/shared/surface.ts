@@ -14,8 +14,8 @@ export interface PanoramaView extends Surface {
   readonly stage: HTMLElement;
   /** Where one looks now, in degrees. */
   direction(): { yaw: number; pitch: number };
-  /** Looks towards a share. */
-  lookAt(share: Share): void;
+  /** Looks towards a share; aside, so that it is left of the middle and there is room beside it. */
+  lookAt(share: Share, aside?: boolean): void;
   turn(right: number, up: number): void;
   zoom(factor: number): void;
   /** Puts all signs where they are seen now. */

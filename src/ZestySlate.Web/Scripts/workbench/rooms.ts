@@ -157,7 +157,7 @@ export class Rooms {
     if (change.fields.get("selected") === this.selected && change.fields.get("at") === this.at) {
       this.selected = reply.headers.get("X-Slate-Selected") ?? "";
       this.at = reply.headers.get("X-Slate-At") ?? this.at;
-      this.draw(text);
+      this.draw(text, change.path === "/undo" || change.path === "/redo");
     } else {
       // The author has gone on to something else meanwhile; that is what is fetched when the line is empty.
       this.stale = true;
@@ -165,8 +165,11 @@ export class Rooms {
     change.after?.();
   }
 
-  /** Redraws the rooms. Fields that are being typed in, or whose change is still on its way, are left alone. */
-  draw(html: string): void {
+  /**
+   * Redraws the rooms. Fields that are being typed in, or whose change is still on its way, are left alone; but a step back or
+   * forth reaches the field that one is in too (`overField`): screen and store never part.
+   */
+  draw(html: string, overField = false): void {
     const next = new DOMParser().parseFromString(html, "text/html");
     const pending = this.line.length > 0 || this.typed.size > 0;
     for (const name of ["room-topline", "room-stage", "room-details", "room-storyboard"]) {
@@ -184,7 +187,7 @@ export class Rooms {
       }
       Idiomorph.morph(old, fresh, {
         morphStyle: "outerHTML",
-        ignoreActiveValue: typing(),
+        ignoreActiveValue: typing() && !overField,
         callbacks: {
           beforeNodeMorphed: (before, after) => !renewed(before, after) && !(before instanceof HTMLElement && (before.matches("[data-refused], #saved, [data-fetched], [data-cells-chosen]"))) && settleRich(before, after),
           // What scripts have put on the stage is on no page of the server's.

@@ -1,0 +1,33 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using ZestySlate.Storage.Door;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages;
+
+/// <summary>Who waits to be let in: into a teacher's classes, or as a learner who is in already. It stands on pages of its own and within others.</summary>
+[Authorize(Policy = Rights.SignedIn)]
+public sealed class DoorModel(Doors doors) : PageModel
+{
+    public IReadOnlyList<Waiting> List { get; private set; } = [];
+
+    /// <summary>What was just done, in words.</summary>
+    public string? Said { get; private set; }
+
+    /// <summary>True for the page of its own.</summary>
+    public bool Whole => !Request.Headers.ContainsKey("HX-Request");
+
+    public bool Teaches => User.IsInRole(Roles.Teacher);
+
+    public async Task OnGetAsync() => List = await doors.WaitingForAsync(User.Id());
+
+    /// <summary>Lets one in, or sends them away.</summary>
+    public async Task OnPostAsync(string? ask, bool lets)
+    {
+        var me = User.Id();
+        var who = (await doors.WaitingForAsync(me)).FirstOrDefault(one => one.Ask.Id == ask)?.Name;
+        Said = who is not null && await doors.AnswerAsync(ask!, me, lets) ? (lets ? $"{who} may come in." : $"{who} was sent away.") : "They wait no more.";
+        await OnGetAsync();
+    }
+}

@@ -1,0 +1,46 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Door;
+using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
+
+namespace ZestySlate.Web.Pages;
+
+/// <summary>A learner of a class chooses the sign by which they come in from another device. One that was chosen only the teacher takes away.</summary>
+[Authorize(Policy = Rights.SignedIn), EnableRateLimiting(Limits.Codes)]
+public sealed class OwnSignModel(SlateDb db, Doors doors) : PageModel
+{
+    [BindProperty(SupportsGet = true)] public string? Then { get; set; }
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync() => await MayAsync() ? Page() : LocalRedirect(JoinModel.After(Then));
+
+    public async Task<IActionResult> OnPostAsync(string? first, string? second, string? word)
+    {
+        if (!await MayAsync())
+        {
+            return LocalRedirect(JoinModel.After(Then));
+        }
+
+        var sign = OwnSign.Read(first, second, word);
+        if (!sign.Succeeded)
+        {
+            Problem = sign.Refusal;
+            return Page();
+        }
+
+        await doors.SetSignAsync(User.Id(), sign.Value);
+        return LocalRedirect(JoinModel.After(Then));
+    }
+
+    private async Task<bool> MayAsync()
+    {
+        var me = User.Id();
+        return await db.Enrolments.AnyAsync(enrolment => enrolment.PersonId == me) && !await doors.HasSignAsync(me);
+    }
+}
