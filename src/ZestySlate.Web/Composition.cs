@@ -62,6 +62,7 @@ public static class Composition
         services.AddScoped<ClassStore>();
         services.AddScoped<Merges>();
         services.AddScoped<Doors>();
+        services.AddScoped<LearnerData>();
         services.AddScoped<Device>();
         services.AddScoped<MediaStore>();
         services.AddScoped<MediaLibrary>();

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Net;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
@@ -464,13 +465,18 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains("1 attempt", await ReadAsync(ines, Of("Nuru")));
         Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync(Of("Nuru K"), Stop)).StatusCode);
         Assert.Contains("receipt", await ReadAsync(await JoinAsync(group, "Nuru"), $"/a/{activity}"));
-        Assert.Contains(Essay, await ines.GetStringAsync(Of("Nuru") + "?handler=export", Stop));
+        var zip = new ZipArchive(await ines.GetStreamAsync(Of("Nuru") + "?handler=export", Stop));
+        using (var json = new StreamReader(zip.GetEntry("learner.json")!.Open()))
+        {
+            Assert.Contains(Essay, await json.ReadToEndAsync(Stop));
+        }
+
 
         var kept = await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Delete", ("typed", "Kaimana"));
         Assert.Contains("Nothing was deleted", await kept.Content.ReadAsStringAsync(Stop));
         await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Delete", ("typed", "nuru"));
         Assert.False(await host.DbAsync(db => db.Events.AnyAsync(e => e.AttemptId == attempt)));
-        Assert.False(await host.DbAsync(db => db.Users.AnyAsync(p => p.Id == roster["Nuru"])));
+        Assert.False(await host.DbAsync(db => db.Users.AnyAsync(p => p.Id == roster["Nuru"] || p.Id == roster["Nuru K"])));
         Assert.Equal(["Kaimana"], await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync()));
     }
 

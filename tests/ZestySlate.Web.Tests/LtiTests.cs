@@ -588,6 +588,22 @@ public sealed class LtiTests
     }
 
     [Fact]
+    public async Task A_learner_of_a_course_site_is_deleted_and_out_at_once()
+    {
+        var frame = await OpenedAsync("s-goes", "link-goes");
+        var person = await _host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == "s-goes").Select(p => p.PersonId).SingleAsync(Stop));
+        var ines = await _host.TeacherAsync("ines");
+        var page = $"/author/garden/learners/{person}";
+        var name = await _host.DbAsync(db => db.Users.Where(p => p.Id == person).Select(p => p.DisplayName).SingleAsync(Stop));
+        Assert.Contains("Came from a course site.", await ines.GetStringAsync(page, Stop));
+        await ines.PostFormAsync(page, page, ("typed", name));
+        Assert.False(await _host.DbAsync(db => db.Users.AnyAsync(p => p.Id == person, Stop)));
+        Assert.False(await _host.DbAsync(db => db.CourseSitePeople.AnyAsync(p => p.PersonId == person, Stop)));
+        Assert.False(await _host.DbAsync(db => db.FrameSessions.AnyAsync(p => p.PersonId == person, Stop)));
+        Assert.NotNull(frame);
+    }
+
+    [Fact]
     public async Task Points_reach_the_course_site_when_its_learners_may_see_them_and_not_before()
     {
         const string link = "link-withheld";

@@ -100,38 +100,6 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         await db.SaveChangesAsync();
     }
 
-    /// <summary>Deletes what a learner of a class did in it, and takes them off the roster: attempts, events, scores that wait. Nothing of it can be had back.</summary>
-    /// <returns>The attempts that are gone, whose files are to go too.</returns>
-    public async Task<IReadOnlyList<string>> DeleteLearnerAsync(int classId, string personId)
-    {
-        var attempts = await db.Attempts.Where(a => a.PersonId == personId && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).Select(a => a.Id).ToListAsync();
-        var entry = await db.Enrolments.AsNoTracking().SingleOrDefaultAsync(e => e.ClassId == classId && e.PersonId == personId);
-        await db.SaveTogetherAsync(async () =>
-        {
-            if (entry is { Email.Length: > 0 })
-            {
-                await db.Mails.Where(mail => mail.Address == entry.Email && mail.Name == entry.RosterName).ExecuteDeleteAsync();
-            }
-
-            await db.AddedSpots.Where(s => s.PersonId == personId && db.Assignments.Any(g => g.Id == s.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
-            await db.Events.Where(e => attempts.Contains(e.AttemptId)).ExecuteDeleteAsync();
-            await db.ScoreDeliveries.Where(d => attempts.Contains(d.AttemptId)).ExecuteDeleteAsync();
-            await db.Attempts.Where(a => attempts.Contains(a.Id)).ExecuteDeleteAsync();
-            await db.AssignmentExceptions.Where(e => e.PersonId == personId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
-            await db.DoorAsks.Where(ask => ask.ClassId == classId && ask.PersonId == personId).ExecuteDeleteAsync();
-            await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == personId).ExecuteDeleteAsync();
-        });
-        if (!await db.Enrolments.AnyAsync(e => e.PersonId == personId) && !await db.Attempts.AnyAsync(a => a.PersonId == personId)
-            && await db.Users.SingleOrDefaultAsync(p => p.Id == personId && p.PasswordHash == null) is { } person && !await db.CourseSitePeople.AnyAsync(p => p.PersonId == personId))
-        {
-            db.Users.Remove(person);
-            await db.SaveChangesAsync();
-            await db.KnownDevices.Where(one => one.PersonId == personId).ExecuteDeleteAsync();
-        }
-
-        return attempts;
-    }
-
     /// <summary>Gives an activity to a class, or takes it away again; what was done of it stays, and is there when it is given again.</summary>
     public async Task GiveAsync(int classId, string activityId, string title, bool give)
     {

@@ -1,5 +1,3 @@
-using System.Text.Json;
-using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -8,17 +6,15 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
-using ZestySlate.Storage.Handed;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>One learner of a class: what is known of them, to be saved, merged with another entry of theirs, or deleted.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Doors doors, Sessions sessions, HandedFiles files, AttemptCache cache) : PageModel
+public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Doors doors, Sessions sessions, LearnerData data, AttemptCache cache) : PageModel
 {
-    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
-
     public ClassRecord Class { get; private set; } = null!;
 
     public EnrolmentRecord Learner { get; private set; } = null!;
@@ -49,36 +45,9 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
 
     public async Task<IActionResult> OnGetAsync([FromRoute(Name = "class")] int id, string person) => await LoadAsync(id, person) ? Page() : NotFound();
 
-    /// <summary>Everything that is kept of the learner in this class, as JSON.</summary>
-    public async Task<IActionResult> OnGetExportAsync([FromRoute(Name = "class")] int id, string person)
-    {
-        if (!await LoadAsync(id, person))
-        {
-            return NotFound();
-        }
-
-        var attempts = await Mine(id, person).AsNoTracking().ToListAsync();
-        var ids = attempts.Select(a => a.Id).ToList();
-        var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
-        var titles = await db.Assignments.AsNoTracking().Where(a => a.ClassId == id).ToDictionaryAsync(a => a.Id, a => a.Title);
-        var all = new JsonObject
-        {
-            ["name"] = Learner.RosterName,
-            ["number"] = Learner.Number,
-            ["email"] = Learner.Email,
-            ["class"] = Class.Name,
-            ["spots"] = new JsonArray([.. (await db.AddedSpots.AsNoTracking().Where(s => s.PersonId == person && db.Assignments.Any(g => g.Id == s.AssignmentId && g.ClassId == id)).ToListAsync())
-                .Select(spot => (JsonNode)new JsonObject { ["title"] = spot.Title, ["text"] = spot.Text, ["x"] = spot.X, ["y"] = spot.Y, ["state"] = spot.State.ToString(), ["comment"] = spot.Comment })]),
-            ["timeFactor"] = Learner.TimeFactor,
-            ["attempts"] = new JsonArray([.. attempts.Select(attempt => (JsonNode)new JsonObject
-            {
-                ["activity"] = titles.GetValueOrDefault(attempt.AssignmentId ?? 0, ""),
-                ["attempt"] = attempt.Id,
-                ["events"] = new JsonArray([.. events[attempt.Id].OrderBy(e => e.Sequence).Select(e => JsonNode.Parse(e.Json)!)]),
-            })]),
-        };
-        return File(System.Text.Encoding.UTF8.GetBytes(all.ToJsonString(Readable)), "application/json", "learner.json");
-    }
+    /// <summary>Everything that is kept of the learner in this class, as a ZIP.</summary>
+    public async Task<IActionResult> OnGetExportAsync([FromRoute(Name = "class")] int id, string person) =>
+        await LoadAsync(id, person) ? File(await data.SaveAsync(new LearnerScope(person, ClassId: id)), "application/zip", "learner.zip") : NotFound();
 
     /// <summary>Sets how the learner stands on the roster; two of a class never have the same name or number.</summary>
     public async Task<IActionResult> OnPostDescribeAsync([FromRoute(Name = "class")] int id, string person, string? name, string? number, string? email)
@@ -175,22 +144,13 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
             return Page();
         }
 
-        var gone = await classes.DeleteLearnerAsync(id, person);
-        cache.Forget(gone);
-        foreach (var attempt in gone)
-        {
-            await files.DropAsync(attempt);
-        }
-
-        if (!await db.Users.AnyAsync(known => known.Id == person))
+        if (await data.DeleteAsync(new LearnerScope(person, ClassId: id)))
         {
             await sessions.EndAllAsync(person);
         }
 
         return LocalRedirect($"~/classes/{id}");
     }
-
-    private IQueryable<AttemptRecord> Mine(int classId, string person) => db.Attempts.Where(a => a.PersonId == person && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId));
 
     private async Task<bool> LoadAsync(int id, string person)
     {
@@ -203,7 +163,7 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
 
         Learner = learner;
         Others = roster.Where(e => e.PersonId != person).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
-        Attempts = await Mine(id, person).CountAsync();
+        Attempts = await data.AttemptsOf(new LearnerScope(person, ClassId: id)).CountAsync();
         Merged = await merges.OfAsync(id, person);
         (Devices, Asks, HasSign) = (await doors.DevicesOfAsync(person), await doors.AsksOfAsync(person), await doors.HasSignAsync(person));
         return true;

@@ -1,0 +1,52 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
+
+namespace ZestySlate.Web.Pages.Keeper;
+
+/// <summary>Everything that is kept of a learner in the whole installation, to be saved or deleted.</summary>
+[Authorize(Policy = Rights.Keeper)]
+public sealed class PersonPageModel(SlateDb db, LearnerData data, Sessions sessions) : PageModel
+{
+    public KeptOf Kept { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGetAsync(string person) => await LoadAsync(person) ? Page() : NotFound();
+
+    public async Task<IActionResult> OnGetExportAsync(string person) =>
+        await LoadAsync(person) ? File(await data.SaveAsync(new LearnerScope(person)), "application/zip", "learner.zip") : NotFound();
+
+    public async Task<IActionResult> OnPostAsync(string person, string? typed)
+    {
+        if (!await LoadAsync(person))
+        {
+            return NotFound();
+        }
+
+        if (!Kept.IsTyped(typed))
+        {
+            Kept = Kept.Mistyped;
+            return Page();
+        }
+
+        if (await data.DeleteAsync(new LearnerScope(person)))
+        {
+            await sessions.EndAllAsync(person);
+        }
+
+        return LocalRedirect("~/keeper/people");
+    }
+
+    /// <summary>Teachers and keepers have accounts, which are closed and removed with their things handed over; they are not deleted here.</summary>
+    private async Task<bool> LoadAsync(string person)
+    {
+        var name = await db.Users.Where(one => one.Id == person && !db.UserRoles.Any(role => role.UserId == one.Id)).Select(one => one.DisplayName).SingleOrDefaultAsync();
+        var classes = await db.Enrolments.Where(one => one.PersonId == person).Select(one => db.Classes.Where(group => group.Id == one.ClassId).Select(group => group.Name).First()).ToListAsync();
+        var sites = await db.CourseSitePeople.Where(one => one.PersonId == person).Select(one => db.CourseSites.Where(site => site.Id == one.CourseSiteId).Select(site => site.Name).First()).ToListAsync();
+        Kept = new KeptOf(name ?? "", classes.Concat(sites).ToList() is { Count: > 0 } ways ? $"In {string.Join(", ", ways)}." : "Came by a link.", await db.Attempts.CountAsync(attempt => attempt.PersonId == person), $"{name} and all their work in this installation");
+        return name is not null;
+    }
+}
