@@ -83,6 +83,7 @@ public static class Composition
         services.AddSingleton<SessionMemory>();
         services.AddScoped<Sessions>();
         services.AddScoped<Accounts>();
+        services.AddScoped<SecondFactors>();
         services.AddScoped<MailPlan>();
         services.AddScoped<MailSender>();
         services.AddHostedService<MailLoop>();
@@ -99,7 +100,7 @@ public static class Composition
             options.Password.RequireNonAlphanumeric = false;
             options.Password.RequireUppercase = false;
             options.Password.RequireDigit = false;
-        }).AddEntityFrameworkStores<SlateDb>();
+        }).AddEntityFrameworkStores<SlateDb>().AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider);
         services.ConfigureApplicationCookie(cookie =>
         {
             cookie.LoginPath = "/sign-in";

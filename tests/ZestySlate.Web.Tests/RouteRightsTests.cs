@@ -22,6 +22,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["forgotten"] = Anyone,
         ["welcome/{secret}"] = Anyone,
         ["account"] = Rights.Teacher,
+        ["account/second-factor"] = Rights.Teacher,
+        ["register"] = Anyone,
         ["keeper/teachers/{person}"] = Rights.Keeper,
         ["keeper/installation"] = Rights.Keeper,
         ["problem"] = Anyone,

@@ -43,7 +43,10 @@ public static class Keepers
             db.Users.Add(person);
         }
 
+        // Whoever has the machine's terminal and has lost the phone comes in again.
         person.ClosedAt = null;
+        person.TwoFactorEnabled = false;
+        await db.UserTokens.Where(token => token.UserId == person.Id).ExecuteDeleteAsync();
         foreach (var title in new[] { Roles.Teacher, Roles.Keeper })
         {
             var role = await db.Roles.SingleOrDefaultAsync(known => known.Name == title);

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using QRCoder;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
@@ -36,7 +35,7 @@ internal static class AuthoringEndpoints
         group.MapPost("/trial", TrialAsync);
         group.MapGet("/trial", TrialAsync);
         group.MapPost("/trial/events", TrialEventAsync);
-        group.MapGet("/qr.svg", (string activity, HttpContext context) => Results.Text(QrOf(PublicAddress(context, activity)), "image/svg+xml"));
+        group.MapGet("/qr.svg", (string activity, HttpContext context) => Results.Text(QrCodes.Svg(PublicAddress(context, activity)), "image/svg+xml"));
         group.MapReuse();
         group.MapQuestionLists();
     }
@@ -166,12 +165,5 @@ internal static class AuthoringEndpoints
         var (scene, spots) = WorkbenchModel.Chosen(draft.Document, selected, at);
         var origin = spots.Count == 1 ? spots[0].Origin : spots.Count == 0 ? scene.Origin : null;
         return new WorkbenchModel(draft, scene, spots, context.Request.PathBase, DeepLinkingRequest.Of(context)?.CourseTitle, origin is null ? null : await store.LinkedAsync(origin.ActivityId) is { } known ? new LinkedActivity(known.Title, known.NewestEdition) : null);
-    }
-
-    private static string QrOf(string address)
-    {
-        using var data = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
-        using var svg = new SvgQRCode(data);
-        return svg.GetGraphic(6);
     }
 }

@@ -29,12 +29,15 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         Yes,
         No,
 
+        /// <summary>The password fits, and a code is asked for.</summary>
+        Code,
+
         /// <summary>Too many wrong passwords for this account from this network; who is elsewhere is not kept out.</summary>
         Wait,
     }
 
-    /// <summary>Signs somebody in by their password. Nothing of the answer or its time tells whether there is such an account.</summary>
-    public async Task<SignedIn> SignInAsync(string email, string password, string network)
+    /// <summary>Signs somebody in by their password, or says who has given it where a code is asked for beside. Nothing of the answer or its time tells whether there is such an account.</summary>
+    public async Task<(SignedIn Result, Person? Person)> SignInAsync(string email, string password, string network)
     {
         var key = ("wrong passwords", people.NormalizeEmail(email), network);
         var wrong = memory.GetOrCreate(key, entry =>
@@ -44,7 +47,7 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         })!;
         if (wrong.Value >= WrongTries)
         {
-            return SignedIn.Wait;
+            return (SignedIn.Wait, null);
         }
 
         var person = await people.FindByEmailAsync(email);
@@ -52,12 +55,17 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         if (person is not { PasswordHash: not null, ClosedAt: null } || fits == PasswordVerificationResult.Failed)
         {
             Interlocked.Increment(ref wrong.Value);
-            return SignedIn.No;
+            return (SignedIn.No, null);
         }
 
         memory.Remove(key);
+        if (person.TwoFactorEnabled)
+        {
+            return (SignedIn.Code, person);
+        }
+
         await sessions.BeginAsync(person, stays: true);
-        return SignedIn.Yes;
+        return (SignedIn.Yes, person);
     }
 
     /// <summary>Makes an account for a teacher, without a password until they set one by their link.</summary>
@@ -113,6 +121,23 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         await db.SaveChangesAsync();
     }
 
+    /// <summary>Makes an account for who registers by themselves, and mails its owner the link that opens it. Who has one already is mailed a link for a new password instead.</summary>
+    public async Task RegisterAsync(string name, string email, string address)
+    {
+        if (await people.FindByEmailAsync(email) is not null)
+        {
+            await ForgottenAsync(email, address);
+            return;
+        }
+
+        if (await InviteAsync(name, email, school: null) is { Succeeded: true, Value: var (person, secret) })
+        {
+            db.Mails.Add(MailPlan.MailTo($"registered {FrameSessions.HashOf(secret)}", person.Email!, person.DisplayName, "Your account at Zesty Slate",
+                [$"Welcome, {person.DisplayName}. Set your password here; the link is good for {InviteLasts.TotalDays:0} days and works once:", $"{address}/welcome/{secret}", "If you did not ask for it, do nothing."], clock.GetUtcNow()));
+            await db.SaveChangesAsync();
+        }
+    }
+
     /// <summary>Whose link it is while it is good, or null.</summary>
     public async Task<Person?> WhoseAsync(string secret)
     {
@@ -120,7 +145,7 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         return await db.Users.SingleOrDefaultAsync(person => person.ClosedAt == null && db.PasswordLinks.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id));
     }
 
-    /// <summary>Sets the password by a link, which is used up; every session of the account ends. Why it cannot be, in words, or null.</summary>
+    /// <summary>Sets the password by a link, which is used up; every session of the account ends. Who has a second factor signs in with it then. Why it cannot be, in words, or null.</summary>
     public async Task<string?> SetByLinkAsync(string secret, string password)
     {
         if (await WhoseAsync(secret) is not { } person)
@@ -134,7 +159,11 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         }
 
         await db.PasswordLinks.Where(link => link.PersonId == person.Id).ExecuteDeleteAsync();
-        await sessions.BeginAsync(person, stays: true);
+        if (!person.TwoFactorEnabled)
+        {
+            await sessions.BeginAsync(person, stays: true);
+        }
+
         return null;
     }
 
@@ -233,10 +262,5 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         db.PasswordLinks.Add(new PasswordLink { TokenHash = FrameSessions.HashOf(secret), PersonId = person.Id, ExpiresAt = now + lasts, CreatedAt = now });
         await db.SaveChangesAsync();
         return secret;
-    }
-
-    private sealed class Counter
-    {
-        public int Value;
     }
 }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using ZestySlate.Storage;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -10,7 +11,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Signs in with e-mail address and password.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
-public sealed class SignInModel(SlateDb db, Accounts accounts, Installation installation) : PageModel
+public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors factors, Sessions sessions, Installation installation) : PageModel
 {
     [BindProperty] public string? Email { get; set; } = "";
 
@@ -18,14 +19,48 @@ public sealed class SignInModel(SlateDb db, Accounts accounts, Installation inst
 
     [BindProperty(SupportsGet = true)] public string? ReturnUrl { get; set; }
 
+    /// <summary>Says that the password was given, where a code is asked for next.</summary>
+    public string? Ticket { get; private set; }
+
+    /// <summary>The second step: a code of the app, or a recovery code.</summary>
+    public async Task<IActionResult> OnPostCodeAsync(string? ticket, string? code)
+    {
+        if (await factors.WhoseAsync(ticket) is not { } person)
+        {
+            ModelState.AddModelError("", "That took too long. Begin again.");
+            return Page();
+        }
+
+        if (await factors.TakeAsync(person, code))
+        {
+            await sessions.BeginAsync(person, stays: true);
+            return Further();
+        }
+
+        Ticket = ticket;
+        ModelState.AddModelError("", factors.IsTired(person) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Each is good once: wait for the next.");
+        return Page();
+    }
+
+    private LocalRedirectResult Further() => LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "~/");
+
+    /// <summary>True when teachers can make an account for themselves.</summary>
+    public bool Registers => installation.Set.Registration != Registration.Off;
+
     public async Task<IActionResult> OnGetAsync() => await installation.NeedsSetupAsync(db) ? LocalRedirect("~/setup") : Page();
 
     public async Task<IActionResult> OnPostAsync()
     {
-        var result = await accounts.SignInAsync((Email ?? "").Trim(), Password ?? "", HttpContext.Connection.RemoteIpAddress?.ToString() ?? "");
+        var (result, person) = await accounts.SignInAsync((Email ?? "").Trim(), Password ?? "", HttpContext.Connection.RemoteIpAddress?.ToString() ?? "");
         if (result == Accounts.SignedIn.Yes)
         {
-            return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "~/");
+            return Further();
+        }
+
+        if (result == Accounts.SignedIn.Code)
+        {
+            Ticket = factors.TicketFor(person!);
+            return Page();
         }
 
         ModelState.AddModelError("", result == Accounts.SignedIn.Wait

@@ -86,6 +86,7 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
         else
         {
             (known.Address, known.MailServer, known.MailPort, known.MailUser, known.MailPassword, known.MailFrom) = (set.Address, set.MailServer, set.MailPort, set.MailUser, set.MailPassword, set.MailFrom);
+            (known.Registration, known.RegistrationBy, known.SecondFactor) = (set.Registration, set.RegistrationBy, set.SecondFactor);
         }
 
         await db.SaveChangesAsync();

@@ -8,10 +8,12 @@ using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Keeper;
 
-/// <summary>The address and the mail server of the installation.</summary>
+/// <summary>The address and the mail server of the installation, and who comes in how.</summary>
 [Authorize(Policy = Rights.Keeper)]
 public sealed class InstallationPageModel(SlateDb db, Installation installation) : PageModel
 {
+    private const int LeastCode = 8;
+
     public Installation Installation => installation;
 
     public string? Problem { get; private set; }
@@ -22,12 +24,23 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation)
     {
     }
 
-    public async Task<IActionResult> OnPostAsync(string address, string mailServer, int? mailPort, string mailUser, string mailPassword, string mailFrom)
+    public async Task<IActionResult> OnPostAsync(string address, string mailServer, int? mailPort, string mailUser, string mailPassword, string mailFrom, Registration registration, string? registrationBy, SecondFactorFor secondFactor)
     {
         var read = installation.AddressIsConfigured || address.Trim().Length == 0 ? "" : OwnAddress.Read(address);
         if (read is null)
         {
             Problem = "The address begins with https:// (or http:// for a try) and ends with the host: https://slate.example. Nothing was changed.";
+            return Page();
+        }
+
+        var by = string.Join(' ', (registrationBy ?? "").Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries).Select(part => registration == Registration.ByDomain ? part.TrimStart('@').ToLowerInvariant() : part));
+        Problem = !Enum.IsDefined(registration) || !Enum.IsDefined(secondFactor) || registration == Registration.Off ? null
+            : by.Length == 0 ? "Who may make an account? Type the ends of their addresses, or a code. Nothing was changed."
+            : registration == Registration.ByCode && by.Length < LeastCode ? $"A code has at least {LeastCode} characters. Nothing was changed."
+            : !installation.MailIsConfigured && mailServer.Trim().Length == 0 ? "Accounts are opened by a mailed link, so a mail server is needed first. Nothing was changed."
+            : null;
+        if (Problem is not null)
+        {
             return Page();
         }
 
@@ -39,6 +52,9 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation)
             MailUser = mailUser.Trim(),
             MailPassword = mailPassword,
             MailFrom = mailFrom.Trim(),
+            Registration = Enum.IsDefined(registration) ? registration : Registration.Off,
+            RegistrationBy = by,
+            SecondFactor = Enum.IsDefined(secondFactor) ? secondFactor : SecondFactorFor.Nobody,
         });
         return LocalRedirect("~/keeper/installation?kept=true");
     }

@@ -12,7 +12,7 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>One account of a teacher: a new link for its password, closed and opened, made a keeper, removed with what it has handed over.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Accounts accounts) : PageModel
+public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Accounts accounts, SecondFactors factors) : PageModel
 {
     public Person Teacher { get; private set; } = null!;
 
@@ -43,6 +43,18 @@ public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Account
         var (secret, address) = (await accounts.NewLinkAsync(Teacher), OwnAddress.Of(HttpContext));
         NewLink = ($"{address}/welcome/{secret}", await accounts.MailInviteAsync(Teacher, secret, (await people.FindByIdAsync(User.Id()))!.DisplayName, address));
         return Page();
+    }
+
+    /// <summary>Switches the second factor off, for who has lost it.</summary>
+    public async Task<IActionResult> OnPostFactorAsync(string person)
+    {
+        if (!await LoadAsync(person))
+        {
+            return NotFound();
+        }
+
+        await factors.SwitchOffAsync(Teacher, byOwner: false);
+        return LocalRedirect($"~/keeper/teachers/{person}");
     }
 
     public async Task<IActionResult> OnPostCloseAsync(string person, bool close)
