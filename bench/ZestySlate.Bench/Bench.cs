@@ -17,6 +17,7 @@ internal static class Bench
             ["class-work"] = ClassWork.RunAsync,
             ["hands"] = Hands.RunAsync,
             ["kills"] = Kills.RunAsync,
+            ["burdens"] = Burdens.RunAsync,
         };
         var chosen = args.Length == 0 ? all.Keys.ToArray() : args;
         foreach (var name in chosen)

@@ -1,7 +1,5 @@
 using System.Collections.Concurrent;
-using System.Diagnostics;
 using System.Net;
-using System.Net.Sockets;
 using Microsoft.Data.Sqlite;
 
 namespace ZestySlate.Bench;
@@ -19,8 +17,8 @@ internal static class Kills
     public static async Task RunAsync()
     {
         var data = Directory.CreateTempSubdirectory("slate-kills").FullName;
-        var address = new Uri($"http://127.0.0.1:{FreePort()}");
-        var server = await StartAsync(address, data);
+        var server = await Server.StartAsync(data);
+        var address = server.Address;
         var acknowledged = new ConcurrentDictionary<string, bool>();
         var (unanswered, sentAgain) = (0, 0);
         try
@@ -37,12 +35,11 @@ internal static class Kills
                 var (number, stop) = (round, over.Token);
                 var work = learners.Select(learner => learner.WorkAsync(number, acknowledged, stop)).ToList();
                 await Task.Delay(BeforeKill);
-                server.Kill();
-                await server.WaitForExitAsync();
+                await server.KillAsync();
                 await over.CancelAsync();
                 await Task.WhenAll(work);
                 unanswered += learners.Sum(learner => learner.Waiting.Count);
-                server = await StartAsync(address, data);
+                server = await Server.StartAsync(data, address);
                 foreach (var learner in learners)
                 {
                     sentAgain += await learner.SendWaitingAsync(acknowledged);
@@ -51,8 +48,7 @@ internal static class Kills
         }
         finally
         {
-            server.Kill();
-            await server.WaitForExitAsync();
+            await server.KillAsync();
         }
 
         var times = await TimesStoredAsync(Path.Combine(data, "zesty-slate.db"));
@@ -143,47 +139,5 @@ internal static class Kills
         }
 
         return times;
-    }
-
-    private static async Task<Process> StartAsync(Uri address, string data)
-    {
-        var web = Path.Combine(Host.Root(), "src", "ZestySlate.Web");
-        var start = new ProcessStartInfo("dotnet", Path.Combine(web, "bin", "Release", "net10.0", "ZestySlate.Web.dll")) { WorkingDirectory = web, RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var (name, value) in new[] { ("ASPNETCORE_URLS", address.ToString()), ("DataFolder", data), ("Demo__Enabled", "true"), ("Demo__Folder", Path.Combine(Host.Root(), "demo")), ("Limits__CodesPerMinute", "1000000") })
-        {
-            start.Environment[name] = value;
-        }
-
-        var server = Process.Start(start)!;
-        server.OutputDataReceived += (_, _) => { };
-        server.ErrorDataReceived += (_, _) => { };
-        server.BeginOutputReadLine();
-        server.BeginErrorReadLine();
-        using var http = new HttpClient { BaseAddress = address };
-        for (var tries = 0; tries < 600; tries++)
-        {
-            try
-            {
-                if ((await http.GetAsync("/health")).IsSuccessStatusCode)
-                {
-                    return server;
-                }
-            }
-            catch (HttpRequestException)
-            {
-                // not yet
-            }
-
-            await Task.Delay(200);
-        }
-
-        throw new TimeoutException("The server did not start.");
-    }
-
-    private static int FreePort()
-    {
-        using var listener = new TcpListener(IPAddress.Loopback, 0);
-        listener.Start();
-        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 }

@@ -25,8 +25,8 @@ public sealed class Apps : IAsyncLifetime
     {
         _course = Start("ZestySlate.CourseSite", ("ASPNETCORE_URLS", Course), ("DataFolder", _data), ("Tool", Slate));
         StartSlate();
-        await ReadyAsync(Slate);
-        await ReadyAsync(Course);
+        await ReadyAsync(_http, Slate);
+        await ReadyAsync(_http, Course);
     }
 
     public ValueTask DisposeAsync()
@@ -43,20 +43,19 @@ public sealed class Apps : IAsyncLifetime
         _slate!.Kill();
         await _slate.WaitForExitAsync();
         StartSlate();
-        await ReadyAsync(Slate);
+        await ReadyAsync(_http, Slate);
     }
 
     private void StartSlate() => _slate = Start("ZestySlate.Web",
         ("ASPNETCORE_URLS", Slate), ("DataFolder", _data), ("Demo__Enabled", "true"), ("Demo__Folder", Path.Combine(Root, "demo")), ("Demo__CourseSite", Course),
         ("Limits__SignInPerMinute", "1000"), ("Limits__CodesPerMinute", "1000"));
 
-    private static Process Start(string project, params (string Name, string Value)[] settings)
+    /// <summary>Starts one of the project's programs as it was built.</summary>
+    internal static Process Start(string project, params (string Name, string Value)[] settings)
     {
-        var configuration = AppContext.BaseDirectory.Contains("Release") ? "Release" : "Debug";
-        var folder = Path.Combine(Root, "src", project);
-        var start = new ProcessStartInfo("dotnet", Path.Combine(folder, "bin", configuration, "net10.0", project + ".dll"))
+        var start = new ProcessStartInfo("dotnet", ProgramOf(project, project))
         {
-            WorkingDirectory = folder,
+            WorkingDirectory = Path.Combine(Root, "src", project),
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
@@ -73,13 +72,18 @@ public sealed class Apps : IAsyncLifetime
         return process;
     }
 
-    private async Task ReadyAsync(string address)
+    /// <summary>Where a program of the project lies.</summary>
+    internal static string ProgramOf(string project, string name) =>
+        Path.Combine(Root, "src", project, "bin", AppContext.BaseDirectory.Contains("Release") ? "Release" : "Debug", "net10.0", name + ".dll");
+
+    /// <summary>Waits until a program says that it is well.</summary>
+    internal static async Task ReadyAsync(HttpClient http, string address)
     {
         for (var i = 0; i < 720; i++)
         {
             try
             {
-                if ((await _http.GetAsync(address + "/health")).IsSuccessStatusCode)
+                if ((await http.GetAsync(address + "/health")).IsSuccessStatusCode)
                 {
                     return;
                 }
@@ -95,7 +99,8 @@ public sealed class Apps : IAsyncLifetime
         throw new TimeoutException(address + " did not start");
     }
 
-    private static int FreePort()
+    /// <summary>A port that nobody listens on.</summary>
+    internal static int FreePort()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();

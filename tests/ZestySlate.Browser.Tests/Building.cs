@@ -6,9 +6,12 @@ namespace ZestySlate.Browser.Tests;
 internal static class Building
 {
     /// <summary>Begins a worksheet, quiz, test or game and leaves the person in its workbench.</summary>
-    public static Person BeginQuestions(this Person person, Apps apps, string recipe = "Worksheet", string? list = null)
+    public static Person BeginQuestions(this Person person, Apps apps, string recipe = "Worksheet", string? list = null) => person.BeginQuestions(apps.Slate, recipe, list);
+
+    /// <summary>The same in any installation.</summary>
+    public static Person BeginQuestions(this Person person, string slate, string recipe = "Worksheet", string? list = null)
     {
-        person.Go(apps.Slate + "/new?shows=questions");
+        person.Go(slate + "/new?shows=questions");
         person.See("html.scripted");
         person.PressCss($"input[name=recipe][value={recipe}]");
         if (list is not null)

@@ -129,4 +129,14 @@ public sealed class QuestionListTests
         var response = new GapTextResponse { Parts = [new PartAnswer(question.Gaps.Single().Gap.Id, "VEERS")] };
         Assert.Equal(Verdict.Right, QuestionTypes.For(question).Mark(question, response, English).Verdict);
     }
+
+    [Fact]
+    public void A_list_of_20000_gaps_is_refused_in_words_at_once()
+    {
+        var words = Enumerable.Range(0, 20_000).Select(i => "w" + i).ToList();
+        var read = QuestionList.Read($"{string.Join(' ', words.Take(3000))}\ngaps: {string.Join("; ", words)}", System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Contains(read.Problems, problem => problem.Message.Contains("up to 500 gaps", StringComparison.Ordinal));
+        read = QuestionList.Read($"{string.Join(' ', words)}\ngaps: w1", System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Contains(read.Problems, problem => problem.Message.Contains("up to 4000 words", StringComparison.Ordinal));
+    }
 }

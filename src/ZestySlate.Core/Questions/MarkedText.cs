@@ -17,6 +17,18 @@ public readonly record struct Token(int Index, string Text, int Start);
 /// <summary>Texts in which words and phrases are marked by pressing them.</summary>
 public static partial class MarkedText
 {
+    /// <summary>The most words of a text in which words are marked, and the most marks.</summary>
+    public const int MostWords = 4000, MostMarks = 500;
+
+    private const int MostCharacters = 80_000;
+
+    /// <summary>How many pairs of words are compared at most when a text is changed: beyond, what lies between its unchanged beginning and end loses its marks.</summary>
+    private const int MostCompared = 4_000_000;
+
+    /// <summary>Why a text cannot be taken, or null.</summary>
+    public static string? Refusal(string text) => text.Length <= MostCharacters && Word().Count(text) <= MostWords ? null
+        : $"A text in which words are marked has up to {MostWords} words and {MostCharacters} characters. Share a longer one out over several questions.";
+
     /// <summary>The whole text without marks.</summary>
     public static string TextOf<TMark>(IEnumerable<Run<TMark>> runs)
         where TMark : class => string.Concat(runs.Select(run => run.Text));
@@ -120,6 +132,40 @@ public static partial class MarkedText
 
     /// <summary>Which word of the new text each word of the old one is: the same word, or the one in its place between two that stayed.</summary>
     private static Dictionary<int, int> Aligned(List<Token> before, List<Token> after)
+    {
+        var most = Math.Min(before.Count, after.Count);
+        var same = 0;
+        while (same < most && before[same].Text == after[same].Text)
+        {
+            same++;
+        }
+
+        var sameAtEnd = 0;
+        while (sameAtEnd < most - same && before[^(sameAtEnd + 1)].Text == after[^(sameAtEnd + 1)].Text)
+        {
+            sameAtEnd++;
+        }
+
+        var goes = Enumerable.Range(0, same).ToDictionary(word => word);
+        for (var k = 1; k <= sameAtEnd; k++)
+        {
+            goes[before.Count - k] = after.Count - k;
+        }
+
+        var (old, now) = (before[same..^sameAtEnd], after[same..^sameAtEnd]);
+        if ((long)old.Count * now.Count <= MostCompared)
+        {
+            foreach (var (from, to) in Compared(old, now))
+            {
+                goes[same + from] = same + to;
+            }
+        }
+
+        return goes;
+    }
+
+    /// <summary>The same by the longest common run of words, whose cost is the product of the two lengths.</summary>
+    private static Dictionary<int, int> Compared(List<Token> before, List<Token> after)
     {
         var length = new int[before.Count + 1, after.Count + 1];
         for (var i = before.Count - 1; i >= 0; i--)

@@ -219,6 +219,16 @@ public static class QuestionList
     private static Question? MakeText(Entry entry, List<ListProblem> problems)
     {
         var text = entry.Has("text") ? entry.One("text") : entry.Prompt;
+        if (MarkedText.Refusal(text) is { } refusal)
+        {
+            return Problem(entry, problems, refusal);
+        }
+
+        if (entry.All("gaps", "pick", "trap").Sum(part => part.Text.Count(sign => sign == ';') + 1) > MarkedText.MostMarks)
+        {
+            return Problem(entry, problems, $"A text has up to {MarkedText.MostMarks} gaps or words to pick.");
+        }
+
         var gaps = MarkedText.Plain<Gap>(text);
         var words = MarkedText.Plain<WordMark>(text);
         foreach (var part in entry.All("gaps", "pick", "trap"))

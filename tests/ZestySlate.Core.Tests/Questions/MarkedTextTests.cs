@@ -47,4 +47,21 @@ public sealed class MarkedTextTests
     [InlineData("الرياح غربية.", "الرياح|غربية")]
     public void Words_are_found_in_every_script(string text, string words) =>
         Assert.Equal(words.Split('|'), MarkedText.Tokens(text).Where(token => token.Index >= 0).Select(token => token.Text));
+
+    [Fact]
+    public void Texts_have_a_bound_and_a_change_of_a_long_one_costs_little()
+    {
+        string Long(int words) => string.Join(' ', Enumerable.Range(0, words).Select(word => "w" + word));
+        Assert.Null(MarkedText.Refusal(Long(MarkedText.MostWords)));
+        Assert.NotNull(MarkedText.Refusal(Long(MarkedText.MostWords + 1)));
+        Assert.NotNull(MarkedText.Refusal(new string('a', 80_001)));
+
+        // In the middle of a long text a word is changed: the marks around it, and in its place, stay.
+        var runs = MarkedText.Press(MarkedText.Press(MarkedText.Press(MarkedText.Plain<string>(Long(4000)), 10, 10, word => word), 2000, 2000, word => word), 3990, 3990, word => word);
+        var changed = MarkedText.WithText(runs, Long(4000).Replace("w2000 ", "wind "));
+        Assert.Equal([("w10", "w10"), ("wind", "w2000"), ("w3990", "w3990")], changed.Where(run => run.Mark is not null).Select(run => (run.Text, run.Mark!)));
+
+        // Wholly another text: nothing is compared beyond the bound.
+        Assert.DoesNotContain(MarkedText.WithText(runs, Long(4000).ToUpperInvariant()), run => run.Mark is not null);
+    }
 }

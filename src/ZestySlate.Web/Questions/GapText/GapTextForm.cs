@@ -24,6 +24,11 @@ internal sealed class GapTextForm : IQuestionForm
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (GapTextQuestion)old;
+        if (MarkedText.Refusal(form["fullText"].ToString()) is { } refusal)
+        {
+            return Outcome<Question>.Refused(refusal);
+        }
+
         var filling = Enum.TryParse<GapFilling>(form["filling"], out var set) ? set : question.Filling;
         var text = MarkedText.Change(question.Text, gap => form["gap"].Contains(gap.Id), gap => gap with
         {

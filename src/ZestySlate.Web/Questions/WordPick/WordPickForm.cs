@@ -23,6 +23,11 @@ internal sealed class WordPickForm : IQuestionForm
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (WordPickQuestion)old;
+        if (MarkedText.Refusal(form["fullText"].ToString()) is { } refusal)
+        {
+            return Outcome<Question>.Refused(refusal);
+        }
+
         var text = MarkedText.Change(question.Text, mark => form["mark"].Contains(mark.Id), mark => mark with
         {
             Feedback = form["words-" + mark.Id].ToString().Trim(),

@@ -1,0 +1,151 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+using System.Security.Cryptography;
+using System.Security.Cryptography.X509Certificates;
+using System.Text.Json;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>
+/// A real installation, without the demo: the program behind nginx with TLS, set up as docs/running.md says (its very server
+/// block), with a mail server and a course site beside it.
+/// </summary>
+internal sealed class Installed : IAsyncDisposable
+{
+    public const string SetupCode = "GULLS-AND-TERNS";
+
+    private readonly string _folder = Directory.CreateTempSubdirectory("slate-installed").FullName;
+    private readonly int _port = Apps.FreePort(), _smtp = Apps.FreePort();
+    private readonly List<Process> _beside = [];
+    private readonly string _certificate, _postOffice = $"http://127.0.0.1:{Apps.FreePort()}";
+    private readonly HttpClient _http;
+    private Process? _slate;
+
+    public Installed()
+    {
+        using var key = RSA.Create(2048);
+        var request = new CertificateRequest("CN=localhost", key, HashAlgorithmName.SHA256, RSASignaturePadding.Pkcs1);
+        var names = new SubjectAlternativeNameBuilder();
+        names.AddDnsName("localhost");
+        request.CertificateExtensions.Add(names.Build());
+        request.CertificateExtensions.Add(new X509BasicConstraintsExtension(true, false, 0, true));
+        using var certificate = request.CreateSelfSigned(DateTimeOffset.UtcNow.AddDays(-1), DateTimeOffset.UtcNow.AddDays(2));
+        _certificate = Path.Combine(_folder, "slate.pem");
+        File.WriteAllText(_certificate, certificate.ExportCertificatePem());
+        File.WriteAllText(Path.Combine(_folder, "slate.key"), key.ExportPkcs8PrivateKeyPem());
+        var trusted = certificate.Thumbprint;
+        _http = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false, ServerCertificateCustomValidationCallback = (_, shown, _, _) => shown?.Thumbprint == trusted });
+        Slate = $"https://localhost:{Apps.FreePort()}";
+    }
+
+    /// <summary>The address that people see.</summary>
+    public string Slate { get; }
+
+    public string Course { get; } = $"http://127.0.0.1:{Apps.FreePort()}";
+
+    /// <summary>The folder of the data; a restored backup brings another.</summary>
+    public string Data { get; private set; } = "";
+
+    public async Task StartAsync()
+    {
+        _beside.Add(Apps.Start("ZestySlate.PostOffice", ("ASPNETCORE_URLS", _postOffice), ("SmtpPort", $"{_smtp}")));
+        _beside.Add(Apps.Start("ZestySlate.CourseSite", ("ASPNETCORE_URLS", Course), ("DataFolder", Path.Combine(_folder, "courses")), ("Tool", Slate), ("SSL_CERT_FILE", _certificate)));
+        _beside.Add(Nginx());
+        await StartSlateAsync(Path.Combine(_folder, "data"));
+        await Apps.ReadyAsync(_http, _postOffice);
+        await Apps.ReadyAsync(_http, Course);
+    }
+
+    /// <summary>Starts the program on a folder of data.</summary>
+    public async Task StartSlateAsync(string data)
+    {
+        Data = data;
+        _slate = Apps.Start("ZestySlate.Web", ("ASPNETCORE_URLS", $"http://127.0.0.1:{_port}"), ("DataFolder", data), ("Server__Address", Slate), ("Server__Proxies", "127.0.0.1"), ("Setup__Code", SetupCode),
+            ("Mail__Server", "127.0.0.1"), ("Mail__Port", $"{_smtp}"));
+        await Apps.ReadyAsync(_http, Slate);
+    }
+
+    public async Task StopSlateAsync()
+    {
+        _slate!.Kill();
+        await _slate.WaitForExitAsync();
+    }
+
+    /// <summary>A command of the terminal program; what it says.</summary>
+    public async Task<string> ZestyAsync(params string[] arguments)
+    {
+        var start = new ProcessStartInfo("dotnet", [Apps.ProgramOf("ZestySlate.Cli", "zesty"), .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        using var process = Process.Start(start)!;
+        var said = await process.StandardOutput.ReadToEndAsync() + await process.StandardError.ReadToEndAsync();
+        await process.WaitForExitAsync();
+        Assert.True(process.ExitCode == 0, said);
+        return said;
+    }
+
+    public string InFolder(string name) => Path.Combine(_folder, name);
+
+    /// <summary>The newest letter to somebody, once it has come.</summary>
+    public async Task<string> LetterAsync(string to)
+    {
+        for (var i = 0; i < 120; i++)
+        {
+            var letters = JsonDocument.Parse(await _http.GetStringAsync($"{_postOffice}/letters?to={Uri.EscapeDataString(to)}")).RootElement;
+            if (letters.GetArrayLength() > 0)
+            {
+                return letters[0].GetProperty("text").GetString()!;
+            }
+
+            await Task.Delay(250);
+        }
+
+        throw new TimeoutException("No letter came to " + to);
+    }
+
+    /// <summary>Asks as a client that follows nothing.</summary>
+    public Task<HttpResponseMessage> AskAsync(string path, params (string Name, string Value)[] headers)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Get, Slate + path);
+        foreach (var (name, value) in headers)
+        {
+            request.Headers.TryAddWithoutValidation(name, value);
+        }
+
+        return _http.SendAsync(request);
+    }
+
+    private Process Nginx()
+    {
+        var guide = File.ReadAllText(Path.Combine(Apps.Root, "docs", "running.md"));
+        var from = guide.IndexOf("server {", StringComparison.Ordinal);
+        var server = guide[from..guide.IndexOf("```", from, StringComparison.Ordinal)];
+        foreach (var (said, here) in new[]
+        {
+            ("listen 443 ssl", $"listen 127.0.0.1:{new Uri(Slate).Port} ssl"), ("slate.example", "localhost"), ("/etc/ssl/slate.pem", _certificate), ("/etc/ssl/slate.key", InFolder("slate.key")), ("127.0.0.1:5080", $"127.0.0.1:{_port}"),
+        })
+        {
+            Assert.Contains(said, server);
+            server = server.Replace(said, here, StringComparison.Ordinal);
+        }
+
+        var temporary = string.Concat(new[] { "client_body", "proxy", "fastcgi", "uwsgi", "scgi" }.Select(kind => $"{kind}_temp_path {InFolder(kind)}; "));
+        // Where root runs the tests, what nginx puts aside lies in root's folder.
+        var user = Environment.UserName == "root" ? "user root;" : "";
+        File.WriteAllText(InFolder("nginx.conf"), $"{user} daemon off; pid {InFolder("nginx.pid")}; error_log {InFolder("nginx.log")}; events {{ }} http {{ access_log off; {temporary} {server} }}");
+        return Process.Start(new ProcessStartInfo("/usr/sbin/nginx", ["-p", _folder, "-c", InFolder("nginx.conf"), "-e", InFolder("nginx.log")]) { RedirectStandardError = true })!;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        foreach (var program in _beside.Append(_slate).OfType<Process>())
+        {
+            if (!program.HasExited)
+            {
+                program.Kill(true);
+                await program.WaitForExitAsync();
+            }
+        }
+
+        _http.Dispose();
+    }
+}

@@ -1,0 +1,169 @@
+using System.Net;
+using System.Text.RegularExpressions;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>The life of a real installation: set up, behind nginx with TLS, a course site, a lesson, a backup, brought back elsewhere and gone on with.</summary>
+public sealed class WholeLifeJourney
+{
+    private const string Password = "a long enough one";
+
+    private static string Slate(Installed here, string path) => here.Slate + path;
+
+    [Fact]
+    public async Task From_the_first_start_to_the_restored_backup()
+    {
+        await using var here = new Installed();
+        await here.StartAsync();
+        await Secure(here);
+
+        // Somebody takes charge, registers the course site and invites a teacher.
+        using var keeper = new Person(trusts: true);
+        keeper.Go(here.Slate);
+        keeper.Type("[name='New.Code']", Installed.SetupCode);
+        keeper.Type("[name='New.Name']", "Kip Keeper");
+        keeper.Type("[name='New.Email']", "kip@gannetpoint.example");
+        keeper.Type("[name='New.Password']", Password);
+        keeper.Type("[name='New.School']", "Gannet Point");
+        keeper.Press("Take charge");
+        keeper.Reads("h1", "Library");
+        Registers(keeper, here);
+        keeper.Go(Slate(here, "/keeper/schools"));
+        keeper.Type("form:has(input[type=email]) input[name=name]", "Neve Nimbus");
+        keeper.Type("form:has(input[type=email]) input[name=email]", "neve@gannetpoint.example");
+        keeper.Press("Invite", "main form");
+        keeper.Reads("[role=status]", "Neve Nimbus is invited");
+
+        // The teacher comes in by the mail, makes a class and a worksheet, and gives it to the class.
+        using var neve = new Person(trusts: true);
+        var link = Regex.Match(await here.LetterAsync("neve@gannetpoint.example"), "https://\\S+").Value;
+        Assert.StartsWith(here.Slate + "/welcome/", link);
+        neve.Go(link);
+        neve.Type("[name=password]", Password);
+        neve.Type("[name=again]", Password);
+        neve.Press("Set it and go on");
+        neve.Reads("h1", "Library");
+        Assert.All(System.Text.Json.JsonDocument.Parse(neve.AllCookies()).RootElement.EnumerateArray().Where(cookie => cookie.GetProperty("name").GetString()!.StartsWith("zesty", StringComparison.Ordinal)), cookie => Assert.True(cookie.GetProperty("secure").GetBoolean()));
+        neve.Press("Classes");
+        neve.Type("input[name=name]", "Morning watch");
+        neve.Type("textarea[name=names]", "Ada Aure\nBo Brise");
+        neve.Press("Make the class");
+        var code = neve.See(".big-code").Text;
+        neve.Reads("main", here.Slate + "/join");
+        neve.BeginQuestions(here.Slate);
+        neve.AddQuestion("trueOrFalse", "Wind is air that moves.");
+        var activity = neve.Driver.Url.Split('/')[^1].Split('?')[0];
+        neve.Saved();
+        neve.Go(Slate(here, $"/author/{activity}/publish"));
+        neve.Press("Morning watch");
+        neve.Press("Publish", "main form");
+        Assert.Equal(Slate(here, $"/a/{activity}"), neve.See("input[data-copy]").GetAttribute("value"));
+
+        // Two learners work; the teacher sees it live through the web server.
+        neve.Go(Slate(here, $"/author/{activity}/lookout"));
+        neve.Reads("[data-live-state]", "live");
+        using var ada = Works(here, code, "Ada Aure", activity, "True");
+        using var bo = Works(here, code, "Bo Brise", activity, "False");
+        neve.Until(() => neve.All(".lookout-handedin").Count == 2 ? "" : null, "both in the lookout");
+        CourseLesson(here);
+
+        // Saved while it runs, brought back elsewhere, and gone on with: everybody is signed in still.
+        var file = here.InFolder("installation.zip");
+        await here.ZestyAsync("backup", file, "--data", here.Data);
+        await here.ZestyAsync("check-backup", file);
+        await here.StopSlateAsync();
+        await here.ZestyAsync("restore", file, "--data", here.InFolder("restored"));
+        await here.StartSlateAsync(here.InFolder("restored"));
+        neve.Go(Slate(here, $"/author/{activity}/results"));
+        neve.Reads("tbody", "Ada Aure");
+        Assert.Equal(["1 / 1", "0 / 1"], neve.All("#results tbody tr").Select(row => row.FindElements(OpenQA.Selenium.By.CssSelector("td.number"))[0].Text));
+        bo.Go(Slate(here, "/todo"));
+        bo.Reads("h2", "Handed in");
+        keeper.Go(Slate(here, "/keeper/course-sites"));
+        keeper.Reads("main", here.Course);
+    }
+
+    /// <summary>What a client says of itself counts for nothing: the web server's word is taken. Who asks under another name is refused.</summary>
+    private static async Task Secure(Installed here)
+    {
+        using var page = await here.AskAsync("/sign-in", ("X-Forwarded-For", "203.0.113.9"), ("X-Forwarded-Proto", "http"));
+        Assert.Equal("/setup", page.Headers.Location!.IsAbsoluteUri ? page.Headers.Location.AbsolutePath : page.Headers.Location.OriginalString);
+        using var other = await here.AskAsync("/sign-in", ("Host", "evil.example"));
+        Assert.Equal(HttpStatusCode.BadRequest, other.StatusCode);
+    }
+
+    private static void Registers(Person keeper, Installed here)
+    {
+        keeper.Go(Slate(here, "/keeper/course-sites"));
+        keeper.Reads("main", here.Slate + "/lti/login");
+        foreach (var (field, value) in new[]
+        {
+            ("Name", "Gannet Point courses"), ("Issuer", here.Course), ("ClientId", "zesty-slate"), ("Deployments", "gannet-point-1"),
+            ("AuthorizationEndpoint", here.Course + "/lti/authorize"), ("TokenEndpoint", here.Course + "/lti/token"), ("KeySetUrl", here.Course + "/lti/keys"),
+        })
+        {
+            keeper.Type($"[name='Site.{field}']", value);
+        }
+
+        keeper.Press("Register", "main");
+        keeper.Reads(".said-line", "Kept.");
+    }
+
+    private static Person Works(Installed here, string code, string name, string activity, string answer)
+    {
+        var learner = new Person(390, 844, trusts: true);
+        learner.Go(Slate(here, $"/a/{activity}"));
+        learner.Press("Type your class code");
+        learner.Type("input[name=Code]", code);
+        learner.Type("input[name=Name]", name);
+        learner.Press("Continue");
+        learner.Press("Not now");
+        learner.Press(answer, "form[data-ask]");
+        learner.Press("Mark this");
+        learner.See(".verdict");
+        learner.Press("Hand in");
+        learner.Reads("#result", "receipt");
+        return learner;
+    }
+
+    /// <summary>In the course site's frame, over https: a teacher of the course makes an activity there, a learner does it, and the grade arrives.</summary>
+    private static void CourseLesson(Installed here)
+    {
+        using var person = new Person(1280, 1000, refusesThirdPartyCookies: true, trusts: true);
+        person.SignInToCourses(here.Course, "Mireille Osei");
+        person.Go(here.Course + "/courses/bulletin/add");
+        person.IntoFrame();
+        person.Press("make a new one", "main");
+        person.BeginActivity("rain-gauge-cut.png", "Made in the course");
+        person.PressStage(0.5, 0.5);
+        person.Choose("trueOrFalse");
+        person.PressCss("[data-field=prompt] [contenteditable=true]");
+        person.Keys("The rim stands level.");
+        person.Saved();
+        person.Press("Place in Bulletin writers");
+        person.Press("Place it in the course", "main");
+        person.OutOfFrame();
+        person.Until(() => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+        person.PressCss("input[name=keptBack]");
+        person.Press("Keep", "main form");
+        var address = person.Driver.Url;
+
+        person.SignInToCourses(here.Course, "Bashir Al-Marri");
+        person.Go(address);
+        person.IntoFrame();
+        person.PressCss("a[data-sign]");
+        person.Press("True", ".panel.open");
+        person.Press("Mark this", ".panel.open");
+        person.Reads(".panel.open .verdict", "Right");
+        person.PressCss(".panel.open [data-close]");
+        person.Press("Hand in");
+        person.Reads("#result", "receipt");
+        person.OutOfFrame();
+        person.SignInToCourses(here.Course, "Mireille Osei");
+        person.Until(() =>
+        {
+            person.Go(here.Course + "/courses/bulletin/grades");
+            return person.All("tbody tr").Any(row => row.Text.StartsWith("Bashir", StringComparison.Ordinal) && row.Text.Contains("1 of 1", StringComparison.Ordinal)) ? "" : null;
+        }, "the grade");
+    }
+}
