@@ -66,6 +66,7 @@ internal static class Burdens
         }
 
         uses.Append("</svg>");
+        var blank = Blank(10_000, 6_000);
         var words = Enumerable.Range(0, 20_000).Select(i => "w" + i).ToList();
         async Task<HttpResponseMessage> ReadAsync(string list)
         {
@@ -76,7 +77,7 @@ internal static class Burdens
 
         foreach (var (name, work) in new (string, Func<Task>)[]
         {
-            ("a picture of 60 million pixels of one colour", async () => await HandAsync(await ComeAsync(server, "Large", "breeze"), Blank(10_000, 6_000), "large.png")),
+            ("a picture of 60 million pixels of one colour", async () => await HandAsync(await ComeAsync(server, "Large", "breeze"), blank, "large.png")),
             ("a drawing nested 200,000 deep", async () => await HandAsync(await ComeAsync(server, "Deep", "breeze"), Encoding.UTF8.GetBytes(deep.ToString()), "deep.svg")),
             ("a drawing of 2 kB that paints 8 million parts", async () => await HandAsync(await ComeAsync(server, "Uses", "breeze"), Encoding.UTF8.GetBytes(uses.ToString()), "uses.svg")),
             ("a roster of 100,000 lines", async () => await ines.PostAsync(import, Host.Form(("pasted", string.Join('\n', Enumerable.Range(0, 100_000).Select(i => "Learner " + i))), ("proof", proof)))),
@@ -120,7 +121,17 @@ internal static class Burdens
         var gate = await browser.GetStringAsync($"/a/{activity}");
         await browser.PostAsync($"/a/{activity}?handler=begin", Host.Form(("name", name), ("proof", Host.Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
         var page = await browser.GetStringAsync($"/a/{activity}");
-        return (browser, Host.Find(page, "data-events=\"([^\"]+)\""), Host.Find(page, "data-proof=\"([^\"]+)\""));
+        var learner = (browser, Events: Host.Find(page, "data-events=\"([^\"]+)\""), Proof: Host.Find(page, "data-proof=\"([^\"]+)\""));
+        if (activity == "breeze")
+        {
+            // The photo is asked for on the last page.
+            using var request = new HttpRequestMessage(HttpMethod.Post, learner.Events) { Content = Host.Form(("act", "visit"), ("scene", "air"), ("event", "to-the-last")) };
+            request.Headers.Add("X-Slate-Script", "1");
+            request.Headers.Add("X-Slate-Proof", learner.Proof);
+            (await browser.SendAsync(request)).EnsureSuccessStatusCode();
+        }
+
+        return learner;
     }
 
     private static async Task<bool> HandAsync((HttpClient Browser, string Events, string Proof) learner, byte[] bytes, string name)
