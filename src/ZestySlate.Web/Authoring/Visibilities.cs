@@ -10,8 +10,8 @@ internal static class Visibilities
     [
         (Visibility.Link, "Anyone with the link", "Visitors give a name. You see their answers under that name."),
         (Visibility.ClassOnly, "Class only", "Learners of the classes you tick, by class code; and courses it is placed in."),
-        (Visibility.School, "My school", "Teachers of your school, who may copy it, and learners of their classes."),
-        (Visibility.Showcase, "School's showcase", "Anyone, and it is listed among the examples of your school. Teachers may copy it."),
+        (Visibility.School, "My school", "Teachers of your school, and learners of their classes."),
+        (Visibility.Showcase, "School's showcase", "Anyone, and it is listed among the examples of your school."),
         (Visibility.Private, "Private", "Nobody but you and colleagues you let in, and courses it is placed in."),
     ];
 
