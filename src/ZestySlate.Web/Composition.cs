@@ -14,6 +14,7 @@ using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
+using ZestySlate.Storage.Learners;
 using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
@@ -62,7 +63,8 @@ public static class Composition
         services.AddScoped<ClassStore>();
         services.AddScoped<Merges>();
         services.AddScoped<Doors>();
-        services.AddScoped<LearnerData>();
+        services.AddScoped<LearnerExport>();
+        services.AddScoped<LearnerDeletion>();
         services.AddScoped<Device>();
         services.AddScoped<MediaStore>();
         services.AddScoped<MediaLibrary>();

@@ -22,7 +22,7 @@ public static partial class MarkedText
 
     private const int MostCharacters = 80_000;
 
-    /// <summary>How many pairs of words are compared at most when a text is changed: beyond, what lies between its unchanged beginning and end loses its marks.</summary>
+    /// <summary>How many pairs of words are compared at most when a text is changed: beyond, what lies between what stayed at both ends loses its marks.</summary>
     private const int MostCompared = 4_000_000;
 
     /// <summary>Why a text cannot be taken, or null.</summary>

@@ -73,7 +73,8 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     }
 
     /// <summary>What a device asked, or null.</summary>
-    public Task<DoorAsk?> FindAsync(string askId, string device) => db.DoorAsks.AsNoTracking().SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device);
+    public Task<DoorAsk?> FindAsync(string askId, string device) =>
+        db.DoorAsks.AsNoTracking().SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device);
 
     /// <summary>True when the learner has a sign of their own.</summary>
     public async Task<bool> HasSignAsync(string personId) => await SignOfAsync(personId) is not null;
@@ -88,7 +89,8 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>Gives a sign. True when it is the learner's own: the door is open from then on for this device.</summary>
     public async Task<bool> GiveSignAsync(string askId, string device, string sign)
     {
-        if (await db.DoorAsks.SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device && ask.Answer == DoorAnswer.None) is not { } ask || await IsTiredAsync(ask.PersonId))
+        if (await db.DoorAsks.SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device && ask.Answer == DoorAnswer.None) is not { } ask
+            || await IsTiredAsync(ask.PersonId))
         {
             return false;
         }

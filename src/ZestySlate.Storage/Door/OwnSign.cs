@@ -29,9 +29,11 @@ public static class OwnSign
         var said = (word ?? "").Trim().Normalize().ToLowerInvariant();
         if (said.Length > 0)
         {
-            return said.Length is >= LeastLetters and <= MostLetters ? "word " + said : Outcome<string>.Refused($"A word has {LeastLetters} to {MostLetters} letters.");
+            return said.Length is >= LeastLetters and <= MostLetters ? "word " + said
+                : Outcome<string>.Refused($"A word has {LeastLetters} to {MostLetters} letters.");
         }
 
-        return Pictures.Contains(first) && Pictures.Contains(second) ? $"pictures {first} {second}" : Outcome<string>.Refused("Choose a first and a second picture, or type a word.");
+        return Pictures.Contains(first) && Pictures.Contains(second) ? $"pictures {first} {second}"
+            : Outcome<string>.Refused("Choose a first and a second picture, or type a word.");
     }
 }

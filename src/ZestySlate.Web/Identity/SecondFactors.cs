@@ -1,4 +1,3 @@
-using System.Text;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
@@ -13,9 +12,10 @@ namespace ZestySlate.Web.Identity;
 /// A second factor beside the password: codes that an app makes anew every half minute (TOTP, RFC 6238), and ten recovery codes
 /// that are good once each. A code is taken once (RFC 6238, 5.2), and a few wrong ones are all that are let through.
 /// </summary>
-public sealed class SecondFactors(SlateDb db, UserManager<Person> people, IUserStore<Person> store, Sessions sessions, IMemoryCache memory, IDataProtectionProvider protection, Installation installation)
+public sealed class SecondFactors(
+    SlateDb db, UserManager<Person> people, IUserStore<Person> store, Sessions sessions, IMemoryCache memory, IDataProtectionProvider protection, Installation installation)
 {
-    /// <summary>So many wrong codes for one account are let through in <see cref="Window"/>, wherever they come from: whoever gives one knows the password.</summary>
+    /// <summary>So many wrong codes for one account are let through in <see cref="Window"/>, from anywhere: whoever gives one knows the password.</summary>
     public const int WrongCodes = 8;
 
     private const int RecoveryCodes = 10;
@@ -37,7 +37,8 @@ public sealed class SecondFactors(SlateDb db, UserManager<Person> people, IUserS
     {
         try
         {
-            return _tickets.Unprotect(ticket ?? "").Split(' ', 2) is [var id, var stamp] && await people.FindByIdAsync(id) is { ClosedAt: null } person && person.SecurityStamp == stamp ? person : null;
+            return _tickets.Unprotect(ticket ?? "").Split(' ', 2) is [var id, var stamp]
+                && await people.FindByIdAsync(id) is { ClosedAt: null } person && person.SecurityStamp == stamp ? person : null;
         }
         catch (System.Security.Cryptography.CryptographicException)
         {
@@ -46,12 +47,14 @@ public sealed class SecondFactors(SlateDb db, UserManager<Person> people, IUserS
     }
 
     /// <summary>True when this account must have a second factor and has none.</summary>
-    public async Task<bool> IsMissingAsync(string personId) => installation.Set.SecondFactor switch
+    public async Task<bool> IsMissingAsync(string personId)
     {
-        SecondFactorFor.Nobody => false,
-        var who => await db.Users.AnyAsync(person => person.Id == personId && !person.TwoFactorEnabled && person.PasswordHash != null
-            && (who == SecondFactorFor.Everybody || db.UserRoles.Any(role => role.UserId == personId && db.Roles.Any(known => known.Id == role.RoleId && known.Name == Roles.Keeper)))),
-    };
+        var who = installation.Set.SecondFactor;
+        var keepers = db.UserRoles.Where(role => db.Roles.Any(known => known.Id == role.RoleId && known.Name == Roles.Keeper));
+        return who != SecondFactorFor.Nobody
+            && await db.Users.AnyAsync(person => person.Id == personId && !person.TwoFactorEnabled && person.PasswordHash != null)
+            && (who == SecondFactorFor.Everybody || await keepers.AnyAsync(role => role.UserId == personId));
+    }
 
     /// <summary>True when no further code is taken for this account for a while.</summary>
     public bool IsTired(Person person) => Wrong(person).Value >= WrongCodes;
@@ -96,8 +99,8 @@ public sealed class SecondFactors(SlateDb db, UserManager<Person> people, IUserS
     /// <summary>What the app reads from the QR code (the otpauth key URI in wide use).</summary>
     public static string AddressOf(string key, Person person)
     {
-        var label = Uri.EscapeDataString($"Zesty Slate:{person.Email}");
-        return new StringBuilder("otpauth://totp/").Append(label).Append("?secret=").Append(key).Append("&issuer=").Append(Uri.EscapeDataString("Zesty Slate")).ToString();
+        const string here = "Zesty Slate";
+        return $"otpauth://totp/{Uri.EscapeDataString($"{here}:{person.Email}")}?secret={key}&issuer={Uri.EscapeDataString(here)}";
     }
 
     /// <summary>Switches it on, once a code has shown that the app has the key; the recovery codes, or null.</summary>
@@ -115,7 +118,8 @@ public sealed class SecondFactors(SlateDb db, UserManager<Person> people, IUserS
     }
 
     /// <summary>New recovery codes; the old ones are good no more.</summary>
-    public async Task<IReadOnlyList<string>> NewRecoveryCodesAsync(Person person) => (await people.GenerateNewTwoFactorRecoveryCodesAsync(person, RecoveryCodes))!.ToList();
+    public async Task<IReadOnlyList<string>> NewRecoveryCodesAsync(Person person) =>
+        (await people.GenerateNewTwoFactorRecoveryCodesAsync(person, RecoveryCodes))!.ToList();
 
     /// <summary>Switches it off, and forgets its key and codes.</summary>
     /// <param name="person">Whose.</param>

@@ -15,7 +15,8 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner comes in with the class code and what the class identifies its learners by.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class JoinModel(ClassStore classes, Doors doors, Device device, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail) : PageModel
+public sealed class JoinModel(
+    ClassStore classes, Doors doors, Device device, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail) : PageModel
 {
     [BindProperty(SupportsGet = true)] public string? Code { get; set; }
 

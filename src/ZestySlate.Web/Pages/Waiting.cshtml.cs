@@ -61,7 +61,9 @@ public sealed class WaitingModel(Doors doors, Device device, UserManager<Person>
         }
 
         await LoadAsync(ask);
-        Problem = !sign.Succeeded ? sign.Refusal : TakesSign ? "That is not the sign. Try again, or wait until you are let in." : "No further try is taken. Wait until you are let in.";
+        Problem = !sign.Succeeded ? sign.Refusal
+            : TakesSign ? "That is not the sign. Try again, or wait until you are let in."
+            : "No further try is taken. Wait until you are let in.";
         return Page();
     }
 

@@ -54,8 +54,9 @@ public sealed record Tally(int Voters, ValueList<VotesFor> Votes)
     /// <summary>The tally with one more vote; once enough have come that are not shown yet, all are.</summary>
     public Tally With(PollResponse vote)
     {
-        var (voters, votes) = (Voters + 1, Votes.Concat(vote.Parts.Select(part => new VotesFor(part.Part, part.Value, 1))).GroupBy(votes => (votes.Part, votes.Choice))
-            .Select(same => new VotesFor(same.Key.Part, same.Key.Choice, same.Sum(votes => votes.Count), same.Sum(votes => votes.Shown))));
+        var voters = Voters + 1;
+        var votes = Votes.Concat(vote.Parts.Select(part => new VotesFor(part.Part, part.Value, 1))).GroupBy(votes => (votes.Part, votes.Choice))
+            .Select(same => new VotesFor(same.Key.Part, same.Key.Choice, same.Sum(votes => votes.Count), same.Sum(votes => votes.Shown)));
         return voters - ShownVoters >= LeastAnonymous
             ? new(voters, votes.Select(votes => votes with { Shown = votes.Count }).ToValueList()) { ShownVoters = voters }
             : new(voters, votes.ToValueList()) { ShownVoters = ShownVoters };

@@ -12,7 +12,7 @@ using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Account;
 
-/// <summary>A teacher makes an account, where whoever runs the installation lets them. Whether an address has one already is told to the reader of its mails alone.</summary>
+/// <summary>A teacher makes an account, where the installation lets them. Whether an address has one already is told to the reader of its mails alone.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
 public sealed class RegisterModel(Installation installation, Accounts accounts, IOptionsSnapshot<MailSettings> mail) : PageModel
 {
@@ -61,5 +61,6 @@ public sealed class RegisterModel(Installation installation, Accounts accounts, 
         return Page();
     }
 
-    private bool IsCode() => CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes((Code ?? "").Trim()), Encoding.UTF8.GetBytes(installation.Set.RegistrationBy));
+    private bool IsCode() =>
+        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes((Code ?? "").Trim()), Encoding.UTF8.GetBytes(installation.Set.RegistrationBy));
 }

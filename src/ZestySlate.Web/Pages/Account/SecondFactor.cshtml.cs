@@ -41,7 +41,9 @@ public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors 
         if (!Me.TwoFactorEnabled)
         {
             Codes = await factors.SwitchOnAsync(Me, code);
-            Problem = Codes is not null ? null : factors.IsTired(Me) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Look at the clock of your phone, and try the next one.";
+            Problem = Codes is not null ? null
+                : factors.IsTired(Me) ? "Too many wrong codes. Wait a quarter of an hour."
+                : "That is not the code that the app shows now. Look at the clock of your phone, and try the next one.";
         }
 
         await LoadAsync();

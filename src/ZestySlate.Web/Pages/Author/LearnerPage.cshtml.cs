@@ -3,14 +3,14 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
-using ZestySlate.Storage.People;
+using ZestySlate.Storage.Learners;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Author;
 
-/// <summary>What is kept in an activity of somebody who came by link or from a course site, to be saved or deleted. Learners of classes have a page of their own there.</summary>
+/// <summary>What is kept in an activity of somebody who came by link or from a course site, to be saved or deleted. Learners of a class have a page there.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class LearnerPageModel(SlateDb db, LearnerData data, Sessions sessions) : PageModel
+public sealed class LearnerPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions) : PageModel
 {
     public string Activity { get; private set; } = "";
 
@@ -19,7 +19,7 @@ public sealed class LearnerPageModel(SlateDb db, LearnerData data, Sessions sess
     public async Task<IActionResult> OnGetAsync(string activity, string person) => await LoadAsync(activity, person) ? Page() : NotFound();
 
     public async Task<IActionResult> OnGetExportAsync(string activity, string person) =>
-        await LoadAsync(activity, person) ? File(await data.SaveAsync(new LearnerScope(person, ActivityId: activity)), "application/zip", "learner.zip") : NotFound();
+        await LoadAsync(activity, person) ? File(await export.SaveAsync(new LearnerScope(person, ActivityId: activity)), "application/zip", "learner.zip") : NotFound();
 
     public async Task<IActionResult> OnPostAsync(string activity, string person, string? typed)
     {
@@ -34,7 +34,7 @@ public sealed class LearnerPageModel(SlateDb db, LearnerData data, Sessions sess
             return Page();
         }
 
-        if (await data.DeleteAsync(new LearnerScope(person, ActivityId: activity)))
+        if (await deletion.DeleteAsync(new LearnerScope(person, ActivityId: activity)))
         {
             await sessions.EndAllAsync(person);
         }
@@ -45,9 +45,10 @@ public sealed class LearnerPageModel(SlateDb db, LearnerData data, Sessions sess
     private async Task<bool> LoadAsync(string activity, string person)
     {
         Activity = activity;
-        var attempts = await data.AttemptsOf(new LearnerScope(person, ActivityId: activity)).Select(attempt => attempt.AssignmentId).ToListAsync();
+        var attempts = await new LearnerScope(person, ActivityId: activity).Attempts(db).Select(attempt => attempt.AssignmentId).ToListAsync();
         var name = await db.Users.Where(one => one.Id == person).Select(one => one.DisplayName).SingleOrDefaultAsync();
-        Kept = new KeptOf(name ?? "", attempts.Any(assignment => assignment is null) ? "Came by the link." : "Came from a course site.", attempts.Count, $"all work of {name} in this activity");
+        var way = attempts.Any(assignment => assignment is null) ? "Came by the link." : "Came from a course site.";
+        Kept = new KeptOf(name ?? "", way, attempts.Count, $"all work of {name} in this activity");
         return name is not null && attempts.Count > 0;
     }
 }

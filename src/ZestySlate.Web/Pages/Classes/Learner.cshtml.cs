@@ -6,14 +6,14 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
-using ZestySlate.Storage.People;
+using ZestySlate.Storage.Learners;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>One learner of a class: what is known of them, to be saved, merged with another entry of theirs, or deleted.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Doors doors, Sessions sessions, LearnerData data, AttemptCache cache) : PageModel
+public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Doors doors, Sessions sessions, LearnerExport export, LearnerDeletion deletion, AttemptCache cache) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -47,7 +47,7 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
 
     /// <summary>Everything that is kept of the learner in this class, as a ZIP.</summary>
     public async Task<IActionResult> OnGetExportAsync([FromRoute(Name = "class")] int id, string person) =>
-        await LoadAsync(id, person) ? File(await data.SaveAsync(new LearnerScope(person, ClassId: id)), "application/zip", "learner.zip") : NotFound();
+        await LoadAsync(id, person) ? File(await export.SaveAsync(new LearnerScope(person, ClassId: id)), "application/zip", "learner.zip") : NotFound();
 
     /// <summary>Sets how the learner stands on the roster; two of a class never have the same name or number.</summary>
     public async Task<IActionResult> OnPostDescribeAsync([FromRoute(Name = "class")] int id, string person, string? name, string? number, string? email)
@@ -144,7 +144,7 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
             return Page();
         }
 
-        if (await data.DeleteAsync(new LearnerScope(person, ClassId: id)))
+        if (await deletion.DeleteAsync(new LearnerScope(person, ClassId: id)))
         {
             await sessions.EndAllAsync(person);
         }
@@ -163,7 +163,7 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
 
         Learner = learner;
         Others = roster.Where(e => e.PersonId != person).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
-        Attempts = await data.AttemptsOf(new LearnerScope(person, ClassId: id)).CountAsync();
+        Attempts = await new LearnerScope(person, ClassId: id).Attempts(db).CountAsync();
         Merged = await merges.OfAsync(id, person);
         (Devices, Asks, HasSign) = (await doors.DevicesOfAsync(person), await doors.AsksOfAsync(person), await doors.HasSignAsync(person));
         return true;

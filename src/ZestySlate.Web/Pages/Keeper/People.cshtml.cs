@@ -31,14 +31,15 @@ public sealed class PeopleModel(SlateDb db) : PageModel
 
         var like = "%" + Words.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
         var found = await db.Users.AsNoTracking().Where(person => !db.UserRoles.Any(role => role.UserId == person.Id)
-                && (EF.Functions.Like(person.DisplayName, like, "\\") || db.Enrolments.Any(one => one.PersonId == person.Id && EF.Functions.Like(one.RosterName, like, "\\"))))
+                && (EF.Functions.Like(person.DisplayName, like, "\\")
+                    || db.Enrolments.Any(one => one.PersonId == person.Id && EF.Functions.Like(one.RosterName, like, "\\"))))
             .OrderBy(person => person.DisplayName).Take(Most)
             .Select(person => new
             {
                 person.Id,
                 person.DisplayName,
-                Class = db.Enrolments.Where(one => one.PersonId == person.Id).Select(one => db.Classes.Where(group => group.Id == one.ClassId).Select(group => group.Name).First()).FirstOrDefault(),
-                Site = db.CourseSitePeople.Where(one => one.PersonId == person.Id).Select(one => db.CourseSites.Where(site => site.Id == one.CourseSiteId).Select(site => site.Name).First()).FirstOrDefault(),
+                Class = db.Classes.Where(group => db.Enrolments.Any(one => one.ClassId == group.Id && one.PersonId == person.Id)).Select(group => group.Name).FirstOrDefault(),
+                Site = db.CourseSites.Where(site => db.CourseSitePeople.Any(one => one.CourseSiteId == site.Id && one.PersonId == person.Id)).Select(site => site.Name).FirstOrDefault(),
                 Attempts = db.Attempts.Count(attempt => attempt.PersonId == person.Id),
             }).ToListAsync();
         List = found.Select(one => new Row(one.Id, one.DisplayName, one.Class ?? one.Site ?? "by link", one.Attempts)).ToList();

@@ -3,21 +3,21 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
-using ZestySlate.Storage.People;
+using ZestySlate.Storage.Learners;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Everything that is kept of a learner in the whole installation, to be saved or deleted.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class PersonPageModel(SlateDb db, LearnerData data, Sessions sessions) : PageModel
+public sealed class PersonPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions) : PageModel
 {
     public KeptOf Kept { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(string person) => await LoadAsync(person) ? Page() : NotFound();
 
     public async Task<IActionResult> OnGetExportAsync(string person) =>
-        await LoadAsync(person) ? File(await data.SaveAsync(new LearnerScope(person)), "application/zip", "learner.zip") : NotFound();
+        await LoadAsync(person) ? File(await export.SaveAsync(new LearnerScope(person)), "application/zip", "learner.zip") : NotFound();
 
     public async Task<IActionResult> OnPostAsync(string person, string? typed)
     {
@@ -32,7 +32,7 @@ public sealed class PersonPageModel(SlateDb db, LearnerData data, Sessions sessi
             return Page();
         }
 
-        if (await data.DeleteAsync(new LearnerScope(person)))
+        if (await deletion.DeleteAsync(new LearnerScope(person)))
         {
             await sessions.EndAllAsync(person);
         }
@@ -43,10 +43,13 @@ public sealed class PersonPageModel(SlateDb db, LearnerData data, Sessions sessi
     /// <summary>Teachers and keepers have accounts, which are closed and removed with their things handed over; they are not deleted here.</summary>
     private async Task<bool> LoadAsync(string person)
     {
-        var name = await db.Users.Where(one => one.Id == person && !db.UserRoles.Any(role => role.UserId == one.Id)).Select(one => one.DisplayName).SingleOrDefaultAsync();
-        var classes = await db.Enrolments.Where(one => one.PersonId == person).Select(one => db.Classes.Where(group => group.Id == one.ClassId).Select(group => group.Name).First()).ToListAsync();
-        var sites = await db.CourseSitePeople.Where(one => one.PersonId == person).Select(one => db.CourseSites.Where(site => site.Id == one.CourseSiteId).Select(site => site.Name).First()).ToListAsync();
-        Kept = new KeptOf(name ?? "", classes.Concat(sites).ToList() is { Count: > 0 } ways ? $"In {string.Join(", ", ways)}." : "Came by a link.", await db.Attempts.CountAsync(attempt => attempt.PersonId == person), $"{name} and all their work in this installation");
+        var learners = db.Users.Where(one => one.Id == person && !db.UserRoles.Any(role => role.UserId == one.Id));
+        var name = await learners.Select(one => one.DisplayName).SingleOrDefaultAsync();
+        var classes = await db.Classes.Where(group => db.Enrolments.Any(one => one.ClassId == group.Id && one.PersonId == person)).Select(group => group.Name).ToListAsync();
+        var sites = await db.CourseSites.Where(site => db.CourseSitePeople.Any(one => one.CourseSiteId == site.Id && one.PersonId == person)).Select(site => site.Name).ToListAsync();
+        var ways = classes.Concat(sites).ToList();
+        Kept = new KeptOf(name ?? "", ways.Count > 0 ? $"In {string.Join(", ", ways)}." : "Came by a link.",
+            await db.Attempts.CountAsync(attempt => attempt.PersonId == person), $"{name} and all their work in this installation");
         return name is not null;
     }
 }
