@@ -22,6 +22,7 @@ using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
+using ZestySlate.Web.Loops;
 using ZestySlate.Web.Lti;
 using ZestySlate.Web.Mails;
 using ZestySlate.Web.Media;
@@ -86,6 +87,8 @@ public static class Composition
         services.AddScoped<Sessions>();
         services.AddScoped<Accounts>();
         services.AddScoped<SecondFactors>();
+        services.AddSingleton<LoopHealth>();
+        services.AddSingleton<LoopServices>();
         services.AddScoped<MailPlan>();
         services.AddScoped<MailSender>();
         services.AddHostedService<MailLoop>();

@@ -139,7 +139,7 @@ public sealed class QuestionsJourney(Apps apps)
         // A word is put where it is wrong: it does not stay.
         var moved = Words()[^1];
         Word(ines, ".word", moved).Click();
-        ines.Reads("[data-arranged]", "is picked up");
+        ines.Reads("[data-spoken]", "is picked up");
         ines.All(".arranged .word")[0].Click();
         ines.Until(() => Words()[0] == moved ? "" : null, "the word at the front");
 

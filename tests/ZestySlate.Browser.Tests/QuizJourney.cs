@@ -108,12 +108,12 @@ public sealed class QuizJourney(Apps apps)
     public void A_game_is_lost_and_played_again()
     {
         using var wren = new Person().Visit(apps, "eighteen");
-        wren.Reads(".facts", "6 lives");
+        wren.Reads(".facts", "3 lives");
         wren.Press("Start", ".start");
-        wren.Reads(".lives", "6");
+        wren.Reads(".lives", "3");
         wren.See("[data-clock]");
 
-        // Six words in the wrong gaps cost every life.
+        // Six words in the wrong gaps are one wrong try, and cost one life.
         var slots = wren.All("[data-slot] select");
         foreach (var (slot, word) in slots.Zip(["calm", "filling", "backing", "calm", "calm", "calm"]))
         {
@@ -121,11 +121,31 @@ public sealed class QuizJourney(Apps apps)
         }
 
         wren.Press("Mark this", "form[data-ask]");
+        wren.Reads(".verdict", "Not right");
+        wren.Reads(".lives", "2");
+        Assert.Equal("2 lives left.", wren.All("[data-spoken]").Single().GetAttribute("textContent"));
+        wren.Press("Next");
+        wren.Reads("form[data-ask]", "Type what is missing.");
+        foreach (var gap in wren.All("form[data-ask] input:not([type=hidden])"))
+        {
+            gap.SendKeys("x");
+        }
+
+        wren.Press("Mark this", "form[data-ask]");
+        wren.Reads(".lives", "1");
+        wren.Press("Next");
+        wren.See("form[data-ask].ask-wordpick");
+        foreach (var word in wren.All(".pick-word").Take(6))
+        {
+            word.Click();
+        }
+
+        wren.Press("Mark this", "form[data-ask]");
         wren.Reads("#result", "The last life is lost");
-        wren.Reads(".result-score", "0 of 39 points");
+        wren.Reads(".result-score", "of 39 points");
         wren.Press("Play again", "#result");
         wren.Press("Start", ".start");
-        wren.Reads(".lives", "6");
+        wren.Reads(".lives", "3");
     }
 
     [Fact]

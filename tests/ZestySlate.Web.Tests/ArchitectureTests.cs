@@ -1,4 +1,6 @@
 using System.Reflection;
+using System.Text.Json;
+using System.Xml.Linq;
 
 namespace ZestySlate.Web.Tests;
 
@@ -33,6 +35,26 @@ public sealed class ArchitectureTests
     [InlineData("ZestySlate.Formats", "Microsoft.AspNetCore")]
     public void A_project_does_not_know_what_is_not_its_business(string project, string foreign) =>
         Assert.DoesNotContain(References(project), name => name.StartsWith(foreign, StringComparison.Ordinal));
+
+    /// <summary>What a project was built against is what is beside it when it runs: a program locks no older version of a package than what it uses.</summary>
+    [Fact]
+    public void A_project_locks_no_older_package_than_what_it_uses()
+    {
+        var projects = Directory.EnumerateFiles(SlateHost.Root(), "*.csproj", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/")).ToDictionary(file => file, file => Path.GetDirectoryName(file)!);
+        Dictionary<string, string> Locked(string project) => JsonDocument.Parse(File.ReadAllText(Path.Combine(projects[project], "packages.lock.json"))).RootElement.GetProperty("dependencies")
+            .EnumerateObject().SelectMany(framework => framework.Value.EnumerateObject()).Where(package => package.Value.TryGetProperty("resolved", out _))
+            .DistinctBy(package => package.Name).ToDictionary(package => package.Name, package => package.Value.GetProperty("resolved").GetString()!);
+        foreach (var project in projects.Keys)
+        {
+            var mine = Locked(project);
+            var used = XDocument.Load(project).Descendants("ProjectReference").Where(reference => (string?)reference.Attribute("ReferenceOutputAssembly") != "false")
+                .Select(reference => Path.GetFullPath(Path.Combine(projects[project], ((string)reference.Attribute("Include")!).Replace('\\', '/'))));
+            foreach (var (package, version) in used.SelectMany(Locked))
+            {
+                Assert.True(!mine.TryGetValue(package, out var locked) || Version.Parse(locked.Split('-')[0]) >= Version.Parse(version.Split('-')[0]), $"{Path.GetFileName(project)} locks {package} {locked}, and uses a project that was built against {version}");
+            }
+        }
+    }
 
     [Fact]
     public void The_core_has_no_clock_of_its_own()

@@ -131,7 +131,13 @@ public sealed class DoorTests(SlateHost host)
         Assert.Equal($"{page}?said=forgotten", (await ines.PostFormAsync(page, page + "?handler=Forget")).Headers.Location!.OriginalString);
         Assert.Equal("/sign-in", (await first.GetAsync("/todo", Stop)).Headers.Location!.AbsolutePath);
         Assert.Equal("/own-sign", await ComeAsync(second, group, "Hale Haar"));
-        AskOf(await ComeAsync(third, group, "Hale Haar"));
+        var late = await ComeAsync(third, group, "Hale Haar");
+        await AnswerAsync(ines, AskOf(late), true);
+        Assert.Contains("The door is open.", await third.GetStringAsync(late, Stop));
+        await ines.PostFormAsync(page, page + "?handler=Forget");
+        Assert.Equal(HttpStatusCode.OK, (await third.PostFormAsync("/join", late)).StatusCode);
+        Assert.Equal("/sign-in", (await third.GetAsync("/todo", Stop)).Headers.Location!.AbsolutePath);
+        Assert.Equal("/own-sign", await ComeAsync(second, group, "Hale Haar"));
 
         await ines.PostFormAsync($"/classes/{group.Id}", $"/classes/{group.Id}?handler=Identify", ("by", "Name"));
         Assert.Equal("/todo", await ComeAsync(third, group, "Hale Haar"));

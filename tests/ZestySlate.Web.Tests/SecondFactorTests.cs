@@ -118,11 +118,14 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
         await olga.PostFormAsync($"/welcome/{secret}", $"/welcome/{secret}", ("password", "a long enough one"), ("again", "a long enough one"));
         Assert.Equal(HttpStatusCode.OK, (await olga.GetAsync("/library", Stop)).StatusCode);
         Assert.Equal("/account/second-factor", (await keeper.GetAsync("/keeper/schools", Stop)).Headers.Location!.OriginalString);
+        Assert.Equal(HttpStatusCode.Forbidden, (await keeper.PostFormAsync("/account", "/keeper/schools?handler=School", ("name", "Made past it"))).StatusCode);
         await SwitchedOnAsync(keeper, DateTimeOffset.UtcNow);
         Assert.Equal(HttpStatusCode.OK, (await keeper.GetAsync("/keeper/schools", Stop)).StatusCode);
         Assert.Contains("Nothing was changed", await (await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("password", "wrong"))).Content.ReadAsStringAsync(Stop));
         Assert.Contains("wants you to have one", await (await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("password", SlateHost.Password))).Content.ReadAsStringAsync(Stop));
+        await SwitchedOnAsync(keeper, DateTimeOffset.UtcNow.AddSeconds(30));
         await keeper.PostFormAsync("/account", "/keeper/installation", ("secondFactor", "Nobody"));
+        await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("password", SlateHost.Password));
         Assert.Equal(HttpStatusCode.OK, (await keeper.GetAsync("/keeper/schools", Stop)).StatusCode);
     }
 

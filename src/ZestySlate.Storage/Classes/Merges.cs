@@ -47,6 +47,11 @@ public sealed class Merges(SlateDb db, TimeProvider clock)
             await MoveAsync(attempts, spots, keepId);
             await db.AssignmentExceptions.Where(e => e.PersonId == goneId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)).ExecuteDeleteAsync();
             await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == goneId).ExecuteDeleteAsync();
+
+            // Who came in under the other name comes in under this one at the same devices.
+            await db.Database.ExecuteSqlAsync($"""
+                INSERT OR IGNORE INTO KnownDevices (DeviceHash, PersonId, Browser, Since) SELECT DeviceHash, {keepId}, Browser, Since FROM KnownDevices WHERE PersonId = {goneId}
+                """);
         });
         return attempts;
     }

@@ -76,6 +76,10 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     public Task<DoorAsk?> FindAsync(string askId, string device) =>
         db.DoorAsks.AsNoTracking().SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device);
 
+    /// <summary>True when somebody who asked may come in: they were let in, and the device was not forgotten since.</summary>
+    public async Task<bool> MayComeInAsync(DoorAsk ask) => ask.Answer is not (DoorAnswer.None or DoorAnswer.SentAway)
+        && await db.KnownDevices.AnyAsync(one => one.PersonId == ask.PersonId && one.DeviceHash == ask.DeviceHash);
+
     /// <summary>True when the learner has a sign of their own.</summary>
     public async Task<bool> HasSignAsync(string personId) => await SignOfAsync(personId) is not null;
 

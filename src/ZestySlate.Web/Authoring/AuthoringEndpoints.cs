@@ -87,7 +87,7 @@ internal static class AuthoringEndpoints
         Storage.Media.MediaItem? item = null;
         if (form.Files.Count == 1)
         {
-            var taken = await intake.TakeAsync(form.Files[0], context.User.Id());
+            var taken = await intake.TakeAsync(form.Files[0], context.User.Id(), context.RequestAborted);
             if (!taken.Succeeded)
             {
                 return Refused(taken.Refusal!);

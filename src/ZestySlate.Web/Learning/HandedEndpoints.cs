@@ -58,7 +58,7 @@ internal static class HandedEndpoints
                 return AuthoringEndpoints.Refused(closed);
             }
 
-            var taken = await intake.TakeAsync(work.Key, work.State, form["spot"].ToString(), form.Files[0]);
+            var taken = await intake.TakeAsync(work.Key, work.State, form["spot"].ToString(), form.Files[0], context.RequestAborted);
             return taken.Succeeded ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name }) : AuthoringEndpoints.Refused(taken.Refusal!);
         }).AddEndpointFilter<ProofFilter>().WithMetadata(new RequestSizeLimitAttribute(HandedIntake.MostBytes + 500_000));
         group.MapPost("/recordings/{spot}/{id}/{number:int}", async (string spot, string id, int number, double seconds, HttpContext context, HandedIntake intake) =>

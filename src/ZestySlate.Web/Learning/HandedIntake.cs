@@ -38,7 +38,8 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     /// <param name="state">Where it stands.</param>
     /// <param name="spotId">The question.</param>
     /// <param name="file">The file.</param>
-    public async Task<Outcome<HandedFile>> TakeAsync(string key, AttemptState state, string spotId, IFormFile file)
+    /// <param name="gone">Cancelled when who sends it has gone: what waits for its turn is not begun.</param>
+    public async Task<Outcome<HandedFile>> TakeAsync(string key, AttemptState state, string spotId, IFormFile file, CancellationToken gone)
     {
         var words = state.Activity.Words;
         if (state.QuestionOf(spotId) is not { Closed: false, Question: FileAnswerQuestion or SpokenQuestion } asked || !state.IsInReach(spotId))
@@ -53,7 +54,7 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
             return Outcome<HandedFile>.Refused(words["noRoomForFiles"]);
         }
 
-        using var turn = await PictureGate.EnterAsync(default);
+        using var turn = await PictureGate.EnterAsync(gone);
         var bytes = await file.BytesAsync(MostBytes);
         if (FileSorts.Of(bytes) == FileSort.Heif)
         {
@@ -72,13 +73,13 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     }
 
     /// <summary>Keeps the files that come with an answer itself, as they do without scripts, and names them in its field «file».</summary>
-    public async Task<(IFormCollection Form, string? Refusal)> TakeAllAsync(string key, AttemptState state, IFormCollection form)
+    public async Task<(IFormCollection Form, string? Refusal)> TakeAllAsync(string key, AttemptState state, IFormCollection form, CancellationToken gone)
     {
         var fields = form.ToDictionary(field => field.Key, field => field.Value);
         string? refusal = null;
         foreach (var file in form.Files.Where(file => file.Length > 0))
         {
-            var taken = await TakeAsync(key, state, form["spot"].ToString(), file);
+            var taken = await TakeAsync(key, state, form["spot"].ToString(), file, gone);
             refusal ??= taken.Refusal;
             fields["file"] = taken.Succeeded ? StringValues.Concat(fields.GetValueOrDefault("file"), taken.Value.Id) : fields.GetValueOrDefault("file");
         }

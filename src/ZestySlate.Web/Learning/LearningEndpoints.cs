@@ -49,7 +49,7 @@ internal static class LearningEndpoints
         var loaded = (await attempts.LoadAsync(attempt))!;
         var now = clock.GetUtcNow();
         var before = loaded.State.At(now);
-        (form, var refusal) = await intake.TakeAllAsync(attempt, loaded.State, form);
+        (form, var refusal) = await intake.TakeAllAsync(attempt, loaded.State, form, context.RequestAborted);
         var read = EventForm.Read(form, loaded.State, await handed.OfAsync(attempt, loaded.State), now);
         refusal ??= read.Refusal;
         var times = loaded.Assignment is { } assignment ? assignment.TimesFor(await published.ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)) : default;

@@ -1,25 +1,14 @@
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Web.Loops;
 
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Looks every second for scores that are due.</summary>
-internal sealed class ScoreLoop(IServiceScopeFactory scopes, ILogger<ScoreLoop> log) : BackgroundService
+internal sealed class ScoreLoop(LoopServices services) : Loop("Telling course sites the grades", TimeSpan.FromSeconds(1), services)
 {
-    protected override async Task ExecuteAsync(CancellationToken stop)
+    protected override async Task TurnAsync(IServiceProvider provider, CancellationToken stop)
     {
-        using var timer = new PeriodicTimer(TimeSpan.FromSeconds(1));
-        while (await timer.WaitForNextTickAsync(stop))
-        {
-            try
-            {
-                await using var scope = scopes.CreateAsyncScope();
-                await scope.ServiceProvider.GetRequiredService<AttemptStore>().QueuePastDueAsync();
-                await scope.ServiceProvider.GetRequiredService<ScoreSender>().SendDueAsync(stop);
-            }
-            catch (Exception problem) when (!stop.IsCancellationRequested)
-            {
-                log.LogError(problem, "Sending scores failed; it goes on");
-            }
-        }
+        await provider.GetRequiredService<AttemptStore>().QueuePastDueAsync();
+        await provider.GetRequiredService<ScoreSender>().SendDueAsync(stop);
     }
 }

@@ -27,9 +27,9 @@ public sealed class MediaIntake(MediaLibrary library)
     };
 
     /// <summary>Adds an uploaded file to the library, or says what is wrong with it. It is read when it is its turn.</summary>
-    public async Task<Outcome<MediaItem>> TakeAsync(IFormFile file, string ownerId, string folder = "")
+    public async Task<Outcome<MediaItem>> TakeAsync(IFormFile file, string ownerId, CancellationToken gone, string folder = "")
     {
-        using var turn = await PictureGate.EnterAsync(default);
+        using var turn = await PictureGate.EnterAsync(gone);
         return await TakeAsync(await file.BytesAsync(MostBytes), file.FileName, ownerId, folder);
     }
 

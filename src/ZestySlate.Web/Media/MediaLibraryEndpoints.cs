@@ -42,7 +42,7 @@ internal static class MediaLibraryEndpoints
             return AuthoringEndpoints.Refused("Choose a file first.");
         }
 
-        var taken = await intake.TakeAsync(form.Files[0], context.User.Id(), form["folder"].ToString());
+        var taken = await intake.TakeAsync(form.Files[0], context.User.Id(), context.RequestAborted, form["folder"].ToString());
         return taken.Succeeded ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name }) : AuthoringEndpoints.Refused(taken.Refusal!);
     }
 

@@ -46,7 +46,7 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
             return Page();
         }
 
-        var added = await intake.TakeAsync(file, User.Id());
+        var added = await intake.TakeAsync(file, User.Id(), HttpContext.RequestAborted);
         if (!added.Succeeded)
         {
             Problem = added.Refusal;

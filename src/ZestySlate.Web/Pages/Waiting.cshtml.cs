@@ -25,7 +25,7 @@ public sealed class WaitingModel(Doors doors, Device device, UserManager<Person>
     public string? Problem { get; private set; }
 
     /// <summary>True once they may come in.</summary>
-    public bool LetIn => Ask.Answer is not (DoorAnswer.None or DoorAnswer.SentAway);
+    public bool LetIn { get; private set; }
 
     public async Task<IActionResult> OnGetAsync(string ask) => await LoadAsync(ask) ? Page() : NotFound();
 
@@ -57,6 +57,7 @@ public sealed class WaitingModel(Doors doors, Device device, UserManager<Person>
         var sign = OwnSign.Read(first, second, word);
         if (TakesSign && sign.Succeeded && await doors.GiveSignAsync(ask, device.Hash, sign.Value))
         {
+            // Let in by it: on as if the teacher had done it.
             return await OnPostAsync(ask);
         }
 
@@ -74,7 +75,7 @@ public sealed class WaitingModel(Doors doors, Device device, UserManager<Person>
             return false;
         }
 
-        Ask = ask;
+        (Ask, LetIn) = (ask, await doors.MayComeInAsync(ask));
         TakesSign = ask.Answer == DoorAnswer.None && await doors.HasSignAsync(ask.PersonId) && !await doors.IsTiredAsync(ask.PersonId);
         return true;
     }

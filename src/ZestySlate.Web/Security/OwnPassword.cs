@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Web.Identity;
@@ -9,23 +10,30 @@ internal sealed class OwnPassword(RequestDelegate next)
 {
     public async Task InvokeAsync(HttpContext context, SlateDb db, SecondFactors factors)
     {
-        if (context.User.IsInRole(Storage.People.Roles.Teacher) && FrameSessionPath.SessionOf(context) is null && HttpMethods.IsGet(context.Request.Method)
-            && !context.Request.Path.StartsWithSegments("/account") && context.GetEndpoint()?.Metadata.GetMetadata<Microsoft.AspNetCore.Mvc.RazorPages.PageActionDescriptor>() is not null)
+        if (context.User.IsInRole(Storage.People.Roles.Teacher) && FrameSessionPath.SessionOf(context) is null && IsGuarded(context) && await FirstAsync(context.User.Id(), db, factors) is { } page)
         {
-            var id = context.User.Id();
-            if (await db.Users.AnyAsync(person => person.Id == id && person.MustSetPassword))
+            if (HttpMethods.IsGet(context.Request.Method))
             {
-                context.Response.Redirect("/account");
-                return;
+                context.Response.Redirect(page);
+            }
+            else
+            {
+                context.Response.StatusCode = StatusCodes.Status403Forbidden;
             }
 
-            if (await factors.IsMissingAsync(id))
-            {
-                context.Response.Redirect("/account/second-factor");
-                return;
-            }
+            return;
         }
 
         await next(context);
     }
+
+    /// <summary>What is for people who are signed in, but for the pages of their own account.</summary>
+    private static bool IsGuarded(HttpContext context) => context.GetEndpoint()?.Metadata is { } endpoint
+        && endpoint.GetMetadata<IAuthorizeData>() is not null && endpoint.GetMetadata<IAllowAnonymous>() is null && !context.Request.Path.StartsWithSegments("/account");
+
+    /// <summary>Where they are to go first, or null.</summary>
+    private static async Task<string?> FirstAsync(string id, SlateDb db, SecondFactors factors) =>
+        await db.Users.AnyAsync(person => person.Id == id && person.MustSetPassword) ? "/account"
+        : await factors.IsMissingAsync(id) ? "/account/second-factor"
+        : null;
 }

@@ -1,29 +1,19 @@
 using ZestySlate.Storage.MarkingAgain;
+using ZestySlate.Web.Loops;
 
 namespace ZestySlate.Web.Teaching;
 
 /// <summary>Goes through the markings again that are at work, also those that a crash had left in the middle.</summary>
-internal sealed class MarkAgainLoop(IServiceScopeFactory scopes, ILogger<MarkAgainLoop> log) : BackgroundService
+internal sealed class MarkAgainLoop(LoopServices services, IServiceScopeFactory scopes) : Loop("Marking again", TimeSpan.FromMilliseconds(500), services)
 {
-    protected override async Task ExecuteAsync(CancellationToken stop)
+    protected override async Task TurnAsync(IServiceProvider provider, CancellationToken stop)
     {
-        using var timer = new PeriodicTimer(TimeSpan.FromMilliseconds(500));
-        while (await timer.WaitForNextTickAsync(stop))
+        while (!stop.IsCancellationRequested && await GoOnAsync())
         {
-            try
-            {
-                while (!stop.IsCancellationRequested && await GoOnAsync())
-                {
-                }
-            }
-            catch (Exception problem) when (!stop.IsCancellationRequested)
-            {
-                log.LogError(problem, "Marking again failed; it goes on where it was");
-            }
         }
     }
 
-    /// <summary>One bit of the oldest run; false when none is at work.</summary>
+    /// <summary>One bit of the oldest run; false when none is at work. Each has a scope of its own, so that memory stays small.</summary>
     private async Task<bool> GoOnAsync()
     {
         await using var scope = scopes.CreateAsyncScope();

@@ -4,17 +4,21 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Loops;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>The address and the mail server of the installation, and who comes in how.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class InstallationPageModel(SlateDb db, Installation installation) : PageModel
+public sealed class InstallationPageModel(SlateDb db, Installation installation, LoopHealth loops) : PageModel
 {
     private const int LeastCode = 8;
 
     public Installation Installation => installation;
+
+    /// <summary>What fails in the background at present.</summary>
+    public IReadOnlyList<LoopTrouble> Troubles => loops.Troubles;
 
     public string? Problem { get; private set; }
 

@@ -1,0 +1,41 @@
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging.Abstractions;
+using ZestySlate.Web.Loops;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>Work in the background that fails rests longer each time, is told, and goes on once the trouble is over.</summary>
+public sealed class LoopTests
+{
+    private sealed class Trying(LoopServices services) : Loop("Trying", TimeSpan.FromSeconds(5), services)
+    {
+        public Exception? Trouble { get; set; }
+
+        protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) => Trouble is null ? Task.CompletedTask : throw Trouble;
+    }
+
+    [Fact]
+    public async Task What_fails_rests_and_is_told_and_goes_on()
+    {
+        await using var provider = new ServiceCollection().BuildServiceProvider();
+        var health = new LoopHealth();
+        using var loop = new Trying(new LoopServices(provider.GetRequiredService<IServiceScopeFactory>(), health, TimeProvider.System, NullLogger<Loop>.Instance));
+        var stop = TestContext.Current.CancellationToken;
+        loop.Trouble = new IOException("full", 28);
+        var rests = new List<double>();
+        for (var rest = TimeSpan.FromSeconds(5); rests.Count < 7;)
+        {
+            rest = await loop.OnceAsync(rest, stop);
+            rests.Add(rest.TotalSeconds);
+        }
+
+        Assert.Equal([10, 20, 40, 80, 120, 120, 120], rests);
+        var trouble = Assert.Single(health.Troubles);
+        Assert.Equal(("Trying", "There is no room left on the server's disk."), (trouble.What, trouble.Why));
+        Assert.Equal(120, Math.Round((trouble.Next - DateTimeOffset.UtcNow).TotalSeconds));
+
+        loop.Trouble = null;
+        Assert.Equal(TimeSpan.FromSeconds(5), await loop.OnceAsync(Loop.LongestRest, stop));
+        Assert.Empty(health.Troubles);
+    }
+}
