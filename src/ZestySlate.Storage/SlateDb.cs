@@ -159,7 +159,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<EnrolmentRecord>().HasKey(enrolment => new { enrolment.ClassId, enrolment.PersonId });
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.CourseSiteId, assignment.DeploymentId, assignment.ResourceLinkId }).IsUnique();
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
-        builder.Entity<AssignmentRecord>().Ignore(assignment => assignment.GradeRule).Ignore(assignment => assignment.Terms);
+        builder.Entity<AssignmentRecord>().Ignore(assignment => assignment.GradeRule).Ignore(assignment => assignment.Terms).Ignore(assignment => assignment.IsGiven);
         builder.Entity<AssignmentException>().HasKey(exception => new { exception.AssignmentId, exception.PersonId });
         builder.Entity<MergeRecord>().HasIndex(merge => new { merge.ClassId, merge.KeptId });
         builder.Entity<MarkAgainRun>().HasIndex(run => run.ActivityId);

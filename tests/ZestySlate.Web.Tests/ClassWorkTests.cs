@@ -442,6 +442,39 @@ public sealed class ClassWorkTests(SlateHost host)
     }
 
     [Fact]
+    public async Task What_was_taken_away_from_the_class_takes_nothing_more_and_is_there_when_it_is_given_again()
+    {
+        var (group, activity, assignment) = await GivenAsync("Nuru");
+        var nuru = await JoinAsync(group, "Nuru");
+        var attempt = await WorkAsync(nuru, activity, Essay, "anemometer", handsIn: false);
+        var page = $"/a/{activity}?assignment={assignment}";
+        Assert.Contains(Essay, await ReadAsync(nuru, page));
+        var events = SlateHost.Find(await nuru.GetStringAsync(page, Stop), "data-events=\"([^\"]+)\"");
+        var proof = SlateHost.Find(await nuru.GetStringAsync(page, Stop), "data-proof=\"([^\"]+)\"");
+        async Task GiveAsync(bool give) => await host.WithAsync(async (ClassStore classes) =>
+        {
+            await classes.GiveAsync(group.Id, activity, "Essay", give);
+            return 0;
+        });
+        async Task<string> AnswerAsync(string id, string text)
+        {
+            var fields = new Dictionary<string, string> { ["act"] = "answer", ["spot"] = "word", ["event"] = id, ["text"] = text };
+            using var request = new HttpRequestMessage(HttpMethod.Post, events) { Content = new FormUrlEncodedContent(fields) };
+            request.Headers.Add("X-Slate-Script", "1");
+            request.Headers.Add("X-Slate-Proof", proof);
+            return WebUtility.HtmlDecode(await (await nuru.SendAsync(request, Stop)).Content.ReadAsStringAsync(Stop));
+        }
+
+        await GiveAsync(false);
+        Assert.Contains("Your teacher has taken this away.", await AnswerAsync("late", "barometer"));
+        Assert.Equal(HttpStatusCode.NotFound, (await nuru.GetAsync(page, Stop)).StatusCode);
+        Assert.Equal(0, await host.DbAsync(db => db.Events.CountAsync(e => e.AttemptId == attempt && e.EventId == "late", Stop)));
+        await GiveAsync(true);
+        Assert.DoesNotContain("taken this away", await AnswerAsync("again", "barometer"));
+        Assert.Contains("barometer", await ReadAsync(nuru, page));
+    }
+
+    [Fact]
     public async Task A_learner_s_work_is_saved_merged_and_deleted_for_good()
     {
         var (group, activity, _) = await GivenAsync("Nuru", "Nuru K", "Kaimana");

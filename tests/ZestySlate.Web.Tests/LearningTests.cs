@@ -89,6 +89,20 @@ public sealed class LearningTests(SlateHost host)
     }
 
     [Fact]
+    public async Task The_next_child_at_the_same_tablet_goes_on_as_themselves()
+    {
+        var pip = await host.LinkVisitorAsync("Pip Petrel");
+        var page = await pip.GetStringAsync("/a/garden", Stop);
+        Assert.Contains("Pip Petrel", page);
+        Assert.Contains("Not you?", page);
+        var left = await pip.PostFormAsync("/a/garden", "/sign-out", ("then", "garden"));
+        Assert.Equal("/a/garden", left.Headers.Location!.OriginalString);
+        Assert.Contains("name=\"name\"", await pip.GetStringAsync("/a/garden", Stop));
+        Assert.DoesNotContain("Not you?", await (await host.TeacherAsync("ines")).GetStringAsync("/a/garden", Stop));
+        Assert.Equal("/sign-in", (await (await host.LinkVisitorAsync()).PostFormAsync("/a/garden", "/sign-out", ("then", "//evil.example"))).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
     public async Task A_class_activity_opens_by_class_code_and_name()
     {
         var id = await OwnAsync(Visibility.ClassOnly);

@@ -163,6 +163,19 @@ public sealed class MailTests(SlateHost host)
     }
 
     [Fact]
+    public async Task So_many_links_are_mailed_to_one_learner_and_no_more()
+    {
+        var (group, _, address) = await GivenAsync(_ => { }, IdentifiedBy.MailedLink);
+        for (var i = 0; i < Mails.MailedLinks.MostAtOnce + 2; i++)
+        {
+            Assert.Contains("Look into your mails", await (await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", address))).Content.ReadAsStringAsync(Stop));
+        }
+
+        await host.MailAsync();
+        Assert.Equal(Mails.MailedLinks.MostAtOnce, host.Letters.To(address).Count);
+    }
+
+    [Fact]
     public async Task An_assignment_says_what_its_learners_see()
     {
         var (group, given, _) = await GivenAsync(a => (a.ShowsPoints, a.ShownFrom) = (false, RevealMoment.AfterReturn));

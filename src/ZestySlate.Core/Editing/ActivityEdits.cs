@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Wording;
 
@@ -146,7 +147,7 @@ public sealed record SetFlow(Flow Flow) : Edit
 }
 
 /// <summary>Sets the author's own words; an empty one goes back to that of the language.</summary>
-public sealed record SetWording(ValueList<OwnWord> Wording) : Edit
+public sealed partial record SetWording(ValueList<OwnWord> Wording) : Edit
 {
     public override string StepKey => "wording";
 
@@ -160,18 +161,11 @@ public sealed record SetWording(ValueList<OwnWord> Wording) : Edit
             : activity with { Wording = Wording.RemoveAll(own => own.Text.Trim().Length == 0) };
     }
 
-    private static bool Fits(string text)
-    {
-        try
-        {
-            _ = string.Format(System.Globalization.CultureInfo.InvariantCulture, text, "", "");
-            return true;
-        }
-        catch (FormatException)
-        {
-            return false;
-        }
-    }
+    /// <summary>Braces are doubled, or hold the number of what is put in and nothing else: a width or a format could ask for millions of signs.</summary>
+    private static bool Fits(string text) => Braces().IsMatch(text);
+
+    [GeneratedRegex(@"^(?:[^{}]|\{\{|\}\}|\{[01]\})*$")]
+    private static partial Regex Braces();
 }
 
 /// <summary>Sets how many of a section's questions each learner gets; null for all.</summary>

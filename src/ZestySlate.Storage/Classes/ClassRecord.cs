@@ -87,6 +87,9 @@ public sealed class AssignmentRecord
     /// <summary>True when it was taken away from the class; the work that was done stays.</summary>
     public bool Withdrawn { get; set; }
 
+    /// <summary>True while its learners have it: it is neither kept back nor taken away.</summary>
+    public bool IsGiven => !KeptBack && !Withdrawn;
+
     /// <summary>What the teacher says with it, plain.</summary>
     public string Instructions { get; set; } = "";
 

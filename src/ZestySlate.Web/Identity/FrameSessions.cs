@@ -38,6 +38,9 @@ internal sealed class FrameSessionPath(RequestDelegate next)
             else
             {
                 context.Items[Key] = session;
+
+                // The address is the session: nothing on the way keeps what stands under it.
+                context.Response.Headers.CacheControl = "no-store";
                 context.Request.PathBase = context.Request.PathBase.Add($"{Prefix}/{token}");
                 context.Request.Path = slash < 0 ? "/" : value[slash..];
             }

@@ -27,7 +27,7 @@ internal static class HandedEndpoints
             await attempts.LoadAsync(of) is { } loaded && loaded.Record.ActivityId == activity ? await DrawAsync(loaded.State, spot, media) : Results.NotFound()).RequireAuthorization(Rights.ActivityEditor);
         Map(routes.MapGroup("/work/{attempt}").RequireAuthorization(Rights.AttemptLearner), async context =>
             (string)context.GetRouteValue("attempt")! is var id && await context.RequestServices.GetRequiredService<AttemptStore>().LoadAsync(id) is { } loaded
-                ? new Work(id, loaded.State, await context.RequestServices.GetRequiredService<PublishedActivities>().IsOverAsync(loaded) ? loaded.State.Activity.Words["acceptedNoMore"] : null) : null);
+                ? new Work(id, loaded.State, await context.RequestServices.GetRequiredService<PublishedActivities>().WhyOverAsync(loaded) is { } why ? loaded.State.Activity.Words[why] : null) : null);
         Map(routes.MapGroup("/author/{activity}/trial").RequireAuthorization(Rights.ActivityEditor), async context =>
         {
             var (activity, person) = ((string)context.GetRouteValue("activity")!, context.User.Id());

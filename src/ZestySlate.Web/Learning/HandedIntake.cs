@@ -120,10 +120,13 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     /// <summary>The last part of a name, short enough and without anything that is no letter of a name.</summary>
     private static string NameOf(string given)
     {
-        var name = new string([.. Path.GetFileName(given.Replace('\\', '/')).Where(letter => !char.IsControl(letter))]).Trim();
+        var name = new string([.. Path.GetFileName(given.Replace('\\', '/')).Where(letter => !char.IsControl(letter) && !TurnsText(letter))]).Trim();
         var end = Path.GetExtension(name);
         return name.Length == 0 ? "file" : name.Length <= LongestName ? name : name[..(LongestName - Math.Min(20, end.Length))] + (end.Length <= 20 ? end : "");
     }
+
+    /// <summary>Signs that turn the direction of what follows (Unicode Standard Annex 9): «exe.gpj» must not read as «jpg.exe».</summary>
+    private static bool TurnsText(char letter) => letter is '\u200e' or '\u200f' or '\u061c' or (>= '\u202a' and <= '\u202e') or (>= '\u2066' and <= '\u2069');
 
     /// <summary>What a file is, and its bytes as they are kept; none when it pretends to be a picture and is none.</summary>
     private static (HandedKind Kind, string Type, byte[]? Clean) Read(byte[] bytes, string name, bool asSound)

@@ -53,9 +53,9 @@ internal static class LearningEndpoints
         var read = EventForm.Read(form, loaded.State, await handed.OfAsync(attempt, loaded.State), now);
         refusal ??= read.Refusal;
         var times = loaded.Assignment is { } assignment ? assignment.TimesFor(await published.ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)) : default;
-        if (times.IsOver(now) && !loaded.State.IsHandedIn && read is { Succeeded: true, Value: not (Opened or Visited) })
+        if (!loaded.State.IsHandedIn && read is { Succeeded: true, Value: not (Opened or Visited) } && PublishedActivities.WhyOver(loaded.Assignment, times, now) is { } why)
         {
-            refusal = loaded.State.Activity.Words["acceptedNoMore"];
+            refusal = loaded.State.Activity.Words[why];
         }
         else if (read.Succeeded)
         {

@@ -46,7 +46,8 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
         {
             var current = await attempts.CurrentAsync(activityId, personId, assignment.Id);
             var times = assignment.TimesFor(await ExtraDaysAsync(assignment.Id, personId));
-            return current is null && times.IsBefore(clock.GetUtcNow()) ? new Opening.Closed("notOpenYet", activity)
+            return !assignment.IsGiven && current?.HandedInAt is null ? new Opening.Closed("takenAway", activity)
+                : current is null && times.IsBefore(clock.GetUtcNow()) ? new Opening.Closed("notOpenYet", activity)
                 : current is null && times.IsOver(clock.GetUtcNow()) ? new Opening.Closed("acceptedNoMore", activity)
                 : new Opening.Attempt(current ?? await attempts.BeginAsync(activity, personId, assignment)) { Assignment = assignment, Times = times };
         }
@@ -73,9 +74,13 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
         (activity.Visibility == Visibility.School && await rights.IsOfSchoolAsync(activity.OwnerId, personId))
         || await db.Activities.Where(one => one.Id == activity.Id).AnyAsync(rights.LetIn(personId));
 
-    /// <summary>True when an attempt's assignment is accepted no more.</summary>
-    public async Task<bool> IsOverAsync(LoadedAttempt loaded) => loaded.Assignment is { } assignment
-        && assignment.TimesFor(await ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)).IsOver(clock.GetUtcNow());
+    /// <summary>Why nothing more is taken for an attempt, as an entry of the words learners read; null while it is.</summary>
+    public async Task<string?> WhyOverAsync(LoadedAttempt loaded) => loaded.Assignment is not { } assignment ? null
+        : WhyOver(assignment, assignment.TimesFor(await ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)), clock.GetUtcNow());
+
+    /// <summary>The same, where it is known when it is due for the learner.</summary>
+    public static string? WhyOver(AssignmentRecord? assignment, AssignmentTimes times, DateTimeOffset now) =>
+        assignment is null ? null : !assignment.IsGiven ? "takenAway" : times.IsOver(now) ? "acceptedNoMore" : null;
 
     /// <summary>How many days later an assignment is due for a learner.</summary>
     public Task<int> ExtraDaysAsync(int assignmentId, string personId) =>

@@ -13,6 +13,9 @@ namespace ZestySlate.Web.Mails;
 /// <summary>Lets learners of a class come in by a link that is mailed to the address on the roster.</summary>
 public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
 {
+    /// <summary>So many links that are good still one learner is mailed; who asks for more is told the same and gets none.</summary>
+    public const int MostAtOnce = 3;
+
     private static readonly TimeSpan Lasts = TimeSpan.FromMinutes(20);
 
     /// <summary>Puts a mail with a link on its way.</summary>
@@ -23,6 +26,11 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
         var now = clock.GetUtcNow();
         var secret = Ids.Secret();
         await db.MailedSignIns.Where(link => link.ExpiresAt < now).ExecuteDeleteAsync();
+        if (await db.MailedSignIns.CountAsync(link => link.PersonId == learner.PersonId) >= MostAtOnce)
+        {
+            return;
+        }
+
         db.MailedSignIns.Add(new MailedSignIn { TokenHash = HashOf(secret), PersonId = learner.PersonId, ExpiresAt = now + Lasts });
         db.Mails.Add(MailPlan.MailTo($"come in {HashOf(secret)}", learner.Email, learner.RosterName, "Your link to come in",
             [$"With this link you come in as {learner.RosterName}. It works once, for {Lasts.TotalMinutes:0} minutes.", $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}", "If you did not ask for it, do nothing."], now));

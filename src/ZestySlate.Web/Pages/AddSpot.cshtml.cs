@@ -13,7 +13,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner adds a spot of their own to a scene, or changes one.</summary>
 [Authorize(Policy = Rights.AttemptLearner)]
-public sealed class AddSpotModel(AttemptStore attempts, AddedSpots added, PublishedActivities published, TimeProvider clock) : PageModel
+public sealed class AddSpotModel(AttemptStore attempts, AddedSpots added, PublishedActivities published) : PageModel
 {
     public Scene Scene { get; private set; } = null!;
 
@@ -54,9 +54,7 @@ public sealed class AddSpotModel(AttemptStore attempts, AddedSpots added, Publis
         }
 
         Typed = (EditForms.Number(across) / 100, EditForms.Number(down) / 100, title ?? "", text ?? "");
-        var given = _attempt.Assignment;
-        var over = given is not null && given.TimesFor(await published.ExtraDaysAsync(given.Id, _attempt.Record.PersonId)).IsOver(clock.GetUtcNow());
-        Problem = over ? Words["acceptedNoMore"]
+        Problem = await published.WhyOverAsync(_attempt) is { } why ? Words[why]
             : await added.SaveAsync(_attempt.Record, Scene, Mine?.Id, Typed.X, Typed.Y, Typed.Title, Typed.Text) is { } refusal ? Words.Say(refusal)
             : null;
         return Problem is null ? LocalRedirect(Back) : Page();

@@ -45,6 +45,9 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     /// <summary>Whose work it is: stands on paper.</summary>
     public string Learner { get; private set; } = "";
 
+    /// <summary>True where the next at the same device may be somebody else: for who came by a name, not by an account or a course site.</summary>
+    public bool MayBeAnother => View is not null && !User.IsInRole(Roles.Teacher) && FrameSessionPath.SessionOf(HttpContext) is null;
+
     /// <summary>The words of the activity's language.</summary>
     public Words Words { get; private set; } = Words.English;
 

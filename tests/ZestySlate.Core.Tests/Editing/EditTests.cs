@@ -109,4 +109,15 @@ public sealed class EditTests
 
     [Fact]
     public void Every_edit_says_what_it_does_by_the_spots_name() => Assert.Equal("Moved A note", new MoveSpot("n", 0, 0).SummaryOn(_activity));
+
+    [Theory]
+    [InlineData("On", true)]
+    [InlineData("{0} of {1}", true)]
+    [InlineData("{{kept}}", true)]
+    [InlineData("{0:D99999999}", false)]
+    [InlineData("{0,1000000}", false)]
+    [InlineData("{2}", false)]
+    [InlineData("{0", false)]
+    public void Own_words_hold_what_is_put_in_and_ask_for_nothing_else(string text, bool taken) =>
+        Assert.Equal(taken, new SetWording([new OwnWord("next", text)]).Apply(new Activity { Title = "Sky" }).Succeeded);
 }
