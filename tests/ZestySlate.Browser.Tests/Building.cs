@@ -24,6 +24,25 @@ internal static class Building
         return person;
     }
 
+    /// <summary>As a teacher of a course, makes an activity of one question inside the course site and places it there.</summary>
+    public static void MakesInCourse(this Person person, string course)
+    {
+        person.SignInToCourses(course, "Mireille Osei");
+        person.Go(course + "/courses/bulletin/add");
+        person.IntoFrame();
+        person.Press("make a new one", "main");
+        person.BeginActivity("rain-gauge-cut.png", "Made in the course");
+        person.PressStage(0.5, 0.5);
+        person.Choose("trueOrFalse");
+        person.PressCss("[data-field=prompt] [contenteditable=true]");
+        person.Keys("The rim stands level.");
+        person.Saved();
+        person.Press("Place in Bulletin writers");
+        person.Press("Place it in the course", "main");
+        person.OutOfFrame();
+        person.Until(() => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+    }
+
     /// <summary>Adds a question of a kind to the page and gives it its prompt.</summary>
     public static void AddQuestion(this Person person, string kind, string prompt)
     {

@@ -85,20 +85,7 @@ public sealed class CourseSiteJourney(Apps apps)
     public void A_new_activity_is_made_inside_the_course_site_and_comes_back()
     {
         using var person = new Person(1280, 1000, refusesThirdPartyCookies: true);
-        person.SignInToCourses(apps, "Mireille Osei");
-        person.Go(apps.Course + "/courses/bulletin/add");
-        person.IntoFrame();
-        person.Press("make a new one", "main");
-        person.BeginActivity("rain-gauge-cut.png", "Made in the course");
-        person.PressStage(0.5, 0.5);
-        person.Choose("trueOrFalse");
-        person.PressCss("[data-field=prompt] [contenteditable=true]");
-        person.Keys("The rim stands level.");
-        person.Saved();
-        person.Press("Place in Bulletin writers");
-        person.Press("Place it in the course", "main");
-        person.OutOfFrame();
-        person.Until(() => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+        person.MakesInCourse(apps.Course);
         Assert.Equal("Made in the course", person.See("input[name=title]").GetAttribute("value"));
         Assert.Equal("1", person.See("input[name=points]").GetAttribute("value"));
     }

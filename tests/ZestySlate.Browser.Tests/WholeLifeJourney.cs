@@ -130,20 +130,7 @@ public sealed class WholeLifeJourney
     private static void CourseLesson(Installed here)
     {
         using var person = new Person(1280, 1000, refusesThirdPartyCookies: true, trusts: true);
-        person.SignInToCourses(here.Course, "Mireille Osei");
-        person.Go(here.Course + "/courses/bulletin/add");
-        person.IntoFrame();
-        person.Press("make a new one", "main");
-        person.BeginActivity("rain-gauge-cut.png", "Made in the course");
-        person.PressStage(0.5, 0.5);
-        person.Choose("trueOrFalse");
-        person.PressCss("[data-field=prompt] [contenteditable=true]");
-        person.Keys("The rim stands level.");
-        person.Saved();
-        person.Press("Place in Bulletin writers");
-        person.Press("Place it in the course", "main");
-        person.OutOfFrame();
-        person.Until(() => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+        person.MakesInCourse(here.Course);
         person.PressCss("input[name=keptBack]");
         person.Press("Keep", "main form");
         var address = person.Driver.Url;

@@ -159,4 +159,34 @@ public sealed class DoorTests(SlateHost host)
         Assert.Contains("Several wait at the door", await full.Content.ReadAsStringAsync(Stop));
         Assert.Equal(Doors.MostWaiting, await host.DbAsync(db => db.DoorAsks.CountAsync(ask => ask.ClassId == group.Id, Stop)));
     }
+
+    [Fact]
+    public async Task Presses_at_once_are_one_and_of_many_devices_at_once_one_is_the_first()
+    {
+        var group = await ClassAsync("Kai Kelp", "Lena Lull");
+        var device = host.Visitor();
+        var page = await device.GetStringAsync("/join", Stop);
+        Task<HttpResponseMessage> PressAsync(HttpClient one, string html, string name)
+        {
+            var fields = new Dictionary<string, string> { ["Code"] = group.Code, ["Name"] = name, ["proof"] = SlateHost.Find(html, "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\"") };
+            return one.PostAsync("/join", new FormUrlEncodedContent(fields), Stop);
+        }
+
+        // The first press gives the device its cookie; then it is pressed eight times at once as somebody else.
+        await PressAsync(device, page, "Kai Kelp");
+        page = await device.GetStringAsync("/join", Stop);
+        var pressed = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => PressAsync(device, page, "Lena Lull")));
+        Assert.All(pressed, reply => Assert.Equal("/own-sign", reply.Headers.Location?.OriginalString));
+
+        var other = await ClassAsync("Milo Mist");
+        group = other;
+        var devices = await Task.WhenAll(Enumerable.Range(0, 4).Select(async _ => host.Visitor() is var one ? (One: one, Page: await one.GetStringAsync("/join", Stop)) : default));
+        var came = await Task.WhenAll(devices.Select(one => PressAsync(one.One, one.Page, "Milo Mist")));
+        Assert.Equal(1, came.Count(reply => reply.Headers.Location?.OriginalString == "/own-sign"));
+        Assert.Equal(3, came.Count(reply => reply.Headers.Location?.OriginalString.StartsWith("/waiting/", StringComparison.Ordinal) is true));
+        var waits = devices[came.ToList().FindIndex(reply => reply.Headers.Location!.OriginalString != "/own-sign")];
+        var again = await waits.One.GetStringAsync("/join", Stop);
+        await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => PressAsync(waits.One, again, "Milo Mist")));
+        Assert.Equal(3, await host.DbAsync(db => db.DoorAsks.CountAsync(ask => ask.ClassId == other.Id, Stop)));
+    }
 }

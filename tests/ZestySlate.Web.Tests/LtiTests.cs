@@ -3,6 +3,7 @@ using System.Security.Cryptography;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
 using ZestySlate.Core.Delivery;
@@ -633,24 +634,44 @@ public sealed class LtiTests
         Assert.Equal((false, "NotReady"), await LastAsync());
         await TermsAsync("", "AfterDueDate", "false");
         await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
-        await _host.WithAsync(async (AttemptStore store) =>
-        {
-            await store.QueuePastDueAsync();
-            return 0;
-        });
+        await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync());
         Assert.True((await LastAsync()).Points);
         var sent = await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop));
-        await _host.WithAsync(async (AttemptStore store) =>
-        {
-            await store.QueuePastDueAsync();
-            return 0;
-        });
+        await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync());
         Assert.Equal(sent, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
 
         await TermsAsync("", "AfterReturn", "false");
         Assert.Equal((false, "PendingManual"), await LastAsync());
         await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new Returned { Id = "returned", At = DateTimeOffset.UtcNow }));
         Assert.True((await LastAsync()).Points);
+    }
+
+    [Fact]
+    public async Task An_attempt_that_cannot_be_read_keeps_no_points_of_others_back_when_the_due_date_is_past()
+    {
+        await OpenedAsync("s-broken", "link-past");
+        await OpenedAsync("s-whole", "link-past");
+        var given = await _host.DbAsync(db => db.Assignments.AsNoTracking().SingleAsync(g => g.ResourceLinkId == "link-past", Stop));
+        async Task<string> AttemptAsync(string subject) => await _host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId == given.Id && db.CourseSitePeople.Any(p => p.PersonId == a.PersonId && p.Subject == subject)).Select(a => a.Id).SingleAsync(Stop));
+        var (broken, whole) = (await AttemptAsync("s-broken"), await AttemptAsync("s-whole"));
+        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddHours(1)).SetProperty(g => g.ShownFrom, Core.Activities.RevealMoment.AfterDueDate), Stop));
+        foreach (var attempt in new[] { broken, whole })
+        {
+            await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new HandedIn { Id = "handed", At = DateTimeOffset.UtcNow }));
+        }
+
+        Task BreakAsync(bool breaks) => _host.DbAsync(db => db.Events.Where(e => e.AttemptId == broken)
+            .ExecuteUpdateAsync(set => set.SetProperty(e => e.Json, e => breaks ? "broken " + e.Json : e.Json.Substring("broken ".Length)), Stop));
+        await BreakAsync(true);
+        _host.Services.GetRequiredService<AttemptCache>().Forget([broken]);
+        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        var unread = await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync());
+        await BreakAsync(false);
+        Assert.Equal([broken], unread);
+        Assert.NotNull(JsonSerializer.Deserialize<CourseScore>(await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.AttemptId == whole).OrderByDescending(d => d.Id).Select(d => d.Score).FirstAsync(Stop)))!.Given);
+
+        // It is told once, and not gone through again and again.
+        Assert.Empty(await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync()));
     }
 
     [Theory]

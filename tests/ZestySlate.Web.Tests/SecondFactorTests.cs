@@ -94,6 +94,29 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
     }
 
     [Fact]
+    public async Task A_code_that_is_sent_many_times_at_once_is_taken_once()
+    {
+        var (_, secret) = (await host.WithAsync((Accounts accounts) => accounts.InviteAsync("Petra", "petra@gannetpoint.example", null))).Value;
+        var petra = host.Visitor();
+        await petra.PostFormAsync($"/welcome/{secret}", $"/welcome/{secret}", ("password", SlateHost.Password), ("again", SlateHost.Password));
+        var now = DateTimeOffset.UtcNow;
+        var (key, _) = await SwitchedOnAsync(petra, now);
+        var (client, _, ticket) = await PasswordAsync("petra@gannetpoint.example");
+        var proof = SlateHost.Find(await client.GetStringAsync("/sign-in", Stop), "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\"");
+        var fields = new Dictionary<string, string> { ["ticket"] = ticket, ["code"] = CodeAt(key, now.AddSeconds(30)), ["proof"] = proof };
+        var replies = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => client.PostAsync("/sign-in?handler=Code", new FormUrlEncodedContent(fields), Stop)));
+        Assert.Equal((1, 7), (replies.Count(reply => reply.StatusCode == HttpStatusCode.Redirect), replies.Count(reply => reply.StatusCode == HttpStatusCode.OK)));
+    }
+
+    [Fact]
+    public async Task An_account_that_is_made_twice_at_once_is_made_once()
+    {
+        var made = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => host.WithAsync((Accounts accounts) => accounts.InviteAsync("Twice", "twice@gannetpoint.example", null))));
+        Assert.Single(made, one => one.Succeeded);
+        Assert.All(made.Where(one => !one.Succeeded), one => Assert.Equal("«twice@gannetpoint.example» has an account already.", one.Refusal));
+    }
+
+    [Fact]
     public async Task A_few_wrong_codes_are_all_that_are_let_through_wherever_they_come_from()
     {
         var now = DateTimeOffset.UtcNow;

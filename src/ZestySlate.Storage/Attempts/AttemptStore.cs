@@ -385,33 +385,52 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     private CourseScore Told(AssignmentRecord? assignment, AttemptState state)
     {
         var score = CourseScore.Of(state.AsReturned);
-        return assignment is not { PointsAtOnce: false } || score.Given is null || RevealNow.Total(state, clock.GetUtcNow(), assignment.Due) ? score : score.Withheld(state.Rules);
+        var tells = assignment is not { PointsAtOnce: false } || score.Given is null || RevealNow.Total(state, clock.GetUtcNow(), assignment.Due);
+        return tells ? score : score.Withheld(state.Rules);
     }
 
     /// <summary>Puts the scores on their way that were held back until a due date which is past now.</summary>
-    public async Task QueuePastDueAsync()
+    /// <returns>The attempts that could not be read.</returns>
+    public async Task<IReadOnlyList<string>> QueuePastDueAsync()
     {
         var now = clock.GetUtcNow();
-        foreach (var assignment in await db.Assignments.Where(a => a.CourseSiteId != null && a.LineItemUrl != null && a.Due <= now && (a.PointsToldFor == null || a.PointsToldFor != a.Due)).ToListAsync())
+        var past = db.Assignments.Where(a => a.CourseSiteId != null && a.LineItemUrl != null && a.Due <= now);
+        var unread = new List<string>();
+        foreach (var assignment in await past.Where(a => a.PointsToldFor == null || a.PointsToldFor != a.Due).ToListAsync())
         {
             assignment.PointsToldFor = assignment.Due;
-            await QueueAllAsync(assignment);
+            unread.AddRange(await QueueAllAsync(assignment));
         }
+
+        return unread;
     }
 
-    /// <summary>Puts the scores of all that was done in an assignment on their way, as far as its course site was not told the same: it has just said where they go, or may be told more.</summary>
-    public async Task QueueAllAsync(AssignmentRecord assignment)
+    /// <summary>
+    /// Puts the scores of all that was done in an assignment on their way, as far as its course site was not told the same: it
+    /// has just said where they go, or may be told more. An attempt that cannot be read keeps no other back.
+    /// </summary>
+    /// <returns>The attempts that could not be read.</returns>
+    public async Task<IReadOnlyList<string>> QueueAllAsync(AssignmentRecord assignment)
     {
-        var newest = (await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == assignment.Id).ToListAsync()).GroupBy(a => a.PersonId).Select(goes => goes.MaxBy(a => a.BeganAt)!);
-        foreach (var attempt in newest)
+        var all = await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == assignment.Id).ToListAsync();
+        var unread = new List<string>();
+        foreach (var attempt in all.GroupBy(a => a.PersonId).Select(goes => goes.MaxBy(a => a.BeganAt)!))
         {
-            if (await ReadAsync(attempt.Id) is { } loaded)
+            try
             {
-                await QueueScoreAsync(assignment, loaded.Record, () => Told(assignment, loaded.State with { Terms = assignment.Terms }));
+                if (await ReadAsync(attempt.Id) is { } loaded)
+                {
+                    await QueueScoreAsync(assignment, loaded.Record, () => Told(assignment, loaded.State with { Terms = assignment.Terms }));
+                }
+            }
+            catch (Exception problem) when (StoreTrouble.Of(problem) is null)
+            {
+                unread.Add(attempt.Id);
             }
         }
 
         await db.SaveChangesAsync();
+        return unread;
     }
 
     private async Task QueueScoreAsync(AssignmentRecord? assignment, AttemptRecord attempt, Func<CourseScore> score)
@@ -433,7 +452,8 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         }
 
         var (now, told) = (clock.GetUtcNow(), JsonSerializer.Serialize(counted));
-        if (await db.ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.LineItemUrl == lineItem && d.Subject == subject).OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() == told)
+        var before = db.ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.LineItemUrl == lineItem && d.Subject == subject);
+        if (await before.OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() == told)
         {
             return;
         }

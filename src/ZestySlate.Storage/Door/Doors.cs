@@ -39,8 +39,24 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>How long it stays on record who waited.</summary>
     public static readonly TimeSpan Remembered = TimeSpan.FromDays(30);
 
+    /// <summary>People come to the door one after the other: of two who come at once under a new name, one is the first.</summary>
+    private static readonly SemaphoreSlim OneAtATime = new(1, 1);
+
     /// <summary>Comes to the door. Where it is open the device is known from then on.</summary>
     public async Task<Doorstep> ComeAsync(ClassRecord group, string personId, string device, string browser)
+    {
+        await OneAtATime.WaitAsync();
+        try
+        {
+            return await StandAsync(group, personId, device, browser);
+        }
+        finally
+        {
+            OneAtATime.Release();
+        }
+    }
+
+    private async Task<Doorstep> StandAsync(ClassRecord group, string personId, string device, string browser)
     {
         var now = clock.GetUtcNow();
         var known = await db.KnownDevices.AsNoTracking().Where(one => one.PersonId == personId || one.DeviceHash == device).ToListAsync();
@@ -176,11 +192,8 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>Knows a device as the learner's from now on.</summary>
     public async Task KnowAsync(string personId, string device, string browser)
     {
-        if (!await db.KnownDevices.AnyAsync(one => one.PersonId == personId && one.DeviceHash == device))
-        {
-            db.KnownDevices.Add(new KnownDevice { PersonId = personId, DeviceHash = device, Browser = browser, Since = clock.GetUtcNow() });
-            await db.SaveChangesAsync();
-        }
+        var since = clock.GetUtcNow().UtcTicks;
+        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO KnownDevices (DeviceHash, PersonId, Browser, Since) VALUES ({device}, {personId}, {browser}, {since})");
     }
 
     private async Task AnswerAsync(DoorAsk ask, DoorAnswer answer)

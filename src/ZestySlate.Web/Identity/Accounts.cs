@@ -77,11 +77,23 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
             return Outcome<(Person, string)>.Refused("A teacher needs a name and an e-mail address.");
         }
 
-        var teacher = new Person { UserName = email, Email = email, DisplayName = name, CreatedAt = clock.GetUtcNow(), SchoolId = await db.Schools.AnyAsync(known => known.Id == school) ? school : null };
-        var made = await people.CreateAsync(teacher);
-        if (!made.Succeeded)
+        var teacher = new Person { UserName = email, Email = email, DisplayName = name, CreatedAt = clock.GetUtcNow() };
+        teacher.SchoolId = await db.Schools.AnyAsync(known => known.Id == school) ? school : null;
+        var isThere = Outcome<(Person, string)>.Refused($"«{email}» has an account already.");
+        try
         {
-            return Outcome<(Person, string)>.Refused(made.Errors.Any(error => error.Code.StartsWith("Duplicate", StringComparison.Ordinal)) ? $"«{email}» has an account already." : $"«{email}» is no address that an account can have.");
+            var made = await people.CreateAsync(teacher);
+            if (!made.Succeeded)
+            {
+                return made.Errors.Any(error => error.Code.StartsWith("Duplicate", StringComparison.Ordinal)) ? isThere
+                    : Outcome<(Person, string)>.Refused($"«{email}» is no address that an account can have.");
+            }
+        }
+        catch (DbUpdateException problem) when (problem.IsTaken())
+        {
+            // Made twice at once: the other one was first.
+            db.ChangeTracker.Clear();
+            return isThere;
         }
 
         await people.AddToRoleAsync(teacher, Roles.Teacher);

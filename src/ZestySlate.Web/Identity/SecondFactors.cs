@@ -25,6 +25,8 @@ public sealed class SecondFactors(
     /// <summary>Longer than any code is taken.</summary>
     private static readonly TimeSpan CodeLasts = TimeSpan.FromMinutes(5);
 
+    private static readonly SemaphoreSlim OneCode = new(1, 1);
+
     private readonly IUserAuthenticatorKeyStore<Person> _keys = (IUserAuthenticatorKeyStore<Person>)store;
 
     private readonly ITimeLimitedDataProtector _tickets = protection.CreateProtector("ZestySlate.SecondFactor").ToTimeLimitedDataProtector();
@@ -62,7 +64,20 @@ public sealed class SecondFactors(
     /// <summary>True when a code is one that the app shows now, or a recovery code; it is used up.</summary>
     public async Task<bool> TakeAsync(Person person, string? typed)
     {
-        var code = string.Concat((typed ?? "").Where(sign => !char.IsWhiteSpace(sign)));
+        // One after the other: of a code that is sent many times at once, one is the first.
+        await OneCode.WaitAsync();
+        try
+        {
+            return await TakeNextAsync(person, string.Concat((typed ?? "").Where(sign => !char.IsWhiteSpace(sign))));
+        }
+        finally
+        {
+            OneCode.Release();
+        }
+    }
+
+    private async Task<bool> TakeNextAsync(Person person, string code)
+    {
         var used = ("used code", person.Id, code);
         if (code.Length == 0 || IsTired(person) || memory.TryGetValue(used, out _))
         {
@@ -77,7 +92,7 @@ public sealed class SecondFactors(
             return true;
         }
 
-        Interlocked.Increment(ref Wrong(person).Value);
+        Wrong(person).Value++;
         return false;
     }
 

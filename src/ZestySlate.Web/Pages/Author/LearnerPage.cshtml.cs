@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Learners;
@@ -8,47 +7,23 @@ using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Author;
 
-/// <summary>What is kept in an activity of somebody who came by link or from a course site, to be saved or deleted. Learners of a class have a page there.</summary>
+/// <summary>What is kept in an activity of somebody who came by link or from a course site. Learners of a class have a page there.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class LearnerPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions) : PageModel
+public sealed class LearnerPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions) : LearnerKeptModel(export, deletion, sessions)
 {
-    public string Activity { get; private set; } = "";
+    [FromRoute] public string Activity { get; set; } = "";
 
-    public KeptOf Kept { get; private set; } = null!;
+    [FromRoute] public string Person { get; set; } = "";
 
-    public async Task<IActionResult> OnGetAsync(string activity, string person) => await LoadAsync(activity, person) ? Page() : NotFound();
+    protected override LearnerScope Scope => new(Person, ActivityId: Activity);
 
-    public async Task<IActionResult> OnGetExportAsync(string activity, string person) =>
-        await LoadAsync(activity, person) ? File(await export.SaveAsync(new LearnerScope(person, ActivityId: activity)), "application/zip", "learner.zip") : NotFound();
+    protected override string After => $"~/author/{Activity}/results";
 
-    public async Task<IActionResult> OnPostAsync(string activity, string person, string? typed)
+    protected override async Task<KeptOf?> FindAsync()
     {
-        if (!await LoadAsync(activity, person))
-        {
-            return NotFound();
-        }
-
-        if (!Kept.IsTyped(typed))
-        {
-            Kept = Kept.Mistyped;
-            return Page();
-        }
-
-        if (await deletion.DeleteAsync(new LearnerScope(person, ActivityId: activity)))
-        {
-            await sessions.EndAllAsync(person);
-        }
-
-        return LocalRedirect($"~/author/{activity}/results");
-    }
-
-    private async Task<bool> LoadAsync(string activity, string person)
-    {
-        Activity = activity;
-        var attempts = await new LearnerScope(person, ActivityId: activity).Attempts(db).Select(attempt => attempt.AssignmentId).ToListAsync();
-        var name = await db.Users.Where(one => one.Id == person).Select(one => one.DisplayName).SingleOrDefaultAsync();
+        var attempts = await Scope.Attempts(db).Select(attempt => attempt.AssignmentId).ToListAsync();
+        var name = await db.Users.Where(one => one.Id == Person).Select(one => one.DisplayName).SingleOrDefaultAsync();
         var way = attempts.Any(assignment => assignment is null) ? "Came by the link." : "Came from a course site.";
-        Kept = new KeptOf(name ?? "", way, attempts.Count, $"all work of {name} in this activity");
-        return name is not null && attempts.Count > 0;
+        return name is null || attempts.Count == 0 ? null : new KeptOf(name, way, attempts.Count, $"all work of {name} in this activity");
     }
 }
