@@ -115,7 +115,8 @@ internal static class Burdens
         return new Figures(0, sorted[sorted.Length / 2], sorted[(int)(sorted.Length * 0.99)]);
     }
 
-    private static async Task<(HttpClient Browser, string Events, string Proof)> ComeAsync(Server server, string name, string activity)
+    /// <summary>A visitor by link who has come to an activity; in the one that asks for a photo, to its last page.</summary>
+    internal static async Task<(HttpClient Browser, string Events, string Proof)> ComeAsync(Server server, string name, string activity)
     {
         var browser = server.Browser();
         var gate = await browser.GetStringAsync($"/a/{activity}");

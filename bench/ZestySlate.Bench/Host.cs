@@ -20,19 +20,22 @@ internal sealed class Host : IAsyncDisposable
 
     public IServiceProvider Services => _app.Services;
 
-    public static async Task<Host> StartAsync()
+    /// <summary>Starts it.</summary>
+    /// <param name="data">A folder of data that is there already; a new one when null.</param>
+    /// <param name="at">Where it is to be reached; anywhere when null.</param>
+    public static async Task<Host> StartAsync(string? data = null, Uri? at = null)
     {
         var root = Root();
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ApplicationName = "ZestySlate.Web", ContentRootPath = Path.Combine(root, "src", "ZestySlate.Web"), EnvironmentName = "Production" });
         builder.Configuration.AddInMemoryCollection(new Dictionary<string, string?>
         {
-            ["DataFolder"] = Directory.CreateTempSubdirectory("slate-bench").FullName,
+            ["DataFolder"] = data ?? Directory.CreateTempSubdirectory("slate-bench").FullName,
             ["Demo:Folder"] = Path.Combine(root, "demo"),
             ["Limits:CodesPerMinute"] = "1000000",
             ["Limits:SignInPerMinute"] = "1000000",
         });
         builder.Logging.ClearProviders();
-        builder.WebHost.UseUrls("http://127.0.0.1:0");
+        builder.WebHost.UseUrls(at?.ToString() ?? "http://127.0.0.1:0");
         builder.AddZestySlate();
         var app = builder.Build();
         app.UseZestySlate();

@@ -1,29 +1,35 @@
 using System.Collections.Concurrent;
 using System.Net;
-using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Storage;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
 
 namespace ZestySlate.Bench;
 
 /// <summary>
-/// The server is killed without a word (SIGKILL) while 300 learners answer every two seconds, and started again, several
-/// times. Afterwards every acknowledged answer must be in the database, once; those that were not acknowledged are sent
-/// again by their learners, as their pages do, and must be there once too. The run ends by itself.
+/// The server is killed without a word (SIGKILL) and started again, many times, while 300 learners answer every two seconds,
+/// others hand over photos, and a teacher changes, publishes and reviews. Afterwards everything that was acknowledged must be
+/// there, once and as it was; answers that were not acknowledged are sent again by their learners, as their pages do, and must
+/// be there once too. The run ends by itself.
 /// </summary>
 internal static class Kills
 {
-    private const int Learners = 300, Rounds = 3;
-    private static readonly TimeSpan Pace = TimeSpan.FromSeconds(2), BeforeKill = TimeSpan.FromSeconds(7);
+    private const int Learners = 300, Rounds = 30, Works = 12;
+    private static readonly TimeSpan Pace = TimeSpan.FromSeconds(2), LeastBeforeKill = TimeSpan.FromSeconds(3), MostBeforeKill = TimeSpan.FromSeconds(7);
 
     public static async Task RunAsync()
     {
         var data = Directory.CreateTempSubdirectory("slate-kills").FullName;
         var server = await Server.StartAsync(data);
-        var address = server.Address;
-        var acknowledged = new ConcurrentDictionary<string, bool>();
+        var (address, random) = (server.Address, new Random(14));
+        var acknowledged = new ConcurrentDictionary<string, string>();
+        var (learners, uploads, teacher) = (new List<Learner>(), new KilledUploads(), await KilledTeacher.ComeAsync(server, Works));
         var (unanswered, sentAgain) = (0, 0);
         try
         {
-            var learners = new List<Learner>();
             for (var i = 0; i < Learners; i++)
             {
                 learners.Add(await Learner.ComeAsync(address, i));
@@ -33,8 +39,8 @@ internal static class Kills
             {
                 using var over = new CancellationTokenSource();
                 var (number, stop) = (round, over.Token);
-                var work = learners.Select(learner => learner.WorkAsync(number, acknowledged, stop)).ToList();
-                await Task.Delay(BeforeKill);
+                var work = learners.Select(learner => learner.WorkAsync(number, acknowledged, stop)).Append(uploads.WorkAsync(server, stop)).Append(teacher.WorkAsync(stop)).ToList();
+                await Task.Delay(LeastBeforeKill + ((MostBeforeKill - LeastBeforeKill) * random.NextDouble()));
                 await server.KillAsync();
                 await over.CancelAsync();
                 await Task.WhenAll(work);
@@ -51,19 +57,39 @@ internal static class Kills
             await server.KillAsync();
         }
 
-        var times = await TimesStoredAsync(Path.Combine(data, "zesty-slate.db"));
-        var (lost, twice) = (acknowledged.Keys.Count(id => !times.ContainsKey(id)), times.Count(one => one.Value > 1));
-        Console.WriteLine($"{Rounds} times killed under {Learners} learners: {acknowledged.Count:N0} answers acknowledged, {unanswered:N0} of them only when sent again ({sentAgain:N0} sent); lost {lost}, stored twice {twice}   (aim: 0 and 0)");
+        Console.WriteLine($"{Rounds} times killed under {Learners} learners: {acknowledged.Count:N0} answers acknowledged, {unanswered:N0} of them only when sent again ({sentAgain:N0} sent); {uploads.Acknowledged:N0} photos, {teacher.Acknowledged.Editions:N0} editions, {teacher.Acknowledged.Comments:N0} comments");
+        var (lost, twice, changed) = await FaultsAsync(data, address, acknowledged, learners, uploads, teacher);
+        Console.WriteLine($"lost {lost}, stored twice {twice}, changed {changed}   (aim: 0, 0 and 0)");
         Directory.Delete(data, true);
-        if (lost + twice > 0)
+        if (lost + twice + changed > 0)
         {
-            throw new InvalidOperationException("An acknowledged answer was lost, or stored twice.");
+            throw new InvalidOperationException("Something acknowledged was lost, stored twice, or changed.");
         }
     }
 
-    /// <summary>A learner's page: what was not acknowledged waits, and is sent again under its own id.</summary>
-    private sealed class Learner(HttpClient browser, int number, string events, string proof)
+    /// <summary>Looks for everything that was acknowledged, through the application itself.</summary>
+    private static async Task<(int Lost, int Twice, int Changed)> FaultsAsync(string data, Uri address, ConcurrentDictionary<string, string> acknowledged, List<Learner> learners, KilledUploads uploads, KilledTeacher teacher)
     {
+        await using var host = await Host.StartAsync(data, address);
+        await using var scope = host.Services.CreateAsyncScope();
+        var (store, attempts, db) = (scope.ServiceProvider.GetRequiredService<ActivityStore>(), scope.ServiceProvider.GetRequiredService<AttemptStore>(), scope.ServiceProvider.GetRequiredService<SlateDb>());
+        var stored = new List<(string Id, string Pick)>();
+        foreach (var learner in learners)
+        {
+            stored.AddRange((await attempts.LoadAsync(learner.Attempt))!.Events.OfType<Answered>().Select(answer => (answer.Id, ((MultipleChoiceResponse)answer.Response).Picked.Single())));
+        }
+
+        var picks = stored.ToLookup(answer => answer.Id, answer => answer.Pick);
+        var (files, teaching) = (await uploads.FaultsAsync(db), await teacher.FaultsAsync(store, attempts));
+        return (acknowledged.Keys.Count(id => !picks.Contains(id)) + files.Lost + teaching.Lost, picks.Count(one => one.Count() > 1) + files.Twice + teaching.Twice,
+            acknowledged.Count(answer => picks[answer.Key].Any(pick => pick != answer.Value)));
+    }
+
+    /// <summary>A learner's page: what was not acknowledged waits, and is sent again under its own id.</summary>
+    private sealed class Learner(HttpClient browser, int number, string attempt, string events, string proof)
+    {
+        public string Attempt => attempt;
+
         public List<(string Id, string Pick)> Waiting { get; } = [];
 
         public static async Task<Learner> ComeAsync(Uri address, int number)
@@ -72,10 +98,10 @@ internal static class Kills
             var gate = await browser.GetStringAsync("/a/garden");
             await browser.PostAsync("/a/garden?handler=begin", Host.Form(("name", $"Learner {number}"), ("proof", Host.Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
             var page = await browser.GetStringAsync("/a/garden");
-            return new Learner(browser, number, Host.Find(page, "data-events=\"([^\"]+)\""), Host.Find(page, "data-proof=\"([^\"]+)\""));
+            return new Learner(browser, number, Host.Find(page, "data-attempt=\"([^\"]+)\""), Host.Find(page, "data-events=\"([^\"]+)\""), Host.Find(page, "data-proof=\"([^\"]+)\""));
         }
 
-        public async Task WorkAsync(int round, ConcurrentDictionary<string, bool> acknowledged, CancellationToken stop)
+        public async Task WorkAsync(int round, ConcurrentDictionary<string, string> acknowledged, CancellationToken stop)
         {
             try
             {
@@ -94,12 +120,12 @@ internal static class Kills
         }
 
         /// <summary>Sends what waits, in order, until one is not acknowledged; gives how many were.</summary>
-        public async Task<int> SendWaitingAsync(ConcurrentDictionary<string, bool> acknowledged)
+        public async Task<int> SendWaitingAsync(ConcurrentDictionary<string, string> acknowledged)
         {
             var sent = 0;
             while (Waiting.Count > 0 && await SendAsync(Waiting[0]))
             {
-                acknowledged[Waiting[0].Id] = true;
+                acknowledged[Waiting[0].Id] = Waiting[0].Pick;
                 Waiting.RemoveAt(0);
                 sent++;
             }
@@ -122,22 +148,5 @@ internal static class Kills
                 return false;
             }
         }
-    }
-
-    /// <summary>How often each of these answers is in the database.</summary>
-    private static async Task<Dictionary<string, int>> TimesStoredAsync(string path)
-    {
-        await using var connection = new SqliteConnection($"Data Source={path};Pooling=false");
-        await connection.OpenAsync();
-        var read = connection.CreateCommand();
-        read.CommandText = "SELECT EventId, COUNT(*) FROM Events WHERE EventId LIKE 'k%-%-%' GROUP BY EventId";
-        var times = new Dictionary<string, int>();
-        await using var rows = await read.ExecuteReaderAsync();
-        while (await rows.ReadAsync())
-        {
-            times[rows.GetString(0)] = rows.GetInt32(1);
-        }
-
-        return times;
     }
 }

@@ -30,7 +30,7 @@ public static class Commands
         ACTIVITY and ANSWERS are files as docs/activity-format.md describes them.
         """;
 
-    internal static readonly JsonSerializerOptions Json = new(ActivityJson.Trusted) { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    internal static readonly JsonSerializerOptions Json = new(ActivityJson.Trusted) { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, Converters = { new FractionJson() } };
 
     /// <summary>Runs one command.</summary>
     public static int Run(string[] args, TextWriter output, TextWriter errors)
@@ -106,7 +106,7 @@ public static class Commands
             return 0;
         }
 
-        string Points(decimal points) => activity.Words.Number(points);
+        string Points(Fraction points) => activity.Words.Number(points);
         foreach (var answer in report.Answers)
         {
             output.WriteLine($"{Points(answer.Points),6} / {Points(answer.OutOf),-5} {answer.Verdict,-8} {answer.Question}");

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
@@ -143,6 +144,15 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
+        builder.Entity<IdentityUserPasskey<string>>(passkey =>
+        {
+            // As the framework's own schema has them from its third version on, whoever opens the database.
+            passkey.ToTable("AspNetUserPasskeys");
+            passkey.HasKey(one => one.CredentialId);
+            passkey.Property(one => one.CredentialId).HasMaxLength(1024);
+            passkey.OwnsOne(one => one.Data).ToJson();
+            passkey.HasOne<Person>().WithMany().HasForeignKey(one => one.UserId).IsRequired();
+        });
         builder.Entity<ActivityRecord>().HasIndex(activity => new { activity.OwnerId, activity.ChangedAt });
         builder.Entity<ActivityRecord>().HasIndex(activity => activity.Visibility);
         builder.Entity<ActivityWords>().HasKey(words => words.ActivityId);

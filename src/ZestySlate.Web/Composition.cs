@@ -86,6 +86,7 @@ public static class Composition
         services.AddSingleton<SessionMemory>();
         services.AddScoped<Sessions>();
         services.AddScoped<Accounts>();
+        services.AddScoped<Passkeys>();
         services.AddScoped<SecondFactors>();
         services.AddSingleton<LoopHealth>();
         services.AddSingleton<LoopServices>();
@@ -106,6 +107,7 @@ public static class Composition
             options.Password.RequireUppercase = false;
             options.Password.RequireDigit = false;
         }).AddEntityFrameworkStores<SlateDb>().AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider);
+        services.Configure<IdentityPasskeyOptions>(passkeys => passkeys.ResidentKeyRequirement = "required");
         services.ConfigureApplicationCookie(cookie =>
         {
             cookie.LoginPath = "/sign-in";

@@ -34,6 +34,12 @@ public sealed class WholeLifeJourney
         keeper.Press("Invite", "main form");
         keeper.Reads("[role=status]", "Neve Nimbus is invited");
 
+        // Under the address that the web server answers to, with a device of their own from now on.
+        keeper.HasDevice();
+        keeper.MakesPasskey(here.Slate, "Kip's laptop", Password);
+        keeper.Press("Sign out");
+        keeper.ComesByPasskey(here.Slate);
+
         // The teacher comes in by the mail, makes a class and a worksheet, and gives it to the class.
         using var neve = new Person(trusts: true);
         var link = Regex.Match(await here.LetterAsync("neve@gannetpoint.example"), "https://\\S+").Value;

@@ -32,7 +32,7 @@ public sealed class CommandTests
     {
         var (_, output, _) = Run("mark", DemoFiles.Activity, DemoFiles.Answers, "--json");
         var report = JsonDocument.Parse(output).RootElement;
-        Assert.Equal(3m, report.GetProperty("points").GetDecimal());
+        Assert.Equal(("3", 3m), (report.GetProperty("points").GetProperty("exact").GetString(), report.GetProperty("points").GetProperty("decimal").GetDecimal()));
         Assert.Equal("partly", report.GetProperty("answers")[1].GetProperty("verdict").GetString());
     }
 

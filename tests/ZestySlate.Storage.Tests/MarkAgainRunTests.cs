@@ -77,7 +77,7 @@ public sealed class MarkAgainRunTests : TestDatabase
         var points = new List<decimal>();
         foreach (var id in ids)
         {
-            points.Add((await Attempts(db).LoadAsync(id))!.State.Score.Points);
+            points.Add((await Attempts(db).LoadAsync(id))!.State.Score.Points.ToDecimal());
         }
 
         return [.. points];

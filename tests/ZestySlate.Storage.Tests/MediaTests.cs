@@ -1,3 +1,4 @@
+using System.Buffers.Binary;
 using System.Text;
 using SkiaSharp;
 using ZestySlate.Storage.Media;
@@ -53,21 +54,73 @@ public sealed class MediaTests : TestDatabase
         Assert.Contains("cut off or damaged", PictureReader.Read(whole[..(whole.Length / 2)], "half.jpg").Refusal);
     }
 
+    /// <summary>Each pixel is the mean of its square, also at edges where the square is smaller, and nothing is left out.</summary>
+    [Theory]
+    [InlineData(6001, 3001)]
+    [InlineData(4001, 4000)]
+    [InlineData(2001, 9001)]
+    public void A_large_PNG_is_made_smaller_row_by_row(int width, int height)
+    {
+        using var bitmap = new SKBitmap(width, height);
+        using (var canvas = new SKCanvas(bitmap))
+        {
+            // Left dark and right light, and a last column and row of their own.
+            canvas.Clear(SKColors.White);
+            canvas.DrawRect(0, 0, width / 2, height, new SKPaint { Color = SKColors.Black });
+            canvas.DrawRect(width - 1, 0, 1, height, new SKPaint { Color = SKColors.Red });
+            canvas.DrawRect(0, height - 1, width, 1, new SKPaint { Color = SKColors.Blue });
+        }
+
+        using var data = bitmap.Encode(SKEncodedImageFormat.Png, 100);
+        var read = PictureReader.Read(data.ToArray(), "large.png", 12_000_000).Value;
+        Assert.Equal(((width + 1) / 2, (height + 1) / 2), (read.Width, read.Height));
+        using var small = SKBitmap.Decode(read.Bytes);
+        Assert.Equal(SKColors.Black, small.GetPixel(3, 3));
+        Assert.Equal(SKColors.White, small.GetPixel(small.Width - 3, 3));
+        Assert.Equal(width % 2 == 1 ? SKColors.Red : new SKColor(255, 128, 128), small.GetPixel(small.Width - 1, 3));
+        Assert.Equal(height % 2 == 1 ? SKColors.Blue : new SKColor(0, 0, 128), small.GetPixel(3, small.Height - 1));
+
+        // As large as is wanted, it stays as it is.
+        Assert.Equal(width, PictureReader.Read(data.ToArray(), "large.png").Value.Width);
+        Assert.Contains("cut off or damaged", PictureReader.Read(data.ToArray()[..(int)(data.Size / 2)], "half.png", 12_000_000).Refusal);
+    }
+
+    [Fact]
+    public void What_can_only_be_read_as_a_whole_is_refused_from_a_smaller_size_on()
+    {
+        var interlaced = Claims(4001, 4000, interlaced: true);
+        Assert.Contains("read as a whole", PictureReader.Read(interlaced, "woven.png", 12_000_000).Refusal);
+        interlaced = Claims(4000, 4000, interlaced: true);
+        Assert.DoesNotContain("read as a whole", PictureReader.Read(interlaced, "woven.png", 12_000_000).Refusal);
+        Assert.Contains("read as a whole", PictureReader.Read([.. "GIF89a"u8, 0xA1, 0x0F, 0xA0, 0x0F, 0x80, 0, 0, 0, 0, 0, 255, 255, 255, 0x2C, 0, 0, 0, 0, 0xA1, 0x0F, 0xA0, 0x0F, 0, 2, 2, 0x44, 1, 0, 0x3B], "large.gif", 12_000_000).Refusal);
+    }
+
+    /// <summary>A PNG whose head claims so many pixels; none of them is there.</summary>
+    private static byte[] Claims(int width, int height, bool interlaced = false)
+    {
+        var png = Picture(8, 8);
+        BinaryPrimitives.WriteInt32BigEndian(png.AsSpan(16), width);
+        BinaryPrimitives.WriteInt32BigEndian(png.AsSpan(20), height);
+        png[28] = interlaced ? (byte)1 : (byte)0;
+        BinaryPrimitives.WriteUInt32BigEndian(png.AsSpan(29), Crc(png.AsSpan(12, 17)));
+        return png;
+    }
+
     [Fact]
     public void Too_many_pixels_are_refused_with_both_numbers()
     {
-        // A PNG whose head claims 30,000 × 30,000 pixels; none of them has to be there.
-        var png = Picture(8, 8);
-        foreach (var at in new[] { 16, 20 })
-        {
-            (png[at], png[at + 1], png[at + 2], png[at + 3]) = (0, 0, 0x75, 0x30);
-        }
-
-        var crc = Crc(png.AsSpan(12, 17));
-        (png[29], png[30], png[31], png[32]) = ((byte)(crc >> 24), (byte)(crc >> 16), (byte)(crc >> 8), (byte)crc);
-        var refusal = PictureReader.Read(png, "huge.png").Refusal;
+        var refusal = PictureReader.Read(Claims(30_000, 30_000), "huge.png").Refusal;
         Assert.Contains("30000 × 30000", refusal);
         Assert.Contains("up to 60 million", refusal);
+    }
+
+    [Theory]
+    [InlineData(65_536, 1)]
+    [InlineData(1, 65_536)]
+    public void Too_long_a_side_is_refused_with_both_numbers(int width, int height)
+    {
+        Assert.Contains($"{width} × {height} pixels; a side may have up to 65535", PictureReader.Read(Claims(width, height), "thin.png").Refusal);
+        Assert.DoesNotContain("a side may", PictureReader.Read(Claims(Math.Min(width, 65_535), Math.Min(height, 65_535)), "thin.png").Refusal);
     }
 
     [Fact]

@@ -54,6 +54,28 @@ public sealed class MigrationTests
         Assert.Equal(1m, (await now.Enrolments.SingleAsync(Stop)).TimeFactor);
     }
 
+    [Fact]
+    public async Task A_key_of_an_app_that_no_code_confirmed_is_no_second_factor_and_the_school_speaks_English_as_before()
+    {
+        var file = Path.Combine(Directory.CreateTempSubdirectory("slate-migration").FullName, "old.db");
+        await using (var old = Open(file))
+        {
+            await old.GetService<IMigrator>().MigrateAsync("TheDoor", Stop);
+            foreach (var (id, on) in new[] { ("looked", 0), ("confirmed", 1) })
+            {
+                await old.Database.ExecuteSqlRawAsync("INSERT INTO AspNetUsers (Id, DisplayName, CreatedAt, MustSetPassword, EmailConfirmed, PhoneNumberConfirmed, TwoFactorEnabled, LockoutEnabled, AccessFailedCount) VALUES ({0}, '', 1, 0, 0, 0, {1}, 0, 0)", [id, on], Stop);
+                await old.Database.ExecuteSqlRawAsync("INSERT INTO AspNetUserTokens (UserId, LoginProvider, Name, Value) VALUES ({0}, '[AspNetUserStore]', 'AuthenticatorKey', 'ABC')", [id], Stop);
+            }
+
+            await old.Database.ExecuteSqlRawAsync("INSERT INTO Installation (Id, Address, MailServer, MailPort, MailUser, MailPassword, MailFrom, Registration, RegistrationBy, SecondFactor) VALUES (1, '', '', 587, '', '', '', 0, '', 0)", Stop);
+        }
+
+        await using var now = Open(file);
+        await now.PrepareAsync(Stop);
+        Assert.Equal("confirmed", (await now.UserTokens.SingleAsync(Stop)).UserId);
+        Assert.Equal("en", (await now.Installation.SingleAsync(Stop)).Language);
+    }
+
     /// <summary>Editions, attempts and what their learners saw, as an earlier version stored and showed them.</summary>
     private static JsonNode Before { get; } = JsonNode.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "attempts-before-handouts.json")))!;
 

@@ -124,8 +124,8 @@ public sealed partial class QuestionFormTests(SlateHost host)
             ("bandUpTo", "50"), ("bandText", "Half."), ("bandUpTo", "100"), ("bandText", "Well."), ("bandAll", "yes"), ("bandAllText", "All of it."), ("points", "3"),
         ]);
         Assert.Equal((2, "No.", 3m, true), (question.Accepted.Count, question.NotThis[0].Feedback, question.Points, question.Bands.LastOnlyForAll));
-        Assert.Equal("All of it.", question.Bands.For(100)!.Text);
-        Assert.Equal("Well.", question.Bands.For(99)!.Text);
+        Assert.Equal("All of it.", question.Bands.For(100, true)!.Text);
+        Assert.Equal("Well.", question.Bands.For(99, false)!.Text);
     }
 
     [Fact]

@@ -1,7 +1,10 @@
 using System.Net;
 using System.Security.Cryptography;
 using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Tests;
@@ -45,8 +48,9 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
 
     private static async Task<(string Key, IReadOnlyList<string> Codes)> SwitchedOnAsync(HttpClient teacher, DateTimeOffset at)
     {
-        var key = SlateHost.Find(await teacher.GetStringAsync("/account/second-factor", Stop), "font-mono\">([A-Z2-7 ]+)<").Replace(" ", "");
-        var page = await (await teacher.PostFormAsync("/account/second-factor", "/account/second-factor?handler=On", ("code", CodeAt(key, at)))).Content.ReadAsStringAsync(Stop);
+        var shown = await teacher.GetStringAsync("/account/second-factor", Stop);
+        var (key, sealedKey) = (SlateHost.Find(shown, "font-mono\">([A-Z2-7 ]+)<").Replace(" ", ""), SlateHost.Find(shown, "name=\"SealedKey\" value=\"([^\"]+)\""));
+        var page = await (await teacher.PostFormAsync("/account/second-factor", "/account/second-factor?handler=App", ("SealedKey", sealedKey), ("code", CodeAt(key, at)))).Content.ReadAsStringAsync(Stop);
         return (key, Regex.Matches(page, "<li>([^<]+)</li>").Select(match => match.Groups[1].Value).ToList());
     }
 
@@ -61,7 +65,7 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
     public async Task A_password_alone_opens_nothing_and_each_code_is_good_once()
     {
         var (ines, elsewhere, now) = (await host.TeacherAsync("ines"), await host.TeacherAsync("ines"), DateTimeOffset.UtcNow);
-        Assert.Contains("That is not the code", await (await ines.PostFormAsync("/account/second-factor", "/account/second-factor?handler=On", ("code", "000000"))).Content.ReadAsStringAsync(Stop));
+        await RefusesKeysOfOthersAsync(ines);
         var (key, codes) = await SwitchedOnAsync(ines, now);
         Assert.Equal(10, codes.Distinct().Count());
         Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync("/library", Stop)).StatusCode);
@@ -93,6 +97,26 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
         Assert.Equal(HttpStatusCode.Redirect, (await host.Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", "ines.halloran@gannetpoint.example"), ("Password", "a new long one"))).StatusCode);
     }
 
+    /// <summary>An app is set up by a code of the key that was shown to this very person, and by nothing else; the key that was shown stays.</summary>
+    private async Task RefusesKeysOfOthersAsync(HttpClient ines)
+    {
+        async Task<(string Key, string Sealed)> ShownAsync(HttpResponseMessage reply)
+        {
+            var page = await reply.Content.ReadAsStringAsync(Stop);
+            return (SlateHost.Find(page, "font-mono\">([A-Z2-7 ]+)<").Replace(" ", ""), SlateHost.Find(page, "name=\"SealedKey\" value=\"([^\"]+)\""));
+        }
+
+        Task<HttpResponseMessage> SetUpAsync(string sealedKey, string code) => ines.PostFormAsync("/account/second-factor", "/account/second-factor?handler=App", ("SealedKey", sealedKey), ("code", code));
+        var (first, now) = (await ShownAsync(await ines.GetAsync("/account/second-factor", Stop)), DateTimeOffset.UtcNow);
+        var again = await ShownAsync(await SetUpAsync(first.Sealed, "000000"));
+        Assert.Equal(first.Key, again.Key);
+        var other = await ShownAsync(await (await host.TeacherAsync("tobiah")).GetAsync("/account/second-factor", Stop));
+        await SetUpAsync(other.Sealed, CodeAt(other.Key, now));
+        await SetUpAsync("made up", CodeAt(first.Key, now));
+        await SetUpAsync("", CodeAt(first.Key, now));
+        Assert.Equal((false, 0), await host.DbAsync(async db => (await db.Users.AnyAsync(p => p.Email == "ines.halloran@gannetpoint.example" && p.TwoFactorEnabled, Stop), await db.UserTokens.CountAsync(token => db.Users.Any(p => p.Id == token.UserId && p.Email == "ines.halloran@gannetpoint.example"), Stop))));
+    }
+
     [Fact]
     public async Task A_code_that_is_sent_many_times_at_once_is_taken_once()
     {
@@ -102,11 +126,11 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
         var now = DateTimeOffset.UtcNow;
         var (key, _) = await SwitchedOnAsync(petra, now);
         var begin = new TaskCompletionSource();
-        var all = Enumerable.Range(0, 32).Select(_ => Task.Run(() => host.WithAsync(async (SecondFactors factors) =>
+        var all = Enumerable.Range(0, 32).Select(_ => Task.Run(() => host.WithAsync(async (IServiceProvider services) =>
         {
-            var person = await host.DbAsync(db => db.Users.AsNoTracking().SingleAsync(p => p.Email == "petra@gannetpoint.example", Stop));
+            var person = (await services.GetRequiredService<UserManager<Person>>().FindByEmailAsync("petra@gannetpoint.example"))!;
             await begin.Task;
-            return await factors.TakeAsync(person, CodeAt(key, now.AddSeconds(30)));
+            return await services.GetRequiredService<SecondFactors>().TakeAsync(person, CodeAt(key, now.AddSeconds(30)));
         }))).ToList();
         await Task.Delay(500, Stop);
         begin.SetResult();
@@ -149,11 +173,11 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
         Assert.Equal(HttpStatusCode.Forbidden, (await keeper.PostFormAsync("/account", "/keeper/schools?handler=School", ("name", "Made past it"))).StatusCode);
         await SwitchedOnAsync(keeper, DateTimeOffset.UtcNow);
         Assert.Equal(HttpStatusCode.OK, (await keeper.GetAsync("/keeper/schools", Stop)).StatusCode);
-        Assert.Contains("Nothing was changed", await (await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("password", "wrong"))).Content.ReadAsStringAsync(Stop));
-        Assert.Contains("wants you to have one", await (await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("password", SlateHost.Password))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("Nothing was changed", await (await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("which", "app"), ("password", "wrong"))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("wants you to have one", await (await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("which", "app"), ("password", SlateHost.Password))).Content.ReadAsStringAsync(Stop));
         await SwitchedOnAsync(keeper, DateTimeOffset.UtcNow.AddSeconds(30));
         await keeper.PostFormAsync("/account", "/keeper/installation", ("secondFactor", "Nobody"));
-        await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("password", SlateHost.Password));
+        await keeper.PostFormAsync("/account/second-factor", "/account/second-factor?handler=Off", ("which", "app"), ("password", SlateHost.Password));
         Assert.Equal(HttpStatusCode.OK, (await keeper.GetAsync("/keeper/schools", Stop)).StatusCode);
     }
 

@@ -63,6 +63,39 @@ public sealed class SetupTests
     }
 
     [Fact]
+    public async Task The_school_s_language_is_what_learners_read_around_activities_and_what_new_ones_begin_in()
+    {
+        await using var host = await FreshAsync();
+        var keeper = host.Visitor();
+        keeper.DefaultRequestHeaders.Add("Accept-Language", "xx, en;q=0.4, de-CH;q=0.8");
+        Assert.Matches("value=\"de\" selected", await keeper.GetStringAsync("/setup", Stop));
+        await keeper.PostFormAsync("/setup", "/setup", [.. Filled(), ("New.Language", "ar")]);
+        var join = WebUtility.HtmlDecode(await host.Visitor().GetStringAsync("/join", Stop));
+        Assert.Contains("<html lang=\"ar\" dir=\"rtl\"", join);
+        Assert.Contains("ادخل برمز صفك", join);
+        Assert.Contains("لا صف بهذا الرمز", WebUtility.HtmlDecode(await (await host.Visitor().PostFormAsync("/join", "/join", ("Code", "NOCODE"), ("Name", "Nobody"))).Content.ReadAsStringAsync(Stop)));
+        Assert.Contains("<html lang=\"en\" dir=\"ltr\"", await keeper.GetStringAsync("/library", Stop));
+
+        // A new activity begins in it unless its author chooses otherwise.
+        Assert.Matches("value=\"ar\" selected", await keeper.GetStringAsync("/new", Stop));
+        async Task<string> BegunAsync(params (string, string)[] fields)
+        {
+            var at = (await keeper.PostFormAsync("/new", "/new?handler=Questions", [.. fields, ("recipe", "Quiz")])).Headers.Location!.OriginalString.Split('/')[^1].Split('?')[0];
+            return (await host.WithAsync((Storage.Activities.ActivityStore store) => store.DraftAsync(at)))!.Document.Language;
+        }
+
+        Assert.Equal(["ar", "fr", "ar"], [await BegunAsync(), await BegunAsync(("language", "fr")), await BegunAsync(("language", "made up"))]);
+
+        // The keeper changes it; it holds at once. What is no language changes nothing.
+        (string, string)[] rest = [("address", ""), ("mailServer", ""), ("mailUser", ""), ("mailPassword", ""), ("mailFrom", "")];
+        foreach (var (sent, words) in new[] { ("de", "Komm mit deinem Klassencode herein"), ("made up", "Komm mit deinem Klassencode herein"), ("fr", "Come in with your class code") })
+        {
+            await keeper.PostFormAsync("/keeper/installation", "/keeper/installation", [.. rest, ("language", sent)]);
+            Assert.Contains(words, WebUtility.HtmlDecode(await host.Visitor().GetStringAsync("/join", Stop)));
+        }
+    }
+
+    [Fact]
     public async Task A_keeper_from_the_terminal_ends_the_set_up_while_it_runs()
     {
         await using var host = await FreshAsync();

@@ -47,15 +47,17 @@ public sealed record ScoreBands
         return new ScoreBands(sorted.ToValueList());
     }
 
-    /// <summary>The band of an unrounded percentage, or null when there are no bands.</summary>
-    public ScoreBand? For(decimal percent)
+    /// <summary>The band of an exact percentage, or null when there are no bands.</summary>
+    /// <param name="percent">The percentage.</param>
+    /// <param name="allRight">True when every verdict is right, which is more than all points: hints and tries may be free, and a teacher may give points.</param>
+    public ScoreBand? For(Fraction percent, bool allRight)
     {
         if (Bands.Count == 0)
         {
             return null;
         }
 
-        return LastOnlyForAll && percent >= 100 ? Bands[Bands.Count - 1]
+        return LastOnlyForAll && allRight ? Bands[Bands.Count - 1]
             : Bands.FirstOrDefault(band => percent <= band.UpTo) ?? Bands[Bands.Count - (LastOnlyForAll ? 2 : 1)];
     }
 

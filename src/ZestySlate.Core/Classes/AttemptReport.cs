@@ -14,7 +14,7 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
         var family = QuestionTypes.For(question.Question);
         var counted = question.CountedTry(state.Activity.Rules.Counts);
         var response = counted?.Response ?? question.Response;
-        var verdict = question.Review?.VerdictOf(question.OutOf) ?? counted?.Mark.Verdict ?? Verdict.Missing;
+        var verdict = question.VerdictThatCounts(state.Activity.Rules.Counts);
         var reason = question.Review?.Points is not null ? Reason.Of("markedByTeacher") : counted is null
             ? Reason.Of(question.Response is null ? "notAnswered" : "answeredNotMarked")
             : counted.Reason;
@@ -28,7 +28,7 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
 
 /// <summary>One answer of an attempt: the try that counts, with the reason for its mark.</summary>
 public sealed record AnswerReport(string SpotId, string Question, string Kind, string Response, Verdict Verdict,
-    decimal Points, decimal OutOf, int Tries, bool HintSeen, string Reason)
+    Fraction Points, decimal OutOf, int Tries, bool HintSeen, string Reason)
 {
     /// <summary>The answer itself, or null when there is none.</summary>
     public Response? Given { get; init; }

@@ -75,7 +75,7 @@ public enum GradeState
 public sealed record Grade(GradeState State, decimal? Points, decimal OutOf, decimal Lost, bool IsLate, bool Provisional)
 {
     /// <summary>The grade in percent, or null.</summary>
-    public decimal? Percent => Points is { } points && OutOf > 0 ? points / OutOf * 100 : null;
+    public decimal? Percent => Points is { } points && OutOf > 0 ? ((Fraction)points * 100 / OutOf).ToDecimal() : null;
 
     /// <summary>
     /// The grade. Of the average, each go counts with what its own lateness left. An activity without points has no grade,
@@ -103,7 +103,7 @@ public sealed record Grade(GradeState State, decimal? Points, decimal OutOf, dec
                 : new Grade(goes.Count > 0 ? GradeState.AtWork : GradeState.ToDo, null, worth, 0, false, false);
         }
 
-        decimal Share(Go go) => go.OutOf == 0 ? 0 : go.Points / go.OutOf * rule.Kept(go.HandedInAt!.Value);
+        Fraction Share(Go go) => go.OutOf == 0 ? 0 : (Fraction)go.Points / go.OutOf * rule.Kept(go.HandedInAt!.Value);
         var counted = rule.Counts switch
         {
             GoCounts.First => done[0],
@@ -111,8 +111,8 @@ public sealed record Grade(GradeState State, decimal? Points, decimal OutOf, dec
             _ => done.MaxBy(Share)!,
         };
         var reach = rule.Worth ?? counted.OutOf;
-        var share = rule.Counts == GoCounts.Average ? done.Average(Share) : Share(counted);
-        return new Grade(GradeState.HandedIn, counted.OutOf == 0 ? null : share * reach, reach, 1 - rule.Kept(counted.HandedInAt!.Value), counted.HandedInAt > rule.Due,
+        var share = rule.Counts == GoCounts.Average ? done.Total(Share) / done.Count : Share(counted);
+        return new Grade(GradeState.HandedIn, counted.OutOf == 0 ? null : (share * reach).ToDecimal(), reach, 1 - rule.Kept(counted.HandedInAt!.Value), counted.HandedInAt > rule.Due,
             rule.Counts == GoCounts.Average ? done.Any(go => go.Provisional) : counted.Provisional);
     }
 }

@@ -39,8 +39,8 @@ public static class MarkAgain
 public sealed record GradeChange(Score Before, Score After, ValueList<AnswerChange> Answers)
 {
     /// <summary>By how much the percentage rises; below 0 when it falls.</summary>
-    public decimal Rise => After.Percent - Before.Percent;
+    public Fraction Rise => After.Percent - Before.Percent;
 }
 
 /// <summary>How the mark of one answer changes.</summary>
-public sealed record AnswerChange(string SpotId, string Question, string Response, decimal Before, decimal After, decimal OutOf, string Reason);
+public sealed record AnswerChange(string SpotId, string Question, string Response, Fraction Before, Fraction After, decimal OutOf, string Reason);

@@ -140,7 +140,7 @@ internal sealed class Fold(AttemptState start)
         Questions = start.Questions.Select(question => _questions[question.Spot.Id]).ToValueList(),
     };
 
-    private decimal Points() => _questions.Values.Sum(question => question.Points(_rules.Counts));
+    private Fraction Points() => _questions.Values.Total(question => question.Points(_rules.Counts));
 
     /// <summary>In order one goes from step to step; else going to the scene before is going back, and everything else lengthens the way.</summary>
     private void Visit(string id, DateTimeOffset at)
@@ -266,7 +266,7 @@ internal sealed class Fold(AttemptState start)
         if (question.StepMark is not null && mark.Parts.Count > 0)
         {
             // Where each step is marked, the penalty is for the mistakes on the way; what stands wrong in the end is only not gained.
-            mark = mark with { Share = Math.Clamp(mark.Share - (Math.Max(0, question.Question.Penalty) * question.Mistakes / mark.Parts.Count), 0, 1) };
+            mark = mark with { Share = Fraction.Clamp(mark.Share - ((Fraction)Math.Max(0, question.Question.Penalty) * question.Mistakes / mark.Parts.Count), 0, 1) };
         }
 
         var tryCost = _rules.CostOfTry(number);

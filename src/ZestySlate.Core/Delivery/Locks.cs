@@ -37,7 +37,7 @@ public static class Locks
         : tries.LastAt.AddSeconds(Math.Min(LongestPause, FirstPause * Math.Pow(2, Math.Min(10, tries.Wrong - FreeTries))));
 
     /// <summary>Whether a lock that needs no typing opens in this state.</summary>
-    internal static bool OpensBy(LockKey key, IReadOnlyDictionary<string, QuestionState> questions, IReadOnlySet<string> opened, Func<decimal> points) => key switch
+    internal static bool OpensBy(LockKey key, IReadOnlyDictionary<string, QuestionState> questions, IReadOnlySet<string> opened, Func<Fraction> points) => key switch
     {
         AnswerKey answer => questions.TryGetValue(answer.SpotId, out var question) && question.Tries.Any(t => t.Mark.Verdict == Verdict.Right),
         ScoreKey score => points() >= score.Points,

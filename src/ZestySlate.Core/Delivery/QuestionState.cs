@@ -62,7 +62,10 @@ public sealed record QuestionState
     public Try? CountedTry(CountingTry counts) => counts == CountingTry.Last ? LastTry : Tries.MaxBy(t => t.Points);
 
     /// <summary>The points earned so far: a teacher's, or those of the try that counts.</summary>
-    public decimal Points(CountingTry counts) => Review?.Points ?? CountedTry(counts)?.Points ?? 0;
+    public Fraction Points(CountingTry counts) => Review?.Points ?? CountedTry(counts)?.Points ?? Fraction.Zero;
+
+    /// <summary>The verdict that counts: a teacher's, or that of the try that counts.</summary>
+    public Verdict VerdictThatCounts(CountingTry counts) => Review?.VerdictOf(OutOf) ?? CountedTry(counts)?.Mark.Verdict ?? Verdict.Missing;
 }
 
 /// <summary>One marked try.</summary>
@@ -70,7 +73,7 @@ public sealed record QuestionState
 /// <param name="Points">What it earns after the cost of the try and of the hint.</param>
 /// <param name="TryCost">The share of the points that this try cost.</param>
 /// <param name="HintCost">The share of the points that the hint cost.</param>
-public sealed record Try(int Number, Response? Response, QuestionMark Mark, decimal Points, decimal TryCost, decimal HintCost, DateTimeOffset At)
+public sealed record Try(int Number, Response? Response, QuestionMark Mark, Fraction Points, decimal TryCost, decimal HintCost, DateTimeOffset At)
 {
     /// <summary>Why it is marked so, with what the try and the hint cost.</summary>
     public Reason Reason => Mark.Reason

@@ -127,7 +127,7 @@ public sealed record LockView
                 _ => LockSort.Found,
             },
             Needed = closed.Key switch { ScoreKey score => score.Points, FoundKey found => found.Needed, _ => 0 },
-            Has = closed.Key switch { ScoreKey => state.Score.Points, FoundKey found => found.SpotIds.Count(state.OpenedSpots.Contains), _ => 0 },
+            Has = closed.Key switch { ScoreKey => state.Score.Points.ToDecimal(), FoundKey found => found.SpotIds.Count(state.OpenedSpots.Contains), _ => 0 },
             Wrong = wrong,
             WrongWords = wrong > 0 ? closed.WrongWords : "",
             WrongCosts = closed.Key is TypedKey typed ? typed.WrongCosts : 0,

@@ -3,24 +3,24 @@ using ZestySlate.Core.Marking;
 
 namespace ZestySlate.Core.Delivery;
 
-/// <summary>A total of unrounded points. Rounding happens only at display.</summary>
-public sealed record Score(decimal Points, decimal OutOf, bool Provisional, ScoreBand? Band, bool? Passed, bool Distinction)
+/// <summary>A total of exact points. Rounding happens only at display.</summary>
+public sealed record Score(Fraction Points, decimal OutOf, bool Provisional, ScoreBand? Band, bool? Passed, bool Distinction)
 {
-    /// <summary>Unrounded percentage; 0 when there is nothing to reach.</summary>
-    public decimal Percent => OutOf == 0 ? 0 : Points / OutOf * 100;
+    /// <summary>Exact percentage; 0 when there is nothing to reach.</summary>
+    public Fraction Percent => OutOf == 0 ? 0 : Points * 100 / OutOf;
 
     /// <summary>The score of a state: ungraded questions are left out of both sides, waiting ones make it provisional.</summary>
     public static Score Of(AttemptState state)
     {
         var rules = state.Activity.Rules;
         var marked = state.Questions.Where(question => question.LastTry?.Mark.Verdict != Verdict.Ungraded).ToList();
-        var sum = marked.Sum(question => question.Points(rules.Counts)) - state.CodeCosts;
-        var points = rules.GoesBelowZero ? sum : Math.Max(0, sum);
+        var sum = marked.Total(question => question.Points(rules.Counts)) - state.CodeCosts;
+        var points = rules.GoesBelowZero ? sum : Fraction.Max(0, sum);
         var outOf = marked.Sum(question => question.OutOf);
         var score = new Score(points, outOf, marked.Any(question => question.Waits), null, null, false);
         return score with
         {
-            Band = outOf > 0 ? rules.Bands.For(score.Percent) : null,
+            Band = outOf > 0 ? rules.Bands.For(score.Percent, marked.All(question => question.OutOf == 0 || question.VerdictThatCounts(rules.Counts) == Verdict.Right)) : null,
             Passed = rules.PassMark is { } pass && outOf > 0 ? score.Percent >= pass : null,
             Distinction = rules.DistinctionMark is { } distinction && outOf > 0 && score.Percent >= distinction,
         };

@@ -10,7 +10,7 @@ namespace ZestySlate.Core.Marking;
 /// <param name="Weight">Its weight among the parts, above 0.</param>
 /// <param name="Reason">Why.</param>
 /// <param name="Feedback">The author's words that apply.</param>
-public readonly record struct PartCredit(string Part, string Label, Verdict Verdict, decimal Earned, decimal Weight, Reason Reason, string Feedback = "");
+public readonly record struct PartCredit(string Part, string Label, Verdict Verdict, Fraction Earned, decimal Weight, Reason Reason, string Feedback = "");
 
 /// <summary>Credit by part, the same for every family.</summary>
 public static class Credit
@@ -24,7 +24,9 @@ public static class Credit
     /// <param name="beyond">What is wrong beyond the parts that are asked: it earns nothing, costs the penalty, and is not right as a whole.</param>
     public static QuestionMark Of(IReadOnlyList<PartCredit> parts, decimal penalty, IReadOnlyList<PartCredit>? beyond = null)
     {
-        var (sum, whole, right, partly, wrong, missing) = (0m, 0m, 0, 0, 0, 0);
+        var (sum, whole) = (Fraction.Zero, Fraction.Zero);
+        var (right, partly, wrong, missing) = (0, 0, 0, 0);
+        var cost = (Fraction)Math.Max(0, penalty);
         foreach (var part in parts)
         {
             whole += part.Weight;
@@ -42,7 +44,7 @@ public static class Credit
                     break;
                 default:
                     wrong++;
-                    sum -= part.Weight * Math.Max(0, penalty);
+                    sum -= part.Weight * cost;
                     break;
             }
         }
@@ -50,7 +52,7 @@ public static class Credit
         foreach (var part in beyond ?? [])
         {
             wrong++;
-            sum -= part.Weight * Math.Max(0, penalty);
+            sum -= part.Weight * cost;
         }
 
         if (whole <= 0)
@@ -69,10 +71,10 @@ public static class Credit
         for (var i = 0; i < marks.Length; i++)
         {
             var part = i < parts.Count ? parts[i] : beyond![i - parts.Count];
-            var share = part.Weight / whole * (part.Verdict == Verdict.Wrong ? -Math.Max(0, penalty) : part.Earned);
+            var share = part.Weight / whole * (part.Verdict == Verdict.Wrong ? -cost : part.Earned);
             marks[i] = new PartMark(part.Part, part.Label, part.Verdict, share, part.Reason, part.Feedback);
         }
 
-        return new QuestionMark(verdict, Math.Clamp(sum / whole, 0, 1), reason, marks.ToValueList()) { Below = Math.Min(0, sum / whole) };
+        return new QuestionMark(verdict, Fraction.Clamp(sum / whole, 0, 1), reason, marks.ToValueList()) { Below = Fraction.Min(0, sum / whole) };
     }
 }

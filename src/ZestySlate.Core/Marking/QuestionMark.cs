@@ -7,10 +7,10 @@ namespace ZestySlate.Core.Marking;
 /// <param name="Share">The share of the question's points that it earns, before the cost of tries and hints: 0..1.</param>
 /// <param name="Reason">Why.</param>
 /// <param name="Parts">The marks of the parts, each with its own reason.</param>
-public sealed record QuestionMark(Verdict Verdict, decimal Share, Reason Reason, ValueList<PartMark> Parts)
+public sealed record QuestionMark(Verdict Verdict, Fraction Share, Reason Reason, ValueList<PartMark> Parts)
 {
     /// <summary>The share by which penalties go below nothing, 0 or less; it counts only where the rules allow negative points.</summary>
-    public decimal Below { get; init; }
+    public Fraction Below { get; init; }
 
     /// <summary>How many mistakes it holds, for games: the wrong parts, and at least one when something was given and nothing is right.</summary>
     public int Mistakes
@@ -38,4 +38,4 @@ public sealed record QuestionMark(Verdict Verdict, decimal Share, Reason Reason,
 /// <param name="Share">What it adds to the question's share; negative for a penalty.</param>
 /// <param name="Reason">Why.</param>
 /// <param name="Feedback">The author's words that apply; empty for none.</param>
-public sealed record PartMark(string Part, string Label, Verdict Verdict, decimal Share, Reason Reason, string Feedback);
+public sealed record PartMark(string Part, string Label, Verdict Verdict, Fraction Share, Reason Reason, string Feedback);

@@ -5,8 +5,8 @@ using System.Text.Json;
 namespace ZestySlate.Core.Wording;
 
 /// <summary>
-/// The words of one language for everything that learners read, from the file of that language in this folder; English where
-/// a language has no file. An activity may put its own words in place of any entry.
+/// The words of one language for everything that learners read, from the files of that language in this folder; English where
+/// a language has none. An activity may put its own words in place of any entry that is met inside of it.
 /// </summary>
 public sealed class Words
 {
@@ -31,8 +31,11 @@ public sealed class Words
     /// <summary>English, for what has no language of its own.</summary>
     public static Words English { get; } = new("en", new Dictionary<string, string>());
 
-    /// <summary>Every entry's name, in the order of the file.</summary>
-    public static IReadOnlyList<string> Keys { get; } = FileOf("en").Keys.ToList();
+    /// <summary>The names of the entries that are met inside an activity, in the order of the file.</summary>
+    public static IReadOnlyList<string> Keys { get; } = Read("en").Select(entry => entry.Key).ToList();
+
+    /// <summary>The names of the entries for pages around activities: coming in, the list of what there is to do.</summary>
+    public static IReadOnlyList<string> PageKeys { get; } = Read("pages.en").Select(entry => entry.Key).ToList();
 
     /// <summary>The language as a BCP 47 tag.</summary>
     public string Language { get; }
@@ -75,6 +78,9 @@ public sealed class Words
     /// <summary>A number as a person reads it: two decimals at most, half away from zero, in the language's own form.</summary>
     public string Number(decimal number) => Math.Round(number, 2, MidpointRounding.AwayFromZero).ToString("0.##", Culture);
 
+    /// <summary>The same of an exact number.</summary>
+    public string Number(Fraction number) => Number(number.Rounded(2).ToDecimal());
+
     /// <summary>The culture of a language tag; the invariant one when the tag is unknown.</summary>
     public static CultureInfo CultureOf(string language)
     {
@@ -91,6 +97,7 @@ public sealed class Words
     private object Shown(object argument) => argument switch
     {
         decimal number => Number(number),
+        Fraction number => Number(number),
         Reason reason => Say(reason),
         Enum value => Say(char.ToLowerInvariant(value.GetType().Name[0]) + value.GetType().Name[1..] + value),
         _ => argument,
@@ -99,19 +106,22 @@ public sealed class Words
     private string FormOf(string key, object[] arguments)
     {
         var entry = _entries.GetValueOrDefault(key) ?? throw new KeyNotFoundException($"There are no words for «{key}».");
-        var count = arguments.Length == 0 ? 0 : arguments[0] switch { int whole => whole, decimal number => number, _ => 0 };
+        var count = arguments.Length == 0 ? 0 : arguments[0] switch { int whole => whole, decimal number => number, Fraction number => number.ToDecimal(), _ => 0 };
         return entry.Forms is null ? entry.Text
             : (count == 0 ? entry.Forms.GetValueOrDefault("zero") : null) ?? entry.Forms.GetValueOrDefault(Plurals.FormOf(_plurals, count)) ?? entry.Text;
     }
 
     private static string Primary(string language) => language.Split('-')[0].ToLowerInvariant();
 
-    private static IReadOnlyDictionary<string, Entry> FileOf(string language) => Files.GetOrAdd(language, name =>
+    private static IReadOnlyDictionary<string, Entry> FileOf(string language) =>
+        Files.GetOrAdd(language, name => Read(name).Concat(Read($"pages.{name}")).ToDictionary(entry => entry.Key, entry => entry.Value));
+
+    private static List<KeyValuePair<string, Entry>> Read(string name)
     {
         using var stream = typeof(Words).Assembly.GetManifestResourceStream($"ZestySlate.Core.Wording.{name}.json")!;
         using var document = JsonDocument.Parse(stream);
-        return document.RootElement.EnumerateObject().ToDictionary(property => property.Name, property => Entry.Of(property.Value));
-    });
+        return document.RootElement.EnumerateObject().Select(property => KeyValuePair.Create(property.Name, Entry.Of(property.Value))).ToList();
+    }
 
     /// <summary>An entry: one text, or a text for each plural form.</summary>
     private sealed record Entry(string Text, IReadOnlyDictionary<string, string>? Forms)

@@ -1,5 +1,6 @@
 using System.Globalization;
 using CsvHelper;
+using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
 
@@ -46,7 +47,7 @@ public static class ResultsCsv
         csv.EndRecord();
     }
 
-    private static string Number(decimal number) => Math.Round(number, 2, MidpointRounding.AwayFromZero).ToString("0.##", CultureInfo.InvariantCulture);
+    private static string Number(Fraction number) => number.Rounded(2).ToDecimal().ToString("0.##", CultureInfo.InvariantCulture);
 
     private static string Time(DateTimeOffset at) => at.ToUniversalTime().ToString("yyyy-MM-dd HH:mm:ss'Z'", CultureInfo.InvariantCulture);
 }

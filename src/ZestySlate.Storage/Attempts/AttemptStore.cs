@@ -486,7 +486,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         foreach (var other in others)
         {
             var score = (await ReadAsync(other.Id))!.State.AsReturned.Score;
-            goes.Add(new Go(other.BeganAt, other.HandedInAt, score.Points, score.OutOf, score.Provisional));
+            goes.Add(new Go(other.BeganAt, other.HandedInAt, score.Points.ToDecimal(), score.OutOf, score.Provisional));
         }
 
         var grade = Grade.Of(new GradeRule { Counts = assignment.Counts }, goes, maximum, 0, false, clock.GetUtcNow());

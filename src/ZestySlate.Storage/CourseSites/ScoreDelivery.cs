@@ -62,7 +62,7 @@ public sealed record CourseScore(decimal? Given, decimal? Maximum, string Activi
         var score = state.Score;
         var progress = state.IsCompleted ? "Completed" : state.IsHandedIn ? "Submitted" : IsAtWork(state) ? "InProgress" : "Started";
         var none = score.OutOf == 0 || (!state.IsHandedIn && !state.IsCompleted);
-        return new CourseScore(none ? null : score.Points, none ? null : score.OutOf, progress,
+        return new CourseScore(none ? null : score.Points.ToDecimal(), none ? null : score.OutOf, progress,
             progress is "InProgress" or "Started" ? "NotReady" : !state.IsHandedIn && score.OutOf > 0 ? "Pending" : score.Provisional ? "PendingManual" : "FullyGraded")
         { Comment = state.WholeComment.Length > 0 ? state.WholeComment : null };
     }

@@ -11,7 +11,8 @@ public static class OwnSign
     /// <summary>The fewest letters of a word.</summary>
     public const int LeastLetters = 5;
 
-    private const int MostLetters = 60;
+    /// <summary>The most letters of a word.</summary>
+    public const int MostLetters = 60;
 
     /// <summary>The pictures to choose from, by the name of their symbol.</summary>
     public static IReadOnlyList<string> Pictures { get; } =
@@ -20,7 +21,7 @@ public static class OwnSign
         "bike", "car", "rocket", "sailboat", "tent", "bell", "moon", "sun", "star", "leaf", "flower", "snowflake",
     ];
 
-    /// <summary>Reads a sign as it was given; refused in words when it is none. Case and outer spaces of a word do not matter.</summary>
+    /// <summary>Reads a sign as it was given; refused by the name of the words for it, which take the fewest and the most letters, when it is none. Case and outer spaces of a word do not matter.</summary>
     /// <param name="first">The first picture, or null.</param>
     /// <param name="second">The second picture, or null.</param>
     /// <param name="word">A word, or null; where there is one, it is the sign.</param>
@@ -30,10 +31,10 @@ public static class OwnSign
         if (said.Length > 0)
         {
             return said.Length is >= LeastLetters and <= MostLetters ? "word " + said
-                : Outcome<string>.Refused($"A word has {LeastLetters} to {MostLetters} letters.");
+                : Outcome<string>.Refused("signWordLength");
         }
 
         return Pictures.Contains(first) && Pictures.Contains(second) ? $"pictures {first} {second}"
-            : Outcome<string>.Refused("Choose a first and a second picture, or type a word.");
+            : Outcome<string>.Refused("signMissing");
     }
 }

@@ -12,6 +12,12 @@ public static class PictureReader
     /// <summary>The most pixels, width × height.</summary>
     public const long MostPixels = 60_000_000;
 
+    /// <summary>The longest side, in pixels: as long as a JPEG can have it (ITU-T T.81, B.2.2).</summary>
+    public const int MostSide = 65_535;
+
+    /// <summary>The most pixels of what is to be made smaller and can only be read as a whole.</summary>
+    public const long MostWhole = 16_000_000;
+
     /// <summary>Checks and prepares a file, or says what is wrong with it and what is needed.</summary>
     /// <param name="file">Its bytes.</param>
     /// <param name="name">What it is called, for what is said of it.</param>
@@ -36,22 +42,31 @@ public static class PictureReader
             return Refused($"«{name}» is {width} × {height} pixels ({width / 1e6 * height:0} million); up to {MostPixels / 1_000_000} million can be used.");
         }
 
+        if (Math.Max(width, height) > MostSide)
+        {
+            return Refused($"«{name}» is {width} × {height} pixels; a side may have up to {MostSide}.");
+        }
+
         if (codec.EncodedFormat == SKEncodedImageFormat.Gif && codec.FrameCount > 1)
         {
             return Moving(file, name, codec);
         }
 
-        // JPEG can be read smaller than it is (half, a quarter, an eighth), which costs no more memory than what is kept.
-        var size = mostPixels < (long)width * height ? codec.GetScaledDimensions((float)Math.Sqrt((double)mostPixels / width / height)) : codec.Info.Size;
-        var info = new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Premul);
-        var pixels = new SKBitmap(info);
+        var area = (long)width * height;
+        var byRows = mostPixels < area && area > MostWhole && codec.EncodedFormat is (SKEncodedImageFormat.Png or SKEncodedImageFormat.Gif);
+        if (byRows && !ByRows.CanRead(codec, file))
+        {
+            return Refused($"«{name}» is {width} × {height} pixels, saved in a way that can only be read as a whole; up to {MostWhole / 1_000_000} million can be used of those. Save it as JPEG.");
+        }
+
+        var pixels = byRows ? ByRows.Read(codec, (int)Math.Ceiling(Math.Sqrt((double)area / mostPixels))) : Whole(codec, mostPixels);
+        if (pixels is null)
+        {
+            return Refused($"«{name}» cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
+        }
+
         try
         {
-            if (codec.GetPixels(info, pixels.GetPixels()) is not SKCodecResult.Success)
-            {
-                return Refused($"«{name}» cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
-            }
-
             pixels = Kept(pixels, Smaller(pixels, mostPixels));
             pixels = Kept(pixels, Upright(pixels, codec.EncodedOrigin));
             var (format, type, quality) = codec.EncodedFormat switch
@@ -67,6 +82,22 @@ public static class PictureReader
         {
             pixels.Dispose();
         }
+    }
+
+    /// <summary>The picture in memory; null when it cannot be read to its end. JPEG and WebP are read no larger than asked for, which costs no more memory than what is kept.</summary>
+    private static SKBitmap? Whole(SKCodec codec, long mostPixels)
+    {
+        var share = Math.Sqrt((double)mostPixels / codec.Info.Width / codec.Info.Height);
+        var size = share < 1 ? codec.GetScaledDimensions((float)share) : codec.Info.Size;
+        var info = new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Premul);
+        var pixels = new SKBitmap(info);
+        if (codec.GetPixels(info, pixels.GetPixels()) is SKCodecResult.Success)
+        {
+            return pixels;
+        }
+
+        pixels.Dispose();
+        return null;
     }
 
     /// <summary>The picture as WebP at a smaller width; a JPEG is read no larger than it must be.</summary>

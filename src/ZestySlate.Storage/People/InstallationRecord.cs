@@ -26,6 +26,9 @@ public sealed class InstallationRecord
     /// <summary>What they must have for that: the ends of e-mail addresses, parted by blanks, or a code; empty where nobody registers.</summary>
     public string RegistrationBy { get; set; } = "";
 
+    /// <summary>The language of the school as a BCP 47 tag: learners read the pages around activities in it, and new activities begin in it.</summary>
+    public string Language { get; set; } = "en";
+
     /// <summary>Who must have a second factor.</summary>
     public SecondFactorFor SecondFactor { get; set; }
 }

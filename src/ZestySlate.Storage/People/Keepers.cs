@@ -46,7 +46,7 @@ public static class Keepers
         // Whoever has the machine's terminal and has lost the phone comes in again.
         person.ClosedAt = null;
         person.TwoFactorEnabled = false;
-        await db.UserTokens.Where(token => token.UserId == person.Id).ExecuteDeleteAsync();
+        await SecondFactorRows.ForgetAsync(db, person.Id);
         foreach (var title in new[] { Roles.Teacher, Roles.Keeper })
         {
             var role = await db.Roles.SingleOrDefaultAsync(known => known.Name == title);

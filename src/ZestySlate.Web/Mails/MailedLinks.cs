@@ -7,11 +7,12 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Mails;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Mails;
 
 /// <summary>Lets learners of a class come in by a link that is mailed to the address on the roster.</summary>
-public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
+public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> settings, Installation installation, TimeProvider clock)
 {
     /// <summary>So many links that are good still one learner is mailed; who asks for more is told the same and gets none.</summary>
     public const int MostAtOnce = 3;
@@ -31,9 +32,10 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
             return;
         }
 
+        var words = installation.Words;
         db.MailedSignIns.Add(new MailedSignIn { TokenHash = HashOf(secret), PersonId = learner.PersonId, ExpiresAt = now + Lasts });
-        db.Mails.Add(MailPlan.MailTo($"come in {HashOf(secret)}", learner.Email, learner.RosterName, "Your link to come in",
-            [$"With this link you come in as {learner.RosterName}. It works once, for {Lasts.TotalMinutes:0} minutes.", $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}", "If you did not ask for it, do nothing."], now));
+        db.Mails.Add(MailPlan.MailTo($"come in {HashOf(secret)}", learner.Email, learner.RosterName, words["mailComeInSubject"],
+            [words.Say("mailComeIn", learner.RosterName, (int)Lasts.TotalMinutes), $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}", words["mailNotAsked"]], now));
         await db.SaveChangesAsync();
     }
 

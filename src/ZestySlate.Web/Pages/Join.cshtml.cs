@@ -16,7 +16,7 @@ namespace ZestySlate.Web.Pages;
 /// <summary>A learner comes in with the class code and what the class identifies its learners by.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
 public sealed class JoinModel(
-    ClassStore classes, Doors doors, Device device, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail) : PageModel
+    ClassStore classes, Doors doors, Device device, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail, Installation installation) : PageModel
 {
     [BindProperty(SupportsGet = true)] public string? Code { get; set; }
 
@@ -47,7 +47,7 @@ public sealed class JoinModel(
         {
             if (!mail.Value.IsSet)
             {
-                Problem = "This class comes in by a mailed link, but no mail server is set up here. Tell your teacher.";
+                Problem = installation.Words["noMailServer"];
                 return Page();
             }
 
@@ -65,9 +65,9 @@ public sealed class JoinModel(
         {
             Problem = By switch
             {
-                IdentifiedBy.Number => "No class has this code with this number in it. Check both with your teacher.",
-                IdentifiedBy.Email => "No class has this code with this e-mail address in it. Check both with your teacher.",
-                _ => "No class has this code with this name in it. Check both with your teacher: the name must be written as on the class list.",
+                IdentifiedBy.Number => installation.Words["noSuchNumber"],
+                IdentifiedBy.Email => installation.Words["noSuchEmail"],
+                _ => installation.Words["noSuchName"],
             };
             return Page();
         }
@@ -80,7 +80,7 @@ public sealed class JoinModel(
             case { Ask: { } ask }:
                 return LocalRedirect($"~/waiting/{ask.Id}{ThenOf(Then)}");
             default:
-                Problem = $"Several wait at the door as {learner.RosterName} already. Ask your teacher.";
+                Problem = installation.Words.Say("severalWait", learner.RosterName);
                 return Page();
         }
     }

@@ -8,13 +8,14 @@ using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Media;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>Begins an activity from a picture.</summary>
 [Authorize(Policy = Rights.Teacher)]
 [RequestSizeLimit(MediaIntake.MostBytes)]
-public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFetcher fetcher) : PageModel
+public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFetcher fetcher, Installation installation) : PageModel
 {
     public string? Problem { get; private set; }
 
@@ -31,6 +32,9 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
     [BindProperty] public Recipe Recipe { get; set; } = Recipe.Quiz;
 
     public string Address { get; private set; } = "";
+
+    /// <summary>What a new activity is in unless somebody chooses otherwise.</summary>
+    public string UsualLanguage => installation.Set.Language;
 
     [BindProperty] public string? Title { get; set; }
 
@@ -64,6 +68,7 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
         var activity = new Activity
         {
             Title = title.Length > 0 ? title : "A picture",
+            Language = UsualLanguage,
             Scenes = [new Scene { Id = Ids.New(), Backdrop = added.Value.IsPanorama ? new PanoramaBackdrop(picture) : new PictureBackdrop(picture) }],
         };
         var draft = await store.CreateAsync(User.Id(), activity);
@@ -73,7 +78,7 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
     /// <summary>Begins an activity of questions by a recipe. Of a list with problems nothing is lost: it comes back with what is wrong.</summary>
     public async Task<IActionResult> OnPostQuestionsAsync(string? language)
     {
-        var tag = Languages.All.Any(known => known.Tag == language) ? language! : "en";
+        var tag = Languages.Known(language) ?? UsualLanguage;
         var activity = Recipes.Begin(Recipe, string.IsNullOrWhiteSpace(Title) ? "My questions" : Title.Trim(), tag);
         if (!string.IsNullOrWhiteSpace(List))
         {
@@ -106,7 +111,7 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
             Refuses = await fetcher.ForbidsFramesAsync(Address, stop) == true,
         };
         var title = string.IsNullOrWhiteSpace(Title) ? new Uri(Address).Host : Title.Trim();
-        var draft = await store.CreateAsync(User.Id(), new Activity { Title = title, Scenes = [new Scene { Id = Ids.New(), Backdrop = page }] });
+        var draft = await store.CreateAsync(User.Id(), new Activity { Title = title, Language = UsualLanguage, Scenes = [new Scene { Id = Ids.New(), Backdrop = page }] });
         return LocalRedirect($"~/author/{draft.Record.Id}");
     }
 }

@@ -22,7 +22,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Doors doors, Watch watch, TimeProvider clock) : PageModel
+public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Doors doors, Watch watch, Installation installation, TimeProvider clock) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -49,7 +49,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     public bool MayBeAnother => View is not null && !User.IsInRole(Roles.Teacher) && FrameSessionPath.SessionOf(HttpContext) is null;
 
     /// <summary>The words of the activity's language.</summary>
-    public Words Words { get; private set; } = Words.English;
+    public Words Words { get; private set; } = installation.Words;
 
     public Core.Activities.Look? Look { get; private set; }
 

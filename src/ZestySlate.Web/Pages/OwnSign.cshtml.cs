@@ -12,7 +12,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner of a class chooses the sign by which they come in from another device. One that was chosen only the teacher takes away.</summary>
 [Authorize(Policy = Rights.SignedIn), EnableRateLimiting(Limits.Codes)]
-public sealed class OwnSignModel(SlateDb db, Doors doors) : PageModel
+public sealed class OwnSignModel(SlateDb db, Doors doors, Installation installation) : PageModel
 {
     [BindProperty(SupportsGet = true)] public string? Then { get; set; }
 
@@ -30,7 +30,7 @@ public sealed class OwnSignModel(SlateDb db, Doors doors) : PageModel
         var sign = OwnSign.Read(first, second, word);
         if (!sign.Succeeded)
         {
-            Problem = sign.Refusal;
+            Problem = installation.Words.Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters);
             return Page();
         }
 

@@ -9,9 +9,9 @@ using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages;
 
-/// <summary>Signs in with e-mail address and password.</summary>
+/// <summary>Signs in with e-mail address, password and second factor, or with a passkey.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
-public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors factors, Sessions sessions, Installation installation) : PageModel
+public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors factors, Passkeys passkeys, Sessions sessions, Installation installation) : PageModel
 {
     [BindProperty] public string? Email { get; set; } = "";
 
@@ -39,6 +39,22 @@ public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors fac
 
         Ticket = ticket;
         ModelState.AddModelError("", factors.IsTired(person) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Each is good once: wait for the next.");
+        return Page();
+    }
+
+    /// <summary>What the browser hands to the device that has the passkey.</summary>
+    public async Task<IActionResult> OnPostAskAsync() => new JsonResult(await passkeys.AskAsync());
+
+    /// <summary>Signs in with a passkey.</summary>
+    public async Task<IActionResult> OnPostPasskeyAsync(string? asked, string? credential)
+    {
+        if (await passkeys.WhoseAsync(asked, credential) is { } person)
+        {
+            await sessions.BeginAsync(person, stays: true);
+            return Further();
+        }
+
+        ModelState.AddModelError("", "This passkey opens no account here, or it took too long. Try again, or use your password.");
         return Page();
     }
 

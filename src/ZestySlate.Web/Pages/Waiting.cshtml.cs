@@ -12,7 +12,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Where a learner waits to be let in, or shows the sign of their own.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class WaitingModel(Doors doors, Device device, UserManager<Person> people, Sessions sessions) : PageModel
+public sealed class WaitingModel(Doors doors, Device device, UserManager<Person> people, Sessions sessions, Installation installation) : PageModel
 {
     /// <summary>What was asked at this device.</summary>
     public DoorAsk Ask { get; private set; } = null!;
@@ -62,9 +62,9 @@ public sealed class WaitingModel(Doors doors, Device device, UserManager<Person>
         }
 
         await LoadAsync(ask);
-        Problem = !sign.Succeeded ? sign.Refusal
-            : TakesSign ? "That is not the sign. Try again, or wait until you are let in."
-            : "No further try is taken. Wait until you are let in.";
+        Problem = !sign.Succeeded ? installation.Words.Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters)
+            : TakesSign ? installation.Words["notTheSign"]
+            : installation.Words["noFurtherTry"];
         return Page();
     }
 

@@ -3,6 +3,7 @@ import { takeDrops } from "./shared/drop";
 import { holdForms } from "./shared/held";
 import { watchLive } from "./shared/live";
 import { takeNotes } from "./shared/notes";
+import { takePasskeys } from "./shared/passkeys";
 import { showLocalTimes } from "./shared/place";
 import { switchTheme } from "./shared/theme";
 
@@ -10,6 +11,7 @@ document.documentElement.classList.add("scripted");
 showLocalTimes(document);
 switchTheme();
 takeDrops(document);
+takePasskeys();
 
 document.addEventListener("htmx:afterSettle", () => showLocalTimes(document));
 // What somebody has in hand is not fetched anew under their fingers.

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.DataProtection;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using ZestySlate.Core;
+using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Mails;
@@ -20,6 +21,9 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
 
     /// <summary>The code that whoever sets the installation up must know; null once somebody has.</summary>
     public string? SetupCode { get; private set; }
+
+    /// <summary>What learners read on the pages around activities.</summary>
+    public Words Words => Words.Of(_set.Language);
 
     /// <summary>The address that was set, or empty.</summary>
     public string Address => OwnAddress.Read(configuration["Server:Address"]) ?? _set.Address;
@@ -86,7 +90,7 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
         else
         {
             (known.Address, known.MailServer, known.MailPort, known.MailUser, known.MailPassword, known.MailFrom) = (set.Address, set.MailServer, set.MailPort, set.MailUser, set.MailPassword, set.MailFrom);
-            (known.Registration, known.RegistrationBy, known.SecondFactor) = (set.Registration, set.RegistrationBy, set.SecondFactor);
+            (known.Language, known.Registration, known.RegistrationBy, known.SecondFactor) = (set.Language, set.Registration, set.RegistrationBy, set.SecondFactor);
         }
 
         await db.SaveChangesAsync();

@@ -31,7 +31,7 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
     public string Value(string field, string kept) => Typed is { } typed ? typed[field].ToString() : kept;
 
     /// <summary>Points as the activity writes them.</summary>
-    public string Points(decimal points) => Words.Number(points);
+    public string Points(Fraction points) => Words.Number(points);
 
     /// <summary>The comments on spots, as their fields hold them.</summary>
     public IEnumerable<(string Anchor, string Text)> Notes => Typed is { } typed ? NoteFields(typed) : (Answer.Review?.Notes ?? []).Select(note => (Write(note.Anchor), note.Text));

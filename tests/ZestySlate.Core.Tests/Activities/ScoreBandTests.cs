@@ -12,7 +12,7 @@ public sealed class ScoreBandTests
     [InlineData(50, "lower")]
     [InlineData(50.0001, "upper")]
     [InlineData(100, "upper")]
-    public void A_limit_belongs_to_the_band_below_it(decimal percent, string band) => Assert.Equal(band, Halves.For(percent)!.Text);
+    public void A_limit_belongs_to_the_band_below_it(decimal percent, string band) => Assert.Equal(band, Halves.For(percent, percent >= 100)!.Text);
 
     [Fact]
     public void The_last_band_always_ends_at_100() => Assert.Equal(100, ScoreBands.Of([new ScoreBand(40, "x"), new ScoreBand(80, "y")]).Bands[1].UpTo);
@@ -22,7 +22,7 @@ public sealed class ScoreBandTests
         Assert.Equal([30m, 60m, 100m], ScoreBands.Of([new ScoreBand(60, "b"), new ScoreBand(30, "a"), new ScoreBand(60, "again"), new ScoreBand(90, "c")]).Bands.Select(band => band.UpTo));
 
     [Fact]
-    public void Without_bands_there_is_none_to_show() => Assert.Null(ScoreBands.None.For(50));
+    public void Without_bands_there_is_none_to_show() => Assert.Null(ScoreBands.None.For(50, false));
 
     [Fact]
     public void Whatever_was_typed_every_score_has_exactly_one_band() =>

@@ -142,7 +142,7 @@ public sealed class EveryFamilyProperties
     internal static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Drawn, Polls, Handed, Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
 
     [Fact]
-    public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is >= 0 and <= 1);
+    public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is var share && share >= 0 && share <= 1);
 
     [Fact]
     public void Everything_right_is_told_so_and_earns_everything_unless_a_unit_or_a_slip_costs() => Any.Sample(given =>

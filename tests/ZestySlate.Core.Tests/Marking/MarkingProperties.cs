@@ -29,7 +29,7 @@ public sealed class MarkingProperties
 
     [Fact]
     public void Credit_lies_between_nothing_and_everything() => Answered.Sample(given =>
-        QuestionTypes.For(given.Question).Mark(given.Question, given.Response).Share is >= 0 and <= 1);
+        QuestionTypes.For(given.Question).Mark(given.Question, given.Response).Share is var share && share >= 0 && share <= 1);
 
     [Fact]
     public void The_order_of_options_does_not_change_a_mark() => Gen.Select(Answered, Gen.ULong).Sample((given, seed) =>

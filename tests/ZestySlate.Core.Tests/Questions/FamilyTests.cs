@@ -43,7 +43,7 @@ public sealed class FamilyTests
     [InlineData(OrderCredit.NeighbourPairs, "2 3 0 1", 0.6667)]
     [InlineData(OrderCredit.NeighbourPairs, "3 2 1 0", 0)]
     public void An_order_earns_by_place_by_kept_order_or_by_neighbours(OrderCredit credit, string given, double share) =>
-        Assert.Equal((decimal)share, Math.Round((Asked.Order("a", "b", "c", "d") with { Credit = credit }).Marked(Asked.InOrder(given)).Share, 4));
+        Assert.Equal((decimal)share, (Asked.Order("a", "b", "c", "d") with { Credit = credit }).Marked(Asked.InOrder(given)).Share.Rounded(4));
 
     [Fact]
     public void Items_that_look_alike_are_interchangeable() =>
@@ -89,7 +89,7 @@ public sealed class FamilyTests
     [InlineData("p1 p0 p2", 0.3333)]
     [InlineData("p0", 0.3333)]
     public void A_pair_is_right_when_its_counterpart_is_chosen(string chosen, double share) =>
-        Assert.Equal((decimal)share, Math.Round(Asked.Match("vane=direction", "gauge=rain", "screen=temperature").Marked(Asked.Matched(chosen.Split(' '))).Share, 4));
+        Assert.Equal((decimal)share, Asked.Match("vane=direction", "gauge=rain", "screen=temperature").Marked(Asked.Matched(chosen.Split(' '))).Share.Rounded(4));
 
     [Fact]
     public void Several_may_belong_to_one_and_it_is_offered_once()

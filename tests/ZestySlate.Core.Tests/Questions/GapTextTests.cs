@@ -14,7 +14,7 @@ public sealed class GapTextTests
     [InlineData("", "wind", "calm", 1)]
     [InlineData("rising", "rain", "calm", 0)]
     public void Each_gap_is_a_part(string one, string two, string three, int right) =>
-        Assert.Equal(right / 3m, Bulletin.Marked(Asked.Typed(one, two, three)).Share, 20);
+        Assert.Equal(new Fraction(right, 3), Bulletin.Marked(Asked.Typed(one, two, three)).Share);
 
     [Fact]
     public void Each_gap_has_its_verdict_and_its_reason()
@@ -55,7 +55,7 @@ public sealed class GapTextTests
         var question = Asked.Gaps("{wind} and {rain} and {sun}").With("g1", gap => gap with { Exchange = "A" }).With("g2", gap => gap with { Exchange = "A" });
         Assert.Equal(1, question.Marked(Asked.Typed("rain", "wind", "sun")).Share);
         var twice = question.Marked(Asked.Typed("rain", "rain", "sun"));
-        Assert.Equal(2 / 3m, twice.Share, 20);
+        Assert.Equal(new Fraction(2, 3), twice.Share);
         Assert.Equal("This belongs here only once, and stands in another gap already.", twice.Parts.Single(part => part.Verdict == Verdict.Wrong).Reason.Said());
         Assert.Equal(0, question.Marked(Asked.Typed("sun")).Share);
     }

@@ -20,13 +20,13 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
     {
         var times = Pace.Of(events);
         var score = state.Score;
-        return new AttemptRow(score.Points, score.OutOf, state.Questions.Where(question => question.OutOf > 0).ToDictionary(question => question.Spot.Id, question =>
+        return new AttemptRow(score.Points.ToDecimal(), score.OutOf, state.Questions.Where(question => question.OutOf > 0).ToDictionary(question => question.Spot.Id, question =>
         {
             var counted = question.CountedTry(state.Activity.Rules.Counts);
             var response = counted?.Response ?? question.Response;
             var family = QuestionTypes.For(question.Question);
             return new QuestionRow(
-                question.Points(state.Activity.Rules.Counts), question.OutOf, times.GetValueOrDefault(question.Spot.Id),
+                question.Points(state.Activity.Rules.Counts).ToDecimal(), question.OutOf, times.GetValueOrDefault(question.Spot.Id),
                 response is null ? [] : family.Picked(question.Question, response).ToList(),
                 response is null ? [] : family.Typed(question.Question, response).Select(typed => typed with { Right = counted?.Mark.Of(typed.Part)?.Verdict is Verdict.Right || counted?.Mark.Verdict is Verdict.Right }).ToList());
         }));

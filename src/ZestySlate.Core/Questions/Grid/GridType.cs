@@ -45,7 +45,7 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>
         {
             var number = new NumberQuestion { Value = cell.Value, Unit = UnitOf(cell), UnitUse = UnitOf(cell).Length > 0 ? UnitUse.Optional : UnitUse.None, Tolerance = cell.Tolerance };
             return NumberMarking.Mark(number, new NumberResponse { Text = given }, culture).Parts[0] is var mark
-                ? new PartCredit(cell.Id, NameOf(question, cell), mark.Verdict, Math.Max(0, mark.Share), weight, mark.Reason, mark.Verdict == Verdict.Missing ? "" : cell.Feedback) : default;
+                ? new PartCredit(cell.Id, NameOf(question, cell), mark.Verdict, Fraction.Max(0, mark.Share), weight, mark.Reason, mark.Verdict == Verdict.Missing ? "" : cell.Feedback) : default;
         }
 
         if (cell.Kind == CellKind.Text)

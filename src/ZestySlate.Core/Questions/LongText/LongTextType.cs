@@ -43,7 +43,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
         var parts = question.Ideas.Select((idea, i) =>
         {
             var (wanted, found) = (Math.Max(1, idea.Mentions), Math.Min(counts[i], Math.Max(1, idea.Mentions)));
-            return new PartCredit(idea.Id, idea.Label, found == wanted ? Verdict.Right : found > 0 ? Verdict.Partly : Verdict.Missing, (decimal)found / wanted, Math.Max(0.000001m, idea.Worth),
+            return new PartCredit(idea.Id, idea.Label, found == wanted ? Verdict.Right : found > 0 ? Verdict.Partly : Verdict.Missing, new Fraction(found, wanted), Math.Max(0.000001m, idea.Worth),
                 found == 0 ? Reason.Of("ideaMissing") : wanted == 1 ? Reason.Of("ideaIsFound") : Reason.Of("ideaFound", counts[i], wanted), found == 0 ? idea.Missing : idea.Found);
         }).ToList();
         var mark = parts.Count == 0 ? new QuestionMark(Verdict.Ungraded, 0, Reason.Of("answerIsKept"), [])
@@ -99,7 +99,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             yield return new Weakness(true, $"asks for {least} at least and {most} at most", "length");
         }
 
-        if (question.ModelAnswer.Trim().Length > 0 && question.Ideas.Count > 0 && Mark(question with { WaitsForPerson = false }, new LongTextResponse { Text = question.ModelAnswer }, culture) is { Share: < 1 } mark)
+        if (question.ModelAnswer.Trim().Length > 0 && question.Ideas.Count > 0 && Mark(question with { WaitsForPerson = false }, new LongTextResponse { Text = question.ModelAnswer }, culture) is var mark && mark.Share < 1)
         {
             yield return new Weakness(false, $"has a model answer in which «{mark.Parts.First(part => part.Verdict != Verdict.Right).Label}» is not found often enough", "modelAnswer");
         }

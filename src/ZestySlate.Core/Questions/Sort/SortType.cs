@@ -39,7 +39,7 @@ public sealed class SortType : QuestionType<SortQuestion, SortResponse>
         }
 
         var needed = question.EveryGroup ? item.Groups.Count : 1;
-        var earned = question.EveryGroup ? Math.Clamp((decimal)(hits - misses) / needed, 0, 1) : hits > 0 && misses == 0 ? 1 : 0;
+        var earned = question.EveryGroup ? Fraction.Clamp(new Fraction(hits - misses, needed), 0, 1) : hits > 0 && misses == 0 ? Fraction.One : Fraction.Zero;
         var verdict = earned == 1 ? Verdict.Right : earned > 0 ? Verdict.Partly : Verdict.Wrong;
         var reason = verdict switch
         {

@@ -32,21 +32,21 @@ public sealed class WordPickType : QuestionType<WordPickQuestion, WordPickRespon
             if (right)
             {
                 hits += picked ? 1 : 0;
-                marks.Add(new PartMark(unit.Id, unit.Text, picked ? Verdict.Right : Verdict.Missing, picked ? 1m / targets : 0,
+                marks.Add(new PartMark(unit.Id, unit.Text, picked ? Verdict.Right : Verdict.Missing, picked ? Fraction.One / targets : 0,
                     Reason.Of(picked ? "isRight" : "isRightNotPicked", unit.Text), picked ? unit.Mark!.Feedback : ""));
             }
             else if (picked)
             {
                 misses++;
-                marks.Add(new PartMark(unit.Id, unit.Text, Verdict.Wrong, -penalty / Math.Max(1, targets), Reason.Of("isNotRight", unit.Text), unit.Mark?.Feedback ?? ""));
+                marks.Add(new PartMark(unit.Id, unit.Text, Verdict.Wrong, -(Fraction)penalty / Math.Max(1, targets), Reason.Of("isNotRight", unit.Text), unit.Mark?.Feedback ?? ""));
             }
         }
 
-        var earned = targets == 0 ? 0 : (hits - (misses * penalty)) / targets;
+        var earned = (Fraction)(hits - (misses * penalty)) / Math.Max(1, targets);
         var verdict = hits == targets && misses == 0 && targets > 0 ? Verdict.Right : hits > 0 ? Verdict.Partly : Verdict.Wrong;
         var reason = Reason.Of("picksRight", hits, targets).Then(misses == 0 ? null
             : penalty > 0 ? Reason.Of("picksWrongCost", misses, penalty) : Reason.Of("picksWrong", misses));
-        return new QuestionMark(verdict, Math.Clamp(earned, 0, 1), reason, marks.ToValueList()) { Below = Math.Min(0, earned) };
+        return new QuestionMark(verdict, Fraction.Clamp(earned, 0, 1), reason, marks.ToValueList()) { Below = Fraction.Min(0, earned) };
     }
 
     protected override string InWords(WordPickQuestion question, WordPickResponse response) =>

@@ -1,3 +1,4 @@
+using System.Buffers.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
@@ -10,20 +11,29 @@ using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Account;
 
-/// <summary>Switches the second factor of one's own account on and off.</summary>
+/// <summary>Sets up the second factor of one's own account: an app for codes, passkeys, recovery codes; and takes them away.</summary>
 [Authorize(Policy = Rights.Teacher), EnableRateLimiting(Limits.SignIn)]
-public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors factors) : PageModel
+public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors factors, Passkeys passkeys) : PageModel
 {
+    private const string NotYourPassword = "That is not your password. Nothing was changed.";
+
     public Person Me { get; private set; } = null!;
+
+    public bool HasApp { get; private set; }
 
     /// <summary>The key in groups of four, to be typed.</summary>
     public string Key { get; private set; } = "";
 
+    /// <summary>The key as it comes back with the first code.</summary>
+    [BindProperty] public string? SealedKey { get; set; }
+
     /// <summary>The same as a QR code, as SVG.</summary>
     public string Qr { get; private set; } = "";
 
-    /// <summary>Recovery codes that were just made, or null.</summary>
-    public IReadOnlyList<string>? Codes { get; private set; }
+    public IReadOnlyList<UserPasskeyInfo> List { get; private set; } = [];
+
+    /// <summary>Recovery codes that were just made, or none.</summary>
+    public IReadOnlyList<string> Codes { get; private set; } = [];
 
     /// <summary>How many recovery codes are left.</summary>
     public int Left { get; private set; }
@@ -33,17 +43,41 @@ public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors 
 
     public string? Problem { get; private set; }
 
+    /// <summary>What was just done, or null.</summary>
+    public string? Said { get; private set; }
+
+    /// <summary>What a passkey is called unless its owner calls it otherwise.</summary>
+    public string UsualName => Browsers.Name(Request.Headers.UserAgent.ToString());
+
     public Task OnGetAsync() => LoadAsync();
 
-    public async Task OnPostOnAsync(string? code)
+    /// <summary>Sets up the app, by the first code that it shows.</summary>
+    public async Task OnPostAppAsync(string? code)
     {
-        Me = (await people.FindByIdAsync(User.Id()))!;
-        if (!Me.TwoFactorEnabled)
+        await MeAsync();
+        if (await factors.SetAppUpAsync(Me, SealedKey, code) is { } codes)
         {
-            Codes = await factors.SwitchOnAsync(Me, code);
-            Problem = Codes is not null ? null
-                : factors.IsTired(Me) ? "Too many wrong codes. Wait a quarter of an hour."
-                : "That is not the code that the app shows now. Look at the clock of your phone, and try the next one.";
+            (Codes, Said) = (codes, "The app is set up.");
+        }
+        else
+        {
+            Problem = factors.IsTired(Me) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Look at the clock of your phone, and try the next one.";
+        }
+
+        await LoadAsync();
+    }
+
+    /// <summary>What the browser hands to the device that is to make a passkey.</summary>
+    public async Task<IActionResult> OnPostAskAsync(string? password) =>
+        await IsMeAsync(password) ? new JsonResult(await passkeys.AskForNewAsync(Me)) : new ContentResult { Content = NotYourPassword, StatusCode = StatusCodes.Status403Forbidden };
+
+    /// <summary>Keeps the passkey that the device has made.</summary>
+    public async Task OnPostPasskeyAsync(string? password, string? asked, string? credential, string? name)
+    {
+        if (await IsMeAsync(password))
+        {
+            (Problem, Codes) = await factors.AddPasskeyAsync(Me, asked, credential, string.IsNullOrWhiteSpace(name) ? UsualName : name.Trim());
+            Said = Problem is null ? "The passkey is kept." : null;
         }
 
         await LoadAsync();
@@ -51,7 +85,7 @@ public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors 
 
     public async Task OnPostCodesAsync(string? password)
     {
-        if (await IsMeAsync(password))
+        if (await IsMeAsync(password) && Me.TwoFactorEnabled)
         {
             Codes = await factors.NewRecoveryCodesAsync(Me);
         }
@@ -59,34 +93,42 @@ public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors 
         await LoadAsync();
     }
 
-    public async Task OnPostOffAsync(string? password)
+    /// <summary>Takes the app or a passkey away.</summary>
+    /// <param name="which">"app", or the passkey's id.</param>
+    /// <param name="password">The owner's.</param>
+    public async Task OnPostOffAsync(string which, string? password)
     {
-        if (await IsMeAsync(password))
+        if (await IsMeAsync(password) && (which == "app" || Base64Url.IsValid(which)))
         {
-            await factors.SwitchOffAsync(Me, byOwner: true);
+            await factors.TakeAwayAsync(Me, which == "app" ? null : Base64Url.DecodeFromChars(which));
+            Said = "Taken away.";
         }
 
         await LoadAsync();
     }
 
+    private async Task MeAsync() => Me = (await people.FindByIdAsync(User.Id()))!;
+
     private async Task<bool> IsMeAsync(string? password)
     {
-        Me = (await people.FindByIdAsync(User.Id()))!;
-        Problem = Me.TwoFactorEnabled && await people.CheckPasswordAsync(Me, password ?? "") ? null : "That is not your password. Nothing was changed.";
+        await MeAsync();
+        Problem = await people.CheckPasswordAsync(Me, password ?? "") ? null : NotYourPassword;
         return Problem is null;
     }
 
     private async Task LoadAsync()
     {
-        Me = (await people.FindByIdAsync(User.Id()))!;
-        if (Me.TwoFactorEnabled)
+        await MeAsync();
+        (HasApp, List) = (await factors.HasAppAsync(Me), await passkeys.OfAsync(Me));
+        Left = Me.TwoFactorEnabled ? await people.CountRecoveryCodesAsync(Me) : 0;
+        Must = await factors.IsMissingAsync(Me.Id);
+        if (HasApp)
         {
-            Left = await people.CountRecoveryCodesAsync(Me);
             return;
         }
 
-        Must = await factors.IsMissingAsync(Me.Id);
-        var key = await factors.KeyAsync(Me);
+        (var key, SealedKey) = factors.KeyFor(Me, SealedKey);
+        ModelState.Remove(nameof(SealedKey));
         (Key, Qr) = (string.Join(' ', key.Chunk(4).Select(four => new string(four))), QrCodes.Svg(SecondFactors.AddressOf(key, Me)));
     }
 }

@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -31,6 +32,8 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
 
         public string School { get; set; } = "";
 
+        public string Language { get; set; } = "en";
+
         public string Address { get; set; } = "";
 
         public string MailServer { get; set; } = "";
@@ -52,7 +55,7 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
 
     public async Task<IActionResult> OnGetAsync()
     {
-        New.Address = OwnAddress.Of(HttpContext);
+        (New.Address, New.Language) = (OwnAddress.Of(HttpContext), Languages.AskedFor(Request));
         return await installation.NeedsSetupAsync(db) ? Page() : LocalRedirect("~/sign-in");
     }
 
@@ -104,6 +107,7 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
         await installation.SaveAsync(db, new InstallationRecord
         {
             Address = OwnAddress.Read(New.Address)!,
+            Language = Languages.Known(New.Language) ?? "en",
             MailServer = New.MailServer.Trim(),
             MailPort = New.MailPort ?? 587,
             MailUser = New.MailUser.Trim(),

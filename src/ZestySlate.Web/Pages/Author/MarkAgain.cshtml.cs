@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Core.Editions;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
@@ -35,7 +36,7 @@ public sealed class MarkAgainModel(SlateDb db, ActivityStore store, MarkAgainRun
     public int Fall => Rows.Count(row => row.Reported.Change.Rise < 0);
 
     /// <summary>Points in the activity's own way of writing numbers.</summary>
-    public string Points(decimal points) => store.Edition(Record.Id, Record.NewestEdition).Words.Number(points);
+    public string Points(Fraction points) => store.Edition(Record.Id, Record.NewestEdition).Words.Number(points);
 
     public async Task OnGetAsync(string activity)
     {

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions.Poll;
@@ -37,7 +38,7 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         public int Waiting => Report.Answers.Count(answer => answer.Waits);
 
         /// <summary>Points in the activity's own way of writing numbers.</summary>
-        public string Points(decimal points) => Attempt.State.Activity.Words.Number(points);
+        public string Points(Fraction points) => Attempt.State.Activity.Words.Number(points);
     }
 
     public ActivityRecord Record { get; private set; } = null!;

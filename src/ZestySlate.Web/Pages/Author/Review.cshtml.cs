@@ -39,7 +39,7 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
     public (string SpotId, string Words)? Problem { get; private set; }
 
     /// <summary>Points in the activity's own way of writing numbers.</summary>
-    public string Points(decimal points) => Attempt.State.Activity.Words.Number(points);
+    public string Points(Fraction points) => Attempt.State.Activity.Words.Number(points);
 
     /// <summary>The form of one answer.</summary>
     public ReviewForm FormOf(AnswerReport answer) => new(answer, [Attempt.Record.Id], Reviewing.NewestOf(Attempt, answer.SpotId), Attempt.State.Activity.Words, $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}")

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Loops;
 using ZestySlate.Web.Security;
@@ -28,7 +29,7 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation,
     {
     }
 
-    public async Task<IActionResult> OnPostAsync(string address, string mailServer, int? mailPort, string mailUser, string mailPassword, string mailFrom, Registration registration, string? registrationBy, SecondFactorFor secondFactor)
+    public async Task<IActionResult> OnPostAsync(string address, string? language, string mailServer, int? mailPort, string mailUser, string mailPassword, string mailFrom, Registration registration, string? registrationBy, SecondFactorFor secondFactor)
     {
         var read = installation.AddressIsConfigured || address.Trim().Length == 0 ? "" : OwnAddress.Read(address);
         if (read is null)
@@ -51,6 +52,7 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation,
         await installation.SaveAsync(db, new InstallationRecord
         {
             Address = read,
+            Language = Languages.Known(language) ?? installation.Set.Language,
             MailServer = mailServer.Trim(),
             MailPort = mailPort is > 0 and <= 65535 ? mailPort.Value : 587,
             MailUser = mailUser.Trim(),
