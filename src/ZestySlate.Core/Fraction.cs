@@ -1,5 +1,7 @@
 using System.Globalization;
 using System.Numerics;
+using System.Text.Json.Serialization;
+using ZestySlate.Core.Marking.Reading;
 
 namespace ZestySlate.Core;
 
@@ -8,6 +10,7 @@ namespace ZestySlate.Core;
 /// total, and typed numbers are compared in it; decimals are made only where something is shown or sent.
 /// </summary>
 /// <remarks>The whole numbers have no greatest value, so nothing overflows; how large they become is bounded where numbers come in.</remarks>
+[JsonConverter(typeof(FractionJson))]
 public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
 {
     private const int DecimalDigits = 29, DecimalPlaces = 28;
@@ -92,6 +95,22 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
 
     /// <summary>A power of ten, also below 1.</summary>
     public static Fraction PowerOfTen(int power) => power >= 0 ? new(BigInteger.Pow(10, power), BigInteger.One) : new(BigInteger.One, BigInteger.Pow(10, -power));
+
+    /// <summary>The power of ten of its first digit: 2 for 345, -3 for 0.001; 0 for nothing.</summary>
+    public int Magnitude
+    {
+        get
+        {
+            if (_above.IsZero)
+            {
+                return 0;
+            }
+
+            var (above, below) = (BigInteger.Abs(_above), Below);
+            var guess = above.ToString(CultureInfo.InvariantCulture).Length - below.ToString(CultureInfo.InvariantCulture).Length;
+            return Abs(this) >= PowerOfTen(guess) ? guess : guess - 1;
+        }
+    }
 
     /// <summary>Rounded half away from zero.</summary>
     /// <param name="places">Decimal places; below 0 for tens and hundreds.</param>

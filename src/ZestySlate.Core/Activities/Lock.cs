@@ -47,10 +47,10 @@ public sealed record CodeKey(ValueList<string> Accepted) : TypedKey
 
 /// <summary>A number, read as people write numbers.</summary>
 /// <param name="Value">The number that opens.</param>
-public sealed record NumberKey(decimal Value) : TypedKey
+public sealed record NumberKey(Fraction Value) : TypedKey
 {
     /// <summary>How far it may be off, either way.</summary>
-    public decimal Tolerance { get; init; }
+    public Fraction Tolerance { get; init; }
 }
 
 /// <summary>A question answered right.</summary>

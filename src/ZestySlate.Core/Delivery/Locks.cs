@@ -24,7 +24,7 @@ public static class Locks
         CodeKey code => code.Accepted.Any(accepted => accepted.Trim().Length > 0
             && new TextReading { MatchCase = code.MatchCase, LenientAccents = code.LenientAccents }.Same(typed, accepted, culture)),
         NumberKey number => NumberReading.Read(typed, culture) is { } read
-            && (Math.Abs(read.Value - number.Value) <= number.Tolerance || (read.Other is { } other && Math.Abs(other - number.Value) <= number.Tolerance)),
+            && (Fraction.Abs(read.Value - number.Value) <= number.Tolerance || (read.Other is { } other && Fraction.Abs(other - number.Value) <= number.Tolerance)),
         _ => false,
     };
 

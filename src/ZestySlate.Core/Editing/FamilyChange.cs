@@ -89,7 +89,7 @@ public sealed record FamilyChange(string Key, string Title, string Lost, Func<Qu
     {
         yield return new("shortText", "Short text", "every other way to write the number, tolerance, units", () => new ShortTextQuestion
         {
-            Accepted = [new ShortAnswer($"{number.Value}{(number.UnitUse == UnitUse.None ? "" : " " + number.Unit)}")],
+            Accepted = [new ShortAnswer($"{(number.Value is { } value ? Marking.Reading.NumberWriting.Write(value, System.Globalization.CultureInfo.InvariantCulture) : "")}{(number.UnitUse == UnitUse.None ? "" : " " + number.Unit)}")],
         });
     }
 

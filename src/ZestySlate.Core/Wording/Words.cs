@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Globalization;
 using System.Text.Json;
+using ZestySlate.Core.Marking.Reading;
 
 namespace ZestySlate.Core.Wording;
 
@@ -98,6 +99,7 @@ public sealed class Words
     {
         decimal number => Number(number),
         Fraction number => Number(number),
+        ExactNumber exact => NumberWriting.Write(exact.Value, Culture),
         Reason reason => Say(reason),
         Enum value => Say(char.ToLowerInvariant(value.GetType().Name[0]) + value.GetType().Name[1..] + value),
         _ => argument,

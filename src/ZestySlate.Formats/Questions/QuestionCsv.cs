@@ -64,7 +64,7 @@ public static class QuestionCsv
                 Prompt = Core.Activities.RichText.Plain(Field("question")),
                 Hint = Field("hint"),
                 Explanation = Field("why"),
-                Points = NumberReading.Read(Field("points"), culture)?.Value,
+                Points = PointsReading.Read(Field("points"), culture),
             }));
         }
 

@@ -181,7 +181,7 @@ public static class QuestionList
         }
 
         var relative = off.EndsWith('%');
-        var amount = off.Length == 0 ? 0 : NumberReading.Read(off.TrimEnd('%').Trim(), culture)?.Value;
+        Fraction? amount = off.Length == 0 ? 0 : NumberReading.Read(off.TrimEnd('%').Trim(), culture)?.Value;
         if (amount is null)
         {
             problems.Add(new ListProblem(part.Line, part.Column + part.Text.IndexOf('±') + 1, $"«{Short(off)}» cannot be read as what it may be off by."));
@@ -324,8 +324,8 @@ public static class QuestionList
         decimal? points = null;
         if (entry.All("points").LastOrDefault() is { } part)
         {
-            points = NumberReading.Read(part.Text, culture)?.Value;
-            if (points is null or < 0)
+            points = PointsReading.Read(part.Text, culture);
+            if (points is null)
             {
                 problems.Add(new ListProblem(part.Line, part.Column, $"«{Short(part.Text)}» cannot be read as points; the question has its usual ones."));
                 points = null;

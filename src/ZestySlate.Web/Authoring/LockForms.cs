@@ -2,7 +2,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
-using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Web.Questions;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -25,15 +25,15 @@ internal static class LockForms
                 };
                 break;
             case "number":
-                var typed = form["number"].ToString();
-                if (typed.Trim().Length > 0 && NumberReading.Read(typed, activity.Words.Culture) is null)
+                var (number, tolerance) = (NumberFields.Number(form["number"].ToString(), activity.Words.Culture), NumberFields.Number(form["tolerance"].ToString(), activity.Words.Culture));
+                if ((number.Refusal ?? tolerance.Refusal) is { } refusal)
                 {
-                    return Outcome<Edit>.Refused($"«{typed}» is not a number.");
+                    return Outcome<Edit>.Refused(refusal);
                 }
 
-                key = new NumberKey(NumberReading.Read(typed, activity.Words.Culture)?.Value ?? 0)
+                key = new NumberKey(number.Value)
                 {
-                    Tolerance = Math.Abs(EditForms.Decimal(form["tolerance"]) ?? 0),
+                    Tolerance = Fraction.Abs(tolerance.Value),
                     WrongCosts = costs,
                 };
                 break;

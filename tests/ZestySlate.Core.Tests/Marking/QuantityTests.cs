@@ -71,8 +71,8 @@ public sealed class QuantityTests
     }
 
     [Fact]
-    public void A_unit_where_none_is_asked_earns_its_share() =>
-        Assert.Equal(0.5m, Asked.Number(5).Marked(Asked.Number("5 km")).Share);
+    public void A_unit_where_none_is_asked_is_passed_over() =>
+        Assert.Equal(1, Asked.Number(5).Marked(Asked.Number("5 km")).Share);
 
     [Theory]
     [InlineData(ToleranceKind.Absolute, 0.5, "10.5", true)]

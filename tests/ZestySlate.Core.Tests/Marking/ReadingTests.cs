@@ -73,7 +73,7 @@ public sealed class ReadingTests
     [InlineData("1.50", 1.5)]
     [InlineData("٣٫٥", 3.5)]
     public void Numbers_are_read_as_people_write_them(string text, double value) =>
-        Assert.Equal((decimal)value, Math.Round(NumberReading.Read(text, English)!.Value, 5));
+        Assert.Equal((decimal)value, NumberReading.Read(text, English)!.Value.Rounded(5).ToDecimal());
 
     [Theory]
     [InlineData("1,234", "en", 1234, 1.234)]
@@ -92,7 +92,7 @@ public sealed class ReadingTests
     [InlineData("1/0")]
     [InlineData("1.2.3")]
     [InlineData("1,2,3")]
-    [InlineData("3e99")]
+    [InlineData("3e999")]
     [InlineData("--3")]
     [InlineData("%")]
     [InlineData("1 2 3")]

@@ -89,7 +89,7 @@ internal static class Asked
     public static SortResponse Sorted(params string[] groups) =>
         new() { Parts = [.. groups.SelectMany((letters, i) => letters.Select(letter => new PartAnswer("i" + i, letter.ToString())))] };
 
-    public static NumberQuestion Number(decimal value, string unit = "", UnitUse use = UnitUse.Optional) =>
+    public static NumberQuestion Number(Fraction value, string unit = "", UnitUse use = UnitUse.Optional) =>
         new() { Value = value, Unit = unit, UnitUse = unit.Length > 0 ? use : UnitUse.None };
 
     public static NumberResponse Number(string typed) => new() { Text = typed };

@@ -25,6 +25,62 @@ public sealed class LongTextTests
     public void A_phrase_is_its_words_in_order_within_a_sentence(string text, string phrase, string found) =>
         Assert.Equal(found, string.Join('|', Found(text, Asked.Idea(phrase))));
 
+    [Theory]
+    [InlineData("It was 50 % wet.", "50 %", "0:50 %")]
+    [InlineData("It was 50% wet.", "50 %", "0:50%")]
+    [InlineData("It was 50 % wet.", "50%", "0:50 %")]
+    [InlineData("Of the 50 about 3 % left.", "50 %", "")]
+    [InlineData("Gusts of 60 km/h.", "km/h", "0:km/h")]
+    [InlineData("Gusts of km per h.", "km/h", "")]
+    [InlineData("Written in C#, not in C.", "C#", "0:C#")]
+    [InlineData("Sunny 🌞 today", "🌞", "0:🌞")]
+    [InlineData("Family 👩‍🔬 here", "👩‍🔬", "0:👩‍🔬")]
+    [InlineData("Rain came.Wind fell.", "wind fell", "0:Wind fell")]
+    [InlineData("Rain came.Wind fell.", "rain wind", "")]
+    [InlineData("Warm air,moist air.", "moist air", "0:moist air")]
+    [InlineData("From 1,000 hPa and 3.5 knots", "1,000", "0:1,000")]
+    [InlineData("From 1,000 hPa and 3.5 knots", "5 knots", "")]
+    [InlineData("The air\nrises.", "air rises", "0:air\nrises")]
+    [InlineData("The air\n \nrises.", "air rises", "")]
+    [InlineData("The air\r\n\r\nrises.", "air rises", "")]
+    [InlineData("今日は風が強い。", "風が強い", "0:風が強い")]
+    [InlineData("今日は風も雨も強い。", "風が強い", "")]
+    [InlineData("วันนี้ฝนตกหนัก", "ฝนตก", "0:ฝนตก")]
+    [InlineData("ba\u00adrometer", "barometer", "0:ba\u00adrometer")]
+    [InlineData("Is it a gale؟Wind fell.", "gale wind", "")]
+    public void Signs_joined_words_and_unspaced_scripts_are_found(string text, string phrase, string found) =>
+        Assert.Equal(found, string.Join('|', Found(text, Asked.Idea(phrase) with { Slips = false })));
+
+    [Theory]
+    [InlineData("a b x b y y c", "a b c", "0:a b x b y y c")]
+    [InlineData("wind x x x wind brings rain", "wind rain", "0:wind brings rain")]
+    [InlineData("wind wind rain", "wind rain", "0:wind rain")]
+    public void Of_all_ways_in_which_a_phrase_fits_the_closest_counts(string text, string phrase, string found) =>
+        Assert.Equal(found, string.Join('|', Found(text, Asked.Idea(phrase) with { Slips = false })));
+
+    /// <summary>A phrase is found exactly where its words can be picked in order with no more between than may be: tried out in every way.</summary>
+    [Fact]
+    public void A_phrase_is_found_where_any_way_fits() => Gen.Select(Gen.Char['a', 'c'].Array[1, 14], Gen.Char['a', 'c'].Array[2, 4], Gen.Int[0, 3]).Sample((text, phrase, between) =>
+    {
+        bool From(int word, int at) => word == phrase.Length || Enumerable.Range(at + 1, Math.Max(0, Math.Min(text.Length - 1, at + 1 + between) - at)).Any(next => text[next] == phrase[word] && From(word + 1, next));
+        var fits = Enumerable.Range(0, text.Length).Any(first => text[first] == phrase[0] && From(1, first));
+        return fits == (Found(string.Join(' ', text), Asked.Idea(string.Join(' ', phrase)) with { Slips = false, Between = between }).Length > 0);
+    }, iter: 3000);
+
+    [Theory]
+    [InlineData("barometer", false)]
+    [InlineData("50 %", false)]
+    [InlineData("C#", false)]
+    [InlineData("fore* wind", false)]
+    [InlineData("🌞", false)]
+    [InlineData("air. It rises", true)]
+    [InlineData("?!", true)]
+    public void An_idea_that_its_own_words_do_not_show_is_named_before_publishing(string phrase, bool lost) =>
+        Assert.Equal(lost, QuestionTypes.For(new LongTextQuestion()).Check(new LongTextQuestion { Ideas = [Asked.Idea(phrase)] }, InEnglish.Culture).Any(weak => weak.Blocks && weak.Message.Contains("nobody can write", StringComparison.Ordinal)));
+
+    [Fact]
+    public void Many_signs_cost_nothing() => Assert.Empty(Found(new string('#', 20_000), Asked.Idea("# #a")));
+
     [Fact]
     public void Slips_are_forgiven_unless_the_word_is_in_the_key_itself_or_digits_differ()
     {

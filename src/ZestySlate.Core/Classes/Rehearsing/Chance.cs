@@ -53,11 +53,11 @@ public sealed class Chance(SeededRandom random, double knows)
     }
 
     /// <summary>A number somebody comes to who is not sure: off by a tenth, a factor of ten, or with the other sign.</summary>
-    public decimal Unsure(decimal right) => random.Next(4) switch
+    public Fraction Unsure(Fraction right) => random.Next(4) switch
     {
         0 => right * 10,
         1 => right == 0 ? 1 : -right,
-        2 => right + Math.Max(1, Math.Round(Math.Abs(right) / 10)),
-        _ => right - Math.Max(1, Math.Round(Math.Abs(right) / 10)),
+        2 => right + Fraction.Max(1, (Fraction.Abs(right) / 10).Rounded(-right.Magnitude + 1)),
+        _ => right - Fraction.Max(1, (Fraction.Abs(right) / 10).Rounded(-right.Magnitude + 1)),
     };
 }

@@ -156,7 +156,7 @@ public sealed class SimulatedLearner
 
         foreach (var (lockId, closed) in state.Activity.Locks.Where(entry => !state.IsOpen(entry.Id) && entry.Lock.Key is TypedKey && !_passedOver.Contains(entry.Id)))
         {
-            var right = closed.Key switch { CodeKey code => _chance.One(code.Accepted), NumberKey number => number.Value.ToString(CultureInfo.InvariantCulture), _ => null };
+            var right = closed.Key switch { CodeKey code => _chance.One(code.Accepted), NumberKey number => Marking.Reading.NumberWriting.Write(number.Value, CultureInfo.InvariantCulture), _ => null };
             var tried = new TriedCode(lockId, right is null ? "" : _chance.Happens(0.75) ? right : _chance.Unsure(right, [])) { Id = id, At = at };
             // After a few wrong codes a lock rests; they wait for it.
             var rested = state.WrongCodes.TryGetValue(lockId, out var wrong) && wrong.Wrong >= 3 ? tried with { At = wrong.LastAt + TimeSpan.FromMinutes(6) } : tried;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text;
 
 namespace ZestySlate.Core.Marking.Reading;
 
@@ -7,56 +8,89 @@ namespace ZestySlate.Core.Marking.Reading;
 /// <param name="Unit">The letters of the unit; empty for none.</param>
 public sealed record ReadQuantity(ReadNumber Number, string Unit);
 
-/// <summary>Reads a number with its unit: 7 kt · 12,50 € · € 12.50 · 45 % · 1 013 hPa.</summary>
+/// <summary>
+/// Reads one number with its unit: 7 kt · 12,50 € · € 12.50 · 45 % · 1 013 hPa · 6.626 × 10⁻³⁴ J·s. What stands behind a number is
+/// a unit only if it is known, or one word of letters; anything else makes it more than one number, or none.
+/// </summary>
 public static class QuantityReading
 {
-    private const string BeforeNumber = "€$£";
+    /// <summary>The number and its unit, or null when there is not one number.</summary>
+    public static ReadQuantity? Read(string text, CultureInfo culture) => Read(text, culture, "", out _);
 
-    /// <summary>The number and its unit, or null when there is no number.</summary>
-    public static ReadQuantity? Read(string text, CultureInfo culture)
+    /// <summary>The number and its unit, or null with why.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <param name="culture">The activity's culture.</param>
+    /// <param name="own">A unit that is taken whatever it is made of: the one that is asked for.</param>
+    /// <param name="trouble">Why there is none.</param>
+    public static ReadQuantity? Read(string text, CultureInfo culture, string own, out NumberTrouble trouble)
     {
         var plain = text.Trim();
-        if (plain.Length == 0)
+        if (plain.Length > NumberReading.LongestText)
         {
+            trouble = NumberTrouble.TooLarge;
             return null;
         }
 
-        if (BeforeNumber.Contains(plain[0]))
+        if (MoneyBefore(plain) is var (sign, amount))
         {
-            return NumberReading.Read(plain[1..], culture) is { } amount ? new ReadQuantity(amount, plain[..1]) : null;
+            return NumberReading.Read(amount, culture, out trouble) is { } money ? new ReadQuantity(money, sign) : null;
         }
 
-        foreach (var name in Units.Names)
+        // The number is as long as it can be, so that 3e8 is not 3 of a unit e8.
+        for (var end = plain.Length; end > 0; end--)
         {
-            if (plain.EndsWith(name, StringComparison.Ordinal) && NumberReading.Read(plain[..^name.Length], culture) is { } known)
+            if (EndsNumber(plain, end) && IsUnit(plain[end..], own, out var unit) && NumberReading.Read(plain[..end], culture) is { } number)
             {
-                return new ReadQuantity(known, name);
+                trouble = NumberTrouble.None;
+                return new ReadQuantity(number, unit);
             }
         }
 
-        if (NumberReading.Read(plain, culture) is { } alone)
-        {
-            return new ReadQuantity(alone, "");
-        }
-
-        // A unit of no table: the letters behind the last digit.
-        for (var end = plain.Length - 1; end > 0; end--)
-        {
-            if (!char.IsLetter(plain[end]) && NumberReading.Read(plain[..end], culture) is { } other && plain[end..].Trim().Length > 0)
-            {
-                return new ReadQuantity(other, plain[end..].Trim());
-            }
-
-            if (char.IsDigit(plain[end]) && NumberReading.Read(plain[..(end + 1)], culture) is { } close)
-            {
-                return new ReadQuantity(close, plain[(end + 1)..].Trim());
-            }
-        }
-
-        return char.IsDigit(plain[0]) && NumberReading.Read(plain[..1], culture) is { } digit ? new ReadQuantity(digit, plain[1..].Trim()) : null;
+        _ = NumberReading.Read(plain, culture, out trouble);
+        return null;
     }
 
     /// <summary>Whether a unit can be typed so that it is read back; empty is none.</summary>
     public static bool CanBeTyped(string unit) =>
-        unit.Trim() is { Length: > 0 } letters && !char.IsDigit(letters[0]) && Read("2 " + unit, CultureInfo.InvariantCulture) is { Number.Value: 2 } read && read.Unit == letters;
+        unit.Trim() is { Length: > 0 } letters && !char.IsDigit(letters[0]) && Read("2 " + unit, CultureInfo.InvariantCulture, letters, out _) is { Number.Value: var two } read && two == 2 && read.Unit == letters;
+
+    /// <summary>A sign of money before the number, perhaps behind a minus, and the rest.</summary>
+    private static (string Sign, string Amount)? MoneyBefore(string plain)
+    {
+        var at = plain.Length > 1 && plain[0] is '-' or '−' ? 1 : 0;
+        return plain.Length > at && char.GetUnicodeCategory(plain[at]) == UnicodeCategory.CurrencySymbol ? (plain.Substring(at, 1), plain[..at] + plain[(at + 1)..]) : null;
+    }
+
+    /// <summary>True where a number may end: behind a digit of any sort.</summary>
+    private static bool EndsNumber(string text, int end)
+    {
+        _ = Rune.DecodeLastFromUtf16(text.AsSpan(0, end), out var last, out _);
+        return Rune.GetUnicodeCategory(last) is UnicodeCategory.DecimalDigitNumber or UnicodeCategory.OtherNumber && (end == text.Length || !char.IsLowSurrogate(text[end]));
+    }
+
+    private static bool IsUnit(string text, string own, out string unit)
+    {
+        unit = text.Trim();
+        if (unit.Length == 0 || unit == own.Trim() || Units.Find(unit) is not null)
+        {
+            return true;
+        }
+
+        // An abbreviation, or the end of a sentence.
+        unit = unit.TrimEnd('.', '!').TrimEnd();
+        return unit.Length == 0 || unit == own.Trim() || Units.Find(unit) is not null || IsWord(unit);
+    }
+
+    private static bool IsWord(string text)
+    {
+        foreach (var rune in text.EnumerateRunes())
+        {
+            if (!Rune.IsLetter(rune) && Rune.GetUnicodeCategory(rune) is not (UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark or UnicodeCategory.Format))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
 }

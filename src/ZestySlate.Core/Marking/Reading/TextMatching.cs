@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Marking.Reading;
@@ -6,7 +7,7 @@ namespace ZestySlate.Core.Marking.Reading;
 /// <summary>What a typed text may be and what it may not be.</summary>
 public sealed record TextKey
 {
-    /// <summary>The texts that are right. «*» stands for any run of letters or none.</summary>
+    /// <summary>The texts that are right. «*» stands for any run of letters of a word, or none.</summary>
     public ValueList<string> Accepted { get; init; } = [];
 
     /// <summary>Texts that are wrong however near they come to an accepted one.</summary>
@@ -25,8 +26,8 @@ public static class TextMatching
     private const int MostLetters = 200;
 
     /// <summary>
-    /// Marks a typed text. A slip is never accepted when what was typed is on the "not this" list or is the right answer of
-    /// another place, or comes as near to one of these; nor when digits differ.
+    /// Marks a typed text. A slip is accepted only when what was typed is strictly nearer to what is right here than to anything
+    /// that is wrong here: what is on the "not this" list, and what is right in another place and not here; never when digits differ.
     /// </summary>
     /// <param name="typed">What was typed.</param>
     /// <param name="key">What is accepted.</param>
@@ -51,7 +52,8 @@ public static class TextMatching
 
         foreach (var wrong in key.NotThis)
         {
-            if (string.Equals(read, reading.Read(wrong, culture), StringComparison.Ordinal))
+            var not = reading.Read(wrong, culture);
+            if (string.Equals(read, not, StringComparison.Ordinal) || (wrong.Contains('*') && FitsPattern(read, not)))
             {
                 return new TextMatch(Verdict.Wrong, 0, Reason.Of("typedNotThis", typed.Trim()));
             }
@@ -70,16 +72,19 @@ public static class TextMatching
             : new TextMatch(Verdict.Wrong, 0, Reason.Of("typedWrong", typed.Trim()));
     }
 
-    /// <summary>How many slips a text of this length may have: none up to 3 letters, 1 up to 7, 2 from 8 on.</summary>
+    /// <summary>How many slips a text of so many letters may have: none up to 3, 1 up to 7, 2 from 8 on.</summary>
     public static int SlipsAllowed(int letters) => letters switch { <= 3 => 0, <= 7 => 1, _ => 2 };
+
+    /// <summary>How many slips a text may have. Letters are counted as a person counts them; spaces are none.</summary>
+    public static int SlipsAllowed(string text) => SlipsAllowed((TextLetters.IsSimple(text) ? text.Length : TextLetters.Clusters(text).Length) - text.Count(letter => letter == ' '));
 
     private static Reason? Slip(string read, TextKey key, TextReading reading, CultureInfo culture, IEnumerable<string> elsewhere)
     {
         var (nearest, best) = ("", int.MaxValue);
-        foreach (var accepted in key.Accepted)
+        var rightHere = key.Accepted.Where(accepted => !accepted.Contains('*')).Select(accepted => (Text: accepted, Read: reading.Read(accepted, culture))).ToList();
+        foreach (var (accepted, right) in rightHere)
         {
-            var right = accepted.Contains('*') ? "" : reading.Read(accepted, culture);
-            var allowed = SlipsAllowed(right.Length);
+            var allowed = SlipsAllowed(right);
             if (allowed > 0 && SameDigits(read, right) && Distance(read, right, allowed) is var slips && slips <= allowed && slips < best)
             {
                 (nearest, best) = (accepted, slips);
@@ -91,7 +96,7 @@ public static class TextMatching
             return null;
         }
 
-        foreach (var wrong in key.NotThis.Concat(elsewhere))
+        foreach (var wrong in key.NotThis.Concat(elsewhere.Where(other => !rightHere.Any(right => right.Read == reading.Read(other, culture)))))
         {
             if (Distance(read, reading.Read(wrong, culture), best) <= best)
             {
@@ -102,35 +107,19 @@ public static class TextMatching
         return Reason.Of("typedSlip", best, nearest.Trim());
     }
 
-    internal static bool SameDigits(string one, string other)
-    {
-        var i = 0;
-        foreach (var letter in one)
-        {
-            if (!char.IsDigit(letter))
-            {
-                continue;
-            }
-
-            while (i < other.Length && !char.IsDigit(other[i]))
-            {
-                i++;
-            }
-
-            if (i == other.Length || other[i++] != letter)
-            {
-                return false;
-            }
-        }
-
-        return !other.AsSpan(i).ContainsAnyInRange('0', '9');
-    }
+    /// <summary>Whether two texts have the same digits in the same order; in the form in which texts are compared, those of every script are 0 to 9.</summary>
+    internal static bool SameDigits(string one, string other) => one.AsSpan().ContainsAnyInRange('0', '9') || other.AsSpan().ContainsAnyInRange('0', '9')
+        ? one.Where(char.IsAsciiDigit).SequenceEqual(other.Where(char.IsAsciiDigit)) : true;
 
     /// <summary>
     /// The optimal string alignment distance: insertions, deletions, replacements and swaps of neighbours, each part edited
     /// once (Boytsov 2011, section 2.2). More than the limit is told as limit + 1.
     /// </summary>
-    public static int Distance(string one, string other, int limit)
+    public static int Distance(string one, string other, int limit) => TextLetters.IsSimple(one) && TextLetters.IsSimple(other)
+        ? Distance<char>(one, other, limit) : Distance<string>(TextLetters.Clusters(one), TextLetters.Clusters(other), limit);
+
+    private static int Distance<T>(ReadOnlySpan<T> one, ReadOnlySpan<T> other, int limit)
+        where T : IEquatable<T>
     {
         if (Math.Abs(one.Length - other.Length) > limit || one.Length > MostLetters || other.Length > MostLetters)
         {
@@ -149,9 +138,9 @@ public static class TextMatching
             now[0] = i;
             for (var j = 1; j < width; j++)
             {
-                var same = one[i - 1] == other[j - 1] ? 0 : 1;
+                var same = one[i - 1].Equals(other[j - 1]) ? 0 : 1;
                 var least = Math.Min(Math.Min(last[j] + 1, now[j - 1] + 1), last[j - 1] + same);
-                if (i > 1 && j > 1 && one[i - 1] == other[j - 2] && one[i - 2] == other[j - 1])
+                if (i > 1 && j > 1 && one[i - 1].Equals(other[j - 2]) && one[i - 2].Equals(other[j - 1]))
                 {
                     least = Math.Min(least, before[j - 2] + 1);
                 }
@@ -168,7 +157,7 @@ public static class TextMatching
         return Math.Min(last[other.Length], limit + 1);
     }
 
-    /// <summary>Whether a text fits a pattern in which «*» stands for any run of letters or none; spaces are no letters.</summary>
+    /// <summary>Whether a text fits a pattern in which «*» stands for any run of letters with their marks, or none; spaces, digits and hyphens are no letters.</summary>
     internal static bool FitsPattern(string text, string pattern)
     {
         var (t, p, star, mark) = (0, 0, -1, 0);
@@ -182,9 +171,10 @@ public static class TextMatching
             {
                 (t, p) = (t + 1, p + 1);
             }
-            else if (star >= 0 && !char.IsWhiteSpace(text[mark]))
+            else if (star >= 0 && LetterAt(text, mark) is > 0 and var length)
             {
-                (p, t) = (star + 1, ++mark);
+                mark += length;
+                (p, t) = (star + 1, mark);
             }
             else
             {
@@ -194,4 +184,9 @@ public static class TextMatching
 
         return pattern.AsSpan(p).TrimStart('*').Length == 0;
     }
+
+    /// <summary>How long the letter or mark at a place is, in UTF-16 units; 0 when there is none.</summary>
+    private static int LetterAt(string text, int at) => Rune.TryGetRuneAt(text, at, out var rune)
+        && (Rune.IsLetter(rune) || Rune.GetUnicodeCategory(rune) is UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark or UnicodeCategory.EnclosingMark)
+        ? rune.Utf16SequenceLength : 0;
 }

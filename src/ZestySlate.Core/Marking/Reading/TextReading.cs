@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text;
 
 namespace ZestySlate.Core.Marking.Reading;
 
@@ -22,9 +21,8 @@ public sealed record TextReading
     public decimal SlipShare { get; init; } = 1;
 
     /// <summary>
-    /// The text in the form in which it is compared: Unicode normalised (NFC, with compatibility forms for width), typographic
-    /// quotes and dashes made plain, runs of spaces made one, ends trimmed; then by the options case (in the culture's own way),
-    /// accents, punctuation at the end.
+    /// The text in the form in which it is compared (see <see cref="TextLetters"/>); then, by the options, case folded in the
+    /// culture's own way, accents and marks at the end taken away.
     /// </summary>
     public string Read(string text, CultureInfo culture)
     {
@@ -33,43 +31,18 @@ public sealed record TextReading
             return text;
         }
 
-        var plain = new StringBuilder(text.Length);
-        var space = false;
-        foreach (var letter in text.Normalize(NormalizationForm.FormKC))
-        {
-            if (char.IsWhiteSpace(letter) || letter == '\u200b')
-            {
-                space = plain.Length > 0;
-                continue;
-            }
-
-            if (space)
-            {
-                plain.Append(' ');
-                space = false;
-            }
-
-            plain.Append(letter switch
-            {
-                '‘' or '’' or '‚' or '‛' or '´' or '`' => '\'',
-                '“' or '”' or '„' or '‟' or '«' or '»' => '"',
-                '‐' or '‑' or '‒' or '–' or '—' or '−' => '-',
-                _ => letter,
-            });
-        }
-
-        var read = plain.ToString();
-        if (IgnoreEndPunctuation && read.TrimEnd('.', '!', '?', ';', ':', ',', '…', ' ') is { Length: > 0 } without)
+        var read = TextLetters.Plain(text);
+        if (IgnoreEndPunctuation && read.TrimEnd(TextLetters.EndMarks) is { Length: > 0 } without)
         {
             read = without;
         }
 
         if (!MatchCase)
         {
-            read = culture.TextInfo.ToLower(culture.TextInfo.ToUpper(read));
+            read = TextLetters.Folded(read, culture);
         }
 
-        return LenientAccents ? WithoutAccents(read) : read;
+        return LenientAccents ? TextLetters.WithoutAccents(read) : read;
     }
 
     /// <summary>Whether two texts are the same to this reading.</summary>
@@ -92,7 +65,4 @@ public sealed record TextReading
 
         return last != ' ';
     }
-
-    private static string WithoutAccents(string text) => string.Concat(text.Normalize(NormalizationForm.FormD)
-        .Where(letter => CharUnicodeInfo.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark)).Normalize(NormalizationForm.FormC);
 }

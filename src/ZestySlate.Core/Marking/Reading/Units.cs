@@ -1,72 +1,136 @@
 namespace ZestySlate.Core.Marking.Reading;
 
-/// <summary>A unit: value in the quantity's base unit = value × factor + offset.</summary>
-/// <param name="Quantity">What it measures; units of one quantity are converted into each other.</param>
+/// <summary>A unit: value in the quantity's base units = value × factor + offset.</summary>
+/// <param name="Dimension">The powers of the base units, as «kg m^-1 s^-2»; units of one dimension are converted into each other.</param>
 /// <param name="Symbol">How it is written.</param>
-public sealed record Unit(string Quantity, string Symbol, decimal Factor, decimal Offset = 0)
+/// <param name="Factor">How many base units it is.</param>
+/// <param name="Offset">Where it begins to count, for temperatures.</param>
+public sealed record Unit(string Dimension, string Symbol, Fraction Factor, Fraction Offset)
 {
-    /// <summary>A value of this unit in the quantity's base unit.</summary>
-    public decimal ToBase(decimal value) => (value * Factor) + Offset;
+    /// <summary>What it measures, in a word; empty where there is none in use here.</summary>
+    public string Quantity => Units.QuantityOf(Dimension);
 
-    /// <summary>A value of the base unit in this one.</summary>
-    public decimal FromBase(decimal value) => (value - Offset) / Factor;
+    /// <summary>A value of this unit in base units.</summary>
+    public Fraction ToBase(Fraction value) => (value * Factor) + Offset;
+
+    /// <summary>A value in base units in this one.</summary>
+    public Fraction FromBase(Fraction value) => (value - Offset) / Factor;
 }
 
 /// <summary>
-/// The units that are converted within a quantity. Factors are exact by definition: the foot (0.3048 m), the nautical mile
-/// (1852 m), degrees Celsius and Fahrenheit (SI Brochure, 9th edition, and NIST SP 811). Any other unit is compared by its letters.
+/// The units that are converted. Factors are exact by definition (SI Brochure, 9th edition, tables 2, 4, 7 and 8; NIST SP 811,
+/// appendix B). Units that may have one take a prefix, and all of them powers, products and quotients: see <see cref="UnitReading"/>.
+/// Any other unit is compared by its letters.
 /// </summary>
 public static class Units
 {
     private static readonly Dictionary<string, Unit> ByName = new(StringComparer.Ordinal);
+    private static readonly HashSet<string> TakePrefix = new(StringComparer.Ordinal);
+
+    /// <summary>What each dimension measures, where there is a word for it.</summary>
+    private static readonly Dictionary<string, string> Quantities = new(StringComparer.Ordinal)
+    {
+        ["m"] = "length", ["m^2"] = "area", ["m^3"] = "volume", ["kg"] = "mass", ["s"] = "time", ["s^-1"] = "frequency", ["K"] = "temperature", ["m s^-1"] = "speed",
+        ["m s^-2"] = "acceleration", ["kg m s^-2"] = "force", ["kg m^-1 s^-2"] = "pressure", ["kg m^2 s^-2"] = "energy", ["kg m^2 s^-3"] = "power", ["kg m^-3"] = "density",
+        ["A"] = "current", ["A^-1 kg m^2 s^-3"] = "voltage", ["A^-2 kg m^2 s^-3"] = "resistance", ["mol"] = "amount", ["cd"] = "light", ["%"] = "share", ["°"] = "angle",
+    };
 
     static Units()
     {
-        Add("length", 1, 0, "m", "metre", "metres", "meter", "meters");
-        Add("length", 1000, 0, "km");
-        Add("length", 0.01m, 0, "cm");
-        Add("length", 0.001m, 0, "mm");
-        Add("length", 0.3048m, 0, "ft", "foot", "feet", "′");
-        Add("length", 1852, 0, "nmi", "NM");
-        Add("temperature", 1, 273.15m, "°C", "C", "℃", "degC");
-        Add("temperature", 5m / 9m, 459.67m * 5m / 9m, "°F", "F", "℉", "degF");
-        Add("temperature", 1, 0, "K");
-        Add("pressure", 1, 0, "Pa");
-        Add("pressure", 100, 0, "hPa", "mbar", "mb");
-        Add("pressure", 1000, 0, "kPa");
-        Add("pressure", 100_000, 0, "bar");
-        Add("time", 1, 0, "s", "sec", "second", "seconds");
-        Add("time", 60, 0, "min", "minute", "minutes");
-        Add("time", 3600, 0, "h", "hr", "hour", "hours");
-        Add("speed", 1, 0, "m/s", "m s⁻¹", "ms⁻¹", "mps");
-        Add("speed", 1m / 3.6m, 0, "km/h", "kmh", "kph");
-        Add("speed", 1852m / 3600m, 0, "kt", "kn", "kts", "knot", "knots");
-        Add("mass", 1, 0, "kg");
-        Add("mass", 0.001m, 0, "g");
-        Add("volume", 1, 0, "L", "l", "litre", "litres");
-        Add("volume", 0.001m, 0, "mL", "ml");
-        Add("share", 0.01m, 0, "%", "٪", "per cent", "percent");
-        Add("euro", 1, 0, "€", "EUR");
-        Add("dollar", 1, 0, "$", "USD");
-        Add("pound", 1, 0, "£", "GBP");
-        Names = ByName.Keys.OrderByDescending(name => name.Length).ToList();
-        Symbols = ByName.Values.Select(unit => unit.Symbol).Distinct().ToList();
+        Add("m", 1, "m");
+        Add("m", 1, false, "metre", "metres", "meter", "meters");
+        Add("m", 0.3048m, false, "ft", "foot", "feet", "′");
+        Add("m", 0.0254m, false, "in", "inch", "inches", "″");
+        Add("m", 0.9144m, false, "yd", "yard", "yards");
+        Add("m", 1609.344m, false, "mi", "mile", "miles");
+        Add("m", 1852, false, "nmi", "NM");
+        Add("m", 149_597_870_700m, false, "au", "AU");
+        Add("m", 9_460_730_472_580_800m, false, "ly");
+        Add("kg", 0.001m, "g");
+        Add("kg", 1000, false, "t");
+        Add("kg", 0.45359237m, false, "lb", "lbs");
+        Add("s", 1, "s");
+        Add("s", 1, false, "sec", "second", "seconds");
+        Add("s", 60, false, "min", "minute", "minutes");
+        Add("s", 3600, false, "h", "hr", "hour", "hours");
+        Add("s", 86_400, false, "d", "day", "days");
+        Add("s^-1", 1, "Hz");
+        Add("A", 1, "A");
+        Add("mol", 1, "mol");
+        Add("cd", 1, "cd");
+        Add("K", 1, "K");
+        ByName.AddAll(new Unit("K", "°C", 1, 273.15m), "°C", "C", "℃", "degC");
+        ByName.AddAll(new Unit("K", "°F", new Fraction(5, 9), 459.67m * new Fraction(5, 9)), "°F", "F", "℉", "degF");
+        Add("kg m s^-2", 1, "N");
+        Add("kg m^-1 s^-2", 1, "Pa");
+        Add("kg m^-1 s^-2", 100_000, "bar");
+        Add("kg m^-1 s^-2", 100, false, "mbar", "mb");
+        Add("kg m^-1 s^-2", 101_325, false, "atm");
+        Add("kg m^2 s^-2", 1, "J");
+        Add("kg m^2 s^-2", 3600, "Wh");
+        Add("kg m^2 s^-2", 4.184m, "cal");
+        Add("kg m^2 s^-2", new Fraction(1602176634, System.Numerics.BigInteger.Pow(10, 28)), "eV");
+        Add("kg m^2 s^-3", 1, "W");
+        Add("A^-1 kg m^2 s^-3", 1, "V");
+        Add("A^-2 kg m^2 s^-3", 1, "Ω", "Ω", "ohm");
+        Add("m^3", 0.001m, "L", "l", "litre", "litres", "liter", "liters");
+        Add("m^2", 10_000, false, "ha");
+        Add("m s^-1", new Fraction(1852, 3600), false, "kt", "kn", "kts", "knot", "knots");
+        Add("m s^-1", new Fraction(1000, 3600), false, "km/h", "kmh", "kph");
+        Add("m s^-1", 1, false, "m/s", "mps", "ms⁻¹");
+        Add("m s^-1", 0.44704m, false, "mph");
+        Add("%", 1, false, "%", "٪", "per cent", "percent");
+        Add("%", 0.1m, false, "‰");
+        Add("°", 1, false, "°", "º");
+        foreach (var (sign, name) in new[] { ("€", "EUR"), ("$", "USD"), ("£", "GBP"), ("¥", "JPY"), ("₹", "INR") })
+        {
+            Add(sign, 1, false, sign, name);
+        }
+
+        Symbols = ByName.Values.Select(unit => unit.Symbol).Concat(["km", "cm", "mm", "kg", "hPa", "kPa", "mL", "kWh", "kJ"]).Distinct().ToList();
     }
 
-    /// <summary>Every name of a unit, longest first.</summary>
-    public static IReadOnlyList<string> Names { get; }
-
-    /// <summary>How each unit is written, once.</summary>
+    /// <summary>How each unit is written, once, with the prefixes in most use.</summary>
     public static IReadOnlyList<string> Symbols { get; }
 
-    /// <summary>The unit of this name, or null when it is none of the table.</summary>
-    public static Unit? Find(string name) => ByName.GetValueOrDefault(name.Trim());
+    /// <summary>The unit of this name, with prefixes, powers, products and quotients; null when it is none that is known.</summary>
+    public static Unit? Find(string name) => ByName.GetValueOrDefault(name.Trim()) ?? UnitReading.Read(name.Trim());
 
-    private static void Add(string quantity, decimal factor, decimal offset, params string[] names)
+    /// <summary>The unit of one name of the table, or of a prefix and a name that takes one; null for none.</summary>
+    internal static Unit? FindOne(string name)
+    {
+        if (ByName.TryGetValue(name, out var known))
+        {
+            return known;
+        }
+
+        foreach (var (prefix, power) in UnitReading.Prefixes)
+        {
+            if (name.Length > prefix.Length && name.StartsWith(prefix, StringComparison.Ordinal) && TakePrefix.Contains(name[prefix.Length..]))
+            {
+                var unit = ByName[name[prefix.Length..]];
+                return unit with { Symbol = name, Factor = unit.Factor * Fraction.PowerOfTen(power) };
+            }
+        }
+
+        return null;
+    }
+
+    internal static string QuantityOf(string dimension) => Quantities.GetValueOrDefault(dimension, "");
+
+    private static void Add(string dimension, Fraction factor, params string[] names)
+    {
+        Add(dimension, factor, false, names);
+        TakePrefix.UnionWith(names);
+    }
+
+    private static void Add(string dimension, Fraction factor, bool prefix, params string[] names) => ByName.AddAll(new Unit(dimension, names[0], factor, 0), names);
+
+    private static void AddAll(this Dictionary<string, Unit> all, Unit unit, params string[] names)
     {
         foreach (var name in names)
         {
-            ByName.Add(name, new Unit(quantity, names[0], factor, offset));
+            all.TryAdd(name, unit);
         }
     }
 }

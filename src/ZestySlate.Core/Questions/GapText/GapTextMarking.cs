@@ -24,7 +24,7 @@ internal static class GapTextMarking
                 var typed = response?.For(members[i].Gap.Id) ?? "";
                 for (var j = 0; j < members.Count; j++)
                 {
-                    var elsewhere = reading.Slips ? gaps.Where(gap => gap.Gap.Id != members[j].Gap.Id).Select(gap => gap.Words) : [];
+                    var elsewhere = reading.Slips ? gaps.Where(gap => gap.Gap.Id != members[j].Gap.Id).SelectMany(gap => GapTextQuestion.KeyOf(gap.Gap, gap.Words).Accepted) : [];
                     matches[i, j] = TextMatching.Match(typed, GapTextQuestion.KeyOf(members[j].Gap, members[j].Words), reading, culture, elsewhere);
                 }
             }

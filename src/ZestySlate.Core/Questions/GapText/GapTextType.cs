@@ -113,7 +113,7 @@ public sealed class GapTextType : QuestionType<GapTextQuestion, GapTextResponse>
     internal static bool AreSlipsApart(string one, string other, TextReading reading, CultureInfo culture)
     {
         var (left, right) = (reading.Read(one, culture), reading.Read(other, culture));
-        var allowed = Math.Min(TextMatching.SlipsAllowed(left.Length), TextMatching.SlipsAllowed(right.Length));
+        var allowed = Math.Min(TextMatching.SlipsAllowed(left), TextMatching.SlipsAllowed(right));
         return left != right && allowed > 0 && TextMatching.Distance(left, right, allowed) <= allowed;
     }
 

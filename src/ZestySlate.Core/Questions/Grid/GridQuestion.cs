@@ -59,7 +59,7 @@ public sealed record GridCell
     public TextReading Reading { get; init; } = new();
 
     /// <summary>The right number, in <see cref="Unit"/>; null while there is none.</summary>
-    public decimal? Value { get; init; }
+    public Fraction? Value { get; init; }
 
     /// <summary>The unit of the number, or the sign of the currency; learners may leave it out.</summary>
     public string Unit { get; init; } = "";

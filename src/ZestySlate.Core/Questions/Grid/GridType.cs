@@ -50,7 +50,8 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>
 
         if (cell.Kind == CellKind.Text)
         {
-            var match = TextMatching.Match(given, new TextKey { Accepted = [cell.Text, .. cell.Variants], NotThis = cell.NotThis }, cell.Reading, culture);
+            var match = TextMatching.Match(given, new TextKey { Accepted = [cell.Text, .. cell.Variants], NotThis = cell.NotThis }, cell.Reading, culture,
+                question.Cells.Where(other => other.Id != cell.Id && other.IsPart && other.Kind == CellKind.Text).SelectMany(other => other.Variants.Insert(0, other.Text)));
             return new PartCredit(cell.Id, NameOf(question, cell), match.Verdict, match.Earned, weight, match.Reason, match.Verdict == Verdict.Missing ? "" : cell.Feedback);
         }
 
@@ -149,7 +150,7 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>
             CellKind.Tick => (cell.Text == "yes") == chance.Knows() ? "yes" : "",
             CellKind.Pick => chance.Known(cell.Text, cell.Options),
             CellKind.Text => chance.Knows() ? cell.Text : chance.Unsure(cell.Text, cell.NotThis),
-            _ => cell.Value is { } right ? (chance.Knows() ? right : chance.Unsure(right)).ToString("0.####", CultureInfo.InvariantCulture) : "",
+            _ => cell.Value is { } right ? NumberWriting.Write(chance.Knows() ? right : chance.Unsure(right), CultureInfo.InvariantCulture) : "",
         })).Where(part => part.Value.Length > 0).ToValueList(),
     };
 
@@ -170,6 +171,6 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>
     {
         CellKind.Tick => cell.Text == "yes" ? "✓" : words["noTick"],
         CellKind.Text or CellKind.Pick => cell.Text,
-        _ => cell.Value is { } value ? value.ToString("0.############", words.Culture) + (UnitOf(cell) is { Length: > 0 } unit ? $" {unit}" : "") : "",
+        _ => cell.Value is { } value ? NumberWriting.Write(value, words.Culture) + (UnitOf(cell) is { Length: > 0 } unit ? $" {unit}" : "") : "",
     };
 }

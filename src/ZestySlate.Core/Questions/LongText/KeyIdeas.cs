@@ -11,12 +11,16 @@ namespace ZestySlate.Core.Questions.LongText;
 public readonly record struct Mention(int Idea, int Start, int Length);
 
 /// <summary>
-/// Finds key ideas in a text. A phrase is its words in order with a set number of others between at most, within one sentence.
-/// Mentions do not overlap: those of most words first, then the leftmost. A word that is in the key as it stands is never read
-/// as a slip of another.
+/// Finds key ideas in a text. A phrase is its words in order with a set number of others between at most, within one sentence;
+/// of all ways in which it fits, the closest. Signs (50 %, km/h, C#) and what is written without a space before it stand right
+/// behind the word before. Mentions do not overlap: those of most words first, then the leftmost. A word that is in the key as it
+/// stands is never read as a slip of another.
 /// </summary>
 public sealed class KeyIdeas
 {
+    /// <summary>Nothing at all stands between.</summary>
+    private const int Close = -1;
+
     private readonly CultureInfo _culture;
     private readonly List<Phrase> _phrases = [];
     private readonly List<Pattern> _patterns = [];
@@ -37,20 +41,21 @@ public sealed class KeyIdeas
             var (idea, reading) = (ideas[i], new TextReading { MatchCase = ideas[i].MatchCase });
             foreach (var phrase in idea.Phrases)
             {
-                var words = phrase.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Select(word => reading.Read(word, culture)).Where(word => word.Trim('*').Length > 0).Select(word =>
+                var words = IdeaWords.Of(phrase, stars: true).Where(word => word.Text.Trim('*').Length > 0).Select(word =>
                 {
-                    var key = (word, idea.MatchCase, idea.Slips);
+                    var read = reading.Read(word.Text, culture);
+                    var key = (read, idea.MatchCase, idea.Slips);
                     if (!known.TryGetValue(key, out var number))
                     {
                         known[key] = number = _patterns.Count;
-                        Add(word, idea.MatchCase, idea.Slips && !word.Contains('*') ? TextMatching.SlipsAllowed(word.Length) : 0);
+                        Add(read, idea.MatchCase, idea.Slips && !word.IsSign && !read.Contains('*') ? TextMatching.SlipsAllowed(read) : 0);
                     }
 
-                    return number;
-                }).ToArray();
-                if (words.Length > 0)
+                    return (number, word.IsClose);
+                }).ToList();
+                if (words.Count > 0)
                 {
-                    _phrases.Add(new Phrase(i, words, Math.Clamp(idea.Between, 0, 50)));
+                    _phrases.Add(new Phrase(i, [.. words.Select(word => word.number)], [.. words.Select(word => word.IsClose ? Close : Math.Clamp(idea.Between, 0, 50))]));
                 }
             }
         }
@@ -83,30 +88,21 @@ public sealed class KeyIdeas
     /// <summary>The mentions in a text, from left to right.</summary>
     public IReadOnlyList<Mention> In(string text)
     {
-        var words = WordsOf(text);
+        var words = IdeaWords.Of(text);
         var places = PlacesOf(words);
-        var found = new List<(int Span, int First, int Idea)>();
+        var found = new List<(int Words, int First, int Span, int Idea)>();
         foreach (var phrase in _phrases)
         {
-            foreach (var first in places[phrase.Words[0]])
+            foreach (var (first, last) in Fits(phrase, places, words))
             {
-                var (at, fits) = (first, true);
-                for (var next = 1; next < phrase.Words.Length && fits; next++)
-                {
-                    fits = Following(places[phrase.Words[next]], at, phrase.Between) is >= 0 and var after && words[after].Sentence == words[first].Sentence && (at = after) >= 0;
-                }
-
-                if (fits)
-                {
-                    found.Add((at - first + 1, first, phrase.Idea));
-                }
+                found.Add((phrase.Words.Length, first, last - first + 1, phrase.Idea));
             }
         }
 
-        found.Sort((a, b) => a.Span != b.Span ? b.Span.CompareTo(a.Span) : a.First != b.First ? a.First.CompareTo(b.First) : a.Idea.CompareTo(b.Idea));
+        found.Sort((a, b) => a.Words != b.Words ? b.Words.CompareTo(a.Words) : a.First != b.First ? a.First.CompareTo(b.First) : a.Span != b.Span ? a.Span.CompareTo(b.Span) : a.Idea.CompareTo(b.Idea));
         var taken = new bool[words.Count];
         var mentions = new List<Mention>();
-        foreach (var (span, first, idea) in found)
+        foreach (var (_, first, span, idea) in found)
         {
             if (!taken.AsSpan(first, span).Contains(true))
             {
@@ -121,67 +117,43 @@ public sealed class KeyIdeas
 
     /// <summary>A text's length as a person counts it.</summary>
     public static int LengthOf(string text, LengthMeasure measure) =>
-        measure == LengthMeasure.Words ? CountWords(text) : new StringInfo(text.ReplaceLineEndings("\n").Trim()).LengthInTextElements;
+        measure == LengthMeasure.Words ? IdeaWords.Count(text) : new StringInfo(text.ReplaceLineEndings("\n").Trim()).LengthInTextElements;
 
-    /// <summary>The first of these places after one, with no more than so many between; -1 for none.</summary>
-    private static int Following(List<int> places, int after, int between)
+    /// <summary>Where a phrase begins and ends: for each place of its last word the latest beginning from which it is reached.</summary>
+    private static List<(int First, int Last)> Fits(Phrase phrase, List<int>[] places, List<IdeaWord> words)
     {
-        var at = places.BinarySearch(after + 1);
-        at = at < 0 ? ~at : at;
-        return at < places.Count && places[at] <= after + 1 + between ? places[at] : -1;
-    }
-
-    private static List<WordAt> WordsOf(string text)
-    {
-        var words = new List<WordAt>();
-        var (sentence, last) = (0, 0);
-        for (var at = 0; NextWord(text, at) is { Length: > 0 } word; at = last)
+        var reached = places[phrase.Words[0]].ConvertAll(place => (First: place, Last: place));
+        for (var next = 1; next < phrase.Words.Length && reached.Count > 0; next++)
         {
-            if (text.AsSpan(last, word.Start - last).IndexOfAny(SentenceEnds) >= 0)
+            var (further, from, between) = (new List<(int, int)>(), 0, phrase.Between[next]);
+            foreach (var place in places[phrase.Words[next]])
             {
-                sentence++;
+                // The ways are in order of where they end; those too far behind are too far for all that come.
+                while (from < reached.Count && (between == Close ? reached[from].Last < place - 1 : words[place].Ordinal - words[reached[from].Last].Ordinal - 1 > between))
+                {
+                    from++;
+                }
+
+                var best = -1;
+                for (var way = from; way < reached.Count && reached[way].Last < place; way++)
+                {
+                    best = words[reached[way].Last].Sentence == words[place].Sentence && (best < 0 || reached[way].First >= reached[best].First) ? way : best;
+                }
+
+                if (best >= 0)
+                {
+                    further.Add((reached[best].First, place));
+                }
             }
 
-            words.Add(new WordAt(word.Start, word.Length, sentence, text.Substring(word.Start, word.Length)));
-            last = word.Start + word.Length;
+            reached = further;
         }
 
-        return words;
+        return reached;
     }
-
-    private static int CountWords(string text)
-    {
-        var count = 0;
-        for (var at = 0; NextWord(text, at) is { Length: > 0 } word; at = word.Start + word.Length)
-        {
-            count++;
-        }
-
-        return count;
-    }
-
-    /// <summary>The next word from a place on: letters, marks and digits, joined by single apostrophes, hyphens, stops or commas inside. Length 0 at the end.</summary>
-    private static (int Start, int Length) NextWord(string text, int from)
-    {
-        while (from < text.Length && !IsOfWord(text, from))
-        {
-            from++;
-        }
-
-        var end = from;
-        while (end < text.Length && (IsOfWord(text, end) || (text[end] is '\'' or '’' or '-' or '.' or ',' && end > from && end + 1 < text.Length && IsOfWord(text, end + 1))))
-        {
-            end += IsOfWord(text, end) && char.IsHighSurrogate(text[end]) ? 2 : 1;
-        }
-
-        return (from, end - from);
-    }
-
-    private static bool IsOfWord(string text, int at) => text[at] < 128 ? char.IsAsciiLetterOrDigit(text[at])
-        : CharUnicodeInfo.GetUnicodeCategory(text, at) is <= UnicodeCategory.OtherNumber;
 
     /// <summary>For each pattern the words of the text that fit it. Equal words are compared once.</summary>
-    private List<int>[] PlacesOf(List<WordAt> words)
+    private List<int>[] PlacesOf(List<IdeaWord> words)
     {
         var places = _patterns.Select(_ => new List<int>()).ToArray();
         var fits = new Dictionary<string, int[]>(StringComparer.Ordinal);
@@ -232,7 +204,7 @@ public sealed class KeyIdeas
                 continue;
             }
 
-            var (letters, slips) = (Letters(word), TextMatching.SlipsAllowed(word.Length));
+            var (letters, slips) = (Letters(word), TextMatching.SlipsAllowed(word));
             for (var length = Math.Max(0, word.Length - slips); slips > 0 && length <= word.Length + slips && length < _slipping.Count; length++)
             {
                 foreach (var (number, of) in _slipping[length])
@@ -262,11 +234,8 @@ public sealed class KeyIdeas
         return letters;
     }
 
-    private static readonly System.Buffers.SearchValues<char> SentenceEnds = System.Buffers.SearchValues.Create(".!?…؟。\n");
-
-    private readonly record struct WordAt(int Start, int Length, int Sentence, string Text);
-
-    private sealed record Phrase(int Idea, int[] Words, int Between);
+    /// <summary>A phrase: its patterns, and how many other words may stand before each of them, or <see cref="Close"/>.</summary>
+    private sealed record Phrase(int Idea, int[] Words, int[] Between);
 
     private sealed record Pattern(string Word, bool MatchCase, int Slips);
 }

@@ -89,6 +89,12 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             yield return new Weakness(true, $"has a key idea without words (number {empty + 1})", "ideas");
         }
 
+        if (question.Ideas.SelectMany(idea => idea.Phrases.Where(phrase => phrase.Trim('*', ' ').Length > 0).Select(phrase => (Idea: idea, Phrase: phrase)))
+            .FirstOrDefault(one => new KeyIdeas([one.Idea with { Phrases = [one.Phrase] }], culture).In(one.Phrase.Replace("*", "", StringComparison.Ordinal)).Count == 0) is { Idea: not null } lost)
+        {
+            yield return new Weakness(true, $"has a key idea that nobody can write so that it is found: «{lost.Phrase.Trim()}»", "ideas");
+        }
+
         if (question.Ideas.Count == 0 && !question.WaitsForPerson)
         {
             yield return new Weakness(false, "has no key ideas and waits for nobody: it is kept and not marked", "ideas");

@@ -21,14 +21,15 @@ internal static class NumberMarking
             return Verdicted(typed, Verdict.Missing, 0, Reason.Of("nothingTyped"));
         }
 
-        if (question.UnitUse == UnitUse.None && NumberReading.Read(typed, culture) is { } plain)
+        var asks = question.UnitUse != UnitUse.None;
+        if (QuantityReading.Read(typed, culture, asks ? question.Unit : "", out var trouble) is not { } read || question.Value is null)
         {
-            return Compared(question, typed, plain, value => value, 1, null);
+            return Verdicted(typed, Verdict.Wrong, 0, Reason.Of(trouble switch { NumberTrouble.NotOne => "oneNumber", NumberTrouble.TooLarge => "numberTooLarge", _ => "notANumber" }, typed));
         }
 
-        if (QuantityReading.Read(typed, culture) is not { } read || question.Value is null)
+        if (!asks)
         {
-            return Verdicted(typed, Verdict.Wrong, 0, Reason.Of("notANumber", typed));
+            return PassedOver(question, typed, read, culture);
         }
 
         var wrongUnit = Math.Clamp(question.WrongUnitShare, 0, 1);
@@ -39,15 +40,10 @@ internal static class NumberMarking
                 : Compared(question, typed, read.Number, value => value, 1, null);
         }
 
-        if (question.UnitUse == UnitUse.None)
-        {
-            return Compared(question, typed, read.Number, value => value, wrongUnit, Reason.Of("unitNotAsked", read.Unit));
-        }
-
-        if (question.KnownUnit is { } wanted && Units.Find(read.Unit) is { } given && given.Quantity == wanted.Quantity)
+        if (question.KnownUnit is { } wanted && Units.Find(read.Unit) is { } given && given.Dimension == wanted.Dimension)
         {
             return Compared(question, typed, read.Number, value => wanted.FromBase(given.ToBase(value)), 1,
-                given == wanted ? null : Reason.Of("unitConverted", given.Symbol, wanted.Symbol));
+                given.Factor == wanted.Factor && given.Offset == wanted.Offset ? null : Reason.Of("unitConverted", given.Symbol, wanted.Symbol));
         }
 
         return new TextReading { MatchCase = true }.Same(read.Unit, question.Unit, culture)
@@ -55,33 +51,28 @@ internal static class NumberMarking
             : Compared(question, typed, read.Number, value => value, wrongUnit, Reason.Of("unitWrong", read.Unit, question.Unit));
     }
 
-    /// <summary>Compares the number after its unit was dealt with.</summary>
-    private static PartCredit Compared(NumberQuestion question, string typed, ReadNumber read, Func<decimal, decimal> convert, decimal share, Reason? unit)
+    /// <summary>Where no unit is asked for, one is passed over and named; what is in percent may also be meant as a share of one.</summary>
+    private static PartCredit PassedOver(NumberQuestion question, string typed, ReadQuantity read, CultureInfo culture)
     {
-        var right = question.Value ?? 0;
-        if (question.Value is not null && Takes(question.Tolerance, convert, read.Value, right))
-        {
-            var verdict = share >= 1 ? Verdict.Right : share > 0 ? Verdict.Partly : Verdict.Wrong;
-            return Verdicted(typed, verdict, share, Reason.Of("numberRight", typed).Then(unit));
-        }
-
-        var reason = read.Other is { } other && Takes(question.Tolerance, convert, other, right)
-            ? Reason.Of("numberReadAs", typed, read.Value)
-            : Reason.Of("numberWrong", typed);
-        return Verdicted(typed, Verdict.Wrong, 0, reason);
+        var alone = Compared(question, typed, read.Number, value => value, 1, read.Unit.Length == 0 ? null : Reason.Of("unitPassedOver", read.Unit));
+        return alone.Verdict != Verdict.Right && read.Unit.Length > 0 && NumberReading.Read(typed, culture) is { } share && Compared(question, typed, share, value => value, 1, null) is { Verdict: Verdict.Right } right ? right : alone;
     }
 
-    private static bool Takes(Tolerance tolerance, Func<decimal, decimal> convert, decimal given, decimal right)
+    /// <summary>Compares the number after its unit was dealt with.</summary>
+    private static PartCredit Compared(NumberQuestion question, string typed, ReadNumber read, Func<Fraction, Fraction> convert, decimal share, Reason? unit)
     {
-        try
+        var right = question.Value ?? 0;
+        var asRead = read.Other is null ? null : Reason.Of("numberAsRead", new ExactNumber(read.Value));
+        if (question.Tolerance.Takes(convert(read.Value), right))
         {
-            // Conversion between units leaves errors in the last of 28 digits.
-            return tolerance.Takes(Math.Round(convert(given), 20), right);
+            var verdict = share >= 1 ? Verdict.Right : share > 0 ? Verdict.Partly : Verdict.Wrong;
+            return Verdicted(typed, verdict, share, Reason.Of("numberRight", typed).Then(asRead).Then(unit));
         }
-        catch (OverflowException)
-        {
-            return false;
-        }
+
+        var reason = read.Other is { } other && question.Tolerance.Takes(convert(other), right)
+            ? Reason.Of("numberReadAs", typed, new ExactNumber(read.Value))
+            : Reason.Of("numberWrong", typed).Then(asRead);
+        return Verdicted(typed, Verdict.Wrong, 0, reason);
     }
 
     private static PartCredit Verdicted(string typed, Verdict verdict, decimal earned, Reason reason) => new(Part, typed, verdict, earned, 1, reason);

@@ -7,7 +7,7 @@ namespace ZestySlate.Core.Questions.Number;
 public sealed record NumberQuestion : Question
 {
     /// <summary>The right number in <see cref="Unit"/>; null while there is none.</summary>
-    public decimal? Value { get; init; }
+    public Fraction? Value { get; init; }
 
     public Tolerance Tolerance { get; init; } = new(ToleranceKind.Absolute, 0);
 
@@ -35,34 +35,22 @@ public enum UnitUse
 /// <summary>How near a number must come.</summary>
 /// <param name="Kind">How nearness is measured.</param>
 /// <param name="Amount">A difference; a share of the right number (0.05 for 5 %); a number of decimal places or of significant figures.</param>
-public sealed record Tolerance(ToleranceKind Kind, decimal Amount)
+public sealed record Tolerance(ToleranceKind Kind, Fraction Amount)
 {
     /// <summary>Whether a number comes near enough.</summary>
-    public bool Takes(decimal given, decimal right) => Kind switch
+    public bool Takes(Fraction given, Fraction right) => Kind switch
     {
-        ToleranceKind.Relative => Math.Abs(given - right) <= Math.Abs(right) * Amount,
-        ToleranceKind.DecimalPlaces => RoundTo(given, (int)Amount) == RoundTo(right, (int)Amount),
-        ToleranceKind.SignificantFigures => RoundTo(given, PlacesFor(right)) == RoundTo(right, PlacesFor(right)),
-        _ => Math.Abs(given - right) <= Amount,
+        ToleranceKind.Relative => Fraction.Abs(given - right) <= Fraction.Abs(right) * Amount,
+        ToleranceKind.DecimalPlaces => Rounded(given, Whole) == Rounded(right, Whole),
+        ToleranceKind.SignificantFigures => Rounded(given, PlacesFor(right)) == Rounded(right, PlacesFor(right)),
+        _ => Fraction.Abs(given - right) <= Amount,
     };
 
-    private int PlacesFor(decimal right)
-    {
-        var magnitude = right == 0 ? 0 : (int)Math.Floor(Math.Log10((double)Math.Abs(right)));
-        return Math.Max(1, (int)Amount) - 1 - magnitude;
-    }
+    private int Whole => (int)Fraction.Clamp(Amount, 0, NumberReading.MostPower).ToDecimal();
 
-    /// <summary>Rounds half away from zero, to tens and hundreds for places below 0.</summary>
-    private static decimal RoundTo(decimal value, int places)
-    {
-        if (places >= 0)
-        {
-            return Math.Round(value, Math.Min(places, 28), MidpointRounding.AwayFromZero);
-        }
+    private int PlacesFor(Fraction right) => Math.Max(1, Whole) - 1 - right.Magnitude;
 
-        var step = Enumerable.Repeat(10m, Math.Min(28, -places)).Aggregate(1m, (product, ten) => product * ten);
-        return Math.Round(value / step, 0, MidpointRounding.AwayFromZero) * step;
-    }
+    private static Fraction Rounded(Fraction value, int places) => value.Rounded(Math.Clamp(places, -2 * NumberReading.MostPower, 2 * NumberReading.MostPower));
 }
 
 /// <summary>How nearness is measured.</summary>

@@ -64,11 +64,11 @@ public sealed class NumberType : QuestionType<NumberQuestion, NumberResponse>
 
     protected override NumberResponse? Rehearse(NumberQuestion question, Chance chance) => question.Value is not { } right ? null : new()
     {
-        Text = string.Create(CultureInfo.InvariantCulture, $"{(chance.Knows() ? right : chance.Unsure(right)):0.####}{(question.UnitUse == UnitUse.None || !chance.Happens(0.95) ? "" : " " + question.Unit)}"),
+        Text = string.Create(CultureInfo.InvariantCulture, $"{NumberWriting.Write(chance.Knows() ? right : chance.Unsure(right), CultureInfo.InvariantCulture)}{(question.UnitUse == UnitUse.None || !chance.Happens(0.95) ? "" : " " + question.Unit)}"),
     };
 
     protected override QuestionView View(NumberQuestion question, Showing<NumberResponse> showing) => new NumberView(
         showing.Given?.Text ?? "", question.UnitUse, showing.Said(NumberMarking.Part), showing.Shown.RightAnswer && question.Value is { } value
-            ? $"{value.ToString(showing.Words.Culture)}{(question.UnitUse == UnitUse.None ? "" : " " + question.Unit)}" : "");
+            ? $"{NumberWriting.Write(value, showing.Words.Culture)}{(question.UnitUse == UnitUse.None ? "" : " " + question.Unit)}" : "");
 
 }

@@ -64,6 +64,12 @@ internal sealed class GridForm : IQuestionForm
     private static Outcome<GridCell> ReadCell(IFormCollection form, GridCell was, CultureInfo culture)
     {
         var typed = form["cell-" + was.Id].ToString();
+        var tolerance = ToleranceFields.Read(form, "-" + was.Id, was.Tolerance, culture);
+        if (!tolerance.Succeeded)
+        {
+            return Outcome<GridCell>.Refused(tolerance.Refusal!);
+        }
+
         var cell = was with
         {
             Variants = form.ContainsKey("variants-" + was.Id) ? Rows.Lines(form["variants-" + was.Id]) : was.Variants,
@@ -71,7 +77,7 @@ internal sealed class GridForm : IQuestionForm
             Reading = form.ContainsKey("variants-" + was.Id) ? TextReadingFields.Read(form, was.Reading, "-" + was.Id) : was.Reading,
             Options = form.ContainsKey("options-" + was.Id) ? Rows.Lines(form["options-" + was.Id]) : was.Options,
             Unit = form.ContainsKey("unit-" + was.Id) ? form["unit-" + was.Id].ToString().Trim() : was.Unit,
-            Tolerance = ToleranceFields.Read(form, "-" + was.Id, was.Tolerance, culture),
+            Tolerance = tolerance.Value,
             Feedback = form.ContainsKey("words-" + was.Id) ? form["words-" + was.Id].ToString().Trim() : was.Feedback,
         };
         if (!cell.Kind.IsNumber())
@@ -84,9 +90,10 @@ internal sealed class GridForm : IQuestionForm
             return cell with { Value = null, Text = "" };
         }
 
-        return QuantityReading.Read(typed, culture) is { } read
-            ? cell with { Value = read.Number.Value, Text = "", Unit = read.Unit.Length > 0 && cell.Kind != CellKind.Percent ? read.Unit : cell.Unit }
-            : Outcome<GridCell>.Refused($"«{typed.Trim()}» cannot be read as a number; the old one is kept.");
+        var read = NumberFields.Quantity(typed, culture, cell.Unit);
+        return read.Succeeded
+            ? cell with { Value = read.Value.Number.Value, Text = "", Unit = read.Value.Unit.Length > 0 && cell.Kind != CellKind.Percent ? read.Value.Unit : cell.Unit }
+            : Outcome<GridCell>.Refused(read.Refusal!);
     }
 
     /// <summary>Sets one thing of a cell: what it takes, how it looks, what it is worth.</summary>

@@ -19,7 +19,7 @@ internal static partial class GridShape
             return cell;
         }
 
-        var words = cell.Kind.IsNumber() ? cell.Value?.ToString("0.############", CultureInfo.InvariantCulture) ?? "" : cell.Kind == CellKind.Tick ? "" : cell.Text;
+        var words = cell.Kind.IsNumber() ? (cell.Value is { } value ? NumberWriting.Write(value, CultureInfo.InvariantCulture) : "") : cell.Kind == CellKind.Tick ? "" : cell.Text;
         var read = kind.IsNumber() ? QuantityReading.Read(words, CultureInfo.InvariantCulture) : null;
         return cell with
         {

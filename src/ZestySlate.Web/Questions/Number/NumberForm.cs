@@ -23,14 +23,16 @@ internal sealed class NumberForm : IQuestionForm
     {
         var question = (NumberQuestion)old;
         var typed = form["value"].ToString().Trim();
-        var read = QuantityReading.Read(typed, culture);
-        if (typed.Length > 0 && read is null)
-        {
-            return Outcome<Question>.Refused($"«{typed}» cannot be read as a number; the old one is kept.");
-        }
-
         var use = Enum.TryParse<UnitUse>(form["unitUse"], out var set) ? set : question.UnitUse;
         var unit = form.ContainsKey("unit") ? form["unit"].ToString().Trim() : question.Unit;
+        var number = typed.Length == 0 ? (Outcome<ReadQuantity>?)null : NumberFields.Quantity(typed, culture, unit);
+        var tolerance = ToleranceFields.Read(form, "", question.Tolerance, culture);
+        if ((number?.Refusal ?? tolerance.Refusal) is { } refusal)
+        {
+            return Outcome<Question>.Refused(refusal);
+        }
+
+        var read = number?.Value;
         if (read is { Unit.Length: > 0 })
         {
             // Who types «1013 hPa» wants the unit too.
@@ -39,11 +41,11 @@ internal sealed class NumberForm : IQuestionForm
 
         return question with
         {
-            Value = typed.Length == 0 ? null : read?.Number.Value ?? question.Value,
+            Value = read?.Number.Value,
             Unit = unit,
             UnitUse = use,
             WrongUnitShare = EditForms.Percent(form["wrongUnit"]) ?? question.WrongUnitShare,
-            Tolerance = ToleranceFields.Read(form, "", question.Tolerance, culture),
+            Tolerance = tolerance.Value,
         };
     }
 }
