@@ -17,8 +17,8 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
 
     private readonly BigInteger _above;
 
-    /// <summary>One less than what is below the line, so that the default is 0/1.</summary>
-    private readonly BigInteger _belowLessOne;
+    /// <summary>What is below the line; 0 stands for 1, so that the default is 0/1.</summary>
+    private readonly BigInteger _below;
 
     /// <summary>A whole number over another.</summary>
     /// <exception cref="DivideByZeroException">Below the line is 0.</exception>
@@ -29,8 +29,16 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
             throw new DivideByZeroException("Below the line of a fraction is 0.");
         }
 
-        var common = below.IsOne ? BigInteger.One : BigInteger.GreatestCommonDivisor(above, below) * below.Sign;
-        (_above, _belowLessOne) = common.IsOne ? (above, below - 1) : (above / common, (below / common) - 1);
+        if (below.IsOne)
+        {
+            _above = above;
+            return;
+        }
+
+        var common = BigInteger.GreatestCommonDivisor(above, below);
+        common = below.Sign < 0 ? -common : common;
+        _below = common.IsOne ? below : below / common;
+        (_above, _below) = (common.IsOne ? above : above / common, _below.IsOne ? BigInteger.Zero : _below);
     }
 
     public static Fraction Zero => default;
@@ -41,18 +49,23 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
     public BigInteger Above => _above;
 
     /// <summary>The whole number below the line, 1 or more.</summary>
-    public BigInteger Below => _belowLessOne + 1;
+    public BigInteger Below => _below.IsZero ? BigInteger.One : _below;
 
     /// <summary>-1, 0 or 1.</summary>
     public int Sign => _above.Sign;
 
     /// <summary>True when it is a whole number.</summary>
-    public bool IsWhole => _belowLessOne.IsZero;
+    public bool IsWhole => _below.IsZero;
 
     public static implicit operator Fraction(int whole) => new(whole, 1);
 
     public static implicit operator Fraction(decimal number)
     {
+        if (number.Scale == 0 && number is >= int.MinValue and <= int.MaxValue)
+        {
+            return new Fraction((int)number, BigInteger.One);
+        }
+
         Span<int> bits = stackalloc int[4];
         decimal.GetBits(number, bits);
         var mantissa = (new BigInteger((uint)bits[2]) << 64) + (new BigInteger((uint)bits[1]) << 32) + (uint)bits[0];
@@ -68,9 +81,10 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
 
     public static Fraction operator -(Fraction one) => new(-one._above, one.Below);
 
-    public static Fraction operator *(Fraction one, Fraction other) => new(one._above * other._above, one.Below * other.Below);
+    public static Fraction operator *(Fraction one, Fraction other) => one.IsWhole && one._above.IsOne ? other : other.IsWhole && other._above.IsOne ? one
+        : one.IsWhole && other.IsWhole ? new(one._above * other._above, BigInteger.One) : new(one._above * other._above, one.Below * other.Below);
 
-    public static Fraction operator /(Fraction one, Fraction other) => new(one._above * other.Below, one.Below * other._above);
+    public static Fraction operator /(Fraction one, Fraction other) => other.IsWhole && other._above.IsOne ? one : new(one._above * other.Below, one.Below * other._above);
 
     public static bool operator ==(Fraction one, Fraction other) => one.Equals(other);
 
@@ -145,13 +159,13 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
 
     public double ToDouble() => (double)ToDecimal();
 
-    public bool Equals(Fraction other) => _above == other._above && _belowLessOne == other._belowLessOne;
+    public bool Equals(Fraction other) => _above == other._above && _below == other._below;
 
     public override bool Equals(object? other) => other is Fraction fraction && Equals(fraction);
 
-    public override int GetHashCode() => HashCode.Combine(_above, _belowLessOne);
+    public override int GetHashCode() => HashCode.Combine(_above, _below);
 
-    public int CompareTo(Fraction other) => _belowLessOne == other._belowLessOne ? _above.CompareTo(other._above) : (_above * other.Below).CompareTo(other._above * Below);
+    public int CompareTo(Fraction other) => _below == other._below ? _above.CompareTo(other._above) : (_above * other.Below).CompareTo(other._above * Below);
 
     /// <summary>«2/3», or «2» for a whole number.</summary>
     public override string ToString() => IsWhole ? _above.ToString(CultureInfo.InvariantCulture) : string.Create(CultureInfo.InvariantCulture, $"{_above}/{Below}");

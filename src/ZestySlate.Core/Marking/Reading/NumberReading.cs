@@ -39,6 +39,9 @@ public static partial class NumberReading
     /// <summary>The greatest power of ten, and the least below 0, that a number may be written with.</summary>
     public const int MostPower = 300;
 
+    /// <summary>With any of these it is a power of ten, a fraction or in percent.</summary>
+    private static readonly System.Buffers.SearchValues<char> NotDecimal = System.Buffers.SearchValues.Create("eExX×^/%");
+
     /// <summary>The number, or null when the text is none.</summary>
     public static ReadNumber? Read(string text, CultureInfo culture) => Read(text, culture, out _);
 
@@ -61,6 +64,11 @@ public static partial class NumberReading
 
     private static (ReadNumber? Number, bool TooLarge) OfPlain(string plain, CultureInfo culture)
     {
+        if (!plain.AsSpan().ContainsAny(NotDecimal))
+        {
+            return (OfDecimal(plain, culture), false);
+        }
+
         if (plain.EndsWith('%'))
         {
             var (percent, large) = OfPlain(plain[..^1].TrimEnd(), culture);
@@ -115,9 +123,10 @@ public static partial class NumberReading
             return null;
         }
 
-        var digits = string.Concat((behind ?? "").Where(char.IsAsciiDigit));
-        var whole = BigInteger.Parse("0" + string.Concat(front.Where(char.IsAsciiDigit)) + digits, CultureInfo.InvariantCulture);
-        return new Fraction(whole, BigInteger.Pow(10, digits.Length));
+        var places = behind?.Count(char.IsAsciiDigit) ?? 0;
+        var digits = body.All(char.IsAsciiDigit) ? body : string.Concat(body.Where(char.IsAsciiDigit));
+        var whole = digits.Length <= 18 ? long.Parse(digits, CultureInfo.InvariantCulture) : BigInteger.Parse(digits, CultureInfo.InvariantCulture);
+        return new Fraction(whole, places == 0 ? BigInteger.One : BigInteger.Pow(10, places));
     }
 
     /// <summary>Whether digits are in groups, all by the same sign: a comma or point, a space, an apostrophe.</summary>
