@@ -39,7 +39,7 @@ public sealed class AnswerFileTests
 
     [Fact]
     public void An_unknown_question_is_named_with_its_place() =>
-        Assert.Equal("Answer 2: the activity has no question «tide».", AnswerFile.Read(Entries(Picked("askglass", "gale") + "," + Picked("tide", "a"))).Value.Play(Garden).Refusal);
+        Assert.Equal("Answer 2, question «tide»: the activity has no such question.", AnswerFile.Read(Entries(Picked("askglass", "gale") + "," + Picked("tide", "a"))).Value.Play(Garden).Refusal);
 
     [Fact]
     public void An_unknown_option_is_named_with_its_question() =>

@@ -17,8 +17,8 @@ public static class ActivityJson
 
     private static JsonSerializerOptions Indented { get; } = new(Trusted) { WriteIndented = true };
 
-    /// <summary>Options for what comes from outside: rich text is sanitised as it is read.</summary>
-    public static JsonSerializerOptions Untrusted(Func<string, string> sanitise) => Options(sanitise);
+    /// <summary>Options for what comes from outside: rich text is sanitised as it is read, and nothing is empty that has to be there.</summary>
+    public static JsonSerializerOptions Untrusted(Func<string, string> sanitise) => new(Options(sanitise)) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true };
 
     /// <summary>Writes an activity.</summary>
     public static string Write(Activity activity, bool indented = false)
@@ -43,12 +43,12 @@ public static class ActivityJson
                 return Outcome<Activity>.Refused($"This activity was written by a newer Zesty Slate (format {version}; this one reads up to {Version}).");
             }
 
-            var activity = document.RootElement.Deserialize<Activity>(options ?? Trusted);
+            var activity = JsonSerializer.Deserialize<Activity>(json, options ?? Trusted);
             return activity is null ? Outcome<Activity>.Refused("The activity is empty.") : ReadyToUse(activity);
         }
         catch (Exception problem) when (problem is JsonException or NotSupportedException or InvalidOperationException or FormatException)
         {
-            return Outcome<Activity>.Refused("This is not a Zesty Slate activity: " + problem.Message);
+            return Outcome<Activity>.Refused("This is not a Zesty Slate activity: " + JsonTrouble.Words(problem, json));
         }
     }
 
@@ -64,6 +64,7 @@ public static class ActivityJson
         var resolver = new DefaultJsonTypeInfoResolver();
         resolver.Modifiers.Add(QuestionTypes.Register);
         resolver.Modifiers.Add(LeaveOutComputed);
+        resolver.Modifiers.Add(RefuseNull);
         return new JsonSerializerOptions(JsonSerializerDefaults.Web)
         {
             TypeInfoResolver = resolver,
@@ -72,7 +73,7 @@ public static class ActivityJson
             DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
             Converters =
             {
-                new JsonStringEnumConverter(JsonNamingPolicy.CamelCase),
+                new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false),
                 new RichTextJson(sanitise),
                 new ScoreBandsJson(),
                 new ValueListJson(),
@@ -95,6 +96,15 @@ public static class ActivityJson
         }
     }
 
+    /// <summary>What has to be there is not null: the framework looks to it itself, but not in derived types that are made by a constructor.</summary>
+    private static void RefuseNull(JsonTypeInfo type)
+    {
+        foreach (var property in type.Properties.Where(property => type.Options.RespectNullableAnnotations && !property.IsSetNullable && !property.PropertyType.IsValueType))
+        {
+            property.Set = property.Set is { } set ? (thing, value) => set(thing, value ?? throw new JsonException($"«{property.Name}» is empty (null) here.")) : null;
+        }
+    }
+
     private sealed class RichTextJson(Func<string, string> sanitise) : JsonConverter<RichText>
     {
         public override RichText Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) => new(sanitise(reader.GetString() ?? ""));
@@ -105,7 +115,7 @@ public static class ActivityJson
     private sealed class ScoreBandsJson : JsonConverter<ScoreBands>
     {
         public override ScoreBands Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) =>
-            ScoreBands.Of(JsonSerializer.Deserialize<ScoreBand[]>(ref reader, options) ?? []);
+            ScoreBands.Of(PlacedJsonException.List<ScoreBand>(ref reader, options));
 
         public override void Write(Utf8JsonWriter writer, ScoreBands value, JsonSerializerOptions options) =>
             JsonSerializer.Serialize(writer, value.Bands, options);
@@ -120,8 +130,7 @@ public static class ActivityJson
 
         private sealed class Converter<T> : JsonConverter<ValueList<T>>
         {
-            public override ValueList<T> Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) =>
-                (JsonSerializer.Deserialize<T[]>(ref reader, options) ?? []).ToValueList();
+            public override ValueList<T> Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) => PlacedJsonException.List<T>(ref reader, options).ToValueList();
 
             public override void Write(Utf8JsonWriter writer, ValueList<T> value, JsonSerializerOptions options) =>
                 JsonSerializer.Serialize(writer, value.ToArray(), options);

@@ -45,7 +45,7 @@ public abstract record Area
         {
             ("polygon" or "spherePolygon", true) => new SpherePolygonArea(new ConeArea(Direction.AtShare(x, y), 10).Around(5).ToValueList()),
             (_, true) => new ConeArea(Direction.AtShare(x, y), 10),
-            ("ellipse", _) => new EllipseArea(box.X, box.Y, w, h),
+            ("ellipse", _) => new EllipseArea(x - (w / 2), y - (h / 2), w, h),
             ("polygon", _) => new PolygonArea([new(x, y - (h / 2)), new(x + (w / 2), y), new(x + (w / 3), y + (h / 2)), new(x - (w / 3), y + (h / 2)), new(x - (w / 2), y)]),
             _ => box,
         };

@@ -2,16 +2,23 @@ using System.Text.Json.Serialization;
 
 namespace ZestySlate.Core.Scenes;
 
-/// <summary>An area inside an upright box on a picture, in shares of its width and height. It is kept on the picture, at least 1 % wide and high.</summary>
+/// <summary>An area inside an upright box on a picture, in shares of its width and height, at least 1 % wide and high.</summary>
 public abstract record BoxArea : Area
 {
-    protected BoxArea(double x, double y, double width, double height)
+    /// <param name="x">Its left side.</param>
+    /// <param name="y">Its upper side.</param>
+    /// <param name="width">How wide it is.</param>
+    /// <param name="height">How high it is.</param>
+    /// <param name="overhang">How much of its width and height may lie beside the picture, 0..1: nothing, or so much that its middle stays on it.</param>
+    protected BoxArea(double x, double y, double width, double height, double overhang)
     {
         Width = Math.Max(0.01, Kept(width));
         Height = Math.Max(0.01, Kept(height));
-        X = Math.Round(Math.Clamp(Kept(x), 0, 1 - Width), 5);
-        Y = Math.Round(Math.Clamp(Kept(y), 0, 1 - Height), 5);
+        X = Side(x, Width, overhang);
+        Y = Side(y, Height, overhang);
     }
+
+    private static double Side(double side, double length, double overhang) => Math.Round(Math.Clamp(double.IsFinite(side) ? side : 0.5, -length * overhang, 1 - (length * (1 - overhang))), 5);
 
     public double X { get; }
 
@@ -26,11 +33,11 @@ public abstract record BoxArea : Area
     public sealed override Share Middle => new(X + (Width / 2), Y + (Height / 2));
 }
 
-/// <summary>A rectangle on a picture.</summary>
+/// <summary>A rectangle, kept on the picture.</summary>
 public sealed record RectangleArea : BoxArea
 {
     [JsonConstructor]
-    public RectangleArea(double x, double y, double width, double height) : base(x, y, width, height)
+    public RectangleArea(double x, double y, double width, double height) : base(x, y, width, height, 0)
     {
     }
 
@@ -43,13 +50,13 @@ public sealed record RectangleArea : BoxArea
     public override Area MovedTo(double x, double y) => new RectangleArea(x - (Width / 2), y - (Height / 2), Width, Height);
 }
 
-/// <summary>An ellipse that fills a box on a picture.</summary>
+/// <summary>An ellipse that fills a box. It is a point with a radius, so that its middle is kept on the picture and stays where it is, also nearer to the edge than the radius.</summary>
 public sealed record EllipseArea : BoxArea
 {
     private const int Corners = 36;
 
     [JsonConstructor]
-    public EllipseArea(double x, double y, double width, double height) : base(x, y, width, height)
+    public EllipseArea(double x, double y, double width, double height) : base(x, y, width, height, 0.5)
     {
     }
 

@@ -1,85 +1,66 @@
 using System.Text.Json;
-using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
-using ZestySlate.Core.Questions;
-using ZestySlate.Core.Questions.Poll;
-using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Formats.Answers;
 
 /// <summary>
-/// The answers of one learner as a file (docs/activity-format.md, Answers): a list in which every entry is one try of one
-/// question. They are marked by playing them through the delivery, as if a learner had given them.
+/// What one learner does with an activity, as a file (docs/activity-format.md, Answers). It is marked by playing it through the
+/// delivery, as if the learner had done it: what a learner cannot do is refused.
 /// </summary>
-public sealed record AnswerFile(string Learner, ValueList<AnswerEntry> Answers)
+public sealed record AnswerFile
 {
+    /// <summary>The most entries of a file.</summary>
+    public const int MostEntries = 20_000;
+
+    private static readonly JsonSerializerOptions Options = new(ActivityJson.Trusted)
+    {
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        RespectNullableAnnotations = true,
+        RespectRequiredConstructorParameters = true,
+    };
+
+    public required int Version { get; init; }
+
+    public string Learner { get; init; } = "";
+
     /// <summary>The seed of the attempt: which questions of a pool were drawn. 0 when it is left out.</summary>
     public long Seed { get; init; }
 
-    /// <summary>Reads the file, or says in words what is wrong with it.</summary>
+    public ValueList<AnswerEntry> Answers { get; init; } = [];
+
+    /// <summary>Reads the file, or says in words what is wrong with it and where.</summary>
     public static Outcome<AnswerFile> Read(string json)
     {
         try
         {
-            var node = JsonNode.Parse(json) as JsonObject;
-            if ((int?)node?["version"] != 1)
-            {
-                return Outcome<AnswerFile>.Refused("This is not a file of answers: it has no version 1.");
-            }
-
-            var file = node.Deserialize<AnswerFile>(ActivityJson.Trusted)!;
-            return file with { Learner = file.Learner ?? "" };
+            var file = JsonSerializer.Deserialize<AnswerFile>(json, Options);
+            return file is not { Version: 1 } ? Refused("This is not a file of answers: it has no version 1.")
+                : file.Answers.Count > MostEntries ? Refused($"A file has up to {MostEntries} answers; this one has {file.Answers.Count}.")
+                : file;
         }
-        catch (Exception problem) when (problem is JsonException or InvalidOperationException or NotSupportedException)
+        catch (Exception problem) when (problem is JsonException or NotSupportedException or InvalidOperationException)
         {
-            return Outcome<AnswerFile>.Refused("This is not a file of answers: " + problem.Message);
+            return Refused("This is not a file of answers: " + JsonTrouble.Words(problem, json));
         }
     }
 
-    /// <summary>Plays the answers through an attempt and hands in.</summary>
+    /// <summary>Plays it through an attempt and hands in, unless that was done already.</summary>
     public Outcome<AttemptState> Play(Activity activity)
     {
-        var events = new List<AttemptEvent> { new Began(1, Seed) { Id = "began", At = DateTimeOffset.UnixEpoch }, new Started { Id = "start", At = DateTimeOffset.UnixEpoch } };
-        AttemptState State() => Replay.Run(_ => activity, events);
-        foreach (var (answer, i) in Answers.Select((answer, i) => (answer, i)))
+        var play = new AnswerPlay(activity, Seed);
+        for (var i = 0; i < Answers.Count; i++)
         {
-            if (State().QuestionOf(answer.Spot) is not { } question)
+            if (play.Take(Answers[i], i) is { } refusal)
             {
-                return Outcome<AttemptState>.Refused($"Answer {i + 1}: the activity has no question «{answer.Spot}»{(activity.SpotOf(answer.Spot) is null ? "" : " among those drawn with this seed")}.");
+                return Outcome<AttemptState>.Refused($"Answer {i + 1}{(Answers[i].Spot.Length > 0 ? $", question «{Answers[i].Spot}»" : "")}: {refusal}");
             }
-
-            if (QuestionTypes.For(question.Question).RefuseResponse(question.Question, answer.Response) is { } refusal)
-            {
-                return Outcome<AttemptState>.Refused($"Answer {i + 1}, question «{answer.Spot}»: {Words.English.Say(refusal)}");
-            }
-
-            if (question.Closed)
-            {
-                return Outcome<AttemptState>.Refused($"Answer {i + 1}, question «{answer.Spot}»: the question is closed; no try is left.");
-            }
-
-            if (answer.Hint)
-            {
-                events.Add(new AskedForHint(answer.Spot) { Id = $"hint{i}", At = DateTimeOffset.UnixEpoch });
-            }
-
-            if (State().Steps.FirstOrDefault(step => step.SpotIds.Contains(answer.Spot)) is { } at)
-            {
-                events.Add(new Visited(at.Id) { Id = $"visit{i}", At = DateTimeOffset.UnixEpoch });
-            }
-
-            events.Add(answer.Response is PollResponse ? new Voted(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch } : new AskedToMark(answer.Spot, answer.Response) { Id = $"answer{i}", At = DateTimeOffset.UnixEpoch, OneLife = true });
         }
 
-        events.Add(new HandedIn { Id = "end", At = DateTimeOffset.UnixEpoch });
-        return State();
+        return play.HandedIn();
     }
-}
 
-/// <summary>One try of one question.</summary>
-/// <param name="Spot">The id of the spot that asks.</param>
-/// <param name="Response">What was answered.</param>
-/// <param name="Hint">True when the hint was asked for before.</param>
-public sealed record AnswerEntry(string Spot, Response Response, bool Hint = false);
+    private static Outcome<AnswerFile> Refused(string words) => Outcome<AnswerFile>.Refused(words);
+}

@@ -60,21 +60,12 @@ public sealed record Rehearsal(int Learners, int HandedIn, ClassStatistics Stati
     /// <summary>One learner's attempt, from beginning to end, through the delivery.</summary>
     private static (AttemptState State, IReadOnlyList<AttemptEvent> Events) Play(Activity activity, SimulatedLearner learner, long seed)
     {
-        var events = new List<AttemptEvent> { new Began(1, seed) { Id = "began", At = DateTimeOffset.UnixEpoch } };
-        var state = Replay.Run(_ => activity, events);
-        while (events.Count < MostEvents && learner.Next(state, state.LastAt) is { } happened)
+        var played = new Played(activity, seed, DateTimeOffset.UnixEpoch);
+        while (played.Events.Count < MostEvents && learner.Next(played.State, played.State.LastAt) is { } happened && played.Take(happened) is null)
         {
-            if (AttemptRules.Refuse(state, happened) is not null)
-            {
-                // The clock ran out before this was done.
-                state = state.At(happened.At);
-                break;
-            }
-
-            events.Add(happened);
-            state = Replay.After(state, happened);
+            // One step after the other, until nothing more is done, or the clock has run out before it was.
         }
 
-        return (state, events);
+        return (played.State, played.Events);
     }
 }

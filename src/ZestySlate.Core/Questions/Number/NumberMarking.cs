@@ -36,33 +36,34 @@ internal static class NumberMarking
         if (read.Unit.Length == 0)
         {
             return question.UnitUse == UnitUse.Required
-                ? Compared(question, typed, read.Number, value => value, wrongUnit, Reason.Of("unitMissing", question.Unit))
-                : Compared(question, typed, read.Number, value => value, 1, null);
+                ? Compared(question, typed, read.Number, value => value, wrongUnit, Reason.Of("unitMissing", question.Unit), culture)
+                : Compared(question, typed, read.Number, value => value, 1, null, culture);
         }
 
         if (question.KnownUnit is { } wanted && Units.Find(read.Unit) is { } given && given.Dimension == wanted.Dimension)
         {
             return Compared(question, typed, read.Number, value => wanted.FromBase(given.ToBase(value)), 1,
-                given.Factor == wanted.Factor && given.Offset == wanted.Offset ? null : Reason.Of("unitConverted", given.Symbol, wanted.Symbol));
+                given.Factor == wanted.Factor && given.Offset == wanted.Offset ? null : Reason.Of("unitConverted", given.Symbol, wanted.Symbol), culture);
         }
 
         return new TextReading { MatchCase = true }.Same(read.Unit, question.Unit, culture)
-            ? Compared(question, typed, read.Number, value => value, 1, null)
-            : Compared(question, typed, read.Number, value => value, wrongUnit, Reason.Of("unitWrong", read.Unit, question.Unit));
+            ? Compared(question, typed, read.Number, value => value, 1, null, culture)
+            : Compared(question, typed, read.Number, value => value, wrongUnit, Reason.Of("unitWrong", read.Unit, question.Unit), culture);
     }
 
     /// <summary>Where no unit is asked for, one is passed over and named; what is in percent may also be meant as a share of one.</summary>
     private static PartCredit PassedOver(NumberQuestion question, string typed, ReadQuantity read, CultureInfo culture)
     {
-        var alone = Compared(question, typed, read.Number, value => value, 1, read.Unit.Length == 0 ? null : Reason.Of("unitPassedOver", read.Unit));
-        return alone.Verdict != Verdict.Right && read.Unit.Length > 0 && NumberReading.Read(typed, culture) is { } share && Compared(question, typed, share, value => value, 1, null) is { Verdict: Verdict.Right } right ? right : alone;
+        var alone = Compared(question, typed, read.Number, value => value, 1, read.Unit.Length == 0 ? null : Reason.Of("unitPassedOver", read.Unit), culture);
+        return alone.Verdict != Verdict.Right && read.Unit.Length > 0 && NumberReading.Read(typed, culture) is { } share && Compared(question, typed, share, value => value, 1, null, culture) is { Verdict: Verdict.Right } right ? right : alone;
     }
 
     /// <summary>Compares the number after its unit was dealt with.</summary>
-    private static PartCredit Compared(NumberQuestion question, string typed, ReadNumber read, Func<Fraction, Fraction> convert, decimal share, Reason? unit)
+    private static PartCredit Compared(NumberQuestion question, string typed, ReadNumber read, Func<Fraction, Fraction> convert, decimal share, Reason? unit, CultureInfo culture)
     {
         var right = question.Value ?? 0;
-        var asRead = read.Other is null ? null : Reason.Of("numberAsRead", new ExactNumber(read.Value));
+        // Said where there was another way to read it, unless it stands there just so.
+        var asRead = read.Other is null || typed.Contains(NumberWriting.Write(read.Value, culture), StringComparison.Ordinal) ? null : Reason.Of("numberAsRead", new ExactNumber(read.Value));
         if (question.Tolerance.Takes(convert(read.Value), right))
         {
             var verdict = share >= 1 ? Verdict.Right : share > 0 ? Verdict.Partly : Verdict.Wrong;

@@ -1,0 +1,134 @@
+using System.Globalization;
+using System.Text;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+
+namespace ZestySlate.Core.Activities;
+
+/// <summary>Says what is wrong with a file, and where, for people: «line 12, answers[3].response.picked: a list is expected here.»</summary>
+public static partial class JsonTrouble
+{
+    /// <summary>The words for what a reader could not take.</summary>
+    /// <param name="problem">What the reader said.</param>
+    /// <param name="json">The text that was read.</param>
+    public static string Words(Exception problem, string json)
+    {
+        var what = What(Tail().Replace(problem.Message, ""));
+        var bytes = Encoding.UTF8.GetBytes(json);
+        var place = problem switch
+        {
+            PlacedJsonException placed => OffsetOf(bytes, placed.Start, placed.Line, placed.At),
+            JsonException { LineNumber: { } line, BytePositionInLine: { } at } => OffsetOf(bytes, 0, line, at),
+            _ => -1,
+        };
+        return place < 0 ? what : $"line {bytes.AsSpan(0, (int)place).Count((byte)'\n') + 1}{PathAt(bytes, place) switch { "" => "", var path => ", " + path }}: {what}";
+    }
+
+    private static string What(string message)
+    {
+        if (Expected().Match(message) is { Success: true } expected)
+        {
+            return Of(expected.Groups["type"].Value) + " is expected here.";
+        }
+
+        return Missing().Match(message) is { Success: true } missing ? $"{string.Join(", ", Quoted().Matches(missing.Groups["names"].Value).Select(name => $"«{name.Groups[1].Value}»"))} is missing here."
+            : Unknown().Match(message) is { Success: true } unknown ? $"«{unknown.Groups["name"].Value}» is not known here."
+            : Null().Match(message) is { Success: true } empty ? $"«{empty.Groups["name"].Value}» is empty (null) here."
+            : NoKind().Match(message) is { Success: true } kind ? $"«{kind.Groups["name"].Value}» is no kind that is known here."
+            : message.Contains("polymorphic", StringComparison.Ordinal) || message.Contains("discriminator", StringComparison.Ordinal) ? "it does not say first of what kind this is («type», «kind»)."
+            : message.Contains("System.", StringComparison.Ordinal) || message.Contains("ZestySlate.", StringComparison.Ordinal) ? "this cannot be read."
+            : message;
+    }
+
+    /// <summary>What a type of the program is to people.</summary>
+    private static string Of(string type) => type switch
+    {
+        "System.String" => "a text",
+        "System.Boolean" => "true or false",
+        "System.DateTimeOffset" => "a date with its time",
+        _ when type.Contains("ValueList", StringComparison.Ordinal) || type.EndsWith("[]", StringComparison.Ordinal) => "a list",
+        _ when Number().IsMatch(type) => "a number",
+        _ when AppDomain.CurrentDomain.GetAssemblies().Select(assembly => assembly.GetType(type.Replace("System.Nullable`1[", "").TrimEnd(']'))).FirstOrDefault(found => found is not null) is { IsEnum: true } choices => "one of " + string.Join(", ", Enum.GetNames(choices).Select(JsonNamingPolicy.CamelCase.ConvertName)),
+        _ => "another sort of thing",
+    };
+
+    /// <summary>The path to a place in a text, as «scenes[0].spots[2].id»; empty when it is not inside of anything.</summary>
+    private static string PathAt(byte[] bytes, long place)
+    {
+        var reader = new Utf8JsonReader(bytes, new JsonReaderOptions { MaxDepth = 1000 });
+        var path = new List<(string? Name, int Index)>();
+        try
+        {
+            while (reader.Read() && reader.TokenStartIndex <= place)
+            {
+                Step(path, ref reader);
+            }
+        }
+        catch (JsonException)
+        {
+            // It is this very place that cannot be read.
+        }
+
+        return string.Concat(path.Select((part, i) => part.Name is { } name ? (i > 0 && name.Length > 0 ? "." : "") + name : part.Index < 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"[{part.Index}]")));
+    }
+
+    /// <summary>The byte that is so many lines, and bytes in the last of them, behind a place.</summary>
+    private static long OffsetOf(byte[] bytes, long start, long line, long at)
+    {
+        for (; line > 0 && start < bytes.Length; start++)
+        {
+            line -= bytes[start] == '\n' ? 1 : 0;
+        }
+
+        return Math.Min(bytes.Length, start + at);
+    }
+
+    private static void Step(List<(string? Name, int Index)> path, ref Utf8JsonReader reader)
+    {
+        if (reader.TokenType is JsonTokenType.EndObject or JsonTokenType.EndArray)
+        {
+            path.RemoveAt(path.Count - 1);
+            return;
+        }
+
+        if (reader.TokenType == JsonTokenType.PropertyName)
+        {
+            path[^1] = (reader.GetString(), -1);
+            return;
+        }
+
+        if (path.Count > 0 && path[^1].Name is null)
+        {
+            path[^1] = (null, path[^1].Index + 1);
+        }
+
+        if (reader.TokenType is JsonTokenType.StartObject or JsonTokenType.StartArray)
+        {
+            path.Add(reader.TokenType == JsonTokenType.StartObject ? ("", -1) : (null, -1));
+        }
+    }
+
+    [GeneratedRegex(@" ?(Path: .*|LineNumber: \d+ \| BytePositionInLine: \d+\.)+$", RegexOptions.Singleline)]
+    private static partial Regex Tail();
+
+    [GeneratedRegex(@"could not be converted to (?<type>.+)\.$")]
+    private static partial Regex Expected();
+
+    [GeneratedRegex(@"was missing required properties including: (?<names>.+)\.$")]
+    private static partial Regex Missing();
+
+    [GeneratedRegex("'([^']+)'")]
+    private static partial Regex Quoted();
+
+    [GeneratedRegex(@"The JSON property '(?<name>[^']*)' could not be mapped")]
+    private static partial Regex Unknown();
+
+    [GeneratedRegex(@"(?:property or field|constructor parameter) '(?<name>[^']*)' on type .* doesn't allow")]
+    private static partial Regex Null();
+
+    [GeneratedRegex("unrecognized type discriminator id '(?<name>[^']*)'")]
+    private static partial Regex NoKind();
+
+    [GeneratedRegex(@"^(System\.Nullable`1\[)?System\.(Decimal|Double|Single|U?Int\d+|Byte)\]?$")]
+    private static partial Regex Number();
+}
