@@ -258,8 +258,11 @@ public sealed class QuestionsJourney(Apps apps)
         ines.Fill("input[name=value]", "1013.25 hPa");
         ines.Until(() => ines.See(".page-open input[name=unit]").GetAttribute("value") == "hPa" ? "" : null, "the unit typed with the number");
         ines.Fill("input[name=value]", "high");
-        ines.Reads(".page-open .problem", "«high» cannot be read as a number");
+        ines.Reads(".page-open .field-pair + .problem, .page-open .field + .problem", "«high» cannot be read as a number");
+        ines.Reads("#saved", "Not all is saved");
         ines.Fill("input[name=value]", "1013.25");
+        ines.Saved();
+        ines.Reads(".page-open", "Read as 1013.25 hPa.");
 
         ines.TryIt();
         ines.Type("input[name=text]", "1000 hPa");

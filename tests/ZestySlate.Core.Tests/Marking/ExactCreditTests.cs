@@ -147,9 +147,34 @@ public sealed class ExactCreditTests
         Assert.Equal("perfect", Play("b").Then((id, at) => new Reviewed("q", new Review { By = "ines", Points = 1 }) { Id = id, At = at }).State.Score.Band!.Text);
         Assert.Equal("nearly", Play("a").Then((id, at) => new Reviewed("q", new Review { By = "ines", Points = 0.5m }) { Id = id, At = at }).State.Score.Band!.Text);
 
+        // All points and not all right: where wrong ticks cost nothing, ticking everything earns everything.
+        var ticks = activity with { Scenes = [activity.Scenes[0] with { Spots = [Make.Asked("q", Make.Several("a", "b") with { Penalty = 0 })] }] };
+        Score Ticked(params string[] picked) => new Attempt(ticks).Then((id, at) => new AskedToMark("q", Make.Picked(picked)) { Id = id, At = at }).State.Score;
+        Assert.Equal((100, "nearly"), (Ticked("a", "b", "c").Percent, Ticked("a", "b", "c").Band!.Text));
+        Assert.Equal((100, "perfect"), (Ticked("a", "b").Percent, Ticked("a", "b").Band!.Text));
+
         // Right at the second try, where tries are free or not: every verdict is right all the same.
         var again = Play("b").Then((id, at) => new AnotherGo("q") { Id = id, At = at }).Then((id, at) => new Answered("q", Make.Picked("a")) { Id = id, At = at }).Then((id, at) => new AskedToMark("q", Make.Picked("a")) { Id = id, At = at });
         Assert.Equal("perfect", again.State.Score.Band!.Text);
+        var costly = new Attempt(activity with { Rules = activity.Rules with { TryCosts = [0.2m] } }).Then((id, at) => new AskedToMark("q", Make.Picked("a")) { Id = id, At = at });
+        Assert.Equal((80, "perfect"), (costly.State.Score.Percent, costly.State.Score.Band!.Text));
+    }
+
+    [Theory]
+    [InlineData(12, 15, 80)]
+    [InlineData(1, 3, 33.33)]
+    [InlineData(2, 3, 66.67)]
+    [InlineData(1, 8, 12.5)]
+    [InlineData(3, 3, 100)]
+    [InlineData(0, 4, 0)]
+    public void A_mark_is_reached_at_it_and_not_before(int right, int all, double mark)
+    {
+        AttemptState Played(decimal pass) => Enumerable.Range(0, right).Aggregate(
+            new Attempt(Make.Activity([.. Enumerable.Range(0, all).Select(i => Make.Asked("q" + i, Make.One()))]) with { Rules = new Rules { PassMark = pass, DistinctionMark = pass } }),
+            (attempt, i) => attempt.Then((id, at) => new AskedToMark("q" + i, Make.Picked("a")) { Id = id, At = at })).State;
+        var reaches = right * 100m >= (decimal)mark * all;
+        Assert.Equal((reaches, reaches), (Played((decimal)mark).Score.Passed, Played((decimal)mark).Score.Distinction));
+        Assert.Equal((false, false), (Played((decimal)mark + 0.01m).Score.Passed, Played((decimal)mark + 0.01m).Score.Distinction));
     }
 
     [Theory]

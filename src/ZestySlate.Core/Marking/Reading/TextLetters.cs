@@ -16,6 +16,11 @@ internal static class TextLetters
     /// <summary>The plain letters of a text.</summary>
     internal static string Plain(string text)
     {
+        if (IsPlain(text))
+        {
+            return text;
+        }
+
         var plain = new StringBuilder(text.Length);
         var space = false;
         foreach (var rune in Valid(text).Normalize(NormalizationForm.FormC).EnumerateRunes())
@@ -37,6 +42,20 @@ internal static class TextLetters
         }
 
         return plain.ToString().Normalize(NormalizationForm.FormC);
+    }
+
+    /// <summary>Letters, digits and signs of ASCII, with single spaces inside: as they are.</summary>
+    private static bool IsPlain(string text)
+    {
+        for (var i = 0; i < text.Length; i++)
+        {
+            if (text[i] is not (> ' ' and <= '~' and not '`') && (text[i] != ' ' || i == 0 || i == text.Length - 1 || text[i - 1] == ' '))
+            {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /// <summary>Half of a pair alone, which cannot be normalised, becomes the sign for what cannot be read.</summary>

@@ -30,9 +30,27 @@ public static class Units
     /// <summary>What each dimension measures, where there is a word for it.</summary>
     private static readonly Dictionary<string, string> Quantities = new(StringComparer.Ordinal)
     {
-        ["m"] = "length", ["m^2"] = "area", ["m^3"] = "volume", ["kg"] = "mass", ["s"] = "time", ["s^-1"] = "frequency", ["K"] = "temperature", ["m s^-1"] = "speed",
-        ["m s^-2"] = "acceleration", ["kg m s^-2"] = "force", ["kg m^-1 s^-2"] = "pressure", ["kg m^2 s^-2"] = "energy", ["kg m^2 s^-3"] = "power", ["kg m^-3"] = "density",
-        ["A"] = "current", ["A^-1 kg m^2 s^-3"] = "voltage", ["A^-2 kg m^2 s^-3"] = "resistance", ["mol"] = "amount", ["cd"] = "light", ["%"] = "share", ["°"] = "angle",
+        ["m"] = "length",
+        ["m^2"] = "area",
+        ["m^3"] = "volume",
+        ["kg"] = "mass",
+        ["s"] = "time",
+        ["s^-1"] = "frequency",
+        ["K"] = "temperature",
+        ["m s^-1"] = "speed",
+        ["m s^-2"] = "acceleration",
+        ["kg m s^-2"] = "force",
+        ["kg m^-1 s^-2"] = "pressure",
+        ["kg m^2 s^-2"] = "energy",
+        ["kg m^2 s^-3"] = "power",
+        ["kg m^-3"] = "density",
+        ["A"] = "current",
+        ["A^-1 kg m^2 s^-3"] = "voltage",
+        ["A^-2 kg m^2 s^-3"] = "resistance",
+        ["mol"] = "amount",
+        ["cd"] = "light",
+        ["%"] = "share",
+        ["°"] = "angle",
     };
 
     static Units()

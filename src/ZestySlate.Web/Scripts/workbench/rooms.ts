@@ -136,7 +136,7 @@ export class Rooms {
     this.busy = false;
     if (this.stale && !this.held) { await this.fetch(); }
     if (this.settled) {
-      this.state("saved");
+      this.state(document.querySelector("form[data-refused]") ? "refused" : "saved");
       this.waiting.splice(0).forEach(done => done());
     }
   }
@@ -220,11 +220,11 @@ export class Rooms {
     }
   }
 
-  private state(state: "saving" | "saved" | "waiting"): void {
+  private state(state: "saving" | "saved" | "waiting" | "refused"): void {
     const place = document.getElementById("saved");
     if (place) {
       place.dataset.state = state;
-      place.lastChild!.textContent = { saving: "Saving …", saved: "Saved", waiting: "No connection; kept here, trying again" }[state];
+      place.lastChild!.textContent = { saving: "Saving …", saved: "Saved", waiting: "No connection; kept here, trying again", refused: "Not all is saved" }[state];
     }
   }
 
@@ -240,7 +240,10 @@ export class Rooms {
       place.className = "problem field-problem";
       place.setAttribute("role", "alert");
       place.textContent = words;
-      here.append(place);
+      // Under the field that one is in, where one looks.
+      const field = here.contains(document.activeElement) ? document.activeElement!.closest(".field-pair, .field") : null;
+      if (field) { field.after(place); } else { here.append(place); }
+      place.scrollIntoView({ block: "nearest" });
     } else {
       this.toast(words);
     }
