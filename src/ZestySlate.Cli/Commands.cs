@@ -110,7 +110,7 @@ public static class Commands
         foreach (var answer in report.Answers)
         {
             output.WriteLine($"{Points(answer.Points),6} / {Points(answer.OutOf),-5} {answer.Verdict,-8} {answer.Question}");
-            output.WriteLine($"               {answer.Reason}");
+            output.WriteLine($"               {string.Join(' ', new[] { answer.Reason, answer.Aside, answer.Band }.Where(words => !string.IsNullOrEmpty(words)))}");
         }
 
         output.WriteLine($"{Points(report.Score.Points),6} / {Points(report.Score.OutOf),-5} {Points(report.Score.Percent)} %{(report.Score.Band is { } band ? $"  {band.Text}" : "")}");

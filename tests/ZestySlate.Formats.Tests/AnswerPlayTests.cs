@@ -64,6 +64,14 @@ public sealed class AnswerPlayTests
     }
 
     [Fact]
+    public void What_is_said_of_a_question_beside_its_mark_is_said_as_on_the_page()
+    {
+        var text = new Core.Questions.LongText.LongTextQuestion { Least = 3, Ideas = [new Core.Questions.LongText.KeyIdea { Id = "i", Phrases = ["wind"] }], Bands = ScoreBands.Of([new ScoreBand(50, "Half."), new ScoreBand(100, "Whole.")]) };
+        var answer = Core.Classes.AttemptReport.Of(Play(Of(new Rules(), null, text), new AnswerEntry { Spot = "q0", Response = new Core.Questions.LongText.LongTextResponse { Text = "Wind." } }).Value).Answers[0];
+        Assert.Equal(("Whole.", "This is shorter than asked for."), (answer.Band, answer.Aside));
+    }
+
+    [Fact]
     public void A_hint_that_is_not_there_is_not_looked_at() =>
         Assert.Equal("Answer 1, question «q0»: This question has no hint.", Play(Of(new Rules(), null, Choice), Pick("q0", "a", hint: true)).Refusal);
 

@@ -22,7 +22,7 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
         return new AnswerReport(question.Spot.Id, question.Spot.ReportName, family.TitleOf(question.Question),
             response is null ? "" : family.InWords(question.Question, response), verdict,
             question.Points(state.Activity.Rules.Counts), question.OutOf, question.Tries.Count, question.HintSeen, Words.English.Say(reason))
-        { Given = response, Review = review, Waits = question.Waits, MarkedAlone = family.MarksAlone(question.Question), Rubric = QuestionTypes.RubricOf(question.Question) };
+        { Given = response, Review = review, Waits = question.Waits, MarkedAlone = family.MarksAlone(question.Question), Band = question.Band?.Text, Aside = response is not null && family.Aside(question.Question, response) is { } aside ? Words.English.Say(aside) : null, Rubric = QuestionTypes.RubricOf(question.Question) };
     }).ToValueList());
 }
 
@@ -41,6 +41,12 @@ public sealed record AnswerReport(string SpotId, string Question, string Kind, s
 
     /// <summary>True when it was marked without a person.</summary>
     public bool MarkedAlone { get; init; }
+
+    /// <summary>The question's own words for how the last try went, or null.</summary>
+    public string? Band { get; init; }
+
+    /// <summary>What is told of the answer beside its mark, such as that it is too short; null for nothing.</summary>
+    public string? Aside { get; init; }
 
     /// <summary>The rubric by which it is marked.</summary>
     public ValueList<RubricRow> Rubric { get; init; } = [];

@@ -127,7 +127,7 @@ public sealed record AskView
             Verdict = question.Review?.VerdictOf(question.OutOf) ?? (shown.RightOrWrong ? last?.Mark.Verdict : null),
             Review = question.Review is { } review ? ReviewView.Of(review, question.Question, question.CountedTry(rules.Counts)?.Response ?? question.Response) : null,
             Reason = question.Review?.Points is not null ? words["markedByTeacher"] : shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
-            Band = shown.RightOrWrong && last is not null ? question.Question.Bands.For(last.Mark.Share * 100, last.Mark.Verdict == Marking.Verdict.Right) : null,
+            Band = shown.RightOrWrong ? question.Band : null,
             Points = question.Review?.Points is { } points && !rules.FeedbackOnly ? points : shown.Points && family.IsGraded(question.Question) && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question)) ? last?.Points.ToDecimal() : null,
             OutOf = question.OutOf,
             Explanation = shown.RightAnswer && question.Question.Explanation.Length > 0 ? question.Question.Explanation : null,

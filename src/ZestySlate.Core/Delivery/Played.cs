@@ -8,6 +8,9 @@ public sealed class Played
 {
     private readonly List<AttemptEvent> _events;
 
+    /// <summary>Takes them all, so that each costs the same however many there were.</summary>
+    private readonly Fold _fold;
+
     /// <summary>Begins on an activity.</summary>
     /// <param name="activity">The activity.</param>
     /// <param name="seed">For what is drawn and shuffled.</param>
@@ -16,9 +19,10 @@ public sealed class Played
     {
         _events = [Handout.Recorded(activity, new Began(1, seed) { Id = "began", At = at })];
         State = Replay.Run(_ => activity, _events);
+        _fold = new Fold(State);
     }
 
-    /// <summary>Where it stands.</summary>
+    /// <summary>Where it stands, until the next event.</summary>
     public AttemptState State { get; private set; }
 
     public IReadOnlyList<AttemptEvent> Events => _events;
@@ -48,6 +52,7 @@ public sealed class Played
     private void Add(AttemptEvent happened)
     {
         _events.Add(happened);
-        State = Replay.After(State, happened);
+        _fold.Take(happened);
+        State = _fold.State(happened.At);
     }
 }

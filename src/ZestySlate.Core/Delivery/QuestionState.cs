@@ -58,6 +58,9 @@ public sealed record QuestionState
     /// <summary>The last try, or null.</summary>
     public Try? LastTry => Tries.Count > 0 ? Tries[Tries.Count - 1] : null;
 
+    /// <summary>The question's own words for how the last try went, or null.</summary>
+    public ScoreBand? Band => LastTry?.Mark is { } mark ? Question.Bands.For(mark.Share * 100, mark.Verdict == Verdict.Right) : null;
+
     /// <summary>The try that counts, or null when there was none.</summary>
     public Try? CountedTry(CountingTry counts) => counts == CountingTry.Last ? LastTry : Tries.MaxBy(t => t.Points);
 

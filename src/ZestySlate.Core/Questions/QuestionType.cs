@@ -28,6 +28,9 @@ public abstract class QuestionType
     /// <summary>True when an answer can be marked without a person, at least in part.</summary>
     public abstract bool MarksAlone(Question question);
 
+    /// <summary>What is told of an answer beside its mark, which it costs nothing: too short, too long; null for nothing.</summary>
+    public virtual Reason? Aside(Question question, Response response) => null;
+
     /// <summary>True when it is answered by a vote: once, for good, and counted with those of others.</summary>
     public virtual bool TakesVotes => false;
 

@@ -13,7 +13,7 @@ namespace ZestySlate.Formats.Answers;
 public sealed record AnswerFile
 {
     /// <summary>The most entries of a file.</summary>
-    public const int MostEntries = 20_000;
+    public const int MostEntries = 100_000;
 
     private static readonly JsonSerializerOptions Options = new(ActivityJson.Trusted)
     {

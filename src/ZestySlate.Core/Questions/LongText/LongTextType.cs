@@ -52,6 +52,9 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
         return question.WaitsForPerson ? mark with { Verdict = Verdict.Waiting, Reason = Reason.Of("waitsForPerson") } : mark;
     }
 
+    public override Reason? Aside(Question question, Response response) => question is LongTextQuestion text && response is LongTextResponse { Text: var given } && KeyIdeas.LengthOf(given, text.Measure) is > 0 and var length
+        ? length < text.Least ? Reason.Of("tooShort") : length > text.Most ? Reason.Of("tooLong") : null : null;
+
     protected override string InWords(LongTextQuestion question, LongTextResponse response) => response.Text.Trim();
 
     protected override bool IsEmpty(LongTextResponse response) => response.Text.Trim().Length == 0;

@@ -29,6 +29,8 @@ export class Rooms {
   private held = false;
   /** Forms that were typed in and not yet put in line, each with what puts it there. */
   private typed = new Map<HTMLFormElement, () => void>();
+  /** The field that was changed last. */
+  private lastField: HTMLElement | null = null;
   /** Who waits until everything is saved. */
   private waiting: (() => void)[] = [];
   /** Spots that a hand is moving or resizing: until that is saved, a redraw leaves them where the hand has put them. */
@@ -42,6 +44,7 @@ export class Rooms {
     this.version = Number(body.dataset.version);
     this.selected = body.dataset.selected ?? "";
     this.at = body.dataset.at ?? "";
+    body.addEventListener("input", event => { this.lastField = event.target as HTMLElement; });
     this.arrange();
   }
 
@@ -240,8 +243,8 @@ export class Rooms {
       place.className = "problem field-problem";
       place.setAttribute("role", "alert");
       place.textContent = words;
-      // Under the field that one is in, where one looks.
-      const field = here.contains(document.activeElement) ? document.activeElement!.closest(".field-pair, .field") : null;
+      // Under the field that was changed last, where one looks.
+      const field = this.lastField && here.contains(this.lastField) ? this.lastField.closest(".field-pair, .field") : null;
       if (field) { field.after(place); } else { here.append(place); }
       place.scrollIntoView({ block: "nearest" });
     } else {
