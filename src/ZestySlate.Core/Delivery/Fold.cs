@@ -12,7 +12,10 @@ internal sealed class Fold(AttemptState start)
     private readonly Activity _activity = start.Activity;
     private readonly Rules _rules = start.Activity.Rules;
     private readonly CultureInfo _culture = Words.Of(start.KeyLanguage).Culture;
-    private readonly Dictionary<string, QuestionState> _questions = start.Questions.ToDictionary(question => question.Spot.Id);
+    private readonly QuestionState[] _questions = [.. start.Questions];
+
+    /// <summary>The place of each question, by its spot.</summary>
+    private readonly Dictionary<string, int> _placeOf = start.Questions.Select((question, i) => (question.Spot.Id, i)).ToDictionary();
     private readonly HashSet<string> _opened = [.. start.OpenedSpots];
     private readonly Dictionary<string, string> _annotations = new(start.Annotations);
     private readonly HashSet<string> _visited = [.. start.VisitedScenes];
@@ -112,7 +115,7 @@ internal sealed class Fold(AttemptState start)
     {
         foreach (var (id, closed) in _locks)
         {
-            if (!_openLocks.Contains(id) && Locks.OpensBy(closed.Key, _questions, _opened, Points))
+            if (!_openLocks.Contains(id) && Locks.OpensBy(closed.Key, QuestionOf, _opened, Points))
             {
                 _openLocks.Add(id);
             }
@@ -137,10 +140,12 @@ internal sealed class Fold(AttemptState start)
         VisitedScenes = _visited,
         OpenLocks = _openLocks,
         WrongCodes = _wrongCodes,
-        Questions = start.Questions.Select(question => _questions[question.Spot.Id]).ToValueList(),
+        Questions = _questions.ToValueList(),
     };
 
-    private Fraction Points() => _questions.Values.Total(question => question.Points(_rules.Counts));
+    private QuestionState? QuestionOf(string spotId) => _placeOf.TryGetValue(spotId, out var place) ? _questions[place] : null;
+
+    private Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
 
     /// <summary>In order one goes from step to step; else going to the scene before is going back, and everything else lengthens the way.</summary>
     private void Visit(string id, DateTimeOffset at)
@@ -186,9 +191,9 @@ internal sealed class Fold(AttemptState start)
 
     private void Change(string spotId, Func<QuestionState, QuestionState> change)
     {
-        if (_questions.TryGetValue(spotId, out var question))
+        if (_placeOf.TryGetValue(spotId, out var place))
         {
-            _questions[spotId] = change(question);
+            _questions[place] = change(_questions[place]);
         }
     }
 
@@ -305,7 +310,7 @@ internal sealed class Fold(AttemptState start)
             }
 
             // What is still open in the item is lost; what was answered in it counts. One life is lost, and the next item comes.
-            foreach (var id in state.Step!.SpotIds.Where(id => _questions.TryGetValue(id, out var question) && !question.Closed))
+            foreach (var id in state.Step!.SpotIds.Where(id => QuestionOf(id) is { Closed: false }))
             {
                 Change(id, question => Settled(question, end) with { TimedOut = true });
             }
@@ -335,9 +340,9 @@ internal sealed class Fold(AttemptState start)
             _visited.Add(start.Steps[0].Id);
         }
 
-        foreach (var (spotId, question) in _questions.ToList())
+        for (var place = 0; place < _questions.Length; place++)
         {
-            _questions[spotId] = Settled(question, at);
+            _questions[place] = Settled(_questions[place], at);
         }
     }
 

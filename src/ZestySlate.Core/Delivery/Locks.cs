@@ -37,9 +37,9 @@ public static class Locks
         : tries.LastAt.AddSeconds(Math.Min(LongestPause, FirstPause * Math.Pow(2, Math.Min(10, tries.Wrong - FreeTries))));
 
     /// <summary>Whether a lock that needs no typing opens in this state.</summary>
-    internal static bool OpensBy(LockKey key, IReadOnlyDictionary<string, QuestionState> questions, IReadOnlySet<string> opened, Func<Fraction> points) => key switch
+    internal static bool OpensBy(LockKey key, Func<string, QuestionState?> questionOf, IReadOnlySet<string> opened, Func<Fraction> points) => key switch
     {
-        AnswerKey answer => questions.TryGetValue(answer.SpotId, out var question) && question.Tries.Any(t => t.Mark.Verdict == Verdict.Right),
+        AnswerKey answer => questionOf(answer.SpotId) is { } question && question.Tries.Any(t => t.Mark.Verdict == Verdict.Right),
         ScoreKey score => points() >= score.Points,
         FoundKey found => found.SpotIds.Count > 0 && found.SpotIds.Count(opened.Contains) >= found.Needed,
         _ => false,

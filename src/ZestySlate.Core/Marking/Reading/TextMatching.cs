@@ -108,8 +108,7 @@ public static class TextMatching
     }
 
     /// <summary>Whether two texts have the same digits in the same order; in the form in which texts are compared, those of every script are 0 to 9.</summary>
-    internal static bool SameDigits(string one, string other) => one.AsSpan().ContainsAnyInRange('0', '9') || other.AsSpan().ContainsAnyInRange('0', '9')
-        ? one.Where(char.IsAsciiDigit).SequenceEqual(other.Where(char.IsAsciiDigit)) : true;
+    internal static bool SameDigits(string one, string other) => one.Where(char.IsAsciiDigit).SequenceEqual(other.Where(char.IsAsciiDigit));
 
     /// <summary>
     /// The optimal string alignment distance: insertions, deletions, replacements and swaps of neighbours, each part edited

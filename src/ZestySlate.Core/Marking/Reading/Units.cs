@@ -55,54 +55,54 @@ public static class Units
 
     static Units()
     {
-        Add("m", 1, "m");
-        Add("m", 1, false, "metre", "metres", "meter", "meters");
-        Add("m", 0.3048m, false, "ft", "foot", "feet", "′");
-        Add("m", 0.0254m, false, "in", "inch", "inches", "″");
-        Add("m", 0.9144m, false, "yd", "yard", "yards");
-        Add("m", 1609.344m, false, "mi", "mile", "miles");
-        Add("m", 1852, false, "nmi", "NM");
-        Add("m", 149_597_870_700m, false, "au", "AU");
-        Add("m", 9_460_730_472_580_800m, false, "ly");
-        Add("kg", 0.001m, "g");
-        Add("kg", 1000, false, "t");
-        Add("kg", 0.45359237m, false, "lb", "lbs");
-        Add("s", 1, "s");
-        Add("s", 1, false, "sec", "second", "seconds");
-        Add("s", 60, false, "min", "minute", "minutes");
-        Add("s", 3600, false, "h", "hr", "hour", "hours");
-        Add("s", 86_400, false, "d", "day", "days");
-        Add("s^-1", 1, "Hz");
-        Add("A", 1, "A");
-        Add("mol", 1, "mol");
-        Add("cd", 1, "cd");
-        Add("K", 1, "K");
+        WithPrefixes("m", 1, "m");
+        Add("m", 1, "metre", "metres", "meter", "meters");
+        Add("m", 0.3048m, "ft", "foot", "feet", "′");
+        Add("m", 0.0254m, "in", "inch", "inches", "″");
+        Add("m", 0.9144m, "yd", "yard", "yards");
+        Add("m", 1609.344m, "mi", "mile", "miles");
+        Add("m", 1852, "nmi", "NM");
+        Add("m", 149_597_870_700m, "au", "AU");
+        Add("m", 9_460_730_472_580_800m, "ly");
+        WithPrefixes("kg", 0.001m, "g");
+        Add("kg", 1000, "t");
+        Add("kg", 0.45359237m, "lb", "lbs");
+        WithPrefixes("s", 1, "s");
+        Add("s", 1, "sec", "second", "seconds");
+        Add("s", 60, "min", "minute", "minutes");
+        Add("s", 3600, "h", "hr", "hour", "hours");
+        Add("s", 86_400, "d", "day", "days");
+        WithPrefixes("s^-1", 1, "Hz");
+        WithPrefixes("A", 1, "A");
+        WithPrefixes("mol", 1, "mol");
+        WithPrefixes("cd", 1, "cd");
+        WithPrefixes("K", 1, "K");
         ByName.AddAll(new Unit("K", "°C", 1, 273.15m), "°C", "C", "℃", "degC");
         ByName.AddAll(new Unit("K", "°F", new Fraction(5, 9), 459.67m * new Fraction(5, 9)), "°F", "F", "℉", "degF");
-        Add("kg m s^-2", 1, "N");
-        Add("kg m^-1 s^-2", 1, "Pa");
-        Add("kg m^-1 s^-2", 100_000, "bar");
-        Add("kg m^-1 s^-2", 100, false, "mbar", "mb");
-        Add("kg m^-1 s^-2", 101_325, false, "atm");
-        Add("kg m^2 s^-2", 1, "J");
-        Add("kg m^2 s^-2", 3600, "Wh");
-        Add("kg m^2 s^-2", 4.184m, "cal");
-        Add("kg m^2 s^-2", new Fraction(1602176634, System.Numerics.BigInteger.Pow(10, 28)), "eV");
-        Add("kg m^2 s^-3", 1, "W");
-        Add("A^-1 kg m^2 s^-3", 1, "V");
-        Add("A^-2 kg m^2 s^-3", 1, "Ω", "Ω", "ohm");
-        Add("m^3", 0.001m, "L", "l", "litre", "litres", "liter", "liters");
-        Add("m^2", 10_000, false, "ha");
-        Add("m s^-1", new Fraction(1852, 3600), false, "kt", "kn", "kts", "knot", "knots");
-        Add("m s^-1", new Fraction(1000, 3600), false, "km/h", "kmh", "kph");
-        Add("m s^-1", 1, false, "m/s", "mps", "ms⁻¹");
-        Add("m s^-1", 0.44704m, false, "mph");
-        Add("%", 1, false, "%", "٪", "per cent", "percent");
-        Add("%", 0.1m, false, "‰");
-        Add("°", 1, false, "°", "º");
+        WithPrefixes("kg m s^-2", 1, "N");
+        WithPrefixes("kg m^-1 s^-2", 1, "Pa");
+        WithPrefixes("kg m^-1 s^-2", 100_000, "bar");
+        Add("kg m^-1 s^-2", 100, "mbar", "mb");
+        Add("kg m^-1 s^-2", 101_325, "atm");
+        WithPrefixes("kg m^2 s^-2", 1, "J");
+        WithPrefixes("kg m^2 s^-2", 3600, "Wh");
+        WithPrefixes("kg m^2 s^-2", 4.184m, "cal");
+        WithPrefixes("kg m^2 s^-2", new Fraction(1602176634, System.Numerics.BigInteger.Pow(10, 28)), "eV");
+        WithPrefixes("kg m^2 s^-3", 1, "W");
+        WithPrefixes("A^-1 kg m^2 s^-3", 1, "V");
+        WithPrefixes("A^-2 kg m^2 s^-3", 1, "Ω", "Ω", "ohm");
+        WithPrefixes("m^3", 0.001m, "L", "l", "litre", "litres", "liter", "liters");
+        Add("m^2", 10_000, "ha");
+        Add("m s^-1", new Fraction(1852, 3600), "kt", "kn", "kts", "knot", "knots");
+        Add("m s^-1", new Fraction(1000, 3600), "km/h", "kmh", "kph");
+        Add("m s^-1", 1, "m/s", "mps", "ms⁻¹");
+        Add("m s^-1", 0.44704m, "mph");
+        Add("%", 1, "%", "٪", "per cent", "percent");
+        Add("%", 0.1m, "‰");
+        Add("°", 1, "°", "º");
         foreach (var (sign, name) in new[] { ("€", "EUR"), ("$", "USD"), ("£", "GBP"), ("¥", "JPY"), ("₹", "INR") })
         {
-            Add(sign, 1, false, sign, name);
+            Add(sign, 1, sign, name);
         }
 
         Symbols = ByName.Values.Select(unit => unit.Symbol).Concat(["km", "cm", "mm", "kg", "hPa", "kPa", "mL", "kWh", "kJ"]).Distinct().ToList();
@@ -136,13 +136,13 @@ public static class Units
 
     internal static string QuantityOf(string dimension) => Quantities.GetValueOrDefault(dimension, "");
 
-    private static void Add(string dimension, Fraction factor, params string[] names)
+    private static void WithPrefixes(string dimension, Fraction factor, params string[] names)
     {
-        Add(dimension, factor, false, names);
+        Add(dimension, factor, names);
         TakePrefix.UnionWith(names);
     }
 
-    private static void Add(string dimension, Fraction factor, bool prefix, params string[] names) => ByName.AddAll(new Unit(dimension, names[0], factor, 0), names);
+    private static void Add(string dimension, Fraction factor, params string[] names) => ByName.AddAll(new Unit(dimension, names[0], factor, 0), names);
 
     private static void AddAll(this Dictionary<string, Unit> all, Unit unit, params string[] names)
     {
