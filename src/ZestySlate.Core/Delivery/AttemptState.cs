@@ -128,11 +128,12 @@ public sealed record AttemptState
     /// <summary>The state of one question, or null.</summary>
     public QuestionState? QuestionOf(string spotId)
     {
-        foreach (var question in Questions)
+        // By number: an activity may have a thousand, and this is asked often.
+        for (var i = 0; i < Questions.Count; i++)
         {
-            if (question.Spot.Id == spotId)
+            if (Questions[i].Spot.Id == spotId)
             {
-                return question;
+                return Questions[i];
             }
         }
 

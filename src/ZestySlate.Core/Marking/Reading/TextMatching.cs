@@ -67,9 +67,12 @@ public static class TextMatching
             }
         }
 
-        return reading.Slips && Slip(read, key, reading, culture, elsewhere ?? []) is { } slip
-            ? new TextMatch(reading.SlipShare >= 1 ? Verdict.Right : Verdict.Partly, Math.Clamp(reading.SlipShare, 0, 1), slip)
-            : new TextMatch(Verdict.Wrong, 0, Reason.Of("typedWrong", typed.Trim()));
+        return (reading.Slips ? Slip(read, key, reading, culture, elsewhere ?? []) : null) switch
+        {
+            (var slip, false) => new TextMatch(reading.SlipShare >= 1 ? Verdict.Right : Verdict.Partly, Math.Clamp(reading.SlipShare, 0, 1), slip),
+            (var near, true) => new TextMatch(Verdict.Wrong, 0, Reason.Of("typedWrong", typed.Trim()).Then(near)),
+            _ => new TextMatch(Verdict.Wrong, 0, Reason.Of("typedWrong", typed.Trim())),
+        };
     }
 
     /// <summary>How many slips a text of so many letters may have: none up to 3, 1 up to 7, 2 from 8 on.</summary>
@@ -78,7 +81,8 @@ public static class TextMatching
     /// <summary>How many slips a text may have. Letters are counted as a person counts them; spaces are none.</summary>
     public static int SlipsAllowed(string text) => SlipsAllowed((TextLetters.IsSimple(text) ? text.Length : TextLetters.Clusters(text).Length) - text.Count(letter => letter == ' '));
 
-    private static Reason? Slip(string read, TextKey key, TextReading reading, CultureInfo culture, IEnumerable<string> elsewhere)
+    /// <summary>The slip with which a text is right; or, where it comes as near to something that is wrong, that, without saying to what. Null when it is far from all that is right.</summary>
+    private static (Reason Said, bool NearWrong)? Slip(string read, TextKey key, TextReading reading, CultureInfo culture, IEnumerable<string> elsewhere)
     {
         var (nearest, best) = ("", int.MaxValue);
         var rightHere = key.Accepted.Where(accepted => !accepted.Contains('*')).Select(accepted => (Text: accepted, Read: reading.Read(accepted, culture))).ToList();
@@ -100,11 +104,11 @@ public static class TextMatching
         {
             if (Distance(read, reading.Read(wrong, culture), best) <= best)
             {
-                return null;
+                return (Reason.Of("nearToWrong"), true);
             }
         }
 
-        return Reason.Of("typedSlip", best, nearest.Trim());
+        return (Reason.Of("typedSlip", best, nearest.Trim()), false);
     }
 
     /// <summary>Whether two texts have the same digits in the same order; in the form in which texts are compared, those of every script are 0 to 9.</summary>
