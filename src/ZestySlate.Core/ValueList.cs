@@ -35,9 +35,10 @@ public readonly struct ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
     /// <summary>The place of the first element that fits, or -1.</summary>
     public int IndexOf(Func<T, bool> match)
     {
-        for (var i = 0; i < Count; i++)
+        var items = Items.AsSpan();
+        for (var i = 0; i < items.Length; i++)
         {
-            if (match(this[i]))
+            if (match(items[i]))
             {
                 return i;
             }

@@ -59,10 +59,21 @@ public sealed record Activity
     public Scene? SceneOf(string id) => Scenes.FirstOrDefault(scene => scene.Id == id);
 
     /// <summary>The spot with this id, or null.</summary>
-    public Spot? SpotOf(string id) => Spots.FirstOrDefault(spot => spot.Id == id);
+    public Spot? SpotOf(string id)
+    {
+        for (var i = 0; i < Scenes.Count; i++)
+        {
+            if (Scenes[i].Spots.IndexOf(spot => spot.Id == id) is >= 0 and var at)
+            {
+                return Scenes[i].Spots[at];
+            }
+        }
+
+        return null;
+    }
 
     /// <summary>The scene that a spot is in, or null.</summary>
-    public Scene? SceneWith(string spotId) => Scenes.FirstOrDefault(scene => scene.Spots.Any(spot => spot.Id == spotId));
+    public Scene? SceneWith(string spotId) => Scenes.IndexOf(scene => scene.Spots.IndexOf(spot => spot.Id == spotId) >= 0) is >= 0 and var at ? Scenes[at] : null;
 
     /// <summary>Every lock with the id of what it closes: a scene's or a spot's.</summary>
     public IEnumerable<(string Id, Lock Lock)> Locks => Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Lock is not null)

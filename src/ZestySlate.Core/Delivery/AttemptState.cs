@@ -128,16 +128,8 @@ public sealed record AttemptState
     /// <summary>The state of one question, or null.</summary>
     public QuestionState? QuestionOf(string spotId)
     {
-        // By number: an activity may have a thousand, and this is asked often.
-        for (var i = 0; i < Questions.Count; i++)
-        {
-            if (Questions[i].Spot.Id == spotId)
-            {
-                return Questions[i];
-            }
-        }
-
-        return null;
+        var at = Questions.IndexOf(question => question.Spot.Id == spotId);
+        return at < 0 ? null : Questions[at];
     }
 
     /// <summary>True when the scene or spot has no lock, or its lock is open.</summary>
