@@ -50,7 +50,7 @@ public sealed class AnswerFileTroubleTests
     public void What_a_learner_cannot_do_is_refused_in_the_learner_s_words(string entry, string words) =>
         Assert.Contains(words, AnswerFile.Read($"{{ \"version\": 1, \"answers\": [ {entry} ] }}").Value.Play(Garden).Refusal);
 
-    private static readonly string[] Instead = ["null", "5", "-1", "1e400", "\"\"", "\"x\"", "true", "[]", "{}", "[null]", "{\"a\":1}", "\"gale\"", "999999999999999999999"];
+    private static readonly string[] Instead = ["null", "5", "-1", "1e400", "\"\"", "\"x\"", "true", "[]", "{}", "[null]", "{\"a\":1}", "\"gale\"", "999999999999999999999", "70000000000000000000000000000", "1000000000000"];
 
     /// <summary>Any value anywhere in a file exchanged for any other: it is marked, or refused in words.</summary>
     [Fact]
@@ -76,6 +76,29 @@ public sealed class AnswerFileTroubleTests
         var read = ActivityJson.Read(json, ActivityJson.Untrusted(RichTextSanitizer.Sanitise));
         return read.Succeeded ? string.Join(' ', Core.Checking.ReadyCheck.Run(read.Value).Select(finding => finding.Message)) + new AnswerFile { Version = 1 }.Play(read.Value).Value.Score : read.Refusal!;
     });
+
+    /// <summary>Numbers at the limit are added up; beyond it they are refused, and never too many to be added.</summary>
+    [Theory]
+    [InlineData("1000000000000", true)]
+    [InlineData("-1000000000000", true)]
+    [InlineData("1000000000000.1", false)]
+    [InlineData("70000000000000000000000000000", false)]
+    public void Points_are_of_a_size_that_can_be_added(string points, bool taken)
+    {
+        const string asks = "{\"id\":\"qN\",\"content\":{\"kind\":\"ask\",\"question\":{\"type\":\"multipleChoice\",\"points\":P,\"penalty\":P,\"options\":[{\"id\":\"a\",\"text\":\"A\",\"right\":true},{\"id\":\"b\",\"text\":\"B\"}]}}}";
+        var spots = string.Join(',', Enumerable.Range(0, 50).Select(i => asks.Replace("N", $"{i}", StringComparison.Ordinal).Replace("P", points, StringComparison.Ordinal)));
+        var read = ActivityJson.Read("{\"version\":1,\"title\":\"Large\",\"scenes\":[{\"id\":\"s\",\"backdrop\":{\"kind\":\"page\",\"text\":\"\"},\"spots\":[" + spots + "]}]}", ActivityJson.Untrusted(RichTextSanitizer.Sanitise));
+        Assert.Equal(taken, read.Succeeded);
+        if (taken)
+        {
+            var answers = Enumerable.Range(0, 50).Select(i => new AnswerEntry { Spot = $"q{i}", Response = new Core.Questions.MultipleChoice.MultipleChoiceResponse { Picked = [i % 2 == 0 ? "a" : "b"] } });
+            Assert.True(new AnswerFile { Version = 1, Answers = [.. answers] }.Play(read.Value).Succeeded);
+        }
+        else
+        {
+            Assert.Contains("a number up to 1000000000000 is expected here", read.Refusal);
+        }
+    }
 
     private static void Exchanged(string json, Func<string, string> said)
     {

@@ -18,7 +18,7 @@ public static class ActivityJson
     private static JsonSerializerOptions Indented { get; } = new(Trusted) { WriteIndented = true };
 
     /// <summary>Options for what comes from outside: rich text is sanitised as it is read, and nothing is empty that has to be there.</summary>
-    public static JsonSerializerOptions Untrusted(Func<string, string> sanitise) => new(Options(sanitise)) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true };
+    public static JsonSerializerOptions Untrusted(Func<string, string> sanitise) => new(Options(sanitise)) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true, Converters = { new BoundedDecimalJson() } };
 
     /// <summary>Writes an activity.</summary>
     public static string Write(Activity activity, bool indented = false)

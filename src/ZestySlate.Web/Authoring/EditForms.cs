@@ -53,8 +53,9 @@ internal static class EditForms
     internal static double Number(string? text) =>
         double.TryParse(text?.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) ? number : double.NaN;
 
+    /// <summary>Points, weights, costs; null for what is none, or larger than can be added up.</summary>
     internal static decimal? Decimal(string? text) =>
-        decimal.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) ? number : null;
+        decimal.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) && BoundedDecimalJson.Fits(number) ? number : null;
 
     /// <summary>A percentage as a share: 20 or 20 % is 0.2; null when it is none.</summary>
     internal static decimal? Percent(string? text) => Decimal(text?.Replace("%", "")) is { } percent ? Math.Clamp(percent / 100, 0, 1) : null;

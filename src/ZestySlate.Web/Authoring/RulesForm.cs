@@ -79,7 +79,7 @@ internal static class RulesForm
 
         var parts = typed.Split(':');
         if (parts.Length > 2 || !decimal.TryParse(parts[0].Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var minutes)
-            || !int.TryParse(parts.Length == 2 ? parts[1] : "0", out var seconds) || minutes > 1000)
+            || !int.TryParse(parts.Length == 2 ? parts[1] : "0", out var seconds) || seconds is < 0 or > 3600 || minutes > 1000)
         {
             problem ??= $"«{typed}» is not a time; write minutes and seconds as 1:30.";
             return null;

@@ -70,7 +70,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
         decimal? typed = null;
         if (!string.IsNullOrWhiteSpace(points))
         {
-            if (!decimal.TryParse(points.Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) || number <= 0)
+            if (!decimal.TryParse(points.Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) || number <= 0 || !Core.Activities.BoundedDecimalJson.Fits(number))
             {
                 Problem = $"«{points}» is not a number of points. Type one above 0, or leave it empty.";
                 return Page();
