@@ -53,7 +53,7 @@ public static class AttemptRules
     public static bool HasHint(Question question) => question.Hint.Length > 0 || QuestionTypes.For(question).HasPartHints(question);
 
     private static Reason? RefuseReach(AttemptState state, string spotId) =>
-        state.Activity.SpotOf(spotId) is null ? Reason.Of("spotIsGone") : state.IsInReach(spotId) ? null : Reason.Of("stillLocked");
+        state.Index.SpotOf(spotId) is null ? Reason.Of("spotIsGone") : state.IsInReach(spotId) ? null : Reason.Of("stillLocked");
 
     private static Reason? RefuseVisit(AttemptState state, string id)
     {
@@ -65,7 +65,7 @@ public static class AttemptRules
                 : Reason.Of(there < now ? "noWayBack" : "noWayYet");
         }
 
-        return state.Activity.SceneOf(id) is null ? Reason.Of("placeIsGone")
+        return state.Index.SceneOf(id) is null ? Reason.Of("placeIsGone")
             : !state.Knows(id) ? Reason.Of("noWayYet")
             : state.IsOpen(id) ? null
             : Reason.Of("stillLocked");
@@ -73,12 +73,12 @@ public static class AttemptRules
 
     private static Reason? RefuseCode(AttemptState state, TriedCode tried)
     {
-        if (state.Activity.LockOf(tried.LockId)?.Key is not TypedKey)
+        if (state.Index.LockOf(tried.LockId)?.Key is not TypedKey)
         {
             return Reason.Of("noCodeLock");
         }
 
-        var seen = state.Activity.SpotOf(tried.LockId) is not null ? state.VisitedScenes.Contains(state.Activity.SceneWith(tried.LockId)!.Id) : state.Knows(tried.LockId);
+        var seen = state.Index.SpotOf(tried.LockId) is not null ? state.VisitedScenes.Contains(state.Index.SceneWith(tried.LockId)!.Id) : state.Knows(tried.LockId);
         if (!seen)
         {
             return Reason.Of("noWayYet");

@@ -10,6 +10,9 @@ public sealed record AttemptState
     /// <summary>The activity as this attempt sees it: the edition it began with, with the wording it has taken since.</summary>
     public required Activity Activity { get; init; }
 
+    /// <summary>Where things stand in it, by id.</summary>
+    internal AttemptIndex Index { get; init; } = null!;
+
     /// <summary>What the assignment says of what is shown: not of this attempt's events, but put there by the host.</summary>
     public Classes.AttemptTerms Terms { get; init; }
 
@@ -126,19 +129,18 @@ public sealed record AttemptState
     public DateTimeOffset? RunsOutAt => Timekeeping.RunsOutAt(this);
 
     /// <summary>The state of one question, or null.</summary>
-    public QuestionState? QuestionOf(string spotId)
-    {
-        var at = Questions.IndexOf(question => question.Spot.Id == spotId);
-        return at < 0 ? null : Questions[at];
-    }
+    public QuestionState? QuestionOf(string spotId) => Index.PlaceOf(spotId) is >= 0 and var place ? Questions[place] : null;
+
+    /// <summary>The scene that a spot is in, or null.</summary>
+    public Scene? SceneWith(string spotId) => Index.SceneWith(spotId);
 
     /// <summary>True when the scene or spot has no lock, or its lock is open.</summary>
-    public bool IsOpen(string id) => OpenLocks.Contains(id) || Activity.LockOf(id) is null;
+    public bool IsOpen(string id) => OpenLocks.Contains(id) || Index.LockOf(id) is null;
 
     /// <summary>True when the spot can be seen: in a visited scene or step, and not locked.</summary>
     public bool IsInReach(string spotId) => IsOpen(spotId) && (IsInOrder
         ? Steps.Any(step => (step.Id == Step?.Id || (Activity.Flow.Back && VisitedScenes.Contains(step.Id)) || IsHandedIn) && step.SpotIds.Contains(spotId))
-        : Activity.SceneWith(spotId) is { } scene && VisitedScenes.Contains(scene.Id));
+        : SceneWith(spotId) is { } scene && VisitedScenes.Contains(scene.Id));
 
     /// <summary>True when the learner has been in the scene, and it is not locked.</summary>
     public bool HasBeenIn(string sceneId) => !NeedsStart && IsOpen(sceneId) && (IsInOrder
@@ -146,12 +148,12 @@ public sealed record AttemptState
         : VisitedScenes.Contains(sceneId));
 
     /// <summary>True when the learner knows of the scene: visited, on the list of scenes, or where a jump leads that can be seen.</summary>
-    public bool Knows(string sceneId) => Activity.SceneOf(sceneId) is not null && (Activity.SceneList || VisitedScenes.Contains(sceneId)
+    public bool Knows(string sceneId) => Index.SceneOf(sceneId) is not null && (Activity.SceneList || VisitedScenes.Contains(sceneId)
         || Activity.Scenes.Where(scene => VisitedScenes.Contains(scene.Id)).SelectMany(scene => scene.Spots)
             .Any(spot => spot.Content is Jump jump && jump.SceneId == sceneId && IsOpen(spot.Id)));
 
     /// <summary>The points that wrong codes have cost.</summary>
-    public decimal CodeCosts => WrongCodes.Sum(entry => Activity.LockOf(entry.Key)?.Key is TypedKey key ? key.WrongCosts * entry.Value.Wrong : 0);
+    public decimal CodeCosts => WrongCodes.Sum(entry => Index.LockOf(entry.Key)?.Key is TypedKey key ? key.WrongCosts * entry.Value.Wrong : 0);
 
     /// <summary>The score as it stands.</summary>
     public Score Score => Score.Of(this);

@@ -15,9 +15,17 @@ internal static class Beginning
         var activity = handout.On(seen);
         var steps = activity.Flow.Way == Way.Free ? [] : handout.StepsOn(activity);
         var first = steps.Count > 0 ? steps[0].Id : activity.Scenes.Count > 0 ? activity.Scenes[0].Id : "";
+        var questions = Asked(activity, steps).Select(asked => new QuestionState
+        {
+            Spot = asked.Spot,
+            Question = asked.Question,
+            OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
+            Orders = handout.FirstOf(asked.Spot.Id),
+        }).ToValueList();
         return new AttemptState
         {
             Activity = activity,
+            Index = new AttemptIndex(activity, questions),
             Edition = edition,
             KeyEdition = began.Edition,
             KeyLanguage = activity.Language,
@@ -34,13 +42,7 @@ internal static class Beginning
             VisitedScenes = new HashSet<string> { first },
             OpenLocks = new HashSet<string>(),
             WrongCodes = new Dictionary<string, CodeTries>(),
-            Questions = Asked(activity, steps).Select(asked => new QuestionState
-            {
-                Spot = asked.Spot,
-                Question = asked.Question,
-                OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
-                Orders = handout.FirstOf(asked.Spot.Id),
-            }).ToValueList(),
+            Questions = questions,
         };
     }
 

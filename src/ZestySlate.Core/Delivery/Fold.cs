@@ -13,9 +13,6 @@ internal sealed class Fold(AttemptState start)
     private readonly Rules _rules = start.Activity.Rules;
     private readonly CultureInfo _culture = Words.Of(start.KeyLanguage).Culture;
     private readonly QuestionState[] _questions = [.. start.Questions];
-
-    /// <summary>The place of each question, by its spot.</summary>
-    private readonly Dictionary<string, int> _placeOf = start.Questions.Select((question, i) => (question.Spot.Id, i)).ToDictionary();
     private readonly HashSet<string> _opened = [.. start.OpenedSpots];
     private readonly Dictionary<string, string> _annotations = new(start.Annotations);
     private readonly HashSet<string> _visited = [.. start.VisitedScenes];
@@ -52,7 +49,7 @@ internal sealed class Fold(AttemptState start)
                 Visit(visited.SceneId, visited.At);
                 break;
             case Opened opened:
-                if (_opened.Add(opened.SpotId) && _activity.SpotOf(opened.SpotId) is { Content: Note { IsClue: true } })
+                if (_opened.Add(opened.SpotId) && start.Index.SpotOf(opened.SpotId) is { Content: Note { IsClue: true } })
                 {
                     _findings = _findings.Add(opened.SpotId);
                 }
@@ -143,7 +140,7 @@ internal sealed class Fold(AttemptState start)
         Questions = _questions.ToValueList(),
     };
 
-    private QuestionState? QuestionOf(string spotId) => _placeOf.TryGetValue(spotId, out var place) ? _questions[place] : null;
+    private QuestionState? QuestionOf(string spotId) => start.Index.PlaceOf(spotId) is >= 0 and var place ? _questions[place] : null;
 
     private Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
 
@@ -160,7 +157,7 @@ internal sealed class Fold(AttemptState start)
             _way = [id];
             _stepSince = at;
         }
-        else if (_activity.SceneOf(id) is null)
+        else if (start.Index.SceneOf(id) is null)
         {
             return;
         }
@@ -174,7 +171,7 @@ internal sealed class Fold(AttemptState start)
 
     private void TryCode(TriedCode tried)
     {
-        if (_activity.LockOf(tried.LockId)?.Key is not TypedKey key || _openLocks.Contains(tried.LockId))
+        if (start.Index.LockOf(tried.LockId)?.Key is not TypedKey key || _openLocks.Contains(tried.LockId))
         {
             return;
         }
@@ -191,7 +188,7 @@ internal sealed class Fold(AttemptState start)
 
     private void Change(string spotId, Func<QuestionState, QuestionState> change)
     {
-        if (_placeOf.TryGetValue(spotId, out var place))
+        if (start.Index.PlaceOf(spotId) is >= 0 and var place)
         {
             _questions[place] = change(_questions[place]);
         }

@@ -109,7 +109,7 @@ internal sealed class AnswerPlay(Activity activity, long seed)
     {
         if (!_played.State.IsInOrder)
         {
-            var scene = activity.SceneWith(spot)!.Id;
+            var scene = _played.State.SceneWith(spot)!.Id;
             return _played.State.VisitedScenes.Contains(scene) ? null : Do(ref part, (id, at) => new Visited(scene) { Id = id, At = at });
         }
 

@@ -29,7 +29,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
     {
         0 => new Note { Title = One(Said), IsClue = Happens() },
         1 => new Callout(One(Said)),
-        2 => new Jump(One(scenes)),
+        2 when scenes.Count > 0 => new Jump(One(scenes)),
         3 => new Link("https://example.org/" + One(Said).Length),
         _ => new Ask(AQuestion() with { Hint = Happens() ? "a hint" : "", Penalty = Happens(4) ? 0.5m : 0 }),
     };
