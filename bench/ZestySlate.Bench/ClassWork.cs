@@ -5,6 +5,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Classes.Statistics;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.MultipleChoice;

@@ -4,6 +4,7 @@ using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Drawing;
 using ZestySlate.Core.Questions.Grid;

@@ -3,6 +3,8 @@ using System.Globalization;
 using System.Text.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions;

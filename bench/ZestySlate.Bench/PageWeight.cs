@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Microsoft.Extensions.DependencyInjection;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 

@@ -1,6 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;

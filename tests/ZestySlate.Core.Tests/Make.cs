@@ -1,5 +1,12 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Panoramas;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Locks;
+using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
 

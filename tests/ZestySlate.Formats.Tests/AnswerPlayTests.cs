@@ -1,6 +1,12 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Locks;
+using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.MultipleChoice;
@@ -92,8 +98,8 @@ public sealed class AnswerPlayTests
             Title = "Tour",
             Scenes =
             [
-                new Scene { Id = "hall", Backdrop = new BlankBackdrop(), Spots = [new Spot { Id = "door", Content = new Jump("room"), Lock = new ZestySlate.Core.Activities.Lock { Key = new CodeKey(["swordfish"]) } }] },
-                new Scene { Id = "room", Backdrop = new BlankBackdrop(), Spots = [Ask("q", Choice)] },
+                new Scene { Id = "hall", Backdrop = new PlainBoardBackdrop(), Spots = [new Spot { Id = "door", Content = new Jump("room"), Lock = new ZestySlate.Core.Locks.Lock { Key = new CodeKey(["swordfish"]) } }] },
+                new Scene { Id = "room", Backdrop = new PlainBoardBackdrop(), Spots = [Ask("q", Choice)] },
             ],
         };
         Assert.Equal("Answer 1, question «q»: There is no way there yet.", Play(tour, Pick("q", "a")).Refusal);

@@ -1,6 +1,7 @@
 using SkiaSharp;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Editing;
 using ZestySlate.Storage.Media;
 

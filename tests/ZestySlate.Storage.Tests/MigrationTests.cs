@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Storage.Tests;

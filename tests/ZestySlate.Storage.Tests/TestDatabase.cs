@@ -1,5 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;

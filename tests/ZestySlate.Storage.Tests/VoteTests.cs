@@ -1,5 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Poll;
@@ -19,7 +21,7 @@ public sealed class VoteTests : TestDatabase
             new Scene
             {
                 Id = "scene",
-                Backdrop = new BlankBackdrop(),
+                Backdrop = new PlainBoardBackdrop(),
                 Spots = [new Spot { Id = "q", Place = new AtPoint(0.5, 0.5), Content = new Ask(new PollQuestion { Anonymous = anonymous, Choices = [new PollChoice { Id = "sun" }, new PollChoice { Id = "rain" }] }) }],
             },
         ],

@@ -7,6 +7,8 @@ using Microsoft.EntityFrameworkCore;
 using SkiaSharp;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Drawing;
 using ZestySlate.Core.Questions.FileAnswer;

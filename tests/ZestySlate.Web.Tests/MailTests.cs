@@ -3,6 +3,8 @@ extern alias post;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;

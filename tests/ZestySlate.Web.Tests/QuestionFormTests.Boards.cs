@@ -1,6 +1,7 @@
 using System.Net;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;

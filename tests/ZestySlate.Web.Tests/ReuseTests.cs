@@ -1,5 +1,6 @@
 using System.Net;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.WebPages;
 using ZestySlate.Storage.Activities;
 
 namespace ZestySlate.Web.Tests;

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text.RegularExpressions;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Storage.Activities;
 
 namespace ZestySlate.Web.Tests;

@@ -39,7 +39,7 @@ public sealed record Activity
 
     /// <summary>The spots that ask a question, in reading order.</summary>
     public IEnumerable<(Spot Spot, Questions.Question Question)> Asked =>
-        Spots.Where(spot => spot.Content is Ask).Select(spot => (spot, ((Ask)spot.Content).Question));
+        Spots.Where(spot => spot.Question is not null).Select(spot => (spot, spot.Question!));
 
     /// <summary>The points that can be reached.</summary>
     public decimal OutOf => Asked.Sum(asked => Questions.QuestionTypes.For(asked.Question).OutOf(asked.Question));
@@ -83,9 +83,7 @@ public sealed record Activity
     public Lock? LockOf(string id) => SceneOf(id)?.Lock ?? SpotOf(id)?.Lock;
 
     /// <summary>The name of a spot: the author's own, or drawn from the content; a jump without words has the name of where it leads.</summary>
-    public string NameOf(Spot spot) => spot is { Name: "", Content: Jump { OwnName: "", SceneId: var goal } } && SceneOf(goal) is { } scene
-        ? Words.Say("toScene", TitleOf(scene))
-        : spot.ReportName;
+    public string NameOf(Spot spot) => (spot.Name.Length == 0 ? spot.Content.NameIn(this) : null) ?? spot.ReportName;
 
     /// <summary>The title of a scene, or its number.</summary>
     public string TitleOf(Scene scene) => scene.Title.Length > 0 ? scene.Title : Scenes.Count == 1 ? Title : Words.Say("sceneNumber", Scenes.IndexOf(s => s.Id == scene.Id) + 1);

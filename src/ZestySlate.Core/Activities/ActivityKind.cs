@@ -31,11 +31,11 @@ public static class ActivityKinds
     /// <summary>The kind of this activity.</summary>
     public static ActivityKind Of(Activity activity)
     {
-        var looked = activity.Scenes.Count(scene => scene.Backdrop is PictureBackdrop or PanoramaBackdrop or BlankBackdrop);
-        return looked == 0 && activity.Scenes.All(scene => scene.Backdrop is WebPageBackdrop) ? ActivityKind.WebPage
+        var looked = activity.Scenes.Count(scene => scene.Backdrop.Alone is ActivityKind.Picture or ActivityKind.Panorama);
+        return looked == 0 && activity.Scenes.All(scene => scene.Backdrop.Alone == ActivityKind.WebPage) ? ActivityKind.WebPage
             : looked > 0 && activity.Locks.Any() ? ActivityKind.LockedRooms
             : looked > 1 && activity.Flow.Way == Way.Free ? ActivityKind.Tour
-            : looked == 1 && activity.Scenes.Count == 1 ? activity.Scenes[0].Backdrop is PanoramaBackdrop ? ActivityKind.Panorama : ActivityKind.Picture
+            : looked == 1 && activity.Scenes.Count == 1 ? activity.Scenes[0].Backdrop.Alone
             : activity.Asked.Any() ? ActivityKind.Questions
             : looked > 0 ? ActivityKind.Tour : ActivityKind.Pages;
     }

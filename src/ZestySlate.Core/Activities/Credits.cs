@@ -8,53 +8,18 @@ public static class Credits
 {
     /// <summary>Every source once, in the order in which learners meet it.</summary>
     public static ValueList<Credit> Of(Activity activity) => activity.Scenes.SelectMany(scene => Of(activity, scene)).Concat(OfLook(activity))
-        .Where(line => line.Who.Trim().Length > 0)
-        .GroupBy(line => (line.Who, line.Licence, line.What))
+        .Where(line => line.Source.Who.Trim().Length > 0)
+        .GroupBy(line => line.Source)
         .Select(same => new Credit(same.Key.Who, same.Key.Licence, same.Key.What, same.Select(line => line.Where).Distinct().ToValueList())).ToValueList();
 
-    private static IEnumerable<(string Who, string Licence, string What, string Where)> Of(Activity activity, Scene scene)
+    private static IEnumerable<(Source Source, string Where)> Of(Activity activity, Scene scene)
     {
         var title = activity.TitleOf(scene);
-        if (scene.Backdrop.Shown is { } picture)
-        {
-            yield return (picture.Credit, picture.Licence, "Picture", title);
-        }
-
-        if (scene.Ambient is { } ambient)
-        {
-            yield return (ambient.Credit, ambient.Licence, "Sound", title);
-        }
-
-        foreach (var spot in scene.Spots)
-        {
-            var name = activity.NameOf(spot);
-            foreach (var shown in spot.Content.Pictures)
-            {
-                yield return (shown.Credit, shown.Licence, "Picture", name);
-            }
-
-            if (spot.Sign.Picture is { } sign)
-            {
-                yield return (sign.Credit, sign.Licence, "Picture", name);
-            }
-
-            if (((spot.Content as Note)?.Sound ?? (spot.Content as Callout)?.Sound) is { } sound)
-            {
-                yield return (sound.Credit, sound.Licence, "Sound", name);
-            }
-
-            if (spot.Content is Note { Video: { } video })
-            {
-                yield return (video.Credit, video.Licence, "Video", name);
-            }
-        }
+        return scene.Backdrop.Sources.Concat(scene.Ambient is { } ambient ? [Source.Of(ambient)] : []).Select(source => (source, title))
+            .Concat(scene.Spots.SelectMany(spot => spot.Content.Sources.Concat(spot.Sign.Picture is { } sign ? [Source.Of(sign)] : [])
+                .Select(source => (source, activity.NameOf(spot)))));
     }
 
-    private static IEnumerable<(string Who, string Licence, string What, string Where)> OfLook(Activity activity)
-    {
-        foreach (var picture in new[] { activity.Look.Cover, activity.Look.Background }.OfType<Picture>())
-        {
-            yield return (picture.Credit, picture.Licence, "Picture", activity.Title);
-        }
-    }
+    private static IEnumerable<(Source Source, string Where)> OfLook(Activity activity) =>
+        new[] { activity.Look.Cover, activity.Look.Background }.OfType<Picture>().Select(picture => (Source.Of(picture), activity.Title));
 }

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Activities;
@@ -46,7 +47,7 @@ public sealed record AtPoint : Place
 
     public override Place MovedTo(double x, double y) => new AtPoint(x, y);
 
-    public override Place On(Backdrop backdrop) => backdrop is PageBackdrop ? new InFlow() : backdrop.IsSphere ? new AtDirection(Direction.AtShare(X, Y)) : this;
+    public override Place On(Backdrop backdrop) => backdrop.IsFlow ? new InFlow() : backdrop.IsSphere ? new AtDirection(Direction.AtShare(X, Y)) : this;
 
     private static double Kept(double value) => double.IsFinite(value) ? Math.Round(Math.Clamp(value, 0, 1), 5) : 0.5;
 }
@@ -60,7 +61,7 @@ public sealed record InRegion(Area Area) : Place
 
     public override Place MovedTo(double x, double y) => new InRegion(Area.MovedTo(x, y));
 
-    public override Place On(Backdrop backdrop) => backdrop is PageBackdrop ? new InFlow() : new InRegion(Area.On(backdrop.IsSphere));
+    public override Place On(Backdrop backdrop) => backdrop.IsFlow ? new InFlow() : new InRegion(Area.On(backdrop.IsSphere));
 }
 
 /// <summary>A direction in a panorama.</summary>
@@ -91,5 +92,5 @@ public sealed record InFlow : Place
 
     public override Place MovedTo(double x, double y) => this;
 
-    public override Place On(Backdrop backdrop) => backdrop is PageBackdrop ? this : new AtPoint(0.5, 0.5).On(backdrop);
+    public override Place On(Backdrop backdrop) => backdrop.IsFlow ? this : new AtPoint(0.5, 0.5).On(backdrop);
 }

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Backdrops.Pages;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>A start for a list of questions: rules and a way through, nothing that cannot be changed later.</summary>

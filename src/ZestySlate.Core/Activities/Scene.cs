@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using ZestySlate.Core.Backdrops;
 
 namespace ZestySlate.Core.Activities;
 

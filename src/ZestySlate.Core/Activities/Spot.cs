@@ -1,4 +1,6 @@
 using System.Text.Json.Serialization;
+using ZestySlate.Core.Contents;
+using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Activities;
 
@@ -23,6 +25,10 @@ public sealed record Spot
 
     /// <summary>Where it was taken from, when it stays linked; null for a spot of its own or a copy.</summary>
     public Origin? Origin { get; init; }
+
+    /// <summary>The question it asks, or null.</summary>
+    [JsonIgnore]
+    public Question? Question => Content.Asked;
 
     /// <summary>The name to show: the author's own, or one drawn from the content.</summary>
     [JsonIgnore]

@@ -17,7 +17,7 @@ internal static class FlowCheck
 
         foreach (var scene in activity.Scenes.Where(scene => scene.Draw is not null))
         {
-            var pool = scene.Spots.Count(spot => spot.Content is Ask);
+            var pool = scene.Spots.Count(spot => spot.Question is not null);
             if (scene.Draw > pool)
             {
                 yield return new Finding(true, $"In «{activity.TitleOf(scene)}» {scene.Draw} questions are drawn from {pool}.", scene.Id, null, "draw");
@@ -39,7 +39,7 @@ internal static class FlowCheck
                 : "Each question has its time, but several stand on a page and share it.", null, null, "clock");
         }
 
-        var asked = activity.Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content is Ask && activity.NameOf(spot).Length > 0).Select(spot => (scene, spot)));
+        var asked = activity.Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Question is not null && activity.NameOf(spot).Length > 0).Select(spot => (scene, spot)));
         foreach (var alike in asked.GroupBy(entry => activity.NameOf(entry.spot)).Where(same => same.Count() > 1))
         {
             var (scene, spot) = alike.Last();
@@ -47,5 +47,5 @@ internal static class FlowCheck
         }
     }
 
-    private static IEnumerable<decimal> Worths(Scene scene) => scene.Spots.Select(spot => spot.Content).OfType<Ask>().Select(ask => QuestionTypes.For(ask.Question).OutOf(ask.Question));
+    private static IEnumerable<decimal> Worths(Scene scene) => scene.Spots.Select(spot => spot.Question).OfType<Question>().Select(question => QuestionTypes.For(question).OutOf(question));
 }

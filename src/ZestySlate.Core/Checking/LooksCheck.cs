@@ -7,7 +7,7 @@ internal static class LooksCheck
 {
     public static IEnumerable<Finding> Run(Activity activity)
     {
-        var seen = activity.Scenes.Where(scene => scene.Backdrop is not PageBackdrop).SelectMany(scene => scene.Spots.Select(spot => (scene, spot, sign: activity.Look.Of(spot))))
+        var seen = activity.Scenes.Where(scene => !scene.Backdrop.IsFlow).SelectMany(scene => scene.Spots.Select(spot => (scene, spot, sign: activity.Look.Of(spot))))
             .Where(entry => entry.sign.Form is SignForm.Symbol or null)
             .GroupBy(entry => entry.sign.Symbol);
         foreach (var alike in seen)

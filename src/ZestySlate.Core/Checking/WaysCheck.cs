@@ -27,7 +27,7 @@ internal static class WaysCheck
             var spot = activity.SpotOf(id);
             var scene = activity.SceneOf(id) ?? activity.SceneWith(id)!;
             var name = spot is null ? activity.TitleOf(scene) : activity.NameOf(spot);
-            if (Why(activity, closed.Key) is { } why)
+            if (closed.Key.Weakness(activity) is { } why)
             {
                 yield return new Finding(true, $"The lock on «{name}» cannot be opened: {why}.", scene.Id, spot?.Id, "lock");
             }
@@ -37,14 +37,4 @@ internal static class WaysCheck
             }
         }
     }
-
-    private static string? Why(Activity activity, LockKey key) => key switch
-    {
-        CodeKey code when !code.Accepted.Any(accepted => accepted.Trim().Length > 0) => "it has no code",
-        AnswerKey answer when activity.SpotOf(answer.SpotId)?.Content is not Ask => "its question was not chosen or was deleted",
-        ScoreKey score when score.Points > activity.OutOf => $"it needs {score.Points:0.##} points and there are {activity.OutOf:0.##}",
-        FoundKey found when found.SpotIds.Count == 0 => "nothing is chosen that must be found",
-        FoundKey found when found.SpotIds.Count(id => activity.SpotOf(id) is not null) < found.Needed => "something that must be found was deleted",
-        _ => null,
-    };
 }

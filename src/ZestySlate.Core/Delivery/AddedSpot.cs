@@ -1,4 +1,6 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Wording;
 
@@ -84,7 +85,7 @@ public static class AttemptRules
             return Reason.Of("noWayYet");
         }
 
-        if (tried.Typed.Trim().Length == 0 || tried.Typed.Length > Locks.LongestCode)
+        if (tried.Typed.Trim().Length == 0 || tried.Typed.Length > TypedKey.LongestCode)
         {
             return Reason.Of("typeTheCode");
         }
@@ -94,7 +95,7 @@ public static class AttemptRules
             return Reason.Of("openAlready");
         }
 
-        return state.WrongCodes.TryGetValue(tried.LockId, out var tries) && Locks.NextTry(tries) is var next && tried.At < next
+        return state.WrongCodes.TryGetValue(tried.LockId, out var tries) && tries.NextAt is var next && tried.At < next
             ? Reason.Of("lockRests", (int)Math.Ceiling((next - tried.At).TotalSeconds), tries.Wrong)
             : null;
     }

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
 
@@ -150,7 +151,7 @@ public sealed record AttemptState
     /// <summary>True when the learner knows of the scene: visited, on the list of scenes, or where a jump leads that can be seen.</summary>
     public bool Knows(string sceneId) => Index.SceneOf(sceneId) is not null && (Activity.SceneList || VisitedScenes.Contains(sceneId)
         || Activity.Scenes.Where(scene => VisitedScenes.Contains(scene.Id)).SelectMany(scene => scene.Spots)
-            .Any(spot => spot.Content is Jump jump && jump.SceneId == sceneId && IsOpen(spot.Id)));
+            .Any(spot => spot.Content.Goal == sceneId && IsOpen(spot.Id)));
 
     /// <summary>The points that wrong codes have cost.</summary>
     public decimal CodeCosts => WrongCodes.Sum(entry => Index.LockOf(entry.Key)?.Key is TypedKey key ? key.WrongCosts * entry.Value.Wrong : 0);

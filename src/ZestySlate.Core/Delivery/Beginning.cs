@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Delivery;

@@ -29,14 +29,14 @@ internal static class Course
         foreach (var scene in activity.Scenes)
         {
             var spots = arranged(scene);
-            if (activity.Flow.Way == Way.Free || scene.Backdrop is not PageBackdrop || activity.Flow.Paging == Paging.SectionOnAPage)
+            if (activity.Flow.Way == Way.Free || !scene.Backdrop.IsFlow || activity.Flow.Paging == Paging.SectionOnAPage)
             {
                 steps.Add(new Step(scene.Id, [new StepSection(scene.Id, spots.Select(spot => spot.Id).ToValueList(), true)]));
             }
             else if (activity.Flow.Paging == Paging.AllOnAPage)
             {
                 var section = new StepSection(scene.Id, spots.Select(spot => spot.Id).ToValueList(), true);
-                if (steps.Count > 0 && activity.SceneOf(steps[^1].Sections[0].SceneId)!.Backdrop is PageBackdrop)
+                if (steps.Count > 0 && activity.SceneOf(steps[^1].Sections[0].SceneId)!.Backdrop.IsFlow)
                 {
                     steps[^1] = steps[^1] with { Sections = steps[^1].Sections.Add(section) };
                 }
@@ -58,18 +58,18 @@ internal static class Course
     private static IEnumerable<Step> OneAtATime(Scene scene, ValueList<Spot> spots)
     {
         var together = new List<string>();
-        var last = spots.LastOrDefault(spot => spot.Content is Ask)?.Id;
+        var last = spots.LastOrDefault(spot => spot.Question is not null)?.Id;
         var first = true;
         foreach (var spot in spots)
         {
             together.Add(spot.Id);
-            if (spot.Content is Ask && spot.Id != last)
+            if (spot.Question is not null && spot.Id != last)
             {
                 yield return Step(spot.Id);
             }
         }
 
-        if (together.Count > 0 || (first && scene.Backdrop is PageBackdrop { HasContent: true }))
+        if (together.Count > 0 || (first && scene.Backdrop.HasContent))
         {
             yield return Step(last ?? scene.Id);
         }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Wording;
@@ -7,7 +8,7 @@ using ZestySlate.Core.Wording;
 namespace ZestySlate.Core.Delivery;
 
 /// <summary>Takes events one after the other on top of a state.</summary>
-internal sealed class Fold(AttemptState start)
+internal sealed class Fold(AttemptState start) : IOpening
 {
     private readonly Activity _activity = start.Activity;
     private readonly Rules _rules = start.Activity.Rules;
@@ -18,7 +19,7 @@ internal sealed class Fold(AttemptState start)
     private readonly HashSet<string> _visited = [.. start.VisitedScenes];
     private readonly HashSet<string> _openLocks = [.. start.OpenLocks];
     private readonly Dictionary<string, CodeTries> _wrongCodes = new(start.WrongCodes);
-    private readonly List<(string Id, Activities.Lock Lock)> _locks = [.. start.Activity.Locks];
+    private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
     private ValueList<string> _findings = start.Findings;
     private ValueList<string> _way = start.Way;
     private DateTimeOffset? _startedAt = start.StartedAt, _handedInAt = start.HandedInAt, _returnedAt = start.ReturnedAt;
@@ -49,7 +50,7 @@ internal sealed class Fold(AttemptState start)
                 Visit(visited.SceneId, visited.At);
                 break;
             case Opened opened:
-                if (_opened.Add(opened.SpotId) && start.Index.SpotOf(opened.SpotId) is { Content: Note { IsClue: true } })
+                if (_opened.Add(opened.SpotId) && start.Index.SpotOf(opened.SpotId) is { Content.IsFinding: true })
                 {
                     _findings = _findings.Add(opened.SpotId);
                 }
@@ -112,7 +113,7 @@ internal sealed class Fold(AttemptState start)
     {
         foreach (var (id, closed) in _locks)
         {
-            if (!_openLocks.Contains(id) && Locks.OpensBy(closed.Key, QuestionOf, _opened, Points))
+            if (!_openLocks.Contains(id) && closed.Key.OpensWith(this))
             {
                 _openLocks.Add(id);
             }
@@ -140,9 +141,11 @@ internal sealed class Fold(AttemptState start)
         Questions = _questions.ToValueList(),
     };
 
-    private QuestionState? QuestionOf(string spotId) => start.Index.PlaceOf(spotId) is >= 0 and var place ? _questions[place] : null;
+    public QuestionState? QuestionOf(string spotId) => start.Index.PlaceOf(spotId) is >= 0 and var place ? _questions[place] : null;
 
-    private Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
+    public bool HasOpened(string spotId) => _opened.Contains(spotId);
+
+    public Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
 
     /// <summary>In order one goes from step to step; else going to the scene before is going back, and everything else lengthens the way.</summary>
     private void Visit(string id, DateTimeOffset at)
@@ -176,7 +179,7 @@ internal sealed class Fold(AttemptState start)
             return;
         }
 
-        if (Locks.Fits(key, tried.Typed, _culture))
+        if (key.Fits(tried.Typed, _culture))
         {
             _openLocks.Add(tried.LockId);
         }

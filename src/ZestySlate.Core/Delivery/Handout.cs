@@ -76,7 +76,7 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
         foreach (var spot in scene.Spots)
         {
             var own = section.SpotIds.Contains(spot.Id);
-            inside = recorded.Contains(spot.Id) ? own : inside && spot.Content is not Ask;
+            inside = recorded.Contains(spot.Id) ? own : inside && spot.Question is null;
             if (own || inside)
             {
                 filled.Add(spot.Id);
@@ -98,13 +98,13 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
             {
                 at = order.IndexOf(spot.Id) + 1;
             }
-            else if (spot.Content is not Ask)
+            else if (spot.Question is null)
             {
                 order.Insert(at++, spot.Id);
             }
         }
 
-        return order.Concat(spots.Where(spot => spot.Content is Ask && !placed.Contains(spot.Id)).Select(spot => spot.Id)).Select(id => there[id]).ToValueList();
+        return order.Concat(spots.Where(spot => spot.Question is not null && !placed.Contains(spot.Id)).Select(spot => spot.Id)).Select(id => there[id]).ToValueList();
     }
 
     /// <summary>The spots of a scene as this learner gets them, where the activity goes in order: questions drawn and shuffled, the others where they are.</summary>
@@ -115,7 +115,7 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
             return scene.Spots;
         }
 
-        var questions = scene.Spots.Where(spot => spot.Content is Ask).ToDictionary(spot => spot.Id);
+        var questions = scene.Spots.Where(spot => spot.Question is not null).ToDictionary(spot => spot.Id);
         var ids = questions.Keys.ToList();
         if (scene.Draw is { } draw && draw < ids.Count)
         {
@@ -135,7 +135,7 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     internal static ValueList<Spot> InPlaces(ValueList<Spot> spots, IEnumerable<Spot> questions)
     {
         var next = new Queue<Spot>(questions);
-        return spots.Select(spot => spot.Content is not Ask ? spot : next.TryDequeue(out var question) ? question : null).OfType<Spot>().ToValueList();
+        return spots.Select(spot => spot.Question is null ? spot : next.TryDequeue(out var question) ? question : null).OfType<Spot>().ToValueList();
     }
 }
 

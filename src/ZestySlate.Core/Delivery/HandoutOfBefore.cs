@@ -63,7 +63,7 @@ public static class HandoutOfBefore
             return scene.Spots;
         }
 
-        var questions = scene.Spots.Where(spot => spot.Content is Ask).ToValueList();
+        var questions = scene.Spots.Where(spot => spot.Question is not null).ToValueList();
         if (scene.Draw is { } draw && draw < questions.Count)
         {
             var drawn = SeededRandom.For(began.DrawSeed ?? began.Seed, "draw " + scene.Id).Shuffle(questions).Take(Math.Max(1, draw)).Select(spot => spot.Id).ToHashSet();

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Wording;
 
@@ -112,9 +113,9 @@ public sealed record LearnerView
             Play = PlayView.Of(state, now),
             Back = !state.IsInOrder && state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before ? SceneLink.Of(state, before) : null,
             SceneList = activity.SceneList && !state.IsInOrder && activity.Scenes.Count > 1 ? activity.Scenes.Select(scene => SceneLink.Of(state, scene)).ToValueList() : [],
-            HasFindings = activity.Spots.Any(spot => spot.Content is Note { IsClue: true }),
-            Findings = state.Findings.Select(id => activity.SpotOf(id)).OfType<Spot>().Where(spot => spot.Content is Note)
-                .Select(spot => new FindingView(spot.Id, activity.NameOf(spot), (Note)spot.Content, state.Annotations.GetValueOrDefault(spot.Id, ""))).ToValueList(),
+            HasFindings = activity.Spots.Any(spot => spot.Content.IsFinding),
+            Findings = state.Findings.Select(id => activity.SpotOf(id)).OfType<Spot>().Where(spot => spot.Content.CountsWhenOpened)
+                .Select(spot => new FindingView(spot.Id, activity.NameOf(spot), spot.Content, state.Annotations.GetValueOrDefault(spot.Id, ""))).ToValueList(),
             IsCompleted = state.IsCompleted,
         };
     }
@@ -208,7 +209,7 @@ public sealed record SceneLink(string Id, string Title, bool Visited, bool Curre
 }
 
 /// <summary>A clue card among the learner's findings, with what the learner wrote beside it.</summary>
-public sealed record FindingView(string Id, string Name, Note Card, string Annotation);
+public sealed record FindingView(string Id, string Name, Content Card, string Annotation);
 
 /// <summary>How far a learner has come.</summary>
 /// <param name="Opened">Notes, links, web panels and inserted activities that were opened.</param>
@@ -221,7 +222,7 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
     /// <summary>The progress of a state. What stands open on a page needs no opening and is not counted.</summary>
     public static Progress Of(AttemptState state)
     {
-        var notes = state.Activity.Scenes.Where(scene => scene.Backdrop is not PageBackdrop)
+        var notes = state.Activity.Scenes.Where(scene => !scene.Backdrop.IsFlow)
             .SelectMany(scene => scene.Spots).Where(spot => spot.Content.CountsWhenOpened && state.Given.Contains(spot.Id)).ToList();
         return new Progress(notes.Count(spot => state.OpenedSpots.Contains(spot.Id)), notes.Count,
             state.Questions.Count(question => question.HasAnswer), state.Questions.Count);

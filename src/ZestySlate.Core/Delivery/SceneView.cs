@@ -1,4 +1,7 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Contents;
+using ZestySlate.Core.Locks;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -6,7 +9,7 @@ namespace ZestySlate.Core.Delivery;
 public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound? Ambient, bool SignsOnAsking, ValueList<SpotView> Spots)
 {
     /// <summary>True when it is a page: its spots stand below each other, open.</summary>
-    public bool IsPage => Backdrop is PageBackdrop;
+    public bool IsPage => Backdrop.IsFlow;
 
     /// <summary>True when learners add spots of their own here.</summary>
     public bool TakesSpots { get; init; }
@@ -35,7 +38,7 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
         var order = section.SpotIds.Select(id => scene.Spots.FirstOrDefault(spot => spot.Id == id)).OfType<Spot>();
         var shown = scene with
         {
-            Backdrop = scene.Backdrop is PageBackdrop page && !section.WithText ? page with { Text = default } : scene.Backdrop,
+            Backdrop = section.WithText ? scene.Backdrop : scene.Backdrop.Continued,
             Spots = order.ToValueList(),
         };
         return Of(state, shown, now, due);
@@ -68,18 +71,18 @@ public sealed record SpotView(string Id, string Name, SpotKind Kind, Place Place
         var activity = state.Activity;
         var sign = activity.Look.Of(spot);
         var closed = !state.IsOpen(spot.Id) ? LockView.Of(state, spot.Id)
-            : spot.Content is Jump jump && activity.SceneOf(jump.SceneId) is { } goal && !state.IsOpen(goal.Id) ? LockView.Of(state, goal.Id)
+            : spot.Content.Goal is { } id && activity.SceneOf(id) is { } goal && !state.IsOpen(goal.Id) ? LockView.Of(state, goal.Id)
             : null;
         if (closed is not null && !asAuthor)
         {
-            var ownName = spot.Name.Length > 0 ? spot.Name : spot.Content is Jump { OwnName: { Length: > 0 } words } && closed.Id != spot.Id ? words : state.Activity.Words["locked"];
+            var ownName = spot.Name.Length > 0 ? spot.Name : closed.Id != spot.Id && spot.Content.OwnName is { Length: > 0 } words ? words : state.Activity.Words["locked"];
             return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed);
         }
 
         return new(spot.Id, activity.NameOf(spot), spot.Content.Kind, spot.Place, sign,
-            spot.Content is Ask ? null : spot.Content,
+            spot.Question is not null ? null : spot.Content,
             state.QuestionOf(spot.Id) is { } question ? AskView.Of(state, question, now, due) : null,
-            spot.Content is Jump to ? state.VisitedScenes.Contains(to.SceneId) : state.OpenedSpots.Contains(spot.Id),
+            spot.Content.Goal is { } to ? state.VisitedScenes.Contains(to) : state.OpenedSpots.Contains(spot.Id),
             closed);
     }
 }
@@ -93,7 +96,14 @@ public sealed record LockView
     /// <summary>The author's words on it; may be empty.</summary>
     public required string Words { get; init; }
 
-    public required LockSort Sort { get; init; }
+    /// <summary>The entry of the wording that says how it opens.</summary>
+    public required string WordsKey { get; init; }
+
+    /// <summary>The entry of the wording that says how near it is; null where that is not said.</summary>
+    public string? NearnessKey { get; init; }
+
+    /// <summary>How a code is typed into it.</summary>
+    public Typing Typing { get; init; }
 
     /// <summary>Points, or things, that are needed; 0 where none are counted.</summary>
     public decimal Needed { get; init; }
@@ -112,35 +122,21 @@ public sealed record LockView
 
     internal static LockView Of(AttemptState state, string id)
     {
-        var closed = state.Activity.LockOf(id)!;
+        var closed = state.Index.LockOf(id)!;
+        var typed = closed.Key as TypedKey;
         var wrong = state.WrongCodes.GetValueOrDefault(id)?.Wrong ?? 0;
         return new LockView
         {
             Id = id,
             Words = closed.Words,
-            Sort = closed.Key switch
-            {
-                CodeKey => LockSort.Code,
-                NumberKey => LockSort.Number,
-                AnswerKey => LockSort.Answer,
-                ScoreKey => LockSort.Score,
-                _ => LockSort.Found,
-            },
-            Needed = closed.Key switch { ScoreKey score => score.Points, FoundKey found => found.Needed, _ => 0 },
-            Has = closed.Key switch { ScoreKey => state.Score.Points.ToDecimal(), FoundKey found => found.SpotIds.Count(state.OpenedSpots.Contains), _ => 0 },
+            WordsKey = closed.Key.WordsKey,
+            NearnessKey = closed.Key.NearnessKey,
+            Typing = typed?.Typing ?? Typing.None,
+            Needed = closed.Key.Needed,
+            Has = closed.Key.Has(state),
             Wrong = wrong,
             WrongWords = wrong > 0 ? closed.WrongWords : "",
-            WrongCosts = closed.Key is TypedKey typed ? typed.WrongCosts : 0,
+            WrongCosts = typed?.WrongCosts ?? 0,
         };
     }
-}
-
-/// <summary>How a lock opens.</summary>
-public enum LockSort
-{
-    Code,
-    Number,
-    Answer,
-    Score,
-    Found,
 }

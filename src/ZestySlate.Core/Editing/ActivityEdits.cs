@@ -118,9 +118,9 @@ public sealed record SetLock(string Id, Lock? Lock) : Edit
 
     public override Outcome<Activity> Apply(Activity activity)
     {
-        if (Lock?.Key is TypedKey { WrongCosts: < 0 })
+        if (Lock?.Key.Refuse() is { } refusal)
         {
-            return Outcome<Activity>.Refused("A wrong code costs nothing or some points; it earns none.");
+            return Outcome<Activity>.Refused(refusal);
         }
 
         if (activity.SceneOf(Id) is not null)

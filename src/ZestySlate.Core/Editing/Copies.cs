@@ -15,18 +15,19 @@ public static class Copies
     {
         var twins = scene.Spots.ToDictionary(spot => spot.Id, spot => linked ? $"{newId}-{spot.Id}" : Ids.New());
         twins[scene.Id] = newId;
-        return scene with { Id = newId, Lock = Of(scene.Lock, twins), Spots = scene.Spots.Select(spot => Of(spot, twins)).ToValueList() };
+        var copy = new Copy(twins);
+        return scene with { Id = newId, Lock = Of(scene.Lock, copy), Spots = scene.Spots.Select(spot => Of(spot, copy)).ToValueList() };
     }
 
     /// <summary>The spots with new ids, lying in another scene: each at the same place, or beside what lies there.</summary>
     public static ValueList<Spot> Into(Scene target, IEnumerable<Spot> spots)
     {
         var list = spots.ToList();
-        var twins = list.ToDictionary(spot => spot.Id, _ => Ids.New());
+        var copy = new Copy(list.ToDictionary(spot => spot.Id, _ => Ids.New()));
         var room = target;
         foreach (var spot in list)
         {
-            room = room with { Spots = room.Spots.Add(Of(spot, twins) with { Place = FreePlace(room, spot.Place.On(target.Backdrop)) }) };
+            room = room with { Spots = room.Spots.Add(Of(spot, copy) with { Place = FreePlace(room, spot.Place.On(target.Backdrop)) }) };
         }
 
         return room.Spots.Skip(target.Spots.Count).ToValueList();
@@ -53,20 +54,7 @@ public static class Copies
     private static bool IsFree(Scene scene, Place place) => scene.Spots.All(other =>
         Math.Abs(other.Place.Anchor.X - place.Anchor.X) >= TooNear || Math.Abs(other.Place.Anchor.Y - place.Anchor.Y) >= TooNear);
 
-    private static Spot Of(Spot spot, Dictionary<string, string> twins) => spot with
-    {
-        Id = twins[spot.Id],
-        Lock = Of(spot.Lock, twins),
-        Content = spot.Content is Jump jump && twins.TryGetValue(jump.SceneId, out var own) ? jump with { SceneId = own } : spot.Content,
-    };
+    private static Spot Of(Spot spot, Copy copy) => spot with { Id = copy.Of(spot.Id), Lock = Of(spot.Lock, copy), Content = spot.Content.In(copy) };
 
-    private static Lock? Of(Lock? original, Dictionary<string, string> twins) => original is null ? null : original with
-    {
-        Key = original.Key switch
-        {
-            AnswerKey answer => answer with { SpotId = twins.GetValueOrDefault(answer.SpotId, answer.SpotId) },
-            FoundKey found => found with { SpotIds = found.SpotIds.Select(id => twins.GetValueOrDefault(id, id)).ToValueList() },
-            var key => key,
-        },
-    };
+    private static Lock? Of(Lock? original, Copy copy) => original is null ? null : original with { Key = original.Key.In(copy) };
 }

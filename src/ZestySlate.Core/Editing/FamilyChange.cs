@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.JumbledWords;
@@ -172,7 +173,7 @@ public sealed record ChangeFamily(string SpotId, string Family) : SpotEdit(SpotI
     public override string SummaryOn(Activity activity) => $"Another kind of question: {NameOf(activity, SpotId)}";
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
-        spot.Content is Ask { Question: var question } && FamilyChange.Of(question).FirstOrDefault(change => change.Key == Family) is { } change
+        spot.Question is { } question && FamilyChange.Of(question).FirstOrDefault(change => change.Key == Family) is { } change
             ? activity.WithSpot(SpotId, s => s with { Content = new Ask(change.Make()) })
             : Outcome<Activity>.Refused("This question cannot be made into that kind.");
 }

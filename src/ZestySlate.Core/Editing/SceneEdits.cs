@@ -1,4 +1,7 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Editing;
@@ -50,19 +53,9 @@ public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
     {
-        if (Backdrop is PanoramaBackdrop { Picture: var picture } && PanoramaBackdrop.Refuse(picture.Width, picture.Height) is { } refusal)
+        if (Backdrop.Refuse() is { } refusal)
         {
             return Outcome<Activity>.Refused(refusal);
-        }
-
-        if (Backdrop is WebPageBackdrop page && WebAddress.Refuse(page.Address) is { } reason)
-        {
-            return Outcome<Activity>.Refused(reason);
-        }
-
-        if (Backdrop is PageBackdrop { Material.Address: { Length: > 0 } address } && WebAddress.Refuse(address) is { } beside)
-        {
-            return Outcome<Activity>.Refused(beside);
         }
 
         return activity.WithScene(SceneId, s => s.Spots.Aggregate(s with { Backdrop = Backdrop, Spots = [] }, (room, spot) => room with
@@ -125,12 +118,12 @@ public sealed record AddWayBack(string SpotId, string NewId) : SpotEdit(SpotId)
     protected override Outcome<Activity> Apply(Activity activity, Spot spot)
     {
         var from = activity.SceneWith(SpotId)!;
-        if (spot.Content is not Jump jump || activity.SceneOf(jump.SceneId) is not { } to)
+        if (spot.Content.Goal is not { } goal || activity.SceneOf(goal) is not { } to)
         {
             return Outcome<Activity>.Refused("This jump leads nowhere yet; choose its scene first.");
         }
 
-        if (to.Spots.Any(s => s.Content is Jump back && back.SceneId == from.Id))
+        if (to.Spots.Any(s => s.Content.Goal == from.Id))
         {
             return Outcome<Activity>.Refused($"There is a way back already, from «{activity.TitleOf(to)}».");
         }
@@ -170,7 +163,7 @@ public sealed record AddOutline(string Text) : Edit
         {
             if (ids.TryAdd(name, Ids.New()))
             {
-                result = result with { Scenes = result.Scenes.Add(new Scene { Id = ids[name], Title = name, Backdrop = new BlankBackdrop() }) };
+                result = result with { Scenes = result.Scenes.Add(new Scene { Id = ids[name], Title = name, Backdrop = new PlainBoardBackdrop() }) };
             }
         }
 
@@ -184,7 +177,7 @@ public sealed record AddOutline(string Text) : Edit
         foreach (var (line, goal) in outline.SelectMany(line => line.LeadsTo.Select(goal => (line, goal))))
         {
             var from = result.SceneOf(ids[line.Name])!;
-            if (ids[goal] != from.Id && !from.Spots.Any(spot => spot.Content is Jump jump && jump.SceneId == ids[goal]))
+            if (ids[goal] != from.Id && !from.Spots.Any(spot => spot.Content.Goal == ids[goal]))
             {
                 var place = Copies.FreePlace(from, Place.At(from.Backdrop, 0.15, 0.85));
                 result = result.WithScene(from.Id, s => s with { Spots = s.Spots.Add(new Spot { Id = Ids.New(), Place = place, Content = new Jump(ids[goal]) }) });

@@ -1,5 +1,5 @@
-using System.Globalization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents;
 
 namespace ZestySlate.Core.Editing;
 
@@ -74,18 +74,9 @@ public sealed record SetContent(string SpotId, Content Content) : SpotEdit(SpotI
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot)
     {
-        if (Content is Callout callout && new StringInfo(callout.Text).LengthInTextElements is > Callout.MostCharacters and var length)
-        {
-            return Outcome<Activity>.Refused($"A callout has up to {Callout.MostCharacters} characters; this one has {length}. A note holds more.");
-        }
-
-        var address = Content switch { Link link => link.Address, WebPanel panel => panel.Address, Note note => note.ButtonAddress, _ => "" };
-        if (address.Length > 0 && WebAddress.Refuse(address) is { } refusal)
-        {
-            return Outcome<Activity>.Refused(refusal);
-        }
-
-        return activity.WithSpot(SpotId, s => s with { Content = Content });
+        return Content.Refuse() is { } refusal
+            ? Outcome<Activity>.Refused(refusal)
+            : activity.WithSpot(SpotId, s => s with { Content = Content });
     }
 }
 

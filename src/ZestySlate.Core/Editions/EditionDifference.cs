@@ -67,13 +67,13 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             }
             else
             {
-                if (before.Backdrop.GetType() != scene.Backdrop.GetType())
+                var worded = before.Backdrop.WithWording(scene.Backdrop);
+                if (worded != scene.Backdrop)
                 {
-                    structure.Add($"Kind of the backdrop: {newer.TitleOf(scene)}");
-                    before = before with { Backdrop = scene.Backdrop };
+                    structure.Add($"{(worded.GetType() == scene.Backdrop.GetType() ? "Parts" : "Kind")} of the backdrop: {newer.TitleOf(scene)}");
                 }
 
-                if (before.Title != scene.Title || before.Backdrop != scene.Backdrop || before.Ambient != scene.Ambient || before.LearnersSpots != scene.LearnersSpots)
+                if (before.Title != scene.Title || before.Backdrop != worded || before.Ambient != scene.Ambient || before.LearnersSpots != scene.LearnersSpots)
                 {
                     wording.Add($"Backdrop, title, sound or learners' spots: {newer.TitleOf(scene)}");
                 }
@@ -100,7 +100,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             var kind = spot.Content.KindName;
             if (older.SpotOf(spot.Id) is not { } before || before.Content.Kind != spot.Content.Kind)
             {
-                (spot.Content is Ask or Jump || spot.Lock is not null ? structure : wording).Add($"New {kind.ToLowerInvariant()}: {name}");
+                (spot.Content.IsStructure || spot.Lock is not null ? structure : wording).Add($"New {kind.ToLowerInvariant()}: {name}");
                 continue;
             }
 
@@ -110,23 +110,14 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             }
 
             CompareLocks(name, before.Lock, spot.Lock, wording, structure);
-            if (before with { Content = spot.Content, Lock = spot.Lock } != spot
-                || (before.Content is not Ask && EditionMerge.WithWording(before, spot, stays: false) is var worded && worded.Content != before.Content))
+            if (before with { Content = spot.Content, Lock = spot.Lock } != spot || spot.Content.HasOtherWords(before.Content))
             {
                 wording.Add($"{kind}: {name}");
             }
 
-            switch (before.Content, spot.Content)
+            foreach (var difference in spot.Content.DifferencesFrom(before.Content, name))
             {
-                case (Ask { Question: var was }, Ask { Question: var now }):
-                    CompareQuestion(name, was, now, wording, key, structure);
-                    break;
-                case (Jump was, Jump now) when was.SceneId != now.SceneId:
-                    structure.Add($"Jump leads elsewhere: {name}");
-                    break;
-                case (Note was, Note now) when was.IsClue != now.IsClue:
-                    structure.Add($"Clue card or note: {name}");
-                    break;
+                (difference.Sort switch { DifferenceSort.Wording => wording, DifferenceSort.Key => key, _ => structure }).Add(difference.Words);
             }
         }
 
@@ -152,25 +143,6 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         if (EditionMerge.WithWording(was, now) != was)
         {
             wording.Add($"Words of the lock: {name}");
-        }
-    }
-
-    private static void CompareQuestion(string name, Question was, Question now, List<string> wording, List<string> key, List<string> structure)
-    {
-        var family = QuestionTypes.For(was);
-        if (family.WithWording(was, now) != was)
-        {
-            wording.Add($"Words of the question: {name}");
-        }
-
-        if (family.WithKey(was, now) != was)
-        {
-            key.Add($"Key or points of the question: {name}");
-        }
-
-        if (family.WithKey(family.WithWording(was, now), now) != now)
-        {
-            structure.Add($"Parts of the question: {name}");
         }
     }
 }

@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Editions;
@@ -47,15 +48,15 @@ public static class EditionMerge
         },
         Scenes = older.Scenes.Select(scene => scene with
         {
-            Spots = scene.Spots.Select(spot => spot.Content is Ask { Question: var was } && newer.SpotOf(spot.Id)?.Content is Ask { Question: var now }
+            Spots = scene.Spots.Select(spot => spot.Question is { } was && newer.SpotOf(spot.Id)?.Question is { } now
                 ? spot with { Content = new Ask(QuestionTypes.For(was).WithKey(was, now)) }
                 : spot).ToValueList(),
         }).ToValueList(),
     };
 
     /// <summary>True when a spot is part of the structure: answers, ways or locks depend on it, so it stays as it was for attempts at work.</summary>
-    internal static bool IsStructure(Activity activity, Spot spot) => spot.Content is Ask or Jump or Note { IsClue: true } || spot.Lock is not null
-        || activity.Locks.Any(entry => entry.Lock.Key is FoundKey found && found.SpotIds.Contains(spot.Id));
+    internal static bool IsStructure(Activity activity, Spot spot) => spot.Content.IsStructure || spot.Lock is not null
+        || activity.Locks.Any(entry => entry.Lock.Key.DependsOn.Contains(spot.Id));
 
     /// <summary>The older spot with the words, place and look of the newer; its question's key, the scene it leads to and what opens it stay.</summary>
     /// <param name="older">The older spot.</param>
@@ -64,19 +65,8 @@ public static class EditionMerge
     internal static Spot WithWording(Spot older, Spot newer, bool stays) => newer with
     {
         Lock = WithWording(older.Lock, newer.Lock),
-        Content = (older.Content, newer.Content) switch
-        {
-            _ when stays && older.Content.Kind != newer.Content.Kind => older.Content,
-            (Ask was, Ask now) => new Ask(QuestionTypes.For(was.Question).WithWording(was.Question, now.Question)),
-            (Jump was, Jump now) => now with { SceneId = was.SceneId },
-            (Note was, Note now) => now with { IsClue = was.IsClue },
-            (Ask or Jump, _) or (_, Ask or Jump) => older.Content,
-            (_, Note now) => now with { IsClue = false },
-            var (_, now) => now,
-        },
+        Content = newer.Content.Over(older.Content, stays),
     };
-
-    private static bool IsClue(Content content) => content is Note { IsClue: true };
 
     internal static Lock? WithWording(Lock? older, Lock? newer) => older is null || newer is null ? older
         : newer with { Key = older.Key };
@@ -96,7 +86,7 @@ public static class EditionMerge
             {
                 spots.Add(WithWording(was, spot, IsStructure(activity, was)));
             }
-            else if (spot.Content is not (Ask or Jump) && !IsClue(spot.Content) && spot.Lock is null && !(activity.SpotOf(spot.Id) is { } elsewhere && IsStructure(activity, elsewhere)))
+            else if (!spot.Content.IsStructure && spot.Lock is null && !(activity.SpotOf(spot.Id) is { } elsewhere && IsStructure(activity, elsewhere)))
             {
                 spots.Add(spot);
             }
@@ -104,7 +94,7 @@ public static class EditionMerge
 
         // What the attempt depends on stays where it was for those who began with it; moved elsewhere, it still has the newer words.
         spots.AddRange(before.Values.Where(spot => IsStructure(activity, spot)).Select(spot => newest.SpotOf(spot.Id) is { } moved ? WithWording(spot, moved, stays: true) : spot));
-        var backdrop = older.Backdrop.GetType() == newer.Backdrop.GetType() ? newer.Backdrop : older.Backdrop;
+        var backdrop = older.Backdrop.WithWording(newer.Backdrop);
         return older with
         {
             Title = newer.Title,

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Questions;
 
@@ -24,7 +25,7 @@ public sealed record Board
 
     /// <summary>True when its picture is a panorama of all directions.</summary>
     [JsonIgnore]
-    public bool MayBeSphere => Picture is { } picture && PanoramaBackdrop.Refuse(picture.Width, picture.Height) is null;
+    public bool MayBeSphere => Picture is { } picture && Equirectangular.Refuse(picture.Width, picture.Height) is null;
 
     /// <summary>Width over height as it is shown.</summary>
     [JsonIgnore]

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Editing;
 
 namespace ZestySlate.Core.Questions;
 
@@ -42,6 +43,14 @@ public abstract record Question
     /// <summary>The same question with one part showing something else; unchanged where there is no such part.</summary>
     public virtual Question WithFace(string key, Func<Face, Face> change) => this;
 
+    /// <summary>Every sound it plays.</summary>
+    [JsonIgnore]
+    public IEnumerable<Sound> Sounds => Faces.Select(part => part.Face.Sound).Prepend(Sound).OfType<Sound>();
+
+    /// <summary>Whose the things it shows and plays are.</summary>
+    [JsonIgnore]
+    public IEnumerable<Source> Sources => Pictures.Select(Source.Of).Concat(Sounds.Select(Source.Of)).Concat(Video is null ? [] : [Source.Of(Video)]);
+
     /// <summary>Every picture it shows.</summary>
     [JsonIgnore]
     public IEnumerable<Picture> Pictures => Faces.SelectMany(part => part.Face.Pictures).Concat(new[] { Picture }.Concat(Bands.Bands.Select(band => band.Picture)).OfType<Picture>());
@@ -49,6 +58,15 @@ public abstract record Question
     /// <summary>Everything it plays, by the hashes of the files.</summary>
     [JsonIgnore]
     public IEnumerable<string> Played => Faces.SelectMany(part => part.Face.Played).Concat(new[] { Sound?.Media, Video?.Media, Video?.Captions }.OfType<string>().Where(media => media.Length > 0));
+
+    /// <summary>The same question with one file of the library in another's place.</summary>
+    internal Question With(MediaSwap swap) => Faces.Aggregate(this, (changed, part) => changed.WithFace(part.Key, face => face with { Picture = swap.OrNone(face.Picture), Sound = swap.Of(face.Sound) })) with
+    {
+        Picture = swap.OrNone(Picture),
+        Sound = swap.Of(Sound),
+        Video = swap.Of(Video),
+        Bands = swap.Of(Bands),
+    };
 
     /// <summary>The same question with the common words of another version of it.</summary>
     internal Question WithCommonWording(Question newer) => this with

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Contents.Jumps;
+
 namespace ZestySlate.Core.Scenes;
 
 /// <summary>One scene of an outline and the scenes it leads to, by name.</summary>
@@ -49,6 +51,6 @@ public static class Outline
 
     /// <summary>The scenes of an activity and where they lead, as an outline.</summary>
     public static string Write(Activities.Activity activity) => string.Join("\n", activity.Scenes.SelectMany(scene =>
-        scene.Spots.Select(spot => (spot.Content as Activities.Jump)?.SceneId).OfType<string>().Select(activity.SceneOf).OfType<Activities.Scene>().Distinct()
+        scene.Spots.Select(spot => spot.Content.Goal).OfType<string>().Select(activity.SceneOf).OfType<Activities.Scene>().Distinct()
             .Select(goal => "  " + activity.TitleOf(goal)).Prepend(activity.TitleOf(scene))));
 }

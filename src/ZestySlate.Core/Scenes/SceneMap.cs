@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Scenes;
@@ -39,8 +40,8 @@ public sealed record SceneMap
     /// <summary>The map of an activity.</summary>
     public static SceneMap Of(Activity activity)
     {
-        var ways = activity.Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content is Jump)
-                .Select(spot => (scene, spot, goal: activity.SceneOf(((Jump)spot.Content).SceneId))))
+        var ways = activity.Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content.Goal is not null)
+                .Select(spot => (scene, spot, goal: activity.SceneOf(spot.Content.Goal!))))
             .Where(way => way.goal is not null)
             .GroupBy(way => (way.scene.Id, way.goal!.Id))
             .Select(same => new MapWay(same.Key.Item1, same.Key.Item2, same.All(way => way.spot.Lock is not null || way.goal!.Lock is not null))).ToValueList();
@@ -72,7 +73,7 @@ public sealed record SceneMap
             var next = new Queue<string>(scenes);
             while (next.TryDequeue(out var id))
             {
-                var goals = all[id].Spots.Where(spot => IsOpen(spot.Id)).Select(spot => (spot.Content as Jump)?.SceneId).OfType<string>();
+                var goals = all[id].Spots.Where(spot => IsOpen(spot.Id)).Select(spot => spot.Content.Goal).OfType<string>();
                 foreach (var goal in goals.Concat(activity.SceneList ? all.Keys : []))
                 {
                     if (all.ContainsKey(goal) && IsOpen(goal) && scenes.Add(goal))
@@ -92,23 +93,15 @@ public sealed record SceneMap
     /// <summary>Opens what opens with these spots.</summary>
     private static void Unlock(Dictionary<string, Spot> inReach, Dictionary<string, Lock> locks, HashSet<string> open)
     {
-        var points = inReach.Values.Sum(spot => spot.Content is Ask ask ? QuestionTypes.For(ask.Question).OutOf(ask.Question) : 0);
-        foreach (var (id, closed) in locks)
-        {
-            var opens = closed.Key switch
-            {
-                CodeKey code => code.Accepted.Any(accepted => accepted.Trim().Length > 0),
-                NumberKey => true,
-                AnswerKey answer => inReach.TryGetValue(answer.SpotId, out var spot) && spot.Content is Ask,
-                ScoreKey score => points >= score.Points,
-                FoundKey found => found.SpotIds.Count > 0 && found.SpotIds.Count(inReach.ContainsKey) >= found.Needed,
-                _ => false,
-            };
-            if (opens)
-            {
-                open.Add(id);
-            }
-        }
+        var reach = new Reach(inReach);
+        open.UnionWith(locks.Where(entry => entry.Value.Key.CanOpenWith(reach)).Select(entry => entry.Key));
+    }
+
+    private sealed class Reach(Dictionary<string, Spot> spots) : IReach
+    {
+        public decimal Points { get; } = spots.Values.Sum(spot => spot.Question is { } question ? QuestionTypes.For(question).OutOf(question) : 0);
+
+        public Spot? SpotOf(string spotId) => spots.GetValueOrDefault(spotId);
     }
 
     /// <summary>Scenes in columns by the number of jumps from the first; within a column near those that lead to them.</summary>

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Inserts;
 using ZestySlate.Core.Editing;
 
 namespace ZestySlate.Storage.Activities;

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
@@ -49,7 +50,7 @@ public sealed class Gradebooks(SlateDb db, ActivityStore activities, AttemptStor
 
         return activities.Edition(activityId, edition).Scenes.Sum(scene =>
         {
-            var points = scene.Spots.Select(spot => spot.Content).OfType<Core.Activities.Ask>().Select(ask => QuestionTypes.For(ask.Question).OutOf(ask.Question)).ToList();
+            var points = scene.Spots.Select(spot => spot.Question).OfType<Question>().Select(question => QuestionTypes.For(question).OutOf(question)).ToList();
             return scene.Draw is { } draw && draw < points.Count ? points.Average() * draw : points.Sum();
         });
     }

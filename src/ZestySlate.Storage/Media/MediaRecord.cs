@@ -1,3 +1,5 @@
+using ZestySlate.Core.Scenes;
+
 namespace ZestySlate.Storage.Media;
 
 /// <summary>A stored file, found by the hash of its bytes.</summary>
@@ -70,7 +72,7 @@ public sealed class MediaItem
     public string SearchText { get; set; } = "";
 
     /// <summary>True when it can be looked round in.</summary>
-    public bool IsPanorama => Kind == MediaKind.Picture && Height > 0 && Core.Activities.PanoramaBackdrop.Refuse(Width, Height) is null;
+    public bool IsPanorama => Kind == MediaKind.Picture && Height > 0 && Core.Scenes.Equirectangular.Refuse(Width, Height) is null;
 
     internal void Settle() => SearchText = $"{Name} {Tags} {Folder} {AlternativeText} {Credit} {Transcript}".ToLowerInvariant();
 }

@@ -1,3 +1,5 @@
+using ZestySlate.Web.Backdrops;
+using ZestySlate.Web.Locks;
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
@@ -33,7 +35,7 @@ internal static class EditForms
             "kindLook" => SignForms.ReadKindLook(form, activity.Look),
             "lock" => LockForms.Read(form, activity),
             "outline" => new AddOutline(form["outline"].ToString()),
-            "addScene" => new AddScenes([new Scene { Id = SceneForms.NewId(form), Title = form["title"].ToString().Trim(), Backdrop = form["as"] == "page" ? new PageBackdrop(default) : new BlankBackdrop() }]),
+            "addScene" => new AddScenes([new Scene { Id = SceneForms.NewId(form), Title = form["title"].ToString().Trim(), Backdrop = BackdropForms.New(form["as"].ToString()) }]),
             "align" when Enum.TryParse<Alignment>(form["line"], true, out var line) => new AlignSpots(Ids(form), line),
             "shift" => new ShiftSpots(Ids(form), Number(form["right"]), Number(form["down"])),
             "deleteSeveral" => new DeleteSpots(Ids(form)),

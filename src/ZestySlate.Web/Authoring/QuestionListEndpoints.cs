@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Editing;
 using ZestySlate.Formats.Questions;
 using ZestySlate.Storage.Activities;

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Inserts;
 using ZestySlate.Core.Editing;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Web.Identity;

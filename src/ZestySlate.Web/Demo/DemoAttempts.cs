@@ -42,7 +42,7 @@ internal static class DemoAttempts
             return attempts.TakeAsync(attempt, happened($"demo{step++}", clock.Now));
         }
 
-        foreach (var note in activity.Spots.Where(spot => spot.Content is Note))
+        foreach (var note in activity.Spots.Where(spot => spot.Content.Kind == SpotKind.Note))
         {
             if (random.Next(10) < 8)
             {

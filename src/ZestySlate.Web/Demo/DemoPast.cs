@@ -3,6 +3,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Classes.Rehearsing;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.LongText;
@@ -58,7 +59,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await GiveAsync(watch, "sky", "Practice", dueInDays: null);
         await GiveAsync(writers, "breeze", "", dueInDays: 1);
         await WorkAsync(writers, "breeze", daysAgo: 4, skipped: 2);
-        await WorkAsync(year8, CheckId, daysAgo: 6, skipped: 2, question => checkAsMeant.SpotOf(question.Spot.Id)?.Content is Ask asked ? asked.Question : question.Question);
+        await WorkAsync(year8, CheckId, daysAgo: 6, skipped: 2, question => checkAsMeant.SpotOf(question.Spot.Id)?.Question ?? question.Question);
         await WorkAsync(year8, "clouds", daysAgo: 3, skipped: 7);
         await WorkAsync(watch, "watchtest", daysAgo: 9, skipped: 1);
         await WorkAsync(watch, "sky", daysAgo: 5, skipped: 5);

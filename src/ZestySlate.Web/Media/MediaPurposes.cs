@@ -1,5 +1,8 @@
+using ZestySlate.Web.Backdrops;
+using ZestySlate.Web.Contents;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions;
 using ZestySlate.Storage.Media;
@@ -10,15 +13,26 @@ namespace ZestySlate.Web.Media;
 /// <summary>What a file from the library is to be in an activity.</summary>
 internal static class MediaPurposes
 {
+    private static readonly MediaPurpose[] OfActivities =
+    [
+        new("backdrop", MediaKind.Picture, use => use.Scene is { } scene ? new SetBackdrop(scene.Id, BackdropOf(use.Picture, scene.Backdrop)) : null),
+        new("newScene", MediaKind.Picture, use => new AddScenes([new Scene { Id = Ids.New(), Title = use.Item.Name, Backdrop = Backdrop.Of(use.Picture) }])),
+        new("ambient", MediaKind.Sound, use => use.Scene is { } scene ? new SetAmbient(scene.Id, use.Sound) : null),
+        new("cover", MediaKind.Picture, use => new SetLook(use.Activity.Look with { Cover = use.Picture })),
+        new("background", MediaKind.Picture, use => new SetLook(use.Activity.Look with { Background = use.Picture })),
+        new("sign", MediaKind.Picture, use => use.Spot is { } spot ? new SetSign(spot.Id, spot.Sign with { Form = SignForm.Picture, Picture = use.Picture }) : null),
+        new("kindSign", MediaKind.Picture, use => Enum.TryParse<SpotKind>(use.Part, true, out var kind) ? new SetLook(WithSign(use.Activity.Look, kind, use.Picture)) : null),
+        new("bandPicture", MediaKind.Picture,
+            use => new SetRules(use.Activity.Rules with { Bands = BandFields.WithPicture(use.Activity.Rules.Bands, use.Part, use.Picture) })),
+        new("introduction", MediaKind.Picture, use => new SetFlow(use.Activity.Flow with { Picture = use.Picture })),
+    ];
+
+    /// <summary>Every purpose; where two have one name, what is nearer comes first.</summary>
+    private static readonly ILookup<string, MediaPurpose> All = ContentForms.All.SelectMany(form => form.Files)
+        .Concat(BackdropForms.All.SelectMany(form => form.Files)).Concat(OfActivities).ToLookup(purpose => purpose.Key);
+
     /// <summary>The kind of file that a purpose needs.</summary>
-    public static MediaKind KindFor(string purpose) => purpose switch
-    {
-        "sound" or "calloutSound" or "ambient" or "askSound" or "faceSound" => MediaKind.Sound,
-        "video" or "askVideo" or "materialVideo" => MediaKind.Video,
-        "captions" or "askCaptions" or "materialCaptions" => MediaKind.Captions,
-        "materialPdf" => MediaKind.Pdf,
-        _ => MediaKind.Picture,
-    };
+    public static MediaKind KindFor(string purpose) => All[purpose].FirstOrDefault()?.Kind ?? MediaKind.Picture;
 
     /// <summary>The picture with the words that the library has for it.</summary>
     public static Picture PictureOf(MediaItem item) => new()
@@ -35,69 +49,27 @@ internal static class MediaPurposes
     public static Sound SoundOf(MediaItem item) => new() { Media = item.Hash, Transcript = item.Transcript, Credit = item.Credit, Licence = item.Licence };
 
     /// <summary>The edit that puts the file to use, or why it cannot be.</summary>
-    public static Outcome<Edit> Edit(string purpose, MediaItem item, Activity activity, string spotId, string sceneId, string kind)
+    public static Outcome<Edit> Edit(string purpose, MediaItem item, Activity activity, string spotId, string sceneId, string part)
     {
         if (item.Kind != KindFor(purpose))
         {
             return Outcome<Edit>.Refused($"«{item.Name}» is {Name(item.Kind)}; here {Name(KindFor(purpose))} is needed.");
         }
 
-        var spot = activity.SpotOf(spotId);
-        var scene = activity.SceneOf(sceneId);
-        return (purpose, spot?.Content) switch
-        {
-            ("backdrop", _) when scene is not null => new SetBackdrop(scene.Id, BackdropOf(item, scene.Backdrop)),
-            ("newScene", _) => new AddScenes([new Scene { Id = Ids.New(), Title = item.Name, Backdrop = BackdropOf(item, null) }]),
-            ("ambient", _) when scene is not null => new SetAmbient(scene.Id, SoundOf(item)),
-            ("cover", _) => new SetLook(activity.Look with { Cover = PictureOf(item) }),
-            ("background", _) => new SetLook(activity.Look with { Background = PictureOf(item) }),
-            ("illustration", Note note) => new SetContent(spot!.Id, note with { Illustrations = note.Illustrations.Add(PictureOf(item)) }),
-            ("sound", Note note) => new SetContent(spot!.Id, note with { Sound = SoundOf(item) }),
-            ("video", Note note) => new SetContent(spot!.Id, note with { Video = new VideoFile { Media = item.Hash, Credit = item.Credit, Licence = item.Licence } }),
-            ("captions", Note { Video: { } video } note) => new SetContent(spot!.Id, note with { Video = video with { Captions = item.Hash } }),
-            ("calloutSound", Callout callout) => new SetContent(spot!.Id, callout with { Sound = SoundOf(item) }),
-            ("sign", not null) => new SetSign(spot!.Id, spot.Sign with { Form = SignForm.Picture, Picture = PictureOf(item) }),
-            ("kindSign", _) when Enum.TryParse<SpotKind>(kind, true, out var which) => new SetLook(activity.Look with
-            {
-                Spots = activity.Look.Spots.RemoveAll(look => look.Kind == which)
-                    .Add(new SpotLook(which, (activity.Look.Spots.FirstOrDefault(look => look.Kind == which)?.Sign ?? new Sign()) with { Form = SignForm.Picture, Picture = PictureOf(item) })),
-            }),
-            ("askPicture", Ask ask) => Asked(spot!, ask.Question with { Picture = PictureOf(item) }),
-            ("askSound", Ask ask) => Asked(spot!, ask.Question with { Sound = SoundOf(item) }),
-            ("askVideo", Ask ask) => Asked(spot!, ask.Question with { Video = new VideoFile { Media = item.Hash, Credit = item.Credit, Licence = item.Licence } }),
-            ("askCaptions", Ask { Question: { Video: { } film } question }) => Asked(spot!, question with { Video = film with { Captions = item.Hash } }),
-            ("facePicture", Ask ask) => Asked(spot!, ask.Question.WithFace(kind, face => face with { Picture = PictureOf(item) })),
-            ("faceSound", Ask ask) => Asked(spot!, ask.Question.WithFace(kind, face => face with { Sound = SoundOf(item) })),
-            ("bandPicture", Ask ask) => Asked(spot!, ask.Question with { Bands = BandFields.WithPicture(ask.Question.Bands, kind, PictureOf(item)) }),
-            ("bandPicture", _) => new SetRules(activity.Rules with { Bands = BandFields.WithPicture(activity.Rules.Bands, kind, PictureOf(item)) }),
-            ("materialPicture", _) when MaterialOf(scene) is { } material => Beside(scene!, material with { Pictures = material.Pictures.Add(PictureOf(item)) }),
-            ("materialVideo", _) when MaterialOf(scene) is { } material => Beside(scene!, material with { Video = new VideoFile { Media = item.Hash, Credit = item.Credit, Licence = item.Licence } }),
-            ("materialCaptions", _) when MaterialOf(scene) is { Video: { } film } material => Beside(scene!, material with { Video = film with { Captions = item.Hash } }),
-            ("materialPdf", _) when MaterialOf(scene) is { } material => Beside(scene!, material with { Pdf = new PdfFile { Media = item.Hash, Name = item.Name } }),
-            ("introduction", _) => new SetFlow(activity.Flow with { Picture = PictureOf(item) }),
-            _ => Outcome<Edit>.Refused("What the file was for is not in the activity any more. The file is kept in your media library."),
-        };
+        var use = new FileUse(item, activity, activity.SpotOf(spotId), activity.SceneOf(sceneId), part);
+        return All[purpose].Select(one => one.Use(use)).FirstOrDefault(edit => edit is not null)
+            ?? Outcome<Edit>.Refused("What the file was for is not in the activity any more. The file is kept in your media library.");
     }
 
-    private static Material? MaterialOf(Scene? scene) => (scene?.Backdrop as PageBackdrop)?.Material;
-
-    private static SetBackdrop Beside(Scene scene, Material material) => new(scene.Id, (PageBackdrop)scene.Backdrop with { Material = material });
-
-    private static SetContent Asked(Spot spot, Question question) => new(spot.Id, new Ask(question));
-
-    /// <summary>A picture that can be looked round in becomes a panorama by itself; another keeps the old picture's words.</summary>
-    private static Backdrop BackdropOf(MediaItem item, Backdrop? old)
+    private static Look WithSign(Look look, SpotKind kind, Picture picture)
     {
-        var picture = PictureOf(item);
-        if (old?.Shown is { } before && picture.LacksAlternativeText)
-        {
-            picture = picture.WithWordsOf(before);
-        }
-
-        return item.IsPanorama ? new PanoramaBackdrop(picture) { Opening = (old as PanoramaBackdrop)?.Opening ?? default }
-            : old is PictureBackdrop flat ? flat.With(picture)
-            : new PictureBackdrop(picture);
+        var old = look.Spots.FirstOrDefault(spots => spots.Kind == kind)?.Sign ?? new Sign();
+        return look with { Spots = look.Spots.RemoveAll(spots => spots.Kind == kind).Add(new SpotLook(kind, old with { Form = SignForm.Picture, Picture = picture })) };
     }
+
+    /// <summary>A picture in another's place keeps the old one's words where it has none.</summary>
+    private static Backdrop BackdropOf(Picture picture, Backdrop old) =>
+        old.Taking(old.Shown is { } before && picture.LacksAlternativeText ? picture.WithWordsOf(before) : picture);
 
     private static string Name(MediaKind kind) => kind switch
     {

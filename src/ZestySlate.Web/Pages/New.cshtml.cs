@@ -3,6 +3,8 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Backdrops.WebPages;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
@@ -69,7 +71,7 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
         {
             Title = title.Length > 0 ? title : "A picture",
             Language = UsualLanguage,
-            Scenes = [new Scene { Id = Ids.New(), Backdrop = added.Value.IsPanorama ? new PanoramaBackdrop(picture) : new PictureBackdrop(picture) }],
+            Scenes = [new Scene { Id = Ids.New(), Backdrop = Backdrop.Of(picture) }],
         };
         var draft = await store.CreateAsync(User.Id(), activity);
         return LocalRedirect($"~/author/{draft.Record.Id}");

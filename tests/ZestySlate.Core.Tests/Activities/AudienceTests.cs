@@ -1,6 +1,13 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Backdrops.Panoramas;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Backdrops.WebPages;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
+using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Questions.MultipleChoice;
 
 namespace ZestySlate.Core.Tests.Activities;

@@ -1,6 +1,8 @@
 using CsCheck;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Editing;
 
 namespace ZestySlate.Core.Tests.Activities;

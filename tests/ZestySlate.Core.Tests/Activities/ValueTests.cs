@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Callouts;
 
 namespace ZestySlate.Core.Tests.Activities;
 

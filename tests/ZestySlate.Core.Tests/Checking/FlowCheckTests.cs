@@ -1,5 +1,7 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Match;

@@ -1,5 +1,8 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents.Callouts;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.MultipleChoice;
 

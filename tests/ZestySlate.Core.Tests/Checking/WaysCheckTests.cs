@@ -1,5 +1,16 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents;
+using ZestySlate.Core.Contents.Inserts;
+using ZestySlate.Core.Contents.Links;
+using ZestySlate.Core.Contents.Notes;
+using ZestySlate.Core.Contents.WebPanels;
+using ZestySlate.Core.Locks;
+using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Codes;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Tests.Checking;
@@ -53,7 +64,7 @@ public sealed class WaysCheckTests
         Says(With(Of(new Note { Title = "T", Video = new VideoFile { Media = "v" } })), "has no captions", false);
         Says(With(Of(new Note { Title = "T", Sound = new Sound { Media = "v" } })), "has no transcript", false);
         Says(With(Of(new Note { Title = "T", ButtonWords = "More" })), "needs both words and an address", false);
-        Says(Make.Tour(Make.Scene("a") with { Backdrop = new BlankBackdrop() }), "has no picture yet", false);
+        Says(Make.Tour(Make.Scene("a") with { Backdrop = new PlainBoardBackdrop() }), "has no picture yet", false);
         Says(Make.Tour(Make.Scene("a", Make.Note("n"))) with { Rules = new Rules { Completion = Completion.Passed } }, "there is no pass mark", true);
     }
 

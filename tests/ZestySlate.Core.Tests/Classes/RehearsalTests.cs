@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Rehearsing;
+using ZestySlate.Core.Locks.Found;
 
 namespace ZestySlate.Core.Tests.Classes;
 

@@ -1,4 +1,6 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;

@@ -1,6 +1,7 @@
 using CsCheck;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Marking;

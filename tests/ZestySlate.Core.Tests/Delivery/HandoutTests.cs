@@ -1,7 +1,12 @@
 using CsCheck;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Contents.Callouts;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Tests.Marking;
 

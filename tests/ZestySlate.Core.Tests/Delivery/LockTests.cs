@@ -2,6 +2,12 @@ using System.Text.Json;
 using CsCheck;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Locks;
+using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Codes;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Numbers;
+using ZestySlate.Core.Locks.Scores;
 
 namespace ZestySlate.Core.Tests.Delivery;
 
@@ -134,8 +140,8 @@ public sealed class LockTests
     [Fact]
     public void The_rest_grows_and_has_an_end() => Gen.Int[0, 200].Sample(wrong =>
     {
-        var pause = Locks.NextTry(new CodeTries(wrong, Make.Monday)) - Make.Monday;
-        var next = Locks.NextTry(new CodeTries(wrong + 1, Make.Monday)) - Make.Monday;
+        var pause = new CodeTries(wrong, Make.Monday).NextAt - Make.Monday;
+        var next = new CodeTries(wrong + 1, Make.Monday).NextAt - Make.Monday;
         return pause <= next && next <= TimeSpan.FromMinutes(5);
     });
 

@@ -1,8 +1,22 @@
 using System.Text.Json.Nodes;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Classes.Rehearsing;
+using ZestySlate.Core.Contents;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Contents.Callouts;
+using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Contents.Links;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Codes;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
 
@@ -38,7 +52,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
     {
         0 => new PictureBackdrop(Make.Picture()),
         1 => Make.Round("x").Backdrop,
-        2 => new BlankBackdrop(),
+        2 => new PlainBoardBackdrop(),
         _ => new PageBackdrop(RichText.Plain(One(Said))),
     };
 
@@ -98,15 +112,15 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new SetFlow(w.AFlow()),
         (w, a) => new SetWording([new OwnWord("next", w.One(Said))]),
         (w, a) => new SetDraw(w.AScene(a), w.Happens() ? null : 1 + w._random.Next(4)),
-        (w, a) => new AddSpots(w.AScene(a), [w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new BlankBackdrop())]),
-        (w, a) => new AddSpot(w.AScene(a), w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new BlankBackdrop())),
+        (w, a) => new AddSpots(w.AScene(a), [w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new PlainBoardBackdrop())]),
+        (w, a) => new AddSpot(w.AScene(a), w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new PlainBoardBackdrop())),
         (w, a) => w.AnySpot(a) is { } spot ? new MoveSpot(spot, 0.3, 0.9) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetPlace(spot, new AtPoint(0.1, 0.2)) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetSign(spot, a.SpotOf(spot)!.Sign with { Beckons = w.Happens() }) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new RenameSpot(spot, w.One(Said)) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetContent(spot, w.AContent(a.Scenes.Select(scene => scene.Id).ToList())) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new CopySpot(spot, w.Id("p")) : null,
-        (w, a) => w.AnySpot(a) is { } spot ? new TakeUpdate(spot, null, w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new BlankBackdrop()), 2) : null,
+        (w, a) => w.AnySpot(a) is { } spot ? new TakeUpdate(spot, null, w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new PlainBoardBackdrop()), 2) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new CutLink(spot) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new DeleteSpot(spot) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new ReorderSpot(spot, w._random.Next(7) - 3) : null,

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.WebPages;
 using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Core.Tests.Delivery;

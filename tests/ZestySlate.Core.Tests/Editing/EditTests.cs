@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Editing;
 
 namespace ZestySlate.Core.Tests.Editing;

@@ -1,5 +1,13 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Panoramas;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Contents.Callouts;
+using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Contents.Links;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Numbers;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Tests.Editing;

@@ -1,5 +1,10 @@
 using CsCheck;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Contents;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Questions.MultipleChoice;

@@ -1,5 +1,18 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Backdrops.WebPages;
+using ZestySlate.Core.Contents.Inserts;
+using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Contents.Links;
+using ZestySlate.Core.Contents.Notes;
+using ZestySlate.Core.Contents.WebPanels;
 using ZestySlate.Core.Editions;
+using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Codes;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Numbers;
+using ZestySlate.Core.Locks.Scores;
 
 namespace ZestySlate.Core.Tests.Editions;
 
@@ -76,7 +89,7 @@ public sealed class TourEditionTests
                 new Spot { Id = "9", Place = new AtPoint(0.5, 0.7), Content = new Insert("abc") { Title = "C" }, Origin = new Origin("o", 3, "i") },
                 Make.Jump("10", "r", Make.Code("a", "b"))) with
             { Lock = Make.By(new AnswerKey("q")), Ambient = new Sound { Media = "m", Transcript = "t" }, Backdrop = new PictureBackdrop(Make.Picture()) { Fit = Fit.Hand, Hand = new HandPlace(0.1, 0.2, 0.8), StageRatio = 2 } },
-            Make.Scene("b") with { Backdrop = new BlankBackdrop() },
+            Make.Scene("b") with { Backdrop = new PlainBoardBackdrop() },
             Make.Scene("w") with { Backdrop = new WebPageBackdrop("https://a.example", 800, 600, true) }) with
         { SceneList = true, Look = new Look { Accent = "#112233", Typeface = Typeface.Bookish, SignsOnAsking = true, Spots = [new SpotLook(SpotKind.Jump, new Sign { Symbol = "door-open" })] }, Rules = new Rules { Completion = Completion.OpenedAll } };
         Assert.Equal(all, ActivityJson.Read(ActivityJson.Write(all)).Value);

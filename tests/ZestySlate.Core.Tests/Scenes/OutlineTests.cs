@@ -1,4 +1,6 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
 
@@ -21,7 +23,7 @@ public sealed class OutlineTests
         var before = Make.Tour(Make.Scene("a", Make.Note("n")) with { Title = "Watch room" });
         var after = new AddOutline("Watch room\n  Lamp gallery\nLamp gallery\n  Watch room\n  Lamp gallery").Apply(before).Value;
         Assert.Equal(["Watch room", "Lamp gallery"], after.Scenes.Select(s => s.Title));
-        Assert.IsType<BlankBackdrop>(after.Scenes[1].Backdrop);
+        Assert.IsType<PlainBoardBackdrop>(after.Scenes[1].Backdrop);
         Assert.Equal([after.Scenes[1].Id], after.Scenes[0].Spots.Select(s => s.Content).OfType<Jump>().Select(j => j.SceneId));
         Assert.Equal(["a"], after.Scenes[1].Spots.Select(s => s.Content).OfType<Jump>().Select(j => j.SceneId));
         Assert.Equal("n", after.Scenes[0].Spots[0].Id);

@@ -1,4 +1,7 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Tests.Scenes;

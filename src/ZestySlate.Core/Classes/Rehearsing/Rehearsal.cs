@@ -53,7 +53,7 @@ public sealed record Rehearsal(int Learners, int HandedIn, ClassStatistics Stati
             activity.Rules.Clock is null ? null : done.Count(one => one.State.EndedBy == Ending.Time),
             met.Where(question => !right.Contains(question.Spot.Id)).Select(question => activity.NameOf(question.Spot)).ToValueList(),
             activity.Scenes.Where(scene => !reached.Contains(scene.Id)).Select(activity.TitleOf).ToValueList(),
-            free ? ended.Select(one => one.State.Scene).Where(scene => !scene.Spots.Any(spot => spot.Content is Jump)).GroupBy(scene => scene.Id)
+            free ? ended.Select(one => one.State.Scene).Where(scene => !scene.Spots.Any(spot => spot.Content.Goal is not null)).GroupBy(scene => scene.Id)
                 .Select(same => (activity.TitleOf(same.First()), same.Count())).OrderByDescending(one => one.Item2).ToValueList() : []);
     }
 

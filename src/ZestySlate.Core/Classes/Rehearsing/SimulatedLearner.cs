@@ -1,6 +1,7 @@
 using System.Globalization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
 
@@ -128,14 +129,14 @@ public sealed class SimulatedLearner
     /// <summary>Opens what is to be read here.</summary>
     private Opened? Look(AttemptState state, string id, DateTimeOffset at)
     {
-        foreach (var spot in state.Activity.Spots.Where(spot => spot.Content is Note && state.IsInReach(spot.Id) && !state.OpenedSpots.Contains(spot.Id)))
+        foreach (var spot in state.Activity.Spots.Where(spot => spot.Content.Kind == SpotKind.Note && state.IsInReach(spot.Id) && !state.OpenedSpots.Contains(spot.Id)))
         {
             if (_passedOver.Contains(spot.Id))
             {
                 continue;
             }
 
-            if (((Note)spot.Content).IsClue || _chance.Happens(0.8))
+            if (spot.Content.IsFinding || _chance.Happens(0.8))
             {
                 return new Opened(spot.Id) { Id = id, At = at };
             }
@@ -156,7 +157,7 @@ public sealed class SimulatedLearner
 
         foreach (var (lockId, closed) in state.Activity.Locks.Where(entry => !state.IsOpen(entry.Id) && entry.Lock.Key is TypedKey && !_passedOver.Contains(entry.Id)))
         {
-            var right = closed.Key switch { CodeKey code => _chance.One(code.Accepted), NumberKey number => Marking.Reading.NumberWriting.Write(number.Value, CultureInfo.InvariantCulture), _ => null };
+            var right = _chance.One(((TypedKey)closed.Key).Examples);
             var tried = new TriedCode(lockId, right is null ? "" : _chance.Happens(0.75) ? right : _chance.Unsure(right, [])) { Id = id, At = at };
             // After a few wrong codes a lock rests; they wait for it.
             var rested = state.WrongCodes.TryGetValue(lockId, out var wrong) && wrong.Wrong >= 3 ? tried with { At = wrong.LastAt + TimeSpan.FromMinutes(6) } : tried;
@@ -168,7 +169,7 @@ public sealed class SimulatedLearner
 
         var here = state.Activity.SceneOf(state.Way[^1]);
         bool MayGo(string scene) => AttemptRules.Refuse(state, new Visited(scene) { Id = id, At = at }) is null;
-        var ways = here?.Spots.Where(spot => state.IsOpen(spot.Id)).Select(spot => (spot.Content as Jump)?.SceneId).OfType<string>().Where(MayGo).Distinct().ToList() ?? [];
+        var ways = here?.Spots.Where(spot => state.IsOpen(spot.Id)).Select(spot => spot.Content.Goal).OfType<string>().Where(MayGo).Distinct().ToList() ?? [];
         var unseen = ways.Where(scene => !state.VisitedScenes.Contains(scene)).ToList();
         var elsewhere = state.Activity.Scenes.Select(scene => scene.Id).Where(scene => !state.VisitedScenes.Contains(scene) && state.Knows(scene) && MayGo(scene)).ToList();
         var next = _chance.One(unseen) ?? (elsewhere.Count > 0 ? elsewhere[0] : null);

@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Classes.Statistics;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions;
 using ZestySlate.Storage;
@@ -57,7 +58,7 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
     public async Task<IActionResult> OnPostAcceptAsync(string activity, string spot, string? part, string text)
     {
         var draft = (await store.DraftAsync(activity))!;
-        if (draft.Document.SpotOf(spot)?.Content is Ask { Question: var question })
+        if (draft.Document.SpotOf(spot)?.Question is { } question)
         {
             await store.EditAsync(activity, draft.Record.Version, User.Id(), new SetContent(spot, new Ask(QuestionTypes.For(question).WithVariant(question, part ?? "", text))));
         }

@@ -78,16 +78,14 @@ export class Dialogs {
   pickScene(): void {
     const dialog = this.dialog("picker");
     void this.pick("picture", item => this.rooms.send("/media", { purpose: "newScene", item })).then(() => {
-      const bar = document.createElement("form");
-      bar.className = "upload scene-sources";
-      bar.dataset.upload = "";
-      bar.innerHTML = '<input type="hidden" name="purpose" value="newScene">'
-        + '<label class="button button-main">Pictures from this device<input type="file" name="file" multiple accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml" class="sr-only"></label>'
-        + '<button type="button" class="button" data-page>A page of text and questions</button><button type="button" class="button" data-blank>A plain board</button><button type="button" class="button" data-made>A scene made before</button>';
+      const bar = document.querySelector<HTMLTemplateElement>("#scene-sources")!.content.firstElementChild!.cloneNode(true) as HTMLElement;
       bar.addEventListener("change", () => dialog.close());
-      bar.querySelector("[data-blank]")!.addEventListener("click", () => { dialog.close(); this.rooms.send("/edit", { edit: "addScene", title: "" }); });
-      bar.querySelector("[data-page]")!.addEventListener("click", () => { dialog.close(); this.rooms.send("/edit", { edit: "addScene", title: "", as: "page" }); });
-      bar.querySelector("[data-made]")!.addEventListener("click", () => { dialog.close(); this.openReuse("any"); });
+      bar.addEventListener("click", event => {
+        const press = (event.target as Element).closest<HTMLElement>("[data-begin], [data-made]");
+        if (!press) { return; }
+        dialog.close();
+        if (press.dataset.begin) { this.rooms.send("/edit", { edit: "addScene", title: "", as: press.dataset.begin }); } else { this.openReuse("any"); }
+      });
       dialog.querySelector("[data-dialog-body]")!.prepend(bar);
     });
   }

@@ -1,0 +1,40 @@
+using System.Text.Json.Serialization;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Editing;
+
+namespace ZestySlate.Core.Backdrops.Pages;
+
+/// <summary>A page to read and work on: formatted text, and below it its spots in reading order.</summary>
+/// <param name="Text">The text above the spots.</param>
+public sealed record PageBackdrop(RichText Text) : Backdrop
+{
+    /// <summary>What stands beside the questions, or null when they have the page to themselves.</summary>
+    public Material? Material { get; init; }
+
+    public override string KindName => "Page";
+
+    public override ActivityKind Alone => ActivityKind.Pages;
+
+    public override Stand Stand => Stand.Flow;
+
+    public override bool HasContent => !Text.IsEmpty || Material is not null;
+
+    public override IEnumerable<Picture> Pictures => Material?.Pictures ?? [];
+
+    public override IEnumerable<string> Played => Material?.Played ?? [];
+
+    public override IEnumerable<Source> Sources => Material?.Video is { } video ? base.Sources.Append(Source.Of(video)) : base.Sources;
+
+    public override string Words => Text.Words;
+
+    /// <summary>The text is read once, with the first part; the material stays beside every part.</summary>
+    public override Backdrop Continued => this with { Text = default };
+
+    public override string? Refuse() => Material is { Address: { Length: > 0 } address } ? WebAddress.Refuse(address) : null;
+
+    internal override IEnumerable<Weakness> Check(string title) =>
+        (Material?.Weaknesses ?? []).Select(message => new Weakness(false, $"{message} (beside the questions of «{title}»).", "material"));
+
+    internal override Backdrop With(MediaSwap swap) => Material is { } material ? this with { Material = material.With(swap) } : this;
+}

@@ -1,0 +1,82 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Editing;
+using ZestySlate.Core.Editions;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Contents.Asks;
+
+/// <summary>A question asked at the spot.</summary>
+public sealed record Ask(Question Question) : Content
+{
+    public override SpotKind Kind => SpotKind.Question;
+
+    public override string OwnName => Question.Prompt.FirstWords;
+
+    public override Question Asked => Question;
+
+    public override bool CountsWhenOpened => false;
+
+    internal override bool Binds => true;
+
+    public override IEnumerable<Picture> Pictures => Question.Pictures;
+
+    public override IEnumerable<string> Played => Question.Played;
+
+    public override IEnumerable<Source> Sources => Question.Sources;
+
+    internal override IEnumerable<Weakness> Check(Activity activity, string name)
+    {
+        if (Question.Prompt.IsEmpty)
+        {
+            yield return new Weakness(true, "A question has no prompt.", "prompt");
+        }
+
+        if (Question.Pictures.Any(picture => picture.LacksAlternativeText))
+        {
+            yield return new Weakness(false, $"The question «{name}» shows a picture without alternative text.", "alternativeText");
+        }
+
+        if (Question.Sounds.Any(sound => sound.Transcript.Length == 0))
+        {
+            yield return new Weakness(false, $"The question «{name}» plays a sound that is not described for those who cannot hear it.", "sound");
+        }
+
+        if (Question.Video is { Captions: "" })
+        {
+            yield return new Weakness(false, $"The question «{name}» shows a video without captions.", "video");
+        }
+
+        foreach (var weakness in QuestionTypes.For(Question).Check(Question, activity.Words.Culture))
+        {
+            yield return weakness with { Message = $"The question «{name}» {weakness.Message}." };
+        }
+    }
+
+    internal override Content With(MediaSwap swap) => new Ask(Question.With(swap));
+
+    protected override Content OverSame(Content older) => new Ask(QuestionTypes.For(older.Asked!).WithWording(older.Asked!, Question));
+
+    /// <summary>The words of a question are told apart from those around it.</summary>
+    internal override bool HasOtherWords(Content older) => false;
+
+    internal override IEnumerable<Difference> DifferencesFrom(Content older, string name)
+    {
+        var was = older.Asked!;
+        var family = QuestionTypes.For(was);
+        if (family.WithWording(was, Question) != was)
+        {
+            yield return new Difference(DifferenceSort.Wording, $"Words of the question: {name}");
+        }
+
+        if (family.WithKey(was, Question) != was)
+        {
+            yield return new Difference(DifferenceSort.Key, $"Key or points of the question: {name}");
+        }
+
+        if (family.WithKey(family.WithWording(was, Question), Question) != Question)
+        {
+            yield return new Difference(DifferenceSort.Structure, $"Parts of the question: {name}");
+        }
+    }
+}

@@ -1,0 +1,21 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Checking;
+
+namespace ZestySlate.Core.Contents.Inserts;
+
+/// <summary>Another published activity inside this one, always as its newest edition stands. It keeps its own attempts.</summary>
+/// <param name="ActivityId">The activity's code.</param>
+public sealed record Insert(string ActivityId) : Content
+{
+    /// <summary>Its title when it was put in, or own words.</summary>
+    public string Title { get; init; } = "";
+
+    public override SpotKind Kind => SpotKind.Insert;
+
+    public override string KindName => "Activity";
+
+    public override string OwnName => Title.Trim();
+
+    internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
+        ActivityId.Length == 0 ? [new Weakness(true, "No activity is chosen to be inside.", "insert")] : [];
+}

@@ -1,0 +1,81 @@
+using System.Text.Json.Serialization;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editing;
+using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Codes;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Numbers;
+using ZestySlate.Core.Locks.Scores;
+
+namespace ZestySlate.Core.Locks;
+
+/// <summary>
+/// What opens a lock. Each kind has a room of its own and one line here; what is asked of all of them is asked through the
+/// members of this record, never by type.
+/// </summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
+[JsonDerivedType(typeof(CodeKey), "code")]
+[JsonDerivedType(typeof(NumberKey), "number")]
+[JsonDerivedType(typeof(AnswerKey), "answer")]
+[JsonDerivedType(typeof(ScoreKey), "score")]
+[JsonDerivedType(typeof(FoundKey), "found")]
+public abstract record LockKey
+{
+    /// <summary>The entry of the wording that says how it opens; {0} is what is needed.</summary>
+    [JsonIgnore]
+    public abstract string WordsKey { get; }
+
+    /// <summary>Points, or things, that are needed; 0 where none are counted.</summary>
+    [JsonIgnore]
+    public virtual decimal Needed => 0;
+
+    /// <summary>The entry of the wording that says how near it is; {0} is what is there, {1} what is needed. Null where that is not said.</summary>
+    [JsonIgnore]
+    public virtual string? NearnessKey => null;
+
+    /// <summary>The spots that it depends on.</summary>
+    [JsonIgnore]
+    public virtual IEnumerable<string> DependsOn => [];
+
+    /// <summary>Points, or things, of those needed that are there.</summary>
+    internal virtual decimal Has(AttemptState state) => 0;
+
+    /// <summary>Whether it opens by itself, without typing, with what is there.</summary>
+    internal abstract bool OpensWith(IOpening there);
+
+    /// <summary>Whether it can be opened by a learner who has all this in reach. Codes count as found.</summary>
+    internal abstract bool CanOpenWith(IReach reach);
+
+    /// <summary>Why nothing can open it, in words; null when something can.</summary>
+    internal virtual string? Weakness(Activity activity) => null;
+
+    /// <summary>Why an author cannot have it so, in words; null when it can be.</summary>
+    internal virtual string? Refuse() => null;
+
+    /// <summary>The same key in a copy, where what it names may have a twin.</summary>
+    internal virtual LockKey In(Copy copy) => this;
+}
+
+/// <summary>What is there of what opens locks, at a moment of an attempt.</summary>
+internal interface IOpening
+{
+    /// <summary>The state of a question, or null.</summary>
+    QuestionState? QuestionOf(string spotId);
+
+    /// <summary>Whether the spot was opened.</summary>
+    bool HasOpened(string spotId);
+
+    /// <summary>The points so far.</summary>
+    Fraction Points();
+}
+
+/// <summary>What a learner can get to, by the building of the activity alone.</summary>
+internal interface IReach
+{
+    /// <summary>The spot, where a learner can get to it; else null.</summary>
+    Spot? SpotOf(string spotId);
+
+    /// <summary>All points that can be had there.</summary>
+    decimal Points { get; }
+}

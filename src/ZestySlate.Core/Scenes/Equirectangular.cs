@@ -1,0 +1,22 @@
+namespace ZestySlate.Core.Scenes;
+
+/// <summary>What a picture of all directions is like: longitudes across and latitudes down, both evenly, so that it is twice as wide as high.</summary>
+public static class Equirectangular
+{
+    /// <summary>The least width at which a panorama is sharp enough to look round in, in pixels.</summary>
+    public const int LeastWidth = 2048;
+
+    /// <summary>Why a picture of this size is no panorama, in words with the size and what is needed; null when it is one.</summary>
+    public static string? Refuse(int width, int height)
+    {
+        if (Math.Abs(((double)width / height) - 2) > 0.01)
+        {
+            return $"This picture is {width} × {height} pixels, {(double)width / height:0.##} times as wide as high. "
+                + $"A panorama of all directions is exactly twice as wide as high, for example {width} × {width / 2}.";
+        }
+
+        return width < LeastWidth
+            ? $"This picture is {width} × {height} pixels. A panorama needs at least {LeastWidth} × {LeastWidth / 2}, or it is blurred when somebody looks round."
+            : null;
+    }
+}

@@ -1,0 +1,18 @@
+using ZestySlate.Core.Contents;
+using ZestySlate.Core.Contents.Links;
+using ZestySlate.Core.Activities;
+
+namespace ZestySlate.Player.Contents.Links;
+
+internal sealed class LinkContent : IContentShown
+{
+    public Type ContentType => typeof(Link);
+
+    public Type Shown => typeof(LinkShown);
+
+    public bool OpensPanel => false;
+
+    public Type Row => typeof(LinkRow);
+
+    public string? LeadsOut(Content content) => WebAddress.Safe(((Link)content).Address);
+}

@@ -1,0 +1,23 @@
+using System.Globalization;
+using ZestySlate.Core;
+using ZestySlate.Core.Locks;
+using ZestySlate.Core.Locks.Found;
+using ZestySlate.Web.Authoring;
+
+namespace ZestySlate.Web.Locks.Found;
+
+internal sealed class FoundForm : ILockForm
+{
+    public Type KeyType => typeof(FoundKey);
+
+    public string Name => "found";
+
+    public string Title => "things found";
+
+    public Type Fields => typeof(FoundFields);
+
+    public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) =>
+        new FoundKey(form["found"].Select(spot => spot!).ToValueList(), EditForms.Whole(form["atLeast"], 0, 0, 999));
+
+    public string Said(LockKey key) => $"{((FoundKey)key).Enough} things found";
+}
