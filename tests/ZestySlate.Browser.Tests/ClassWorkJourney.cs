@@ -193,8 +193,8 @@ public sealed class ClassWorkJourney(Apps apps)
 
         // The course site says who else belongs to the course, and what it was told.
         ines.Press("In courses", ".work-nav");
-        ines.Reads(".grid", "Dorrit");
-        ines.Reads(".grid", "not begun");
+        ines.Reads(".data-table", "Dorrit");
+        ines.Reads(".data-table", "not begun");
         ReviewsAndGivesBack(ines, activity, "Anouk Delvaux");
         anouk.OutOfFrame();
         anouk.Driver.Navigate().Refresh();
@@ -210,8 +210,8 @@ public sealed class ClassWorkJourney(Apps apps)
         site.Reads("table", "begun");
         site.Reads("table", "not begun");
         ines.Go(apps.Slate + $"/author/{activity}/courses");
-        ines.Reads(".grid", "1.5 of 2, done");
-        ines.Reads(".grid", "given back");
+        ines.Reads(".data-table", "1.5 of 2, done");
+        ines.Reads(".data-table", "given back");
         Assert.Empty(ines.Complaints());
         Assert.Empty(anouk.Complaints());
     }

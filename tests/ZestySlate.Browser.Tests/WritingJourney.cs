@@ -103,18 +103,18 @@ public sealed class WritingJourney(Apps apps)
         ines.Saved();
 
         ines.TryIt();
-        var fields = ines.All("#room-stage .grid :is(input, select)");
+        var fields = ines.All("#room-stage .sheet-table :is(input, select)");
         fields[0].SendKeys("3:10");
         ines.MarkThis("Not right");
         ines.Reads("#room-stage .part-list", "Low, Time");
         ines.AnotherGo();
 
         // By keys alone, as in a spreadsheet: Enter goes down, the arrows to the side; undecided cells are passed over.
-        ines.TabTo("#room-stage .grid input");
+        ines.TabTo("#room-stage .sheet-table input");
         ines.Hand.KeyDown(Keys.Control).SendKeys("a").KeyUp(Keys.Control).Perform();
         ines.Keys("02:10" + Keys.ArrowRight + "0,8" + Keys.Enter + "4.25" + Keys.Enter + Keys.Space);
-        Assert.Equal("02:10 0,8 4.25 yes", string.Join(" ", ines.All("#room-stage .grid input").Select(field => field.GetAttribute("type") == "checkbox" ? field.Selected ? "yes" : "no" : field.GetAttribute("value"))));
-        ines.TabTo("#room-stage .grid select");
+        Assert.Equal("02:10 0,8 4.25 yes", string.Join(" ", ines.All("#room-stage .sheet-table input").Select(field => field.GetAttribute("type") == "checkbox" ? field.Selected ? "yes" : "no" : field.GetAttribute("value"))));
+        ines.TabTo("#room-stage .sheet-table select");
         ines.Keys("n");
         ines.TabTo("[value=mark]");
         ines.Keys(Keys.Enter);
@@ -126,7 +126,7 @@ public sealed class WritingJourney(Apps apps)
         ines.See(".page-open");
         using var wren = new Person(390, 844).Visit(apps, ines.PublishByLink());
         wren.Ready();
-        wren.Run("document.querySelector('.grid').style.width = '700px'; document.querySelector('.grid-wrap').scrollLeft = 200");
+        wren.Run("document.querySelector('.sheet-table').style.width = '700px'; document.querySelector('.grid-wrap').scrollLeft = 200");
         Assert.True((bool)wren.Run("const a = document.querySelector('.grid-wrap').getBoundingClientRect().left, b = document.querySelector('tr:nth-child(2) th').getBoundingClientRect().left; return Math.abs(a - b) < 3")!);
         Assert.Empty(wren.Complaints());
     }
