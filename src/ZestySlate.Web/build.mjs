@@ -1,7 +1,7 @@
 // Builds what pages load: scripts, styles, fonts, symbols. Everything lands in wwwroot/dist and ships with the application.
 import { build } from "esbuild";
 import { execFileSync } from "node:child_process";
-import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 
 const dist = "wwwroot/dist";
 rmSync(dist, { recursive: true, force: true });
@@ -17,17 +17,19 @@ await build({
   legalComments: "none",
 });
 
-// What one family of questions needs is loaded only where such a question is.
-await build({
-  entryPoints: readdirSync("Scripts/families").map(name => `Scripts/families/${name}`),
-  outdir: `${dist}/families`,
-  bundle: true,
-  splitting: true,
-  minify: true,
-  format: "esm",
-  target: "es2022",
-  legalComments: "none",
-});
+// What one family of questions, or one kind of backdrop, needs is loaded only where there is such a one.
+for (const room of ["families", "backdrops"]) {
+  await build({
+    entryPoints: existsSync(`Scripts/${room}`) ? readdirSync(`Scripts/${room}`).map(name => `Scripts/${room}/${name}`) : [],
+    outdir: `${dist}/${room}`,
+    bundle: true,
+    splitting: true,
+    minify: true,
+    format: "esm",
+    target: "es2022",
+    legalComments: "none",
+  });
+}
 
 // The panorama's viewer and the PDF reader are modules of their own, loaded only by pages that need them.
 for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scripts/media/pdf-reader.ts", "pdf"]]) {

@@ -16,6 +16,9 @@ public sealed record Spot
     /// <summary>Where it is; on a page, in its reading order.</summary>
     public Place Place { get; init; } = new InFlow();
 
+    /// <summary>When it is there, where the backdrop has a course in time; null for always.</summary>
+    public During? During { get; init; }
+
     public Sign Sign { get; init; } = new();
 
     public required Content Content { get; init; }

@@ -47,6 +47,10 @@ public abstract record Content
     [JsonIgnore]
     public virtual string? Goal => null;
 
+    /// <summary>The code of another activity that it holds, or null; empty while none is chosen.</summary>
+    [JsonIgnore]
+    public virtual string? Inside => null;
+
     /// <summary>True when opening it is something a learner has done: it counts for progress, and can be what a lock waits for.</summary>
     [JsonIgnore]
     public virtual bool CountsWhenOpened => true;

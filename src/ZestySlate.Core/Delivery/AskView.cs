@@ -1,7 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
-using ZestySlate.Core.Questions.Poll;
 
 namespace ZestySlate.Core.Delivery;
 

@@ -9,6 +9,7 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(Started), "started")]
 [JsonDerivedType(typeof(Visited), "visited")]
 [JsonDerivedType(typeof(Opened), "opened")]
+[JsonDerivedType(typeof(Watched), "watched")]
 [JsonDerivedType(typeof(TriedCode), "triedCode")]
 [JsonDerivedType(typeof(Annotated), "annotated")]
 [JsonDerivedType(typeof(Answered), "answered")]
@@ -60,6 +61,12 @@ public sealed record Visited(string SceneId) : AttemptEvent;
 
 /// <summary>A spot was opened.</summary>
 public sealed record Opened(string SpotId) : AttemptEvent;
+
+/// <summary>A stretch of a scene that has a course in time was played, forwards and without a jump.</summary>
+/// <param name="SceneId">The scene.</param>
+/// <param name="From">Seconds from the beginning.</param>
+/// <param name="To">Seconds from the beginning, after <paramref name="From"/>.</param>
+public sealed record Watched(string SceneId, decimal From, decimal To) : AttemptEvent;
 
 /// <summary>A code was typed into the lock of a scene or spot.</summary>
 public sealed record TriedCode(string LockId, string Typed) : AttemptEvent;

@@ -17,7 +17,7 @@ public static class AttemptRules
     public static Reason? Refuse(AttemptState state, AttemptEvent happened)
     {
         state = state.At(happened.At);
-        if (state.IsHandedIn && happened is not (Opened or Visited or Annotated or TookWording or TookKey or GaveBackKey or Reviewed or Returned or TakenBack or Reopened or GotTime))
+        if (state.IsHandedIn && happened is not (Opened or Visited or Watched or Annotated or TookWording or TookKey or GaveBackKey or Reviewed or Returned or TakenBack or Reopened or GotTime))
         {
             return Reason.Of(state.EndedBy switch { Ending.Time => "timeIsUp", Ending.Lives => "livesAreLost", _ => "handedInAlready" });
         }
@@ -31,6 +31,7 @@ public static class AttemptRules
         {
             Opened opened => RefuseReach(state, opened.SpotId),
             Visited visited => RefuseVisit(state, visited.SceneId),
+            Watched watched => RefuseWatched(state, watched),
             TriedCode tried => RefuseCode(state, tried),
             Annotated annotated => !state.Findings.Contains(annotated.SpotId) ? Reason.Of("notAFinding")
                 : annotated.Text.Length > LongestAnnotation ? Reason.Of("annotationTooLong", LongestAnnotation) : null,
@@ -71,6 +72,11 @@ public static class AttemptRules
             : state.IsOpen(id) ? null
             : Reason.Of("stillLocked");
     }
+
+    private static Reason? RefuseWatched(AttemptState state, Watched watched) => state.Index.SceneOf(watched.SceneId) is not { } scene ? Reason.Of("placeIsGone")
+        : !state.HasBeenIn(watched.SceneId) ? Reason.Of("noWayYet")
+        : !scene.Backdrop.HasTime || watched.From < 0 || watched.To <= watched.From || watched.To > During.Longest ? Reason.Of("nothingToWatch")
+        : null;
 
     private static Reason? RefuseCode(AttemptState state, TriedCode tried)
     {

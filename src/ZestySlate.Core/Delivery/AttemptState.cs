@@ -1,6 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
-using ZestySlate.Core.Questions.Poll;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -93,6 +93,9 @@ public sealed record AttemptState
 
     /// <summary>The scenes and steps that were visited.</summary>
     public required IReadOnlySet<string> VisitedScenes { get; init; }
+
+    /// <summary>What was watched of scenes that have a course in time, by scene.</summary>
+    public IReadOnlyDictionary<string, Stretches> Watched { get; init; } = new Dictionary<string, Stretches>();
 
     /// <summary>The scenes and spots whose locks are open.</summary>
     public required IReadOnlySet<string> OpenLocks { get; init; }

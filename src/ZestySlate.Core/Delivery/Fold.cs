@@ -17,6 +17,7 @@ internal sealed class Fold(AttemptState start) : IOpening
     private readonly HashSet<string> _opened = [.. start.OpenedSpots];
     private readonly Dictionary<string, string> _annotations = new(start.Annotations);
     private readonly HashSet<string> _visited = [.. start.VisitedScenes];
+    private readonly Dictionary<string, Stretches> _watched = new(start.Watched);
     private readonly HashSet<string> _openLocks = [.. start.OpenLocks];
     private readonly Dictionary<string, CodeTries> _wrongCodes = new(start.WrongCodes);
     private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
@@ -36,7 +37,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             LetTimeRunOut(happened.At);
         }
 
-        if (_handedInAt is not null && happened is not (Opened or Visited or Annotated or Reviewed or Returned or TakenBack or Reopened))
+        if (_handedInAt is not null && happened is not (Opened or Visited or Watched or Annotated or Reviewed or Returned or TakenBack or Reopened))
         {
             return;
         }
@@ -55,6 +56,9 @@ internal sealed class Fold(AttemptState start) : IOpening
                     _findings = _findings.Add(opened.SpotId);
                 }
 
+                break;
+            case Watched watched:
+                _watched[watched.SceneId] = _watched.GetValueOrDefault(watched.SceneId, Stretches.None).With(new Stretch(watched.From, watched.To));
                 break;
             case TriedCode tried:
                 TryCode(tried);
@@ -136,6 +140,7 @@ internal sealed class Fold(AttemptState start) : IOpening
         Annotations = _annotations,
         Way = _way,
         VisitedScenes = _visited,
+        Watched = _watched,
         OpenLocks = _openLocks,
         WrongCodes = _wrongCodes,
         Questions = _questions.ToValueList(),

@@ -1,7 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Questions;
-using ZestySlate.Core.Questions.Order;
+using ZestySlate.Core.Questions.Capabilities;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -73,8 +73,8 @@ public static class HandoutOfBefore
         return Handout.InPlaces(scene.Spots, activity.Flow.ShuffleQuestions ? SeededRandom.For(began.Seed, "questions " + scene.Id).Shuffle(questions) : questions);
     }
 
-    /// <summary>As now, but things to be put in order never stood in their places.</summary>
-    private static ValueList<PartOrder> OrdersOf(Activity activity, string spotId, Question question, long seed, int go) => question is OrderQuestion order
-        ? [new PartOrder("items", Arrangement.Mixed(order.Items, SeededRandom.For(seed, spotId, go), OrderType.Same).Select(item => item.Id).ToValueList())]
+    /// <summary>As now, but for families that drew by another rule.</summary>
+    private static ValueList<PartOrder> OrdersOf(Activity activity, string spotId, Question question, long seed, int go) => QuestionTypes.For(question).As<IDrewOtherwise>() is { } family
+        ? family.DrawnBefore(question, SeededRandom.For(seed, spotId, go))
         : Handout.OrdersOf(activity, spotId, question, seed, go);
 }

@@ -1,7 +1,5 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Questions;
-using ZestySlate.Core.Questions.Drawing;
-using ZestySlate.Core.Questions.Spoken;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -32,13 +30,13 @@ public sealed record WordsAnchor(int From, int To) : NoteAnchor
 /// <summary>A point of a drawing, as shares of its width and height, 0..1.</summary>
 public sealed record PointAnchor(double X, double Y) : NoteAnchor
 {
-    public override bool Fits(Response response) => response is DrawingResponse && X is >= 0 and <= 1 && Y is >= 0 and <= 1;
+    public override bool Fits(Response response) => response.Anchoring == Anchoring.Point && X is >= 0 and <= 1 && Y is >= 0 and <= 1;
 }
 
 /// <summary>A time of a recording, in seconds.</summary>
 public sealed record TimeAnchor(double Seconds) : NoteAnchor
 {
-    public override bool Fits(Response response) => response is SpokenResponse { Recording: { } recording } && Seconds >= 0 && (recording.Seconds <= 0 || Seconds <= recording.Seconds + 1);
+    public override bool Fits(Response response) => response.Anchoring == Anchoring.Time && Seconds >= 0 && (response.Seconds <= 0 || Seconds <= response.Seconds + 1);
 }
 
 /// <summary>A text cut where comments begin and end.</summary>

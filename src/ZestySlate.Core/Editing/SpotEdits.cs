@@ -42,6 +42,19 @@ public sealed record SetPlace(string SpotId, Place Place) : SpotEdit(SpotId)
         activity.WithSpot(SpotId, s => s with { Place = Place.On(activity.SceneWith(SpotId)!.Backdrop) });
 }
 
+/// <summary>Sets when a spot is there, or that it always is.</summary>
+public sealed record SetDuring(string SpotId, During? During) : SpotEdit(SpotId)
+{
+    public override string StepKey => "during " + SpotId;
+
+    public override string SummaryOn(Activity activity) => $"Time of {NameOf(activity, SpotId)}";
+
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
+        During is not null && !activity.SceneWith(SpotId)!.Backdrop.HasTime ? Outcome<Activity>.Refused("The backdrop of this scene has no course in time.")
+        : During?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
+        : activity.WithSpot(SpotId, s => s with { During = During });
+}
+
 /// <summary>Gives a spot another sign.</summary>
 public sealed record SetSign(string SpotId, Sign Sign) : SpotEdit(SpotId)
 {

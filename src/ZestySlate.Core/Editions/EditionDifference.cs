@@ -109,8 +109,13 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                 structure.Add($"Moved to another scene: {name}");
             }
 
+            if (before.During != spot.During)
+            {
+                structure.Add($"Time of the spot: {name}");
+            }
+
             CompareLocks(name, before.Lock, spot.Lock, wording, structure);
-            if (before with { Content = spot.Content, Lock = spot.Lock } != spot || spot.Content.HasOtherWords(before.Content))
+            if (before with { Content = spot.Content, Lock = spot.Lock, During = spot.During } != spot || spot.Content.HasOtherWords(before.Content))
             {
                 wording.Add($"{kind}: {name}");
             }

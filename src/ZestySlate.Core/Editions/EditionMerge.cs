@@ -64,6 +64,7 @@ public static class EditionMerge
     /// <param name="stays">True when something depends on it: then it stays of the kind it is.</param>
     internal static Spot WithWording(Spot older, Spot newer, bool stays) => newer with
     {
+        During = older.During,
         Lock = WithWording(older.Lock, newer.Lock),
         Content = newer.Content.Over(older.Content, stays),
     };

@@ -116,6 +116,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new AddSpot(w.AScene(a), w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new PlainBoardBackdrop())),
         (w, a) => w.AnySpot(a) is { } spot ? new MoveSpot(spot, 0.3, 0.9) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetPlace(spot, new AtPoint(0.1, 0.2)) : null,
+        (w, a) => w.AnySpot(a) is { } spot ? new SetDuring(spot, w.Happens() ? new During(w._random.Next(60), w.Happens() ? 60 + w._random.Next(60) : null) : null) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetSign(spot, a.SpotOf(spot)!.Sign with { Beckons = w.Happens() }) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new RenameSpot(spot, w.One(Said)) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetContent(spot, w.AContent(a.Scenes.Select(scene => scene.Id).ToList())) : null,

@@ -16,6 +16,8 @@ public sealed record Insert(string ActivityId) : Content
 
     public override string OwnName => Title.Trim();
 
+    public override string Inside => ActivityId;
+
     internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
         ActivityId.Length == 0 ? [new Weakness(true, "No activity is chosen to be inside.", "insert")] : [];
 }

@@ -17,7 +17,7 @@ internal sealed class PictureForm : IBackdropForm
     public Outcome<Edit>? Read(string edit, IFormCollection form, Scene scene) => (edit, scene.Backdrop) switch
     {
         ("fit", PictureBackdrop flat) => new SetBackdrop(scene.Id, ReadFit(form, flat)),
-        ("asPicture", { IsSphere: true, Shown: { } round }) => new SetBackdrop(scene.Id, new PictureBackdrop(round)),
+        ("asPicture", { Shown: { } picture }) => new SetBackdrop(scene.Id, new PictureBackdrop(picture)),
         _ => default(Outcome<Edit>?),
     };
 

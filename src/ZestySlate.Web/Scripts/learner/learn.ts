@@ -1,5 +1,6 @@
 import { Idiomorph } from "idiomorph";
 import { isInHand, isKept, isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
+import { startBackdrops } from "../shared/backdrops";
 import { startPanoramas } from "../shared/surface";
 import { Aside } from "./aside";
 import { Outbox, type Waiting } from "./outbox";
@@ -75,8 +76,11 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     if (first) { post(spot, "open"); }
     host.opened?.(spot);
   });
-  const panoramas = (): void => startPanoramas(root, () => panels.arrived());
-  panoramas();
+  const backdrops = (): void => {
+    startPanoramas(root, () => panels.arrived());
+    startBackdrops(root);
+  };
+  backdrops();
 
   root.addEventListener("click", event => {
     const target = event.target as HTMLElement;
@@ -265,7 +269,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       } }); }
     }
     placeSigns(root);
-    panoramas();
+    backdrops();
     families.settle();
     touched.learn(root);
     clock.set(pieces.dataset.remaining);
@@ -362,7 +366,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       },
     });
     placeSigns(root);
-    panoramas();
+    backdrops();
     families.settle();
     touched.learn(root);
     showLocalTimes(root);

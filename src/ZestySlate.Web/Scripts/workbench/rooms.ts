@@ -1,5 +1,6 @@
 import { Idiomorph } from "idiomorph";
 import { isOwn, placeSigns, typing } from "../shared/place";
+import { startBackdrops } from "../shared/backdrops";
 import { startPanoramas } from "../shared/surface";
 import { settleRich, startRich } from "./rich";
 
@@ -212,6 +213,7 @@ export class Rooms {
   private arrange(): void {
     placeSigns(document);
     startPanoramas(document);
+    startBackdrops(document);
     startRich(document);
     const details = document.getElementById("room-details");
     if (details && details.dataset.of === undefined) {
