@@ -77,8 +77,8 @@ public sealed class VoteTests : TestDatabase
         var tally = (await new VoteCounts(db).OfAsync("polled"))["q"];
         var poll = new PollQuestion { Anonymous = true };
         Assert.Equal(voters, tally.Voters);
-        Assert.Equal((shown, (shown + 2) / 3), (tally.ShownOf(poll)?.Voters ?? 0, tally.ShownOf(poll)?.For(PollQuestion.Whole, "rain") ?? 0));
-        Assert.Equal(voters, tally.ShownOf(poll with { Anonymous = false })!.Voters);
+        Assert.Equal((shown, (shown + 2) / 3), (tally.ShownBy(PollType.RulesOf(poll))?.Voters ?? 0, tally.ShownBy(PollType.RulesOf(poll))?.For(PollQuestion.Whole, "rain") ?? 0));
+        Assert.Equal(voters, tally.ShownBy(PollType.RulesOf(poll with { Anonymous = false }))!.Voters);
     }
 
     [Fact]

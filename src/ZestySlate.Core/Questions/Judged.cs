@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions;
@@ -15,10 +16,12 @@ public abstract record JudgedQuestion : Question
 }
 
 /// <summary>A family that only a person can mark: an answer waits, or is kept where nobody marks it.</summary>
-public abstract class JudgedType<TQuestion, TResponse> : QuestionType<TQuestion, TResponse>
+public abstract class JudgedType<TQuestion, TResponse> : QuestionType<TQuestion, TResponse>, IRubricked
     where TQuestion : JudgedQuestion
     where TResponse : Response
 {
+    public ValueList<RubricRow> RubricOf(Question question) => ((TQuestion)question).Rubric;
+
     protected sealed override decimal Parts(TQuestion question) => question.Rubric.Count > 0 ? question.Rubric.Sum(row => row.Points) : 1;
 
     protected sealed override bool IsGraded(TQuestion question) => question.WaitsForPerson;

@@ -2,6 +2,7 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions;
@@ -31,8 +32,12 @@ public abstract class QuestionType
     /// <summary>What is told of an answer beside its mark, which it costs nothing: too short, too long; null for nothing.</summary>
     public virtual Reason? Aside(Question question, Response response) => null;
 
-    /// <summary>True when it is answered by a vote: once, for good, and counted with those of others.</summary>
-    public virtual bool TakesVotes => false;
+    /// <summary>What only some families can do, or null where this one cannot: the one door to every capability.</summary>
+    public T? As<T>()
+        where T : class => this as T;
+
+    /// <summary>True when it is answered by a vote.</summary>
+    public bool TakesVotes => this is IVoted;
 
     /// <summary>Marks a response. A null response is one never given.</summary>
     /// <param name="question">The question.</param>

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization.Metadata;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.Drawing;
 using ZestySlate.Core.Questions.FileAnswer;
 using ZestySlate.Core.Questions.GapText;
@@ -44,11 +45,16 @@ public static class QuestionTypes
 
     private static readonly Dictionary<Type, QuestionType> ByDefinition = All.ToDictionary(type => type.DefinitionType);
 
+    private static readonly Dictionary<Type, QuestionType> ByResponse = All.ToDictionary(type => type.ResponseType);
+
     /// <summary>The family of a question.</summary>
     public static QuestionType For(Question question) => ByDefinition[question.GetType()];
 
+    /// <summary>The family of an answer.</summary>
+    public static QuestionType For(Response response) => ByResponse[response.GetType()];
+
     /// <summary>The rubric by which a person marks a question; none where it has none.</summary>
-    public static ValueList<RubricRow> RubricOf(Question question) => question switch { JudgedQuestion judged => judged.Rubric, LongTextQuestion text => text.Rubric, _ => [] };
+    public static ValueList<RubricRow> RubricOf(Question question) => For(question).As<IRubricked>()?.RubricOf(question) ?? [];
 
     /// <summary>Tells the JSON reader the families' names.</summary>
     internal static void Register(JsonTypeInfo type)

@@ -6,6 +6,21 @@ public abstract record Response
     /// <summary>The text it is, where it is one that comments can be put into; else empty.</summary>
     [System.Text.Json.Serialization.JsonIgnore]
     public virtual string Prose => "";
+
+    /// <summary>The files that it names.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public virtual IEnumerable<HandedFile> Handed => [];
+
+    /// <summary>What of it a comment can be about.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public virtual Anchoring Anchoring => Prose.Length > 0 ? Anchoring.Words : Anchoring.Whole;
+
+    /// <summary>How long it plays, in seconds; 0 where it does not, or that is not known.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public virtual double Seconds => 0;
+
+    /// <summary>The same answer from a page that says what was changed on it: the names of parts, or of options. Families that keep nothing apart take it as it is.</summary>
+    public virtual Response Touching(ValueList<string> names) => this;
 }
 
 /// <summary>What a learner gave for one part: the words in a gap, the option of a pair, the group of an item.</summary>
@@ -20,6 +35,9 @@ public abstract record PartsResponse : Response
 
     /// <summary>The parts that were changed on the page it came from; the others stay as they are, whatever that page shows of them. Null when all of it is meant.</summary>
     public ValueList<string>? Touched { get; init; }
+
+    public sealed override Response Touching(ValueList<string> names) =>
+        this with { Touched = names.Select(name => name.StartsWith("part-", StringComparison.Ordinal) ? name["part-".Length..] : name).ToValueList() };
 
     /// <summary>The answer after this was given on top of another.</summary>
     internal PartsResponse Onto(PartsResponse? before) => Touched is not { } touched ? this : this with
@@ -54,4 +72,20 @@ public abstract record PartsResponse : Response
 
     /// <summary>True when nothing was given.</summary>
     internal bool IsEmpty => Parts.All(part => part.Value.Trim().Length == 0);
+}
+
+/// <summary>What of an answer a comment can be about.</summary>
+public enum Anchoring
+{
+    /// <summary>Nothing but the whole.</summary>
+    Whole,
+
+    /// <summary>Words of a text.</summary>
+    Words,
+
+    /// <summary>A point of a picture.</summary>
+    Point,
+
+    /// <summary>A time of a recording.</summary>
+    Time,
 }

@@ -1,4 +1,6 @@
-namespace ZestySlate.Core.Questions.Poll;
+using ZestySlate.Core.Questions.Capabilities;
+
+namespace ZestySlate.Core.Questions;
 
 /// <summary>Votes counted together, without who gave them.</summary>
 /// <param name="Voters">How many have voted.</param>
@@ -29,33 +31,32 @@ public sealed record Tally(int Voters, ValueList<VotesFor> Votes)
     }
 
     /// <summary>The average step of a scale, from 1; null when nobody has rated.</summary>
-    public double? AverageOf(string part, ValueList<PollChoice> steps)
+    /// <param name="part">What was rated.</param>
+    /// <param name="steps">The ids of the steps, in order.</param>
+    public double? AverageOf(string part, IReadOnlyList<string> steps)
     {
         var (sum, count) = (0.0, 0);
         for (var i = 0; i < steps.Count; i++)
         {
-            var votes = For(part, steps[i].Id);
+            var votes = For(part, steps[i]);
             (sum, count) = (sum + ((i + 1) * votes), count + votes);
         }
 
         return count > 0 ? sum / count : null;
     }
 
-    /// <summary>What may be shown of it: all votes, or of an anonymous poll those of whole groups of voters. Null while that is nothing.</summary>
-    public Tally? ShownOf(PollQuestion poll)
+    /// <summary>What may be shown of it: all votes, or of anonymous ones those of whole groups of voters. Null while that is nothing.</summary>
+    public Tally? ShownBy(VoteRules rules)
     {
-        var shown = poll.Anonymous ? new Tally(ShownVoters, Votes.Select(votes => votes with { Count = votes.Shown }).ToValueList()) : this;
-        return shown.Voters >= NeededFor(poll) ? shown : null;
+        var shown = rules.Anonymous ? new Tally(ShownVoters, Votes.Select(votes => votes with { Count = votes.Shown }).ToValueList()) : this;
+        return shown.Voters >= rules.VotersNeeded ? shown : null;
     }
 
-    /// <summary>How many must have voted before anybody sees how.</summary>
-    public static int NeededFor(PollQuestion poll) => poll.Anonymous ? LeastAnonymous : 1;
-
     /// <summary>The tally with one more vote; once enough have come that are not shown yet, all are.</summary>
-    public Tally With(PollResponse vote)
+    public Tally With(ValueList<PartAnswer> vote)
     {
         var voters = Voters + 1;
-        var votes = Votes.Concat(vote.Parts.Select(part => new VotesFor(part.Part, part.Value, 1))).GroupBy(votes => (votes.Part, votes.Choice))
+        var votes = Votes.Concat(vote.Select(part => new VotesFor(part.Part, part.Value, 1))).GroupBy(votes => (votes.Part, votes.Choice))
             .Select(same => new VotesFor(same.Key.Part, same.Key.Choice, same.Sum(votes => votes.Count), same.Sum(votes => votes.Shown)));
         return voters - ShownVoters >= LeastAnonymous
             ? new(voters, votes.Select(votes => votes with { Shown = votes.Count }).ToValueList()) { ShownVoters = voters }

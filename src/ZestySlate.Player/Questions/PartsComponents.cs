@@ -42,6 +42,26 @@ public static class PartsComponents
         ["placing"] = typeof(PlacingParts),
     };
 
+    /// <summary>What shows an answer to who looks at answers, where its words do not; each gets Answer (an AnswerReport) and Address.</summary>
+    private static readonly Dictionary<string, Type> Answers = new()
+    {
+        ["drawing"] = typeof(DrawingAnswer),
+        ["spoken"] = typeof(SpokenAnswer),
+        ["fileAnswer"] = typeof(FileAnswerAnswer),
+    };
+
+    /// <summary>What shows how all have voted; each gets Question and Tally.</summary>
+    private static readonly Dictionary<string, Type> Votes = new()
+    {
+        ["poll"] = typeof(PollVotes),
+    };
+
     /// <summary>The component that shows the parts of a question of this family.</summary>
     public static Type For(string family) => ByFamily[family];
+
+    /// <summary>The component that shows an answer of this family to who looks at answers; null where its words say it.</summary>
+    public static Type? AnswerOf(string family) => Answers.GetValueOrDefault(family);
+
+    /// <summary>The component that shows how all have voted on a question of this family, or null.</summary>
+    public static Type? VotesOf(string family) => Votes.GetValueOrDefault(family);
 }

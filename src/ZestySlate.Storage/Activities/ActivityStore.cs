@@ -186,9 +186,9 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             if (seen.Add(id) && await DraftAsync(id) is { } draft)
             {
                 var published = draft.Record.NewestEdition > 0 ? Edition(id, draft.Record.NewestEdition).Spots : [];
-                foreach (var inside in draft.Document.Spots.Concat(published).Select(spot => spot.Content).OfType<Insert>())
+                foreach (var inside in draft.Document.Spots.Concat(published).Select(spot => spot.Content.Inside).OfType<string>())
                 {
-                    open.Push(inside.ActivityId);
+                    open.Push(inside);
                 }
             }
         }

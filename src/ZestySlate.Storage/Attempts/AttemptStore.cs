@@ -4,6 +4,8 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Wording;
 using ZestySlate.Storage.Activities;
@@ -148,8 +150,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
                 return new TakeResult(loaded, refusal);
             }
 
-            var vote = happened is Voted { Response: PollResponse given } ? given : null;
-            var kept = happened is Voted voted && loaded.State.QuestionOf(voted.SpotId)!.Question is PollQuestion { Anonymous: true } ? voted with { Response = null } : Handout.Recorded(loaded.State, happened);
+            var (kept, vote) = OnRecord(loaded.State, happened);
             if (await AppendAsync(loaded, kept, vote) is { } after)
             {
                 return new TakeResult(after, null);
@@ -160,6 +161,17 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
                 throw new InvalidOperationException($"Attempt {attemptId} is written by too many at once.");
             }
         }
+    }
+
+    /// <summary>What is kept of an event, and what it votes for: of an anonymous vote, nothing is kept that could tell.</summary>
+    private static (AttemptEvent Kept, ValueList<PartAnswer>? Vote) OnRecord(AttemptState state, AttemptEvent happened)
+    {
+        if (happened is not Voted { Response: { } response } voted || state.QuestionOf(voted.SpotId) is not { Question: var question } || QuestionTypes.For(question).As<IVoted>() is not { } family)
+        {
+            return (Handout.Recorded(state, happened), null);
+        }
+
+        return (family.VotesOf(question).Anonymous ? voted with { Response = null } : voted, family.ChoicesOf(response));
     }
 
     /// <summary>Attempts of one activity with their states at this moment, in the order given. Those at work lately come from memory, and the others are remembered.</summary>
@@ -320,7 +332,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         }, events);
 
     /// <summary>Appends; null when somebody else appended meanwhile.</summary>
-    private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened, PollResponse? vote = null)
+    private async Task<LoadedAttempt?> AppendAsync(LoadedAttempt loaded, AttemptEvent happened, ValueList<PartAnswer>? vote = null)
     {
         var events = loaded.Events.Append(happened).ToList();
         var state = StateAfter(loaded, happened);
@@ -328,7 +340,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
         var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack or Reviewed or Reopened or GotTime
             || (loaded.Assignment?.LineItemUrl is not null && !CourseScore.IsAtWork(loaded.State) && CourseScore.IsAtWork(state));
-        if (finishes || vote is not null ? await WriteTogetherAsync(loaded, after, row, finishes, happened is Voted { SpotId: var spot } && vote is not null ? (spot, vote) : null) : await writer.WriteAsync(row))
+        if (finishes || vote is not null ? await WriteTogetherAsync(loaded, after, row, finishes, happened is Voted { SpotId: var spot } && vote is { } choices ? (spot, choices) : null) : await writer.WriteAsync(row))
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));
             return after;
@@ -339,7 +351,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
     }
 
     /// <summary>An event and what belongs to it are one write, all or nothing: when one finishes, the time and the score for the course site; a vote, and that it was given.</summary>
-    private async Task<bool> WriteTogetherAsync(LoadedAttempt before, LoadedAttempt after, EventRecord row, bool finishes, (string SpotId, PollResponse Vote)? voted)
+    private async Task<bool> WriteTogetherAsync(LoadedAttempt before, LoadedAttempt after, EventRecord row, bool finishes, (string SpotId, ValueList<PartAnswer> Vote)? voted)
     {
         db.ChangeTracker.Clear();
         db.Events.Add(row);

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.FileAnswer;
 using ZestySlate.Core.Questions.Spoken;
 using ZestySlate.Storage.Media;
@@ -104,7 +105,7 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
 
     /// <summary>Everything handed over in an attempt; where no question takes anything there is nothing to look for.</summary>
     public async Task<IReadOnlyList<HandedFile>> OfAsync(string attemptId, AttemptState state) =>
-        state.Questions.Any(question => question.Question is FileAnswerQuestion or SpokenQuestion) ? await OfAsync(attemptId) : [];
+        state.Questions.Any(question => QuestionTypes.For(question.Question) is IHandsOver) ? await OfAsync(attemptId) : [];
 
     /// <summary>A file of an attempt and where it lies; null when there is none.</summary>
     /// <param name="attemptId">The attempt.</param>

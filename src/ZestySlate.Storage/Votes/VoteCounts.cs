@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Storage.Attempts;
 
@@ -11,10 +12,10 @@ namespace ZestySlate.Storage.Votes;
 public sealed class VoteCounts(SlateDb db)
 {
     /// <summary>Counts one more vote, inside the transaction that is open.</summary>
-    internal static async Task AddAsync(SlateDb db, AttemptRecord attempt, string spotId, PollResponse vote)
+    internal static async Task AddAsync(SlateDb db, AttemptRecord attempt, string spotId, ValueList<PartAnswer> vote)
     {
         var (activity, assignment) = (attempt.ActivityId, attempt.AssignmentId ?? 0);
-        foreach (var (part, choice) in vote.Parts.Select(part => (part.Part, part.Value)).Prepend(("", "")))
+        foreach (var (part, choice) in vote.Select(part => (part.Part, part.Value)).Prepend(("", "")))
         {
             await db.Database.ExecuteSqlAsync($"""
                 INSERT INTO VoteCounts (ActivityId, AssignmentId, SpotId, Part, Choice, Count, Shown) VALUES ({activity}, {assignment}, {spotId}, {part}, {choice}, 1, 0)
@@ -35,7 +36,7 @@ public sealed class VoteCounts(SlateDb db)
     /// <summary>The attempt's state with how the others of its assignment voted, where this learner has voted and may see it.</summary>
     public async Task<AttemptState> WithTalliesAsync(LoadedAttempt attempt)
     {
-        var asked = attempt.State.Questions.Where(question => question is { Question: PollQuestion { ShowsVotes: true }, Tries.Count: > 0 }).Select(question => question.Spot.Id).ToList();
+        var asked = attempt.State.Questions.Where(question => question.Tries.Count > 0 && QuestionTypes.For(question.Question).As<IVoted>()?.VotesOf(question.Question).Shown == true).Select(question => question.Spot.Id).ToList();
         if (asked.Count == 0)
         {
             return attempt.State;

@@ -64,7 +64,7 @@ internal static class ReuseEndpoints
                 return Outcome<Edit>.Refused($"«{source.Document.Title}» has this activity inside itself; an activity cannot be inside itself.");
             }
 
-            return draft.Document.SpotOf(form["spot"].ToString()) is { Content: Insert } spot
+            return draft.Document.SpotOf(form["spot"].ToString()) is { Content.Inside: not null } spot
                 ? new SetContent(spot.Id, new Insert(source.Id) { Title = source.Document.Title })
                 : Outcome<Edit>.Refused("The spot is not in the activity any more.");
         }

@@ -1,6 +1,8 @@
 using Microsoft.Extensions.Caching.Memory;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.Poll;
 
 namespace ZestySlate.Web.Authoring;
@@ -46,7 +48,8 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
         lock (events!)
         {
             var state = Replay.Run(_ => draft, [.. events]);
-            return state with { Tallies = events.OfType<Voted>().Where(voted => voted.Response is PollResponse).ToDictionary(voted => voted.SpotId, voted => Tally.None.With((PollResponse)voted.Response!)) };
+            return state with { Tallies = events.OfType<Voted>().Where(voted => voted.Response is not null)
+                .ToDictionary(voted => voted.SpotId, voted => Tally.None.With(QuestionTypes.For(voted.Response!).As<IVoted>()!.ChoicesOf(voted.Response!))) };
         }
     }
 

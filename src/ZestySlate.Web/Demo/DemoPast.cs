@@ -40,9 +40,9 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         {
             Spots = scene.Spots.Replace(spot => spot.Id == WrongKey, spot => spot with
             {
-                Content = new Ask(((Ask)spot.Content).Question is MultipleChoiceQuestion question
+                Content = new Ask(spot.Question is MultipleChoiceQuestion question
                     ? question with { Options = question.Options.Select((option, i) => option with { Right = i == 2 }).ToValueList() }
-                    : ((Ask)spot.Content).Question),
+                    : spot.Question!),
             }),
         }).ToValueList(),
     };

@@ -67,11 +67,6 @@ internal static class EventForm
     }
 
     /// <summary>The answer with what was changed on the page it came from, where its script says so (fields «touched»: the names of parts, or of options).</summary>
-    private static Response WithTouched(Response response, IFormCollection form) => !form.TryGetValue("touched", out var names) ? response : response switch
-    {
-        PartsResponse parts => parts with { Touched = names.OfType<string>().Select(name => name.StartsWith("part-", StringComparison.Ordinal) ? name["part-".Length..] : name).ToValueList() },
-        MultipleChoiceResponse choice => choice with { Touched = names.OfType<string>().ToValueList() },
-        WordPickResponse words => words with { Touched = names.OfType<string>().ToValueList() },
-        _ => response,
-    };
+    private static Response WithTouched(Response response, IFormCollection form) =>
+        form.TryGetValue("touched", out var names) ? response.Touching(names.OfType<string>().ToValueList()) : response;
 }

@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Mvc;
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.Drawing;
+using ZestySlate.Core.Questions;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Handed;
@@ -83,15 +85,15 @@ internal static class HandedEndpoints
     /// <summary>A drawing as it stands, or as the try that counts left it, on its board.</summary>
     private static async Task<IResult> DrawAsync(AttemptState state, string spotId, MediaStore media)
     {
-        if (state.QuestionOf(spotId) is not { Question: DrawingQuestion question } asked)
+        if (state.QuestionOf(spotId) is not { } asked || QuestionTypes.For(asked.Question).As<IDrawn>() is not { } family)
         {
             return Results.NotFound();
         }
 
-        var picture = question.Board.Picture is { } shown && await media.FindAsync(shown.Media, null) is { } file
+        var ground = family.GroundOf(asked.Question) is { } shown && await media.FindAsync(shown.Media, null) is { } file
             ? $"data:{file.ContentType};base64,{Convert.ToBase64String(await File.ReadAllBytesAsync(file.Path))}" : null;
-        var marks = (asked.Response ?? asked.CountedTry(state.Activity.Rules.Counts)?.Response) is DrawingResponse drawn ? drawn.Marks : [];
-        return Results.Text(DrawnShape.File(question.Board.Shape, picture, marks), "image/svg+xml; charset=utf-8");
+        var response = asked.Response ?? asked.CountedTry(state.Activity.Rules.Counts)?.Response;
+        return Results.Text(family.AsSvg(asked.Question, response, ground), "image/svg+xml; charset=utf-8");
     }
 
     /// <summary>Sends a file: pictures, sounds and videos can be shown in our pages; everything else is only ever saved. None has our origin when it is opened by itself.</summary>

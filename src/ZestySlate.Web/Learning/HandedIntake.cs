@@ -2,6 +2,7 @@ using Microsoft.Extensions.Primitives;
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.FileAnswer;
 using ZestySlate.Core.Questions.Spoken;
 using ZestySlate.Core.Wording;
@@ -17,7 +18,7 @@ namespace ZestySlate.Web.Learning;
 public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
 {
     /// <summary>The greatest upload, in bytes.</summary>
-    public const long MostBytes = (FileAnswerQuestion.LargestMegabytes * 1024L * 1024) + 500_000;
+    public const long MostBytes = (HandedWish.LargestMegabytes * 1024L * 1024) + 500_000;
 
     /// <summary>The greatest piece of a recording, in bytes.</summary>
     public const int MostPiece = 2 * 1024 * 1024;
@@ -42,13 +43,12 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     public async Task<Outcome<HandedFile>> TakeAsync(string key, AttemptState state, string spotId, IFormFile file, CancellationToken gone)
     {
         var words = state.Activity.Words;
-        if (state.QuestionOf(spotId) is not { Closed: false, Question: FileAnswerQuestion or SpokenQuestion } asked || !state.IsInReach(spotId))
+        if (state.QuestionOf(spotId) is not { Closed: false, Question: var asked } || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked) is not { } wish || !state.IsInReach(spotId))
         {
             return Outcome<HandedFile>.Refused(words["questionClosed"]);
         }
 
         var name = NameOf(file.FileName);
-        var question = asked.Question as FileAnswerQuestion ?? new FileAnswerQuestion { Kinds = [HandedKind.Sound], Megabytes = FileAnswerQuestion.LargestMegabytes };
         if (!await files.HasRoomAsync(key, file.Length))
         {
             return Outcome<HandedFile>.Refused(words["noRoomForFiles"]);
@@ -61,13 +61,13 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
             return Outcome<HandedFile>.Refused(words.Say(Reason.Of("photoOfPhone", name)));
         }
 
-        var (kind, type, clean) = Read(bytes, name, asked.Question is SpokenQuestion);
+        var (kind, type, clean) = Read(bytes, name, wish.RecordedSeconds is not null);
         if (clean is null)
         {
             return Outcome<HandedFile>.Refused(words.Say(Reason.Of("fileDamaged", name)));
         }
 
-        return FileAnswerType.Refuse(question, new HandedFile("", name, kind, type, bytes.Length)) is { } refusal
+        return wish.Refuse(new HandedFile("", name, kind, type, bytes.Length)) is { } refusal
             ? Outcome<HandedFile>.Refused(words.Say(refusal))
             : await files.KeepAsync(key, spotId, name, kind, type, clean);
     }
@@ -91,18 +91,18 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     public async Task<Outcome<PieceTaken>> AddPieceAsync(string key, AttemptState state, string spotId, string id, int number, byte[] piece, double seconds)
     {
         var words = state.Activity.Words;
-        if (state.QuestionOf(spotId) is not { Closed: false, Question: SpokenQuestion question } || !state.IsInReach(spotId))
+        if (state.QuestionOf(spotId) is not { Closed: false, Question: var asked } || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked).RecordedSeconds is not { } longest || !state.IsInReach(spotId))
         {
             return Outcome<PieceTaken>.Refused(words["questionClosed"]);
         }
 
-        if (id.Length is < 16 or > 64 || !id.All(char.IsAsciiLetterOrDigit) || number < 0 || !double.IsFinite(seconds) || seconds > question.Seconds + SecondsForgiven || piece.Length == 0)
+        if (id.Length is < 16 or > 64 || !id.All(char.IsAsciiLetterOrDigit) || number < 0 || !double.IsFinite(seconds) || seconds > longest + SecondsForgiven || piece.Length == 0)
         {
             return Outcome<PieceTaken>.Refused(words["recordingUnreadable"]);
         }
 
         var known = await files.BytesOfAsync(id);
-        if (known + piece.Length > MostPiece + ((question.Seconds + SecondsForgiven) * MostBytesASecond) || !await files.HasRoomAsync(key, piece.Length, number == 0 ? 1 : 0))
+        if (known + piece.Length > MostPiece + ((longest + SecondsForgiven) * MostBytesASecond) || !await files.HasRoomAsync(key, piece.Length, number == 0 ? 1 : 0))
         {
             return Outcome<PieceTaken>.Refused(words["noRoomForFiles"]);
         }

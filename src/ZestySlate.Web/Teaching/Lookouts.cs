@@ -12,13 +12,13 @@ namespace ZestySlate.Web.Teaching;
 /// <param name="Entry">Where they stand, or null when nothing was begun.</param>
 /// <param name="Connected">True when their page is open.</param>
 /// <param name="Early">True when they are among the first quarter to be done.</param>
-public sealed record Watched(string Id, string Learner, string? AttemptId, LookoutEntry? Entry, bool Connected, bool Early);
+public sealed record WatchedLearner(string Id, string Learner, string? AttemptId, LookoutEntry? Entry, bool Connected, bool Early);
 
 /// <summary>Puts together who is at an activity: everybody of the classes it is given to, and who came otherwise.</summary>
 public sealed class Lookouts(SlateDb db, AttemptStore attempts, Watch watch, TimeProvider clock)
 {
     /// <summary>Everybody, by name; those who came later are at the end, so that rows do not jump.</summary>
-    public async Task<IReadOnlyList<Watched>> OfAsync(string activityId, int? assignmentId)
+    public async Task<IReadOnlyList<WatchedLearner>> OfAsync(string activityId, int? assignmentId)
     {
         var now = clock.GetUtcNow();
         var newest = await attempts.NewestAsync(activityId, assignmentId);
@@ -29,12 +29,12 @@ public sealed class Lookouts(SlateDb db, AttemptStore attempts, Watch watch, Tim
         var names = await db.Users.AsNoTracking().Where(p => people.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
         var done = newest.Where(a => a.State.IsHandedIn).Select(a => a.State.HandedInAt!.Value - a.State.BeganAt).Order().ToList();
         var early = newest.Count >= 8 && done.Count > 0 && done.Count <= newest.Count / 4 ? done[^1] : TimeSpan.Zero;
-        Watched Of(LoadedAttempt a, string name) => new($"{a.Record.PersonId}-{a.Record.AssignmentId ?? 0}", name, a.Record.Id, LookoutEntry.Of(a.State, now), watch.IsConnected(a.Record.Id),
+        WatchedLearner Of(LoadedAttempt a, string name) => new($"{a.Record.PersonId}-{a.Record.AssignmentId ?? 0}", name, a.Record.Id, LookoutEntry.Of(a.State, now), watch.IsConnected(a.Record.Id),
             a.State.IsHandedIn && a.State.HandedInAt!.Value - a.State.BeganAt <= early);
         var byPlace = newest.ToLookup(a => (a.Record.PersonId, a.Record.AssignmentId));
         var enrolled = given.SelectMany(a => roster.Where(e => e.ClassId == a.ClassId).Select(e => (Assignment: a.Id, e.PersonId, e.RosterName)))
             .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
-        var expected = enrolled.Select(e => byPlace[(e.PersonId, e.Assignment)].FirstOrDefault() is { } attempt ? Of(attempt, e.RosterName) : new Watched($"{e.PersonId}-{e.Assignment}", e.RosterName, null, null, false, false));
+        var expected = enrolled.Select(e => byPlace[(e.PersonId, e.Assignment)].FirstOrDefault() is { } attempt ? Of(attempt, e.RosterName) : new WatchedLearner($"{e.PersonId}-{e.Assignment}", e.RosterName, null, null, false, false));
         var known = enrolled.Select(e => (e.PersonId, (int?)e.Assignment)).ToHashSet();
         var others = newest.Where(a => !known.Contains((a.Record.PersonId, a.Record.AssignmentId))).OrderBy(a => a.Record.BeganAt).Select(a => Of(a, names.GetValueOrDefault(a.Record.PersonId, "somebody")));
         return expected.Concat(others).ToList();

@@ -2,6 +2,7 @@ using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Wording;
 using ZestySlate.Web.Authoring;
 
@@ -42,10 +43,8 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
     /// <summary>What can be commented on in it: words, points, times, or nothing but the whole.</summary>
     public string Spots => Attempts.Count > 1 ? "" : Answer.Given switch
     {
-        Core.Questions.Drawing.DrawingResponse => "point",
-        Core.Questions.Spoken.SpokenResponse { Recording: not null } => "time",
-        { Prose.Length: > ShortText } => "words",
-        _ => "",
+        { Anchoring: Anchoring.Words, Prose.Length: <= ShortText } or { Anchoring: Anchoring.Whole } or null => "",
+        var given => given.Anchoring.ToString().ToLowerInvariant(),
     };
 
     /// <summary>

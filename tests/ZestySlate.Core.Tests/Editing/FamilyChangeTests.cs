@@ -17,7 +17,7 @@ namespace ZestySlate.Core.Tests.Editing;
 public sealed class FamilyChangeTests
 {
     private static T To<T>(Question question)
-        where T : Question => FamilyChange.Of(question).Select(change => change.Make()).OfType<T>().Single();
+        where T : Question => FamilyChange.Of(question).Select(change => change.Question).OfType<T>().Single();
 
     private static string Lost(Question question, string key) => FamilyChange.Of(question).Single(change => change.Key == key).Lost;
 
@@ -74,7 +74,7 @@ public sealed class FamilyChangeTests
 
     [Theory]
     [MemberData(nameof(Every))]
-    public void Every_family_can_become_another(Question question) => Assert.All(FamilyChange.Of(question), change => Assert.Equal(change.Key, QuestionTypes.For(change.Make()).Key));
+    public void Every_family_can_become_another(Question question) => Assert.All(FamilyChange.Of(question), change => Assert.Equal(change.Key, QuestionTypes.For(change.Question).Key));
 
     [Theory]
     [MemberData(nameof(Every))]

@@ -65,7 +65,7 @@ public sealed class HandTests
     [InlineData(HandedKind.Picture, 2_000_000, null)]
     public void A_file_that_does_not_fit_is_refused_by_its_name(HandedKind kind, long bytes, string? said)
     {
-        var refused = FileAnswerType.Refuse(new FileAnswerQuestion { Megabytes = 2 }, Photo with { Kind = kind, Bytes = bytes });
+        var refused = new FileAnswerType().FilesOf(new FileAnswerQuestion { Megabytes = 2 }).Refuse(Photo with { Kind = kind, Bytes = bytes });
         Assert.Equal(said is null ? null : $"«sky.jpg» {said}.", refused is null ? null : refused.Said());
     }
 
@@ -73,7 +73,7 @@ public sealed class HandTests
     public void Any_sort_of_file_is_taken_where_none_is_named_and_no_more_than_there_is_room_for()
     {
         var question = new FileAnswerQuestion { Kinds = [], Most = 2 };
-        Assert.True(question.Takes(HandedKind.Other));
+        Assert.True(new FileAnswerType().FilesOf(question).Takes(HandedKind.Other));
         Assert.Equal("No more than 2 files fit here.", QuestionTypes.For(question).RefuseResponse(question, new FileAnswerResponse { Files = [Photo, Photo with { Id = "2" }, Photo with { Id = "3" }] })!.Said());
     }
 

@@ -69,7 +69,7 @@ public sealed class PollTests
             Vote(attempt, null);
         }
 
-        var state = attempt.State with { Tallies = new Dictionary<string, Tally> { ["q"] = Enumerable.Range(0, voters).Aggregate(Tally.None, (tally, _) => tally.With(new PollResponse { Parts = [new PartAnswer("all", "a")] })) } };
+        var state = attempt.State with { Tallies = new Dictionary<string, Tally> { ["q"] = Enumerable.Range(0, voters).Aggregate(Tally.None, (tally, _) => tally.With([new PartAnswer("all", "a")])) } };
         var view = (PollView)LearnerView.Of(state, Make.Monday.AddHours(1)).SpotOf("q")!.Ask!.Parts;
         Assert.Equal(seen ? (voters, voters, 0) : (null, null, null), (view.Voters, view.Statements[0].Choices[0].Votes, view.Statements[0].Choices[1].Votes));
     }
@@ -78,11 +78,11 @@ public sealed class PollTests
     public void Votes_are_counted_together_and_a_scale_has_an_average()
     {
         var scale = Poll("1", "2", "3") with { IsScale = true, Statements = [new PollStatement { Id = "s", Text = "Sky" }, new PollStatement { Id = "t", Text = "Tide" }] };
-        PollResponse Rated(string sky, string tide) => new() { Parts = [new PartAnswer("s", sky), new PartAnswer("t", tide)] };
+        ValueList<PartAnswer> Rated(string sky, string tide) => [new PartAnswer("s", sky), new PartAnswer("t", tide)];
         var tally = Tally.None.With(Rated("3", "1")).With(Rated("3", "2")).With(Rated("1", "2"));
         Assert.Equal((3, 2, 1), (tally.Voters, tally.For("s", "3"), tally.For("t", "1")));
-        Assert.Equal(7 / 3.0, tally.AverageOf("s", scale.Choices));
-        Assert.Null(Tally.None.AverageOf("s", scale.Choices));
+        Assert.Equal(7 / 3.0, tally.AverageOf("s", [.. scale.Choices.Select(choice => choice.Id)]));
+        Assert.Null(Tally.None.AverageOf("s", [.. scale.Choices.Select(choice => choice.Id)]));
         Assert.Equal("Sky: 3 · Tide: –", QuestionTypes.For(scale).InWords(scale, new PollResponse { Parts = [new PartAnswer("s", "3")] }));
         Assert.Equal("Rating", QuestionTypes.For(scale).TitleOf(scale));
     }

@@ -64,8 +64,13 @@ public sealed record DrawingResponse : Response
 
     /// <summary>Numbers of marks taken away since; none in a drawing as it stands.</summary>
     public ValueList<long> Gone { get; init; } = [];
+
+    public override Anchoring Anchoring => Anchoring.Point;
 }
 
 /// <summary>What a learner may see of it.</summary>
 /// <param name="Ratio">Width over height of the board.</param>
-public sealed record DrawingView(Board Board, double Ratio, ValueList<DrawnSort> Sorts, ValueList<DrawnMark> Marks, ValueList<RubricRow> Rubric) : QuestionView;
+public sealed record DrawingView(Board Board, double Ratio, ValueList<DrawnSort> Sorts, ValueList<DrawnMark> Marks, ValueList<RubricRow> Rubric) : QuestionView
+{
+    public override bool IsDrawn => true;
+}

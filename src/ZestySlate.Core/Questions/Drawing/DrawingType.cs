@@ -1,13 +1,15 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Drawing;
 
 /// <summary>The family of drawings.</summary>
-public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingResponse>
+public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingResponse>, IDrawn
 {
     /// <summary>The most marks of a drawing.</summary>
     public const int MostMarks = 5000;
@@ -21,6 +23,11 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
     public const int MostPoints = 2_000_000;
 
     public override string Key => "drawing";
+
+    public Picture? GroundOf(Question question) => ((DrawingQuestion)question).Board.Picture;
+
+    public string AsSvg(Question question, Response? response, string? ground) =>
+        DrawnShape.File(((DrawingQuestion)question).Board.Shape, ground, (response as DrawingResponse)?.Marks ?? []);
 
     protected override string TitleOf(DrawingQuestion question) => "Drawing";
 

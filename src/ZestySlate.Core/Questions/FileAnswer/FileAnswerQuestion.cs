@@ -3,9 +3,6 @@ namespace ZestySlate.Core.Questions.FileAnswer;
 /// <summary>Files or photos to hand over.</summary>
 public sealed record FileAnswerQuestion : JudgedQuestion
 {
-    /// <summary>The greatest file that any question takes, in megabytes.</summary>
-    public const int LargestMegabytes = 50;
-
     /// <summary>The most files that any question takes.</summary>
     public const int LargestMost = 20;
 
@@ -17,9 +14,6 @@ public sealed record FileAnswerQuestion : JudgedQuestion
 
     /// <summary>The greatest file in megabytes (2²⁰ bytes), 1..50.</summary>
     public int Megabytes { get; init; } = 10;
-
-    /// <summary>True when a file of this kind may be handed over.</summary>
-    public bool Takes(HandedKind kind) => Kinds.Count == 0 || Kinds.Contains(kind);
 }
 
 /// <summary>The files that were handed over, in that order.</summary>
@@ -29,6 +23,8 @@ public sealed record FileAnswerResponse : Response
 
     /// <summary>The ids of files that are taken out; the others are added to those there are. Null when all of it is meant, as earlier versions wrote it.</summary>
     public ValueList<string>? Gone { get; init; }
+
+    public override IEnumerable<HandedFile> Handed => Files;
 }
 
 /// <summary>What a learner may see of it.</summary>

@@ -1,13 +1,18 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.FileAnswer;
 
 /// <summary>The family of files and photos.</summary>
-public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerResponse>
+public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerResponse>, IHandsOver
 {
     public override string Key => "fileAnswer";
+
+    public HandedWish FilesOf(Question question) => WishOf((FileAnswerQuestion)question);
+
+    private static HandedWish WishOf(FileAnswerQuestion question) => new(question.Kinds, question.Megabytes);
 
     protected override string TitleOf(FileAnswerQuestion question) => "File answer";
 
@@ -31,14 +36,7 @@ public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerRe
     }
 
     protected override Reason? RefuseResponse(FileAnswerQuestion question, FileAnswerResponse response) =>
-        response.Files.Count > question.Most ? Reason.Of("tooManyFiles", question.Most) : response.Files.Select(file => Refuse(question, file)).FirstOrDefault(reason => reason is not null);
-
-    /// <summary>Why a file cannot be handed over here, or null when it can.</summary>
-    public static Reason? Refuse(FileAnswerQuestion question, HandedFile file) =>
-        !question.Takes(file.Kind) ? Reason.Of("fileKindNotTaken", file.Name)
-        : file.Bytes > question.Megabytes * 1024L * 1024 ? Reason.Of("fileTooLarge", file.Name, Math.Round(file.Bytes / 1048576m, 1), question.Megabytes)
-        : file.Bytes == 0 ? Reason.Of("fileEmpty", file.Name)
-        : null;
+        response.Files.Count > question.Most ? Reason.Of("tooManyFiles", question.Most) : response.Files.Select(WishOf(question).Refuse).FirstOrDefault(reason => reason is not null);
 
     protected override IEnumerable<Weakness> Check(FileAnswerQuestion question, CultureInfo culture) => [];
 

@@ -3,17 +3,20 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.GapText;
 
 /// <summary>The family of gap texts.</summary>
-public sealed class GapTextType : QuestionType<GapTextQuestion, GapTextResponse>
+public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextResponse>, IBecomes, IToldInWords
 {
     /// <summary>The longest answer in a gap, in characters.</summary>
     public const int LongestAnswer = 200;
 
     public override string Key => "gapText";
+
+    public string KeyInWords(Question question) => string.Join(", ", ((GapTextQuestion)question).Gaps.Select(gap => gap.Words));
 
     protected override string TitleOf(GapTextQuestion question) => "Gap text";
 

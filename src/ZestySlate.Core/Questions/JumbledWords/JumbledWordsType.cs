@@ -2,12 +2,13 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.JumbledWords;
 
 /// <summary>The family of jumbled words. Equal words are interchangeable.</summary>
-public sealed class JumbledWordsType : QuestionType<JumbledWordsQuestion, JumbledWordsResponse>
+public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion, JumbledWordsResponse>, IBecomes
 {
     public override string Key => "jumbledWords";
 

@@ -2,12 +2,13 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.LongText;
 
 /// <summary>The family of texts in the learner's own words.</summary>
-public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextResponse>
+public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextResponse>, IRubricked
 {
     /// <summary>The longest text, in characters.</summary>
     public const int LongestText = 60_000;
@@ -15,6 +16,8 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
     public override string Key => "longText";
 
     public override double GuessedDifficulty(Question question) => 0.3;
+
+    public ValueList<RubricRow> RubricOf(Question question) => ((LongTextQuestion)question).Rubric;
 
     protected override string TitleOf(LongTextQuestion question) => "Long text";
 

@@ -2,14 +2,17 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Match;
 
 /// <summary>The family of pairs to be matched. Counterparts that look alike are one.</summary>
-public sealed class MatchType : QuestionType<MatchQuestion, MatchResponse>
+public sealed partial class MatchType : QuestionType<MatchQuestion, MatchResponse>, IBecomes, IToldInWords
 {
     public override string Key => "match";
+
+    public string KeyInWords(Question question) => string.Join(", ", ((MatchQuestion)question).Pairs.Select(pair => $"{pair.Left.Name} – {pair.Right.Name}"));
 
     protected override string TitleOf(MatchQuestion question) => "Match";
 

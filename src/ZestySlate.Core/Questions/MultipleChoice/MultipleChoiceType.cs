@@ -2,16 +2,19 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.MultipleChoice;
 
 /// <summary>The family of multiple choice, and of true or false.</summary>
-public sealed class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, MultipleChoiceResponse>
+public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, MultipleChoiceResponse>, IBecomes, IToldInWords
 {
     public override string Key => "multipleChoice";
 
     public override double GuessedDifficulty(Question question) => ((MultipleChoiceQuestion)question).Picks switch { Picks.TrueOrFalse => -1, Picks.One => -0.6, _ => 0 };
+
+    public string KeyInWords(Question question) => string.Join(", ", ((MultipleChoiceQuestion)question).Options.Where(option => option.Right).Select(option => option.Name));
 
     protected override string TitleOf(MultipleChoiceQuestion question) =>
         question.Picks == Picks.TrueOrFalse ? "True or false" : "Multiple choice";

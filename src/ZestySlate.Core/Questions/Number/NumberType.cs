@@ -3,12 +3,13 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Number;
 
 /// <summary>The family of questions answered by a number.</summary>
-public sealed class NumberType : QuestionType<NumberQuestion, NumberResponse>
+public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResponse>, IBecomes, IToldInWords
 {
     /// <summary>The longest answer, in characters.</summary>
     public const int LongestAnswer = 100;
@@ -16,6 +17,8 @@ public sealed class NumberType : QuestionType<NumberQuestion, NumberResponse>
     public override string Key => "number";
 
     public override double GuessedDifficulty(Question question) => 0.2;
+
+    public string KeyInWords(Question question) => ((NumberQuestion)question) is { Value: { } value } number ? $"{NumberWriting.Write(value, CultureInfo.InvariantCulture)} {number.Unit}".Trim() : "";
 
     protected override string TitleOf(NumberQuestion question) => "Number";
 

@@ -2,16 +2,21 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Order;
 
 /// <summary>The family of things to be put in order. Items that look alike are interchangeable.</summary>
-public sealed class OrderType : QuestionType<OrderQuestion, OrderResponse>
+public sealed partial class OrderType : QuestionType<OrderQuestion, OrderResponse>, IBecomes, IDrewOtherwise
 {
     public override string Key => "order";
 
     public override double GuessedDifficulty(Question question) => -0.8;
+
+    /// <summary>Things to be put in order never stood in their places.</summary>
+    public ValueList<PartOrder> DrawnBefore(Question question, SeededRandom random) =>
+        [new PartOrder("items", Arrangement.Mixed(((OrderQuestion)question).Items, random, Same).Select(item => item.Id).ToValueList())];
 
     protected override string TitleOf(OrderQuestion question) => "Order";
 

@@ -2,16 +2,22 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Poll;
 
 /// <summary>The family of polls and ratings.</summary>
-public sealed class PollType : QuestionType<PollQuestion, PollResponse>
+public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted
 {
     public override string Key => "poll";
 
-    public override bool TakesVotes => true;
+    public VoteRules VotesOf(Question question) => RulesOf((PollQuestion)question);
+
+    public ValueList<PartAnswer> ChoicesOf(Response vote) => ((PollResponse)vote).Parts;
+
+    /// <summary>How votes on a poll are treated.</summary>
+    public static VoteRules RulesOf(PollQuestion question) => new(question.Anonymous, question.ShowsVotes);
 
     protected override string TitleOf(PollQuestion question) => question.IsScale ? "Rating" : "Poll";
 
@@ -74,8 +80,8 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>
 
     protected override QuestionView View(PollQuestion question, Showing<PollResponse> showing)
     {
-        var needed = Tally.NeededFor(question);
-        var tally = question.ShowsVotes && showing.Mark is not null ? showing.Tally.ShownOf(question) : null;
+        var needed = RulesOf(question).VotersNeeded;
+        var tally = question.ShowsVotes && showing.Mark is not null ? showing.Tally.ShownBy(RulesOf(question)) : null;
         var statements = question.Asked.Select(part => new PollStatementView(part, question.Statements.FirstOrDefault(statement => statement.Id == part)?.Text ?? "",
             question.Choices.Select((choice, i) => new PollChoiceView(choice.Id, i + 1, choice.Face, showing.Given?.AllFor(part).Contains(choice.Id) == true, tally?.For(part, choice.Id))).ToValueList()));
         return new PollView(question.IsScale, question.Several, question.Anonymous, question.ShowsVotes, statements.ToValueList(), showing.Mark is not null, tally?.Voters, needed);

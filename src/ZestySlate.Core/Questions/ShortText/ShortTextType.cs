@@ -3,12 +3,13 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.ShortText;
 
 /// <summary>The family of questions answered by a word or a short phrase.</summary>
-public sealed class ShortTextType : QuestionType<ShortTextQuestion, ShortTextResponse>
+public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, ShortTextResponse>, IBecomes, IToldInWords
 {
     /// <summary>The longest answer, in characters.</summary>
     public const int LongestAnswer = 500;
@@ -18,6 +19,8 @@ public sealed class ShortTextType : QuestionType<ShortTextQuestion, ShortTextRes
     public override string Key => "shortText";
 
     public override double GuessedDifficulty(Question question) => 0.2;
+
+    public string KeyInWords(Question question) => string.Join(", ", ((ShortTextQuestion)question).Accepted.Select(answer => answer.Text));
 
     protected override string TitleOf(ShortTextQuestion question) => "Short text";
 

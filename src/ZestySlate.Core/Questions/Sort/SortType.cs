@@ -2,12 +2,13 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Sort;
 
 /// <summary>The family of items to be put into groups. An item that belongs nowhere is right when it is left out.</summary>
-public sealed class SortType : QuestionType<SortQuestion, SortResponse>
+public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>, IBecomes
 {
     public override string Key => "sort";
 

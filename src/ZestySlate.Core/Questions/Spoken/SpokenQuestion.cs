@@ -15,6 +15,12 @@ public sealed record SpokenResponse : Response
 {
     /// <summary>The recording, or null when it was taken back.</summary>
     public HandedFile? Recording { get; init; }
+
+    public override IEnumerable<HandedFile> Handed => Recording is null ? [] : [Recording];
+
+    public override Anchoring Anchoring => Recording is null ? Anchoring.Whole : Anchoring.Time;
+
+    public override double Seconds => Recording?.Seconds ?? 0;
 }
 
 /// <summary>What a learner may see of it.</summary>

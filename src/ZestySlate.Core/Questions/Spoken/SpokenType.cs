@@ -1,13 +1,17 @@
 using System.Globalization;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Spoken;
 
 /// <summary>The family of spoken answers.</summary>
-public sealed class SpokenType : JudgedType<SpokenQuestion, SpokenResponse>
+public sealed class SpokenType : JudgedType<SpokenQuestion, SpokenResponse>, IHandsOver
 {
     public override string Key => "spoken";
+
+    /// <summary>A recording made on the page, or a sound that was made elsewhere.</summary>
+    public HandedWish FilesOf(Question question) => new([HandedKind.Sound], HandedWish.LargestMegabytes) { RecordedSeconds = ((SpokenQuestion)question).Seconds };
 
     protected override string TitleOf(SpokenQuestion question) => "Spoken answer";
 

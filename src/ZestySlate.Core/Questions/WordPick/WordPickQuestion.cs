@@ -62,6 +62,8 @@ public sealed record WordPickResponse : Response
 
     /// <summary>The units that were pressed on the page it came from; the others stay as they are. Null when all of it is meant.</summary>
     public ValueList<string>? Touched { get; init; }
+
+    public override Response Touching(ValueList<string> names) => this with { Touched = names };
 }
 
 /// <summary>What a learner may see of a text to pick words from.</summary>

@@ -2,14 +2,17 @@ using System.Globalization;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.WordPick;
 
 /// <summary>The family in which words of a text are picked.</summary>
-public sealed class WordPickType : QuestionType<WordPickQuestion, WordPickResponse>
+public sealed partial class WordPickType : QuestionType<WordPickQuestion, WordPickResponse>, IBecomes, IToldInWords
 {
     public override string Key => "wordPick";
+
+    public string KeyInWords(Question question) => string.Join(", ", ((WordPickQuestion)question).Text.Where(run => run.Mark is { Trap: false }).Select(run => run.Text));
 
     protected override string TitleOf(WordPickQuestion question) => "Word pick";
 

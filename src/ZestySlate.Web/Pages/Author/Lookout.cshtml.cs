@@ -18,7 +18,7 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore att
 {
     public ActivityRecord Record { get; private set; } = null!;
 
-    public IReadOnlyList<Watched> Rows { get; private set; } = [];
+    public IReadOnlyList<WatchedLearner> Rows { get; private set; } = [];
 
     /// <summary>Who is watched.</summary>
     public Whom Whom { get; private set; } = null!;

@@ -8,6 +8,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Formats.Results;
 using ZestySlate.Storage;
@@ -58,7 +59,7 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
     public IReadOnlyList<string> Questions { get; private set; } = [];
 
     /// <summary>How all have voted, poll by poll of the newest edition.</summary>
-    public IReadOnlyList<(string Name, PollQuestion Poll, Tally Tally)> Polls { get; private set; } = [];
+    public IReadOnlyList<(string Name, Question Question, Tally Tally)> Polls { get; private set; } = [];
 
     /// <summary>Grades that a course site has not taken yet.</summary>
     public int Waiting { get; private set; }
@@ -130,10 +131,11 @@ public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStor
         Rows = shown.Zip(loaded, (one, attempt) => new Row(attempt, one.DisplayName, OriginOf(attempt, classNames), AttemptReport.Of(attempt.State))).ToList();
         var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
         Questions = asked.Select(asked => asked.Spot.ReportName).ToList();
-        if (asked.Any(one => one.Question is PollQuestion))
+        var voted = asked.Where(one => QuestionTypes.For(one.Question).TakesVotes).ToList();
+        if (voted.Count > 0)
         {
             var tallies = await votes.OfAsync(activity);
-            Polls = asked.Where(one => one.Question is PollQuestion).Select(one => (one.Spot.ReportName, (PollQuestion)one.Question, tallies.GetValueOrDefault(one.Spot.Id) ?? Tally.None)).ToList();
+            Polls = voted.Select(one => (one.Spot.ReportName, one.Question, tallies.GetValueOrDefault(one.Spot.Id) ?? Tally.None)).ToList();
         }
 
         var waiting = await (from delivery in db.ScoreDeliveries

@@ -1,6 +1,7 @@
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.FileAnswer;
 using ZestySlate.Web.Authoring;
 
@@ -32,7 +33,7 @@ internal sealed class FileAnswerForm : IQuestionForm
         {
             Kinds = form["kind"].Select(kind => Enum.TryParse<HandedKind>(kind, out var known) ? known : HandedKind.Other).Where(kind => kind != HandedKind.Other).Distinct().ToValueList(),
             Most = EditForms.Whole(form["most"], question.Most, 1, FileAnswerQuestion.LargestMost),
-            Megabytes = EditForms.Whole(form["megabytes"], question.Megabytes, 1, FileAnswerQuestion.LargestMegabytes),
+            Megabytes = EditForms.Whole(form["megabytes"], question.Megabytes, 1, HandedWish.LargestMegabytes),
         };
     }
 }
