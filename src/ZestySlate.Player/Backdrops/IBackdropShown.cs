@@ -17,6 +17,9 @@ public interface IBackdropShown
     /// </summary>
     Type? Ground => null;
 
+    /// <summary>True when one presses or drags what lies below the signs, so that the board between lets it through.</summary>
+    bool GroundTakesPresses => false;
+
     /// <summary>The component that shows a scene as a flow, where the kind reads as one; it gets Scene and Links.</summary>
     Type? Flow => null;
 
