@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Comparisons;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Backdrops.Panoramas;
 using ZestySlate.Core.Backdrops.Pictures;
@@ -18,6 +19,7 @@ namespace ZestySlate.Core.Backdrops;
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(PictureBackdrop), "picture")]
 [JsonDerivedType(typeof(PanoramaBackdrop), "panorama")]
+[JsonDerivedType(typeof(ComparisonBackdrop), "comparison")]
 [JsonDerivedType(typeof(PlainBoardBackdrop), "blank")]
 [JsonDerivedType(typeof(WebPageBackdrop), "webPage")]
 [JsonDerivedType(typeof(PageBackdrop), "page")]

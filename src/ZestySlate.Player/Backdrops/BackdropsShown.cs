@@ -1,4 +1,5 @@
 using ZestySlate.Core.Backdrops;
+using ZestySlate.Player.Backdrops.Comparisons;
 using ZestySlate.Player.Backdrops.Pages;
 using ZestySlate.Player.Backdrops.Panoramas;
 using ZestySlate.Player.Backdrops.Pictures;
@@ -15,6 +16,7 @@ public static class BackdropsShown
     [
         new PictureShown(),
         new PanoramaShown(),
+        new ComparisonShown(),
         new PlainBoardShown(),
         new WebPageShown(),
         new PageShown(),

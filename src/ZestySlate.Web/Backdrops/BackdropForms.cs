@@ -1,5 +1,6 @@
 using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Web.Backdrops.Comparisons;
 using ZestySlate.Web.Backdrops.Pages;
 using ZestySlate.Web.Backdrops.Panoramas;
 using ZestySlate.Web.Backdrops.Pictures;
@@ -15,6 +16,7 @@ internal static class BackdropForms
     [
         new PictureForm(),
         new PanoramaForm(),
+        new ComparisonForm(),
         new PageForm(),
         new PlainBoardForm(),
         new WebPageForm(),
