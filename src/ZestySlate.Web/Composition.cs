@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
+using ZestySlate.Player;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Added;
@@ -143,6 +144,7 @@ public static class Composition
             mvc.ModelMetadataDetailsProviders.Add(handlers);
         });
         services.AddRazorComponents();
+        services.AddSingleton<PlayAddresses, SiteAddresses>();
         services.AddHttpContextAccessor();
         services.AddLti();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");

@@ -68,7 +68,7 @@ public sealed class ArchitectureTests
     {
         foreach (var family in Core.Questions.QuestionTypes.All)
         {
-            Assert.NotNull(Player.Questions.PartsComponents.For(family.Key));
+            Assert.NotNull(Player.Questions.FamiliesShown.For(family.Key));
             Assert.Contains(Questions.QuestionForms.Offers, offer => Core.Questions.QuestionTypes.For(offer.Make()).Key == family.Key);
         }
     }

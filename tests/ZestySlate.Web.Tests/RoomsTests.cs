@@ -67,6 +67,25 @@ public sealed class RoomsTests
     public void A_room_itself_asks_for_its_kind() =>
         Assert.Contains(Sources(), file => file.Contains("/Backdrops/Panoramas/", StringComparison.Ordinal) && File.ReadAllText(file).Contains("typeof(PanoramaBackdrop)", StringComparison.Ordinal));
 
+    /// <summary>A family is named in its rooms and in the registries; the formats of lists and the demo are about families.</summary>
+    [Fact]
+    public void No_family_of_questions_is_named_outside_its_rooms()
+    {
+        var families = string.Join('|', Core.Questions.QuestionTypes.All.Select(family => family.Key[..1].ToUpperInvariant() + family.Key[1..]));
+        var names = new Regex($@"\b({families})(Question|Response|View|Type|Form|Shown|Parts|Editor|Marking)\b");
+        var rooms = new Regex($@"/Questions/({families})/|/Questions/(QuestionTypes|FamiliesShown|QuestionForms)\.cs$|/ZestySlate\.Formats/Questions/|/Demo/");
+        var found = Sources().Where(file => !rooms.IsMatch(file))
+            .SelectMany(file => names.Matches(WithoutComments(File.ReadAllText(file))).Select(match => $"{Path.GetRelativePath(SlateHost.Root(), file)}: {match.Value}"));
+        Assert.Empty(found);
+    }
+
+    /// <summary>Scripts that all pages share know no family by name: what a family needs it says in attributes of its markup.</summary>
+    [Fact]
+    public void Shared_scripts_name_no_family() => Assert.All(
+        Directory.EnumerateFiles(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "Scripts"), "*.ts", SearchOption.AllDirectories)
+            .Where(file => !file.Contains("/families/", StringComparison.Ordinal)),
+        file => Assert.DoesNotMatch(@"data-family=\w", File.ReadAllText(file)));
+
     private static IEnumerable<string> Sources() => Directory.EnumerateFiles(Path.Combine(SlateHost.Root(), "src"), "*.*", SearchOption.AllDirectories)
         .Where(file => file.EndsWith(".cs", StringComparison.Ordinal) || file.EndsWith(".razor", StringComparison.Ordinal) || file.EndsWith(".cshtml", StringComparison.Ordinal))
         .Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/node_modules/", StringComparison.Ordinal));

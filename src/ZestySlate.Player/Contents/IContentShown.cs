@@ -26,7 +26,7 @@ public interface IContentShown
     /// <summary>Where its sign leads out to, or null.</summary>
     string? LeadsOut(Content content) => null;
 
-    /// <summary>The address of what is heard when its sign is pressed, or null.</summary>
+    /// <summary>What is heard when its sign is pressed, by the hash of its file, or null.</summary>
     string? Heard(Content content) => null;
 
     /// <summary>What its panel tells scripts, as attributes.</summary>

@@ -4,6 +4,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Player;
+using ZestySlate.Player.Events;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Web.Identity;
@@ -123,15 +124,16 @@ internal static class AuthoringEndpoints
 
     private static async Task<IResult> TrialEventAsync(string activity, HttpContext context, ActivityStore store, Trials trials, HandedFiles handed, TimeProvider clock)
     {
-        var form = await context.Request.ReadFormAsync();
+        var fields = (await context.Request.ReadFormAsync()).Fields();
         var document = (await store.DraftAsync(activity))!.Document;
         var before = trials.State(activity, context.User.Id(), document).At(clock.GetUtcNow());
-        var read = EventForm.Read(form, before, await handed.OfAsync(Trials.FilesKey(activity, context.User.Id()), before), clock.GetUtcNow());
+        var read = EventForm.Read(fields, before, await handed.OfAsync(Trials.FilesKey(activity, context.User.Id()), before), clock.GetUtcNow());
         var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
         var after = trials.State(activity, context.User.Id(), document);
         EventReply.SayEdition(context, after.Edition);
-        return EventReply.ChangesNothing(form, before, after.At(clock.GetUtcNow()), refusal) ? Results.NoContent()
-            : EventReply.Of(context, LearnerView.Of(after, clock.GetUtcNow()), before, after, form, TrialLinks(context, activity), refusal);
+        var outcome = EventOutcome.Of(fields, before, after.At(clock.GetUtcNow()), refusal);
+        return outcome.IsQuiet ? Results.NoContent()
+            : EventReply.Of(context, outcome, LearnerView.Of(after, clock.GetUtcNow()), fields["spot"], TrialLinks(context, activity), refusal);
     }
 
     private static PlayLinks TrialLinks(HttpContext context, string activity) =>

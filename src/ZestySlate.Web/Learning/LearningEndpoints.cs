@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Player;
+using ZestySlate.Player.Events;
 using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Door;
@@ -50,7 +51,8 @@ internal static class LearningEndpoints
         var now = clock.GetUtcNow();
         var before = loaded.State.At(now);
         (form, var refusal) = await intake.TakeAllAsync(attempt, loaded.State, form, context.RequestAborted);
-        var read = EventForm.Read(form, loaded.State, await handed.OfAsync(attempt, loaded.State), now);
+        var fields = form.Fields();
+        var read = EventForm.Read(fields, loaded.State, await handed.OfAsync(attempt, loaded.State), now);
         refusal ??= read.Refusal;
         var times = loaded.Assignment is { } assignment ? assignment.TimesFor(await published.ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)) : default;
         if (!loaded.State.IsHandedIn && read is { Succeeded: true, Value: not (Opened or Visited) } && PublishedActivities.WhyOver(loaded.Assignment, times, now) is { } why)
@@ -72,13 +74,14 @@ internal static class LearningEndpoints
         }
 
         EventReply.SayEdition(context, loaded.State.Edition);
-        if (EventReply.ChangesNothing(form, before, loaded.State.At(now), refusal))
+        var outcome = EventOutcome.Of(fields, before, loaded.State.At(now), refusal);
+        if (outcome.IsQuiet)
         {
             return Results.NoContent();
         }
 
-        return EventReply.Of(context, LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), now, times.DueForThem), before, loaded.State, form,
-            LinksOf(context, loaded.Record, null), refusal);
+        var view = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), now, times.DueForThem);
+        return EventReply.Of(context, outcome, view, fields["spot"], LinksOf(context, loaded.Record, null), refusal);
     }
 
     /// <summary>What the learner's components need for this attempt.</summary>

@@ -21,7 +21,7 @@ using ZestySlate.Web.Questions.WordPick;
 
 namespace ZestySlate.Web.Questions;
 
-/// <summary>How one family is read from forms and edited in the workbench.</summary>
+/// <summary>How one family is edited in the workbench.</summary>
 public interface IQuestionForm
 {
     /// <summary>The family's definition type.</summary>
@@ -32,12 +32,6 @@ public interface IQuestionForm
 
     /// <summary>The component on which the author edits the question: a live rendering of itself.</summary>
     Type Editor { get; }
-
-    /// <summary>The learner's answer.</summary>
-    Response ReadResponse(IFormCollection form);
-
-    /// <summary>The learner's answer, where it names what was handed over in the attempt.</summary>
-    Response ReadResponse(IFormCollection form, IReadOnlyList<HandedFile> handed) => ReadResponse(form);
 
     /// <summary>The author's question: the fields of this family put onto the old one; or what of it cannot be read.</summary>
     Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture);

@@ -1,7 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.Panoramas;
-using ZestySlate.Player.Stages;
 
 namespace ZestySlate.Player.Backdrops.Panoramas;
 
@@ -16,7 +15,7 @@ internal sealed class PanoramaShown : IBackdropShown
     /// <summary>A thumbnail shows all of it.</summary>
     public double RatioOf(Backdrop backdrop, bool still) => still ? 2 : backdrop.Ratio;
 
-    public IReadOnlyDictionary<string, object> AttributesOf(Backdrop backdrop, bool still)
+    public IReadOnlyDictionary<string, object> AttributesOf(Backdrop backdrop, bool still, PlayAddresses addresses)
     {
         var panorama = (PanoramaBackdrop)backdrop;
         var attributes = new Dictionary<string, object>
@@ -26,7 +25,7 @@ internal sealed class PanoramaShown : IBackdropShown
         };
         if (!still)
         {
-            attributes["data-panorama"] = PictureImage.Address(panorama.Picture, 4096);
+            attributes["data-panorama"] = addresses.Picture(panorama.Picture, 4096);
         }
 
         return attributes;

@@ -15,5 +15,5 @@ internal sealed class CalloutContent : IContentShown
 
     public Type Row => typeof(CalloutRow);
 
-    public string? Heard(Content content) => content is Callout { Sound.Media: { } media } ? $"/media/{media}" : null;
+    public string? Heard(Content content) => (content as Callout)?.Sound?.Media;
 }

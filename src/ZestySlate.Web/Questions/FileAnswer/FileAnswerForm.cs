@@ -16,15 +16,6 @@ internal sealed class FileAnswerForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("fileAnswer", "File answer", "upload", () => new FileAnswerQuestion())];
 
-    public Response ReadResponse(IFormCollection form) => new FileAnswerResponse();
-
-    /// <summary>Fields: file (ids of those that are added), gone (ids of those taken out); «move» with «ID out» takes one out.</summary>
-    public Response ReadResponse(IFormCollection form, IReadOnlyList<HandedFile> handed) => new FileAnswerResponse
-    {
-        Files = form["file"].Distinct().Select(file => handed.FirstOrDefault(known => known.Id == file)).OfType<HandedFile>().ToValueList(),
-        Gone = form["gone"].OfType<string>().Concat(form["move"].ToString().Split(' ') is [var id, "out"] ? [id] : []).ToValueList(),
-    };
-
     /// <summary>Fields: kind (several; none for any), most, megabytes; waits, those of the rubric.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

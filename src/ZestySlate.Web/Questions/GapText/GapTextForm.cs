@@ -15,8 +15,6 @@ internal sealed class GapTextForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("gapText", "Gap text", "text-cursor-input", () => new GapTextQuestion())];
 
-    public Response ReadResponse(IFormCollection form) => new GapTextResponse { Parts = PartFields.Read(form) };
-
     /// <summary>
     /// Fields: filling; fullText; press=from-to; gap (the ids); variants-ID, notThis-ID, hint-ID, right-ID, wrong-ID, weight-ID,
     /// exchange-ID; extraWords, wordsOften; those of the reading.

@@ -21,8 +21,6 @@ internal sealed class GridForm : IQuestionForm
         Rows = [.. Enumerable.Range(0, 4).Select(_ => Ids.New())],
     })];
 
-    public Response ReadResponse(IFormCollection form) => new GridResponse { Parts = PartFields.Read(form) };
-
     /// <summary>
     /// Fields: cell-ID (what it holds), width-COLUMN; for cells with more: variants-ID, notThis-ID, slips-ID, unit-ID, tolerance-ID,
     /// options-ID, words-ID; headRows, headColumns; cellsChosen (ids) with a press: cellSet (kind, marked, tone, align, framed or points and a

@@ -16,12 +16,6 @@ internal sealed class JumbledWordsForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("jumbledWords", "Jumbled words", "shuffle", () => new JumbledWordsQuestion())];
 
-    /// <summary>Fields: line-0, line-1, … (the ids of the words, in order).</summary>
-    public Response ReadResponse(IFormCollection form) => new JumbledWordsResponse
-    {
-        Lines = Enumerable.Range(0, MostLines).TakeWhile(line => form.ContainsKey($"line-{line}")).Select(line => PartFields.Arranged(form, $"line-{line}")).ToValueList(),
-    };
-
     /// <summary>Fields: lines; move; eachMove, stay, hideEnds.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

@@ -14,8 +14,6 @@ internal sealed class LocatingForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("locating", "Locate", "crosshair", () => new LocatingQuestion())];
 
-    public Response ReadResponse(IFormCollection form) => new LocatingResponse { Parts = PartFields.Read(form), Begun = form["begun"] == "yes" };
-
     /// <summary>Fields: ratio; place (the ids), area-ID, those of each face, variants-ID, before-ID, after-ID; task, round, onePress, shuffle; those of the reading; penalty.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

@@ -17,8 +17,6 @@ internal sealed class LongTextForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("longText", "Long text", "text", () => new LongTextQuestion { Ideas = [new KeyIdea { Id = Ids.New() }] })];
 
-    public Response ReadResponse(IFormCollection form) => new LongTextResponse { Text = form["text"].ToString().ReplaceLineEndings("\n") };
-
     /// <summary>
     /// Fields: idea (the ids), name-ID, phrases-ID (one a line), between-ID, slips-ID, case-ID, points-ID, mentions-ID, found-ID, missing-ID;
     /// modelAnswer; press (from-to, in the model answer); measure, least, most; waits, those of the rubric; sample (texts).

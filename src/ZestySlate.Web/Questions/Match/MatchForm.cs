@@ -15,8 +15,6 @@ internal sealed class MatchForm : IQuestionForm
     public IReadOnlyList<NewQuestion> Offers { get; } =
         [new("match", "Match", "cable", () => new MatchQuestion { Pairs = [.. Enumerable.Range(0, 3).Select(_ => new MatchPair { Id = Ids.New() })] })];
 
-    public Response ReadResponse(IFormCollection form) => new MatchResponse { Parts = PartFields.Read(form) };
-
     /// <summary>Fields: pair (the ids, in order), words-ID; extra (the ids, in order); those of each face; penalty.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

@@ -18,12 +18,6 @@ internal sealed class MultipleChoiceForm : IQuestionForm
         new("trueOrFalse", "True or false", "scale", MultipleChoiceQuestion.NewTrueOrFalse),
     ];
 
-    public Response ReadResponse(IFormCollection form) => new MultipleChoiceResponse
-    {
-        Picked = form["pick"].Where(id => !string.IsNullOrEmpty(id)).Select(id => id!).ToValueList(),
-        None = form["none"] == "yes",
-    };
-
     /// <summary>Fields: picks; option (the ids, in order); those of each face; words-ID, pin-ID; right (the ticked ids); shuffle, none, penalty.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

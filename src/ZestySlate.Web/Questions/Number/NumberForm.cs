@@ -16,8 +16,6 @@ internal sealed class NumberForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("number", "Number", "hash", () => new NumberQuestion())];
 
-    public Response ReadResponse(IFormCollection form) => new NumberResponse { Text = form["text"].ToString() };
-
     /// <summary>Fields: value (with or without its unit), unitUse, unit, wrongUnit, tolerance, toleranceKind.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

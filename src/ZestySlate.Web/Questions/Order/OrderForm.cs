@@ -15,8 +15,6 @@ internal sealed class OrderForm : IQuestionForm
     public IReadOnlyList<NewQuestion> Offers { get; } =
         [new("order", "Order", "arrow-down-1-0", () => new OrderQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new OrderItem { Id = Ids.New() })] })];
 
-    public Response ReadResponse(IFormCollection form) => new OrderResponse { Order = PartFields.Arranged(form, "order") };
-
     /// <summary>Fields: item (the ids, in order); those of each face; credit.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

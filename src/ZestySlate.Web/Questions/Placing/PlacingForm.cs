@@ -18,8 +18,6 @@ internal sealed class PlacingForm : IQuestionForm
     public IReadOnlyList<NewQuestion> Offers { get; } =
         [new("placing", "Place", "map-pin-check", () => new PlacingQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new PlacingItem { Id = Ids.New() })] })];
 
-    public Response ReadResponse(IFormCollection form) => new PlacingResponse { Parts = PartFields.Read(form) };
-
     /// <summary>
     /// Fields: ratio; zone (the ids), area-ID, zoneName-ID, several-ID; item (the ids), those of each face, on-ID (zones), often-ID, tip-ID,
     /// width-ID, words-ID, weight-ID; fixed (the ids), text-ID, at-ID, width-ID; zonesShown, showsNames, tint, mayLie, wrongDrop, linesUp, itemWidth; penalty.

@@ -20,8 +20,6 @@ internal sealed class PollForm : IQuestionForm
         new("poll", "Poll", "vote", () => new PollQuestion { Choices = [.. Enumerable.Range(0, 2).Select(_ => new PollChoice { Id = Ids.New() })] }),
     ];
 
-    public Response ReadResponse(IFormCollection form) => new PollResponse { Parts = PartFields.Read(form) };
-
     /// <summary>Fields: choice (the ids, in order) and those of each face; statement (the ids), statement-ID; several, anonymous, shows.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

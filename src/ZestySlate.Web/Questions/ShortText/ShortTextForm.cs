@@ -15,8 +15,6 @@ internal sealed class ShortTextForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("shortText", "Short text", "pen-line", () => new ShortTextQuestion { Accepted = [new ShortAnswer("")] })];
 
-    public Response ReadResponse(IFormCollection form) => new ShortTextResponse { Text = form["text"].ToString() };
-
     /// <summary>Fields: accepted and notThis (numbers of rows), NAME-text-N, NAME-words-N, NAME-share-N; those of the reading.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

@@ -21,8 +21,6 @@ internal sealed class SortForm : IQuestionForm
         }),
     ];
 
-    public Response ReadResponse(IFormCollection form) => new SortResponse { Parts = PartFields.Read(form) };
-
     /// <summary>Fields: group (the ids, in order), title-ID; item (the ids), in-ID (its first group), also-ID (the others), words-ID; those of each face; everyGroup; penalty.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

@@ -15,15 +15,6 @@ internal sealed class SpokenForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("spoken", "Spoken answer", "mic", () => new SpokenQuestion())];
 
-    public Response ReadResponse(IFormCollection form) => new SpokenResponse();
-
-    /// <summary>Fields: recording (its id), or file (a sound that came with the form); «move» with «recording out» takes it back.</summary>
-    public Response ReadResponse(IFormCollection form, IReadOnlyList<HandedFile> handed)
-    {
-        var id = form["move"] == "recording out" ? "" : form["file"].LastOrDefault() is { Length: > 0 } file ? file : form["recording"].ToString();
-        return new SpokenResponse { Recording = handed.FirstOrDefault(known => known.Id == id) };
-    }
-
     /// <summary>Fields: seconds (or m:ss); waits, those of the rubric.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

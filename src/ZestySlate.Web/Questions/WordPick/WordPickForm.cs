@@ -14,11 +14,6 @@ internal sealed class WordPickForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("wordPick", "Word pick", "highlighter", () => new WordPickQuestion())];
 
-    public Response ReadResponse(IFormCollection form) => new WordPickResponse
-    {
-        Picked = form["pick"].Where(id => !string.IsNullOrEmpty(id)).Select(id => id!).Distinct().ToValueList(),
-    };
-
     /// <summary>Fields: fullText; press=from-to, pressAs; mark (the ids), words-ID, trap-ID; penalty.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {

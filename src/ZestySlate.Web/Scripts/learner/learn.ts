@@ -403,17 +403,14 @@ function wordsIn(reply: Response, header: string): string | null {
   return words ? decodeURIComponent(words) : null;
 }
 
-/** What keeps an answer: the whole of it, or, where it is long, what was added to it. */
-const keeping = (form: HTMLFormElement): string => form.querySelector("[data-family=drawing]") ? "add" : "answer";
+/** The act that keeps an answer: that of the whole of it, or, where its family says so, of what was added to it. */
+const keeping = (form: HTMLFormElement): string => form.querySelector<HTMLElement>("[data-keeps-by]")?.dataset.keepsBy ?? "answer";
 
-/** "None of these" and the options rule each other out. */
+/** A tick that stands for none of the others, and the others, rule each other out. */
 function keepNoneAlone(form: HTMLFormElement, changed: HTMLInputElement): void {
   if (!changed.checked) { return; }
-  if (changed.name === "none") {
-    form.querySelectorAll<HTMLInputElement>("input[name=pick]").forEach(pick => { pick.checked = false; });
-  } else if (changed.name === "pick") {
-    form.querySelectorAll<HTMLInputElement>("input[name=none]").forEach(none => { none.checked = false; });
-  }
+  const others = changed.dataset.aloneOf ? `input[name="${changed.dataset.aloneOf}"]` : `input[data-alone-of="${changed.name}"]`;
+  form.querySelectorAll<HTMLInputElement>(others).forEach(other => { other.checked = false; });
 }
 
 /** True when nothing is given in a question yet. */

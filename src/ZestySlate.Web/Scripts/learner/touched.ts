@@ -8,10 +8,10 @@ const Sets = ["pick", "none"];
 export class Touched {
   private readonly known = new WeakMap<HTMLFormElement, Map<string, string[]>>();
 
-  /** Reads forms that are not in the middle of being changed. A drawing says by itself what has changed. */
+  /** Reads forms that are not in the middle of being changed. Some families say by themselves what has changed. */
   learn(root: ParentNode): void {
     for (const form of root.querySelectorAll<HTMLFormElement>("form[data-ask]:not([data-pending])")) {
-      if (!form.querySelector("[data-family=drawing], [data-family=files]")) { this.known.set(form, read(new FormData(form))); }
+      if (!form.querySelector("[data-tells-changes]")) { this.known.set(form, read(new FormData(form))); }
     }
   }
 

@@ -1,34 +1,32 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
-using ZestySlate.Core.Questions.MultipleChoice;
-using ZestySlate.Core.Questions.WordPick;
-using ZestySlate.Web.Questions;
+using ZestySlate.Player.Questions;
 
-namespace ZestySlate.Web.Learning;
+namespace ZestySlate.Player.Events;
 
 /// <summary>Reads an event from the learner's form; the same fields come from plain forms and from scripts.</summary>
-internal static class EventForm
+public static class EventForm
 {
     private const int LongestId = 60;
 
     /// <summary>The event, or why the form is none.</summary>
-    /// <param name="form">The form.</param>
+    /// <param name="fields">The fields of the form.</param>
     /// <param name="state">Where the attempt stands.</param>
     /// <param name="handed">What was handed over in it.</param>
     /// <param name="now">The moment.</param>
-    public static Outcome<AttemptEvent> Read(IFormCollection form, AttemptState state, IReadOnlyList<HandedFile> handed, DateTimeOffset now)
+    public static Outcome<AttemptEvent> Read(FormFields fields, AttemptState state, IReadOnlyList<HandedFile> handed, DateTimeOffset now)
     {
         var words = state.Activity.Words;
-        var id = form["event"].ToString();
+        var id = fields["event"];
         if (id.Length is 0 or > LongestId)
         {
             return Outcome<AttemptEvent>.Refused(words["noEventNumber"]);
         }
 
-        var spot = form["spot"].ToString();
-        var act = form["act"].ToString();
-        if (act.Length == 0 && form.ContainsKey("move"))
+        var spot = fields["spot"];
+        var act = fields["act"];
+        if (act.Length == 0 && fields.Has("move"))
         {
             // A press of a button that moves something, without scripts.
             act = state.QuestionOf(spot) is { } moved && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked && AttemptRules.MarksWhileWorking(state.Rules) ? "step" : "answer";
@@ -41,12 +39,12 @@ internal static class EventForm
                 return Outcome<AttemptEvent>.Refused(words["questionIsGone"]);
             }
 
-            var response = WithTouched(QuestionForms.For(question.Question).ReadResponse(form, handed), form);
+            var response = WithTouched(FamiliesShown.For(QuestionTypes.For(question.Question).Key).Read(fields, handed), fields);
             return act switch
             {
                 "vote" => new Voted(spot, response) { Id = id, At = now },
                 "mark" => new AskedToMark(spot, response) { Id = id, At = now },
-                "step" => new Stepped(spot, response, form["part"].ToString() is { Length: > 0 } part ? part : form["move"].ToString().Split(' ')[0]) { Id = id, At = now },
+                "step" => new Stepped(spot, response, fields["part"] is { Length: > 0 } part ? part : fields["move"].Split(' ')[0]) { Id = id, At = now },
                 _ => new Answered(spot, response) { Id = id, At = now },
             };
         }
@@ -54,9 +52,9 @@ internal static class EventForm
         return act switch
         {
             "start" => new Started { Id = id, At = now },
-            "visit" => new Visited(form["scene"].ToString()) { Id = id, At = now },
-            "code" => new TriedCode(form["lock"].ToString(), form["code"].ToString()) { Id = id, At = now },
-            "annotate" => new Annotated(spot, form["text"].ToString().ReplaceLineEndings("\n")) { Id = id, At = now },
+            "visit" => new Visited(fields["scene"]) { Id = id, At = now },
+            "code" => new TriedCode(fields["lock"], fields["code"]) { Id = id, At = now },
+            "annotate" => new Annotated(spot, fields["text"].ReplaceLineEndings("\n")) { Id = id, At = now },
             "open" => new Opened(spot) { Id = id, At = now },
             "again" => new AnotherGo(spot) { Id = id, At = now },
             "hint" => new AskedForHint(spot) { Id = id, At = now },
@@ -67,6 +65,6 @@ internal static class EventForm
     }
 
     /// <summary>The answer with what was changed on the page it came from, where its script says so (fields «touched»: the names of parts, or of options).</summary>
-    private static Response WithTouched(Response response, IFormCollection form) =>
-        form.TryGetValue("touched", out var names) ? response.Touching(names.OfType<string>().ToValueList()) : response;
+    private static Response WithTouched(Response response, FormFields fields) =>
+        fields.Has("touched") ? response.Touching(fields.All("touched").ToValueList()) : response;
 }

@@ -1,15 +1,15 @@
 using System.Text;
 using ZestySlate.Core.Activities;
 
-namespace ZestySlate.Web.Learning;
+namespace ZestySlate.Player;
 
 /// <summary>The look of an activity as a style sheet for its page. Colours are mended where text or shapes could not be read.</summary>
-internal static class LookStyle
+public static class LookStyle
 {
     private const string PaperSurface = "#fffdf7", SlateSurface = "#1e2d37";
 
     /// <summary>The style sheet; empty for the product's own look. Values come from closed sets and checked colours only.</summary>
-    public static string Of(Look look)
+    public static string Of(Look look, PlayAddresses addresses)
     {
         var style = new StringBuilder();
         if (look.Accent.Length > 0)
@@ -29,6 +29,6 @@ internal static class LookStyle
             _ => "",
         });
         return (style.Length > 0 ? $":root{{{style}}}" : "")
-            + (look.Background is { } picture ? $".learner-page{{background:var(--ground) url(\"{ZestySlate.Player.Stages.PictureImage.Address(picture, 1600)}\") center/cover fixed}}.learn-summary{{background:var(--surface);color:var(--ink);padding:.6rem .9rem;border-radius:6px}}" : "");
+            + (look.Background is { } picture ? $".learner-page{{background:var(--ground) url(\"{addresses.Picture(picture, 1600)}\") center/cover fixed}}.learn-summary{{background:var(--surface);color:var(--ink);padding:.6rem .9rem;border-radius:6px}}" : "");
     }
 }
