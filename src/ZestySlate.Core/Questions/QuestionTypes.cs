@@ -9,6 +9,7 @@ using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
+using ZestySlate.Core.Questions.NumberLine;
 using ZestySlate.Core.Questions.Order;
 using ZestySlate.Core.Questions.Placing;
 using ZestySlate.Core.Questions.Poll;
@@ -32,6 +33,7 @@ public static class QuestionTypes
         new Match.MatchType(),
         new SortType(),
         new NumberType(),
+        new NumberLineType(),
         new ShortTextType(),
         new PlacingType(),
         new LongTextType(),

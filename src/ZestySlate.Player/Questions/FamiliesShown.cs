@@ -8,6 +8,7 @@ using ZestySlate.Player.Questions.LongText;
 using ZestySlate.Player.Questions.Match;
 using ZestySlate.Player.Questions.MultipleChoice;
 using ZestySlate.Player.Questions.Number;
+using ZestySlate.Player.Questions.NumberLine;
 using ZestySlate.Player.Questions.Order;
 using ZestySlate.Player.Questions.Placing;
 using ZestySlate.Player.Questions.Poll;
@@ -32,6 +33,7 @@ public static class FamiliesShown
         new MatchShown(),
         new SortShown(),
         new NumberShown(),
+        new NumberLineShown(),
         new ShortTextShown(),
         new PlacingShown(),
         new LocatingShown(),

@@ -11,6 +11,7 @@ using ZestySlate.Web.Questions.LongText;
 using ZestySlate.Web.Questions.Match;
 using ZestySlate.Web.Questions.MultipleChoice;
 using ZestySlate.Web.Questions.Number;
+using ZestySlate.Web.Questions.NumberLine;
 using ZestySlate.Web.Questions.Order;
 using ZestySlate.Web.Questions.Placing;
 using ZestySlate.Web.Questions.Poll;
@@ -57,6 +58,7 @@ public static class QuestionForms
         new MatchForm(),
         new SortForm(),
         new NumberForm(),
+        new NumberLineForm(),
         new ShortTextForm(),
         new PlacingForm(),
         new LocatingForm(),

@@ -13,6 +13,7 @@ using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.Number;
+using ZestySlate.Core.Questions.NumberLine;
 using ZestySlate.Core.Questions.Order;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Core.Questions.Sort;
@@ -139,7 +140,13 @@ public sealed class EveryFamilyProperties
         let file = new HandedFile("f", name, kind, "x/y", 1000, 1.5)
         select spoken ? ((Question)new SpokenQuestion(), (Response)new SpokenResponse { Recording = file }) : (new FileAnswerQuestion { Kinds = [kind] }, new FileAnswerResponse { Files = [file] });
 
-    internal static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Drawn, Polls, Handed, Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
+    private static readonly Gen<(Question Question, Response Response)> Lines =
+        from right in Gen.Int[-2, 14]
+        from typed in Among("6", "5.5", "-1", "13", "12", "", "calm", "1e3")
+        from penalty in Gen.Int[0, 3]
+        select ((Question)(NumberLineTests.Wind with { Value = right, Penalty = penalty / 2m }), (Response)new NumberLineResponse { Text = typed });
+
+    internal static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Lines, Drawn, Polls, Handed, Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
 
     [Fact]
     public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is var share && share >= 0 && share <= 1);

@@ -21,6 +21,7 @@ public sealed class SecrecyTests
         { Asked.Gaps("{aa} b").With("g1", gap => gap with { Variants = ["zz"], NotThis = ["yy"], WordsForRight = "xx" }), Asked.Gaps("{cc} b") },
         { Asked.Words("{gale} [tea]"), Asked.Words("[gale] {tea}") },
         { Asked.Number(3, "hPa"), Asked.Number(4, "bar") },
+        { Marking.NumberLineTests.Wind, Marking.NumberLineTests.Wind with { Value = 2 } },
         { Asked.Short("gale"), Asked.Short("calm", "storm") },
         { Asked.Sort("a=a", "b=b"), Asked.Sort("a=b", "b=ab") },
         { new LongTextQuestion { Ideas = [Asked.Idea("gale")], ModelAnswer = "A gale.", Samples = ["Gale."] }, new LongTextQuestion { Ideas = [Asked.Idea("calm"), Asked.Idea("fog")] } },
