@@ -130,6 +130,20 @@ public sealed class LibraryTests(SlateHost host)
     }
 
     [Fact]
+    public async Task What_a_colleague_may_do_is_said_on_the_page_that_asked()
+    {
+        var id = await BuiltAsync("ines", "Said");
+        var ines = await host.TeacherAsync("ines");
+        ines.DefaultRequestHeaders.Add("HX-Request", "true");
+        var given = await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", await PersonAsync("mireille")), ("right", "edit"));
+        Assert.Equal(HttpStatusCode.NoContent, given.StatusCode);
+        Assert.Contains("may edit it now.", given.Headers.GetValues("HX-Trigger").Single());
+        var gone = await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", "nobody"), ("right", "edit"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, gone.StatusCode);
+        Assert.Contains("not in your school any more", await gone.Content.ReadAsStringAsync(Stop));
+    }
+
+    [Fact]
     public async Task A_copy_goes_to_a_colleague_by_e_mail_address_and_to_whoever_may_look_by_link()
     {
         var id = await BuiltAsync("ines", "Given away");

@@ -80,6 +80,8 @@ internal static class MediaLibraryEndpoints
                 return AuthoringEndpoints.Refused("This page sent something unknown; load it again.");
         }
 
+        var many = ids.Length == 1 ? "1 file" : $"{ids.Length} files";
+        context.Tell(form["act"].ToString() switch { "bin" => $"{many} to the bin.", "restore" => $"{many} restored.", _ => $"{many} moved." }, "slate:media");
         return Results.NoContent();
     }
 }

@@ -5,9 +5,15 @@ declare module "idiomorph" {
     beforeNodeRemoved?: (node: Node) => boolean | void;
   }
   interface Options { morphStyle?: "outerHTML" | "innerHTML"; ignoreActiveValue?: boolean; callbacks?: Callbacks; }
-  export const Idiomorph: { morph(old: Element, next: Element | string, options?: Options): void };
+  export const Idiomorph: { morph(old: Element, next: Element | string, options?: Options): Node[] };
 }
 declare module "htmx.org" {
-  const htmx: unknown;
+  /** A way of putting what was fetched into the page. */
+  interface Extension {
+    isInlineSwap?: (style: string) => boolean;
+    /** The new nodes, where the extension has put them in; false where it has not. */
+    handleSwap?: (style: string, target: Node, fragment: Node) => Node[] | false;
+  }
+  const htmx: { defineExtension(name: string, extension: Extension): void };
   export default htmx;
 }

@@ -1,5 +1,5 @@
-import "htmx.org";
 import { takeDrops } from "./shared/drop";
+import { takeFragments } from "./shared/fragments";
 import { holdForms } from "./shared/held";
 import { watchLive } from "./shared/live";
 import { takeNotes } from "./shared/notes";
@@ -13,19 +13,7 @@ switchTheme();
 takeDrops(document);
 takePasskeys();
 
-document.addEventListener("htmx:afterSettle", () => showLocalTimes(document));
-// What somebody has in hand is not fetched anew under their fingers.
-document.addEventListener("htmx:beforeRequest", event => {
-  const { target, requestConfig } = (event as CustomEvent).detail as { target: HTMLElement; requestConfig: { verb: string } };
-  if (requestConfig.verb === "get" && (target.contains(document.activeElement) || target.querySelector("input:checked"))) { event.preventDefault(); }
-});
-// A fold that somebody opened stays open when its surroundings are fetched anew.
-document.addEventListener("htmx:beforeSwap", event => {
-  const detail = (event as CustomEvent).detail as { target: HTMLElement; serverResponse: string };
-  for (const fold of detail.target.querySelectorAll<HTMLDetailsElement>("details[data-keep-open][open]")) {
-    detail.serverResponse = detail.serverResponse.replace(`id="${fold.id}"`, `open id="${fold.id}"`);
-  }
-});
+takeFragments();
 
 for (const field of document.querySelectorAll<HTMLInputElement>("input[data-copy]")) {
   field.addEventListener("focus", () => field.select());

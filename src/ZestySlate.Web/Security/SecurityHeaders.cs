@@ -9,8 +9,8 @@ internal sealed class SecurityHeaders(RequestDelegate next)
 {
     private const string NonceKey = "style-nonce", FormTargetKey = "form-target", AloneKey = "alone";
 
-    /// <summary>The nonce for a style element of this page.</summary>
-    public static string StyleNonce(HttpContext context) => (string)context.Items[NonceKey]!;
+    /// <summary>The nonce for a style element of this page; null for a fragment, whose page has a nonce of its own: there scripts put things in their places.</summary>
+    public static string? StyleNonce(HttpContext context) => Fragments.IsOne(context) ? null : (string)context.Items[NonceKey]!;
 
     /// <summary>Lets the page's form post to this other origin (the course site that content is brought back to).</summary>
     public static void AllowFormTo(HttpContext context, string address) =>

@@ -7,6 +7,7 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Author;
 
@@ -30,8 +31,17 @@ public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserMan
     public async Task<IActionResult> OnPostRightAsync(string activity, string person, string? right)
     {
         await LoadAsync(activity);
-        await library.LetInAsync(Record, person, right switch { "edit" => true, "read" => false, _ => null });
-        return LocalRedirect($"~/author/{activity}/colleagues");
+        var name = Colleagues.FirstOrDefault(colleague => colleague.Person.Id == person).Person?.DisplayName;
+        var done = await library.LetInAsync(Record, person, right switch { "edit" => true, "read" => false, _ => null });
+        var words = done ? $"{name} may {right switch { "edit" => "edit it", "read" => "look at it and copy it", _ => "do nothing with it" }} now." : "This colleague is not in your school any more. Load the page again.";
+        if (Fragments.IsOne(HttpContext))
+        {
+            return done ? HttpContext.Said(words) : Fragments.Refused(words);
+        }
+
+        (Said, Problem) = done ? (words, null) : (null, words);
+        await LoadAsync(activity);
+        return Page();
     }
 
     /// <summary>Puts a copy into the library of the teacher with this e-mail address.</summary>

@@ -56,6 +56,15 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
         {
             teacher.SchoolId = school;
             await people.UpdateAsync(teacher);
+            if (Fragments.IsOne(HttpContext))
+            {
+                var name = await db.Schools.Where(known => known.Id == school).Select(known => known.Name).SingleOrDefaultAsync();
+                return HttpContext.Said(name is null ? $"{teacher.DisplayName} is in no school now." : $"{teacher.DisplayName} is in {name} now.");
+            }
+        }
+        else if (Fragments.IsOne(HttpContext))
+        {
+            return Fragments.Refused("This teacher or school is not there any more. Load the page again.");
         }
 
         return RedirectToPage();

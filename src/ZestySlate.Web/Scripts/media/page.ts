@@ -34,7 +34,6 @@ export function watchPage(): void {
     const form = event.target as HTMLFormElement;
     void fetchOne(new FormData(form).get("address") as string).then(() => form.reset());
   });
-  watchSearch();
   watchSeveral(page);
 
   /** Several at once, each with its own line: how far it is, and what is wrong with it. */
@@ -52,7 +51,7 @@ export function watchPage(): void {
       }
     };
     await Promise.all(Array.from({ length: Math.min(SideBySide, files.length) }, next));
-    await refresh();
+    refresh();
   }
 
   async function fetchOne(address: string): Promise<void> {
@@ -63,7 +62,7 @@ export function watchPage(): void {
     const reply = await fetch(`${base()}/media-library/fetch`, { method: "POST", body: fields, headers: { "X-Slate-Proof": proof() } }).catch(() => null);
     if (reply?.ok) {
       line.done("kept");
-      await refresh();
+      refresh();
     } else {
       line.failed(reply?.status === 422 ? await reply.text() : "It could not be fetched. Try it once more.");
     }
@@ -86,46 +85,17 @@ export function watchPage(): void {
   }
 }
 
-/** Fetches the list anew, as the search stands. */
-async function refresh(): Promise<void> {
-  const form = document.querySelector<HTMLFormElement>("[data-media-search]")!;
-  const fields = new URLSearchParams(new FormData(form) as unknown as Record<string, string>);
-  const reply = await fetch(`${base()}/media-library?${fields}`);
-  if (!reply.ok) { return; }
-  const next = new DOMParser().parseFromString(await reply.text(), "text/html");
-  for (const place of ["#media-list", ".media-side nav"]) {
-    const [old, fresh] = [document.querySelector(place), next.querySelector(place)];
-    if (old && fresh) { old.replaceWith(fresh); }
-  }
-}
+/** The list is fetched anew, as the search stands: its form hears of it. */
+function refresh(): void { document.body.dispatchEvent(new Event("slate:media")); }
 
-function watchSearch(): void {
-  let later = 0;
-  document.querySelector("[data-media-search]")?.addEventListener("input", () => {
-    clearTimeout(later);
-    later = window.setTimeout(() => void refresh(), 180);
-  });
-  document.querySelector("[data-media-search]")?.addEventListener("submit", event => { event.preventDefault(); void refresh(); });
-}
-
+/** What is done with several waits until one is ticked. */
 function watchSeveral(page: HTMLElement): void {
   const bar = page.querySelector<HTMLElement>("[data-several]")!;
-  const ticked = (): string[] => [...page.querySelectorAll<HTMLInputElement>("[data-tick]:checked")].map(tick => tick.value);
-  page.addEventListener("change", event => {
-    if (!(event.target as HTMLElement).matches("[data-tick]")) { return; }
-    bar.hidden = ticked().length === 0;
-    bar.querySelector("[data-several-count]")!.textContent = `${ticked().length} chosen`;
-  });
-  bar.addEventListener("click", event => {
-    const act = (event.target as HTMLElement).closest<HTMLElement>("[data-several-do]")?.dataset.severalDo;
-    if (!act) { return; }
-    const fields = new FormData();
-    fields.set("act", act);
-    fields.set("items", ticked().join(","));
-    fields.set("folder", bar.querySelector<HTMLInputElement>("input[name=folder]")?.value ?? "");
-    void fetch(`${base()}/media-library/several`, { method: "POST", body: fields, headers: { "X-Slate-Proof": proof() } }).then(() => {
-      bar.hidden = true;
-      return refresh();
-    });
-  });
+  const count = (): void => {
+    const ticked = page.querySelectorAll("[data-tick]:checked").length;
+    bar.hidden = ticked === 0;
+    bar.querySelector("[data-several-count]")!.textContent = `${ticked} chosen`;
+  };
+  page.addEventListener("change", event => { if ((event.target as HTMLElement).matches("[data-tick]")) { count(); } });
+  document.addEventListener("htmx:afterSettle", count);
 }

@@ -1,3 +1,4 @@
+import { ask } from "../shared/ask";
 import { addRow, copyRow } from "./rows";
 import type { Rooms } from "./rooms";
 
@@ -104,8 +105,8 @@ export function watchDetails(rooms: Rooms): void {
   async function checkFrame(field: HTMLInputElement): Promise<void> {
     const spot = rooms.selected;
     if (!field.value.trim()) { return; }
-    const reply = await fetch(`${rooms.address}/frame-check?address=${encodeURIComponent(field.value)}`);
-    const answer = reply.ok ? await reply.json() as { forbids: boolean | null } : { forbids: null };
+    const reply = await ask("frame", `${rooms.address}/frame-check?address=${encodeURIComponent(field.value)}`);
+    const answer = reply?.ok ? JSON.parse(reply.text) as { forbids: boolean | null } : { forbids: null };
     const tick = document.querySelector<HTMLInputElement>("#room-details input[name=refuses]");
     if (answer.forbids !== null && tick && tick.checked !== answer.forbids && rooms.selected === spot) {
       tick.checked = answer.forbids;

@@ -1,3 +1,4 @@
+import { ask, lostWords } from "../shared/ask";
 import type { Rooms } from "./rooms";
 
 const SearchPause = 180;
@@ -125,9 +126,9 @@ export class Dialogs {
   }
 
   private async fill(id: string, address: string): Promise<void> {
-    const reply = await fetch(address);
-    if (reply.ok) { this.dialog(id).querySelector("[data-dialog-body]")!.innerHTML = await reply.text(); }
-    else { this.rooms.toast("This could not be opened. Try once more."); }
+    const reply = await ask(id, address, {}, () => this.rooms.toast(lostWords));
+    if (reply?.ok) { this.dialog(id).querySelector("[data-dialog-body]")!.innerHTML = reply.text; }
+    else if (reply) { this.rooms.toast("This could not be opened. Try once more."); }
   }
 
   private soon(act: () => void): void {
@@ -139,9 +140,9 @@ export class Dialogs {
   private async search(id: string, address: string, form: string): Promise<void> {
     const dialog = this.dialog(id);
     const fields = new URLSearchParams(new FormData(dialog.querySelector<HTMLFormElement>(form)!) as unknown as Record<string, string>);
-    const reply = await fetch(`${address}?${fields}`);
-    if (!reply.ok) { return; }
-    const next = new DOMParser().parseFromString(await reply.text(), "text/html").body.firstElementChild!;
+    const reply = await ask(id, `${address}?${fields}`, {}, () => this.rooms.toast(lostWords));
+    if (!reply?.ok) { return; }
+    const next = new DOMParser().parseFromString(reply.text, "text/html").body.firstElementChild!;
     const old = dialog.querySelector(".picker")!;
     for (const part of [...old.children].filter(child => !child.matches("form"))) { part.remove(); }
     for (const part of [...next.children].filter(child => !child.matches("form"))) { old.append(part); }

@@ -1,14 +1,15 @@
 import { Idiomorph } from "idiomorph";
+import { ask, lostWords } from "../shared/ask";
 import { typing } from "../shared/place";
 import type { Rooms } from "./rooms";
 
 /** Folds whose content is long come with their content when they are opened, and are kept up to date while they are open. */
 export function watchFolds(rooms: Rooms): void {
   const fill = async (fold: HTMLElement): Promise<void> => {
-    const reply = await fetch(rooms.address + fold.dataset.fetch!);
+    const reply = await ask(fold.id, rooms.address + fold.dataset.fetch!, {}, () => rooms.toast(lostWords));
     const place = fold.querySelector("[data-fetched]");
-    if (!reply.ok || !place || !rooms.settled) { return; }
-    const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("[data-fetched]");
+    if (!reply?.ok || !place || !rooms.settled) { return; }
+    const next = new DOMParser().parseFromString(reply.text, "text/html").querySelector("[data-fetched]");
     if (next) { Idiomorph.morph(place, next, { morphStyle: "outerHTML", ignoreActiveValue: typing() }); }
   };
   document.addEventListener("toggle", event => {

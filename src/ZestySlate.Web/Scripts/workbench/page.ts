@@ -1,3 +1,4 @@
+import { ask, lostWords } from "../shared/ask";
 import { watchCarrying } from "../shared/carry";
 import { newId } from "../shared/place";
 import type { Rooms } from "./rooms";
@@ -123,8 +124,9 @@ function watchList(rooms: Rooms): void {
   const read = async (): Promise<void> => {
     const fields = new FormData();
     fields.set("list", field.value);
-    const reply = await fetch(`${rooms.address}/questions/read`, { method: "POST", body: fields, headers: { "X-Slate-Proof": rooms.body.dataset.proof! } });
-    if (reply.ok) { shown.innerHTML = await reply.text(); }
+    const proof = { "X-Slate-Proof": rooms.body.dataset.proof! };
+    const reply = await ask("list", `${rooms.address}/questions/read`, { method: "POST", body: fields, headers: proof }, () => rooms.toast(lostWords));
+    if (reply?.ok) { shown.innerHTML = reply.text; }
   };
   field.addEventListener("input", () => {
     window.clearTimeout(later);

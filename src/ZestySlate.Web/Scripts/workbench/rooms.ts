@@ -1,5 +1,6 @@
 import { Idiomorph } from "idiomorph";
 import { isOwn, placeSigns, typing } from "../shared/place";
+import { ask, lostWords } from "../shared/ask";
 import { startBackdrops } from "../shared/backdrops";
 import { startPanoramas } from "../shared/surface";
 import { settleRich, startRich } from "./rich";
@@ -105,13 +106,14 @@ export class Rooms {
     after?.();
   }
 
-  private async fetch(): Promise<void> {
-    const reply = await fetch(`${this.address}/rooms?selected=${encodeURIComponent(this.selected)}&at=${encodeURIComponent(this.at)}`);
-    if (!reply.ok) { return; }
+  /** Brings the rooms in line with the draft as it is on the server. */
+  async fetch(): Promise<void> {
+    const reply = await ask("rooms", `${this.address}/rooms?selected=${encodeURIComponent(this.selected)}&at=${encodeURIComponent(this.at)}`, {}, () => this.toast(lostWords));
+    if (!reply?.ok) { return; }
     this.version = Math.max(this.version, Number(reply.headers.get("X-Slate-Version")));
     this.at = reply.headers.get("X-Slate-At") ?? this.at;
     this.stale = this.line.length > 0;
-    if (!this.stale) { this.draw(await reply.text()); }
+    if (!this.stale) { this.draw(reply.text); }
   }
 
   private async run(): Promise<void> {
@@ -196,8 +198,8 @@ export class Rooms {
           beforeNodeMorphed: (before, after) => !renewed(before, after) && !(before instanceof HTMLElement && (before.matches("[data-refused], #saved, [data-fetched], [data-cells-chosen]"))) && settleRich(before, after),
           // What scripts have put on the stage is on no page of the server's.
           beforeNodeRemoved: node => !isOwn(node),
-          beforeAttributeUpdated: (attribute, node) => !(attribute === "open" && node.matches("[data-keep-open]"))
-            && !(attribute === "hidden" && node.matches("#check, [data-keep-hidden]")) && !["style", "data-shown", "data-drawing", "data-corners"].includes(attribute) && !(attribute === "aria-pressed" && node.matches("[data-draw]")) && !(attribute === "class" && node.matches(".panorama-live"))
+          beforeAttributeUpdated: (attribute, node) => !node.getAttribute("data-keep")?.split(" ").includes(attribute)
+            && !["style", "data-shown", "data-drawing", "data-corners"].includes(attribute) && !(attribute === "aria-pressed" && node.matches("[data-draw]")) && !(attribute === "class" && node.matches(".panorama-live"))
             && !(["data-x", "data-y", "data-size", "data-outline"].includes(attribute) && this.carried.has((node as HTMLElement).dataset.sign ?? "")),
         },
       });

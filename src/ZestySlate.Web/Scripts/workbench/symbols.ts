@@ -1,3 +1,5 @@
+import { ask } from "../shared/ask";
+
 const Most = 120;
 
 /** Lets an author choose any symbol of the set by a word. The index is fetched when it is first asked for. */
@@ -25,7 +27,11 @@ export function watchSymbols(): void {
   search.addEventListener("input", show);
 
   async function open(): Promise<void> {
-    index ??= await (await fetch("/dist/symbols-index.json")).json() as Record<string, string>;
+    if (!index) {
+      const reply = await ask("symbols", "/dist/symbols-index.json");
+      if (!reply?.ok) { return; }
+      index = JSON.parse(reply.text) as Record<string, string>;
+    }
     search.value = "";
     show();
     dialog.showModal();

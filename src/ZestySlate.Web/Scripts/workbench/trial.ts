@@ -1,3 +1,4 @@
+import { ask } from "../shared/ask";
 import { Idiomorph } from "idiomorph";
 import { startLearner } from "../learner/learn";
 import { isInHand, isKept, isOwn, placeSigns } from "../shared/place";
@@ -23,15 +24,16 @@ export class Trial {
 
   private async begin(): Promise<void> {
     await this.rooms.settle();
-    const reply = await fetch(`${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}&selected=${encodeURIComponent(this.rooms.one)}`, { method: "POST", headers: { "X-Slate-Proof": this.rooms.body.dataset.proof! } });
-    if (!reply.ok) {
+    const proof = { "X-Slate-Proof": this.rooms.body.dataset.proof! };
+    const reply = await ask("trial", `${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}&selected=${encodeURIComponent(this.rooms.one)}`, { method: "POST", headers: proof });
+    if (!reply?.ok) {
       this.rooms.toast("The trial did not begin. Try once more.");
       return;
     }
     this.on = this.rooms.keepStage = true;
     document.body.classList.add("in-trial");
     const stage = document.getElementById("room-stage")!;
-    stage.innerHTML = await reply.text();
+    stage.innerHTML = reply.text;
     stage.dataset.mode = "trial";
     this.learner = startLearner(stage.querySelector<HTMLElement>("[data-learn]")!, {
       page: () => `${this.rooms.address}/trial`,
@@ -47,17 +49,16 @@ export class Trial {
     this.on = this.rooms.keepStage = false;
     document.body.classList.remove("in-trial");
     document.getElementById("room-stage")!.replaceChildren();
-    const reply = await fetch(`${this.rooms.address}/rooms?selected=${encodeURIComponent(this.rooms.selected)}&at=${encodeURIComponent(this.rooms.at)}`);
-    if (reply.ok) { this.rooms.draw(await reply.text()); }
+    await this.rooms.fetch();
     this.label();
   }
 
   /** The draft changed during the trial: its words reach the trial. */
   private async refresh(): Promise<void> {
     const root = document.querySelector("#room-stage [data-learn]");
-    const reply = await fetch(`${this.rooms.address}/trial`);
-    if (!root || !reply.ok || !this.on) { return; }
-    const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector("#learn");
+    const reply = await ask("trial", `${this.rooms.address}/trial`);
+    if (!root || !reply?.ok || !this.on) { return; }
+    const next = new DOMParser().parseFromString(reply.text, "text/html").querySelector("#learn");
     if (next) {
       Idiomorph.morph(root, next, {
         morphStyle: "outerHTML",

@@ -1,0 +1,52 @@
+using OpenQA.Selenium;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>What pages of teachers fetch of themselves: what a hand has changed stays, signs stand in their places, and what is done is said.</summary>
+public sealed class FragmentsJourney(Apps apps)
+{
+    private static int Cards(Person person) => person.All(".activity-card").Count;
+
+    [Fact]
+    public void The_library_is_searched_with_a_tick_in_hand_and_signs_stay_in_their_places()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Go($"{apps.Slate}/library");
+        var all = Cards(ines);
+
+        // With one ticked, searching works, and what stays in the list stays ticked.
+        ines.PressCss("#card-garden input[name=items]");
+        ines.Type("#words", "instrument garden");
+        ines.Until(() => Cards(ines) < all ? "" : null, "fewer cards");
+        Assert.True((bool)ines.Run("return document.querySelector('#card-garden input[name=items]').checked")!);
+        Assert.Equal("words", ines.Focused);
+
+        // Signs of cards that came by the search stand where they do after a whole load.
+        ines.Run("const w = document.getElementById('words'); w.value = ''; w.dispatchEvent(new Event('input', { bubbles: true }))");
+        ines.Until(() => Cards(ines) == all ? "" : null, "all cards again");
+        const string places = "return [...document.querySelectorAll('.activity-card [data-sign]')].map(sign => [Math.round(sign.offsetLeft), Math.round(sign.offsetTop)].join()).join(' ')";
+        var fetched = (string)ines.Run(places)!;
+        ines.Driver.Navigate().Refresh();
+        ines.See(".activity-card");
+        Assert.Equal((string)ines.Run(places)!, fetched);
+        Assert.Empty(ines.Complaints());
+    }
+
+    [Fact]
+    public void What_a_colleague_may_do_is_said_when_it_is_given()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Go($"{apps.Slate}/author/garden/colleagues");
+        ines.Pick("select[name=right]", "edit");
+        ines.Reads("#toast", "may edit it now.");
+        ines.Pick("select[name=right]", "nothing");
+        ines.Reads("#toast", "may do nothing with it now.");
+
+        // A lost connection is told, and nothing is said to be done.
+        ines.Connection(false);
+        ines.Pick("select[name=right]", "look and copy");
+        ines.Reads("#toast", "The connection is lost. Nothing was changed");
+        Assert.Equal("", ines.See("select[name=right]").GetAttribute("value"));
+        ines.Connection(true);
+    }
+}
