@@ -181,6 +181,9 @@ public sealed class HandedTests(SlateHost host)
             return (await learner.Client.PostAsync(FormattableString.Invariant($"{learner.Work}/recordings/spoken/{id}/{number}?seconds={seconds}"), piece, Stop)).StatusCode;
         }
 
+        // A piece proves, as every post does, that a page of ours has sent it.
+        var bare = new ByteArrayContent([0x1a, 0x45, 0xdf, 0xa3, 1]);
+        Assert.Equal(HttpStatusCode.BadRequest, (await learner.Client.PostAsync($"{learner.Work}/recordings/spoken/abcdefghij0123456789/0?seconds=2", bare, Stop)).StatusCode);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, "<html>"u8.ToArray()));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3, 1], seconds: double.NaN));
         Assert.Equal(HttpStatusCode.OK, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3, 1]));

@@ -129,6 +129,21 @@ public sealed class LtiTests
     }
 
     [Fact]
+    public async Task A_session_in_the_address_ends_when_its_time_is_over()
+    {
+        var begun = await BeginAsync();
+        var location = (await LaunchAsync(begun, Sign(Claims(begun, "s-ends")))).Headers.Location!.OriginalString;
+        var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
+        var left = await _host.DbAsync(db => db.FrameSessions.OrderByDescending(session => session.ExpiresAt).Select(session => session.ExpiresAt).FirstAsync(Stop)) - DateTimeOffset.UtcNow;
+        Assert.InRange(left, TimeSpan.FromHours(11.9), TimeSpan.FromHours(12));
+        Assert.Contains("data-events", await bare.GetStringAsync(location, Stop));
+        await _host.DbAsync(db => db.FrameSessions.ExecuteUpdateAsync(set => set.SetProperty(session => session.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        var ended = await bare.GetAsync(location, Stop);
+        Assert.Equal(HttpStatusCode.Forbidden, ended.StatusCode);
+        Assert.DoesNotContain("data-events", await ended.Content.ReadAsStringAsync(Stop));
+    }
+
+    [Fact]
     public async Task A_post_in_the_frame_without_proof_is_refused()
     {
         var begun = await BeginAsync();

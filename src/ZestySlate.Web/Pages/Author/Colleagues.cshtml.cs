@@ -39,7 +39,8 @@ public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserMan
             return done ? HttpContext.Said(words) : Fragments.Refused(words);
         }
 
-        (Said, Problem) = done ? (words, null) : (null, words);
+        Said = done ? words : null;
+        Problem = done ? null : words;
         await LoadAsync(activity);
         return Page();
     }

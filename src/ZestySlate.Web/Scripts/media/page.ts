@@ -98,4 +98,10 @@ function watchSeveral(page: HTMLElement): void {
   };
   page.addEventListener("change", event => { if ((event.target as HTMLElement).matches("[data-tick]")) { count(); } });
   document.addEventListener("htmx:afterSettle", count);
+  // What was done with those that were ticked is done once.
+  bar.addEventListener("htmx:afterRequest", event => {
+    if (!(event as CustomEvent<{ successful: boolean }>).detail.successful) { return; }
+    page.querySelectorAll<HTMLInputElement>("[data-tick]:checked").forEach(tick => { tick.checked = false; });
+    count();
+  });
 }
