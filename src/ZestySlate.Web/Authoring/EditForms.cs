@@ -1,9 +1,9 @@
-using ZestySlate.Web.Backdrops;
-using ZestySlate.Web.Locks;
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Web.Backdrops;
+using ZestySlate.Web.Locks;
 
 namespace ZestySlate.Web.Authoring;
 

@@ -1,9 +1,9 @@
-using ZestySlate.Web.Backdrops;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Formats.RichText;
+using ZestySlate.Web.Backdrops;
 
 namespace ZestySlate.Web.Authoring;
 

@@ -1,4 +1,3 @@
-using ZestySlate.Web.Contents;
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
@@ -6,6 +5,7 @@ using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Formats.RichText;
+using ZestySlate.Web.Contents;
 using ZestySlate.Web.Questions;
 
 namespace ZestySlate.Web.Authoring;

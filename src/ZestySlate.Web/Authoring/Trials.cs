@@ -48,8 +48,11 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
         lock (events!)
         {
             var state = Replay.Run(_ => draft, [.. events]);
-            return state with { Tallies = events.OfType<Voted>().Where(voted => voted.Response is not null)
-                .ToDictionary(voted => voted.SpotId, voted => Tally.None.With(QuestionTypes.For(voted.Response!).As<IVoted>()!.ChoicesOf(voted.Response!))) };
+            return state with
+            {
+                Tallies = events.OfType<Voted>().Where(voted => voted.Response is not null)
+                .ToDictionary(voted => voted.SpotId, voted => Tally.None.With(QuestionTypes.For(voted.Response!).As<IVoted>()!.ChoicesOf(voted.Response!)))
+            };
         }
     }
 

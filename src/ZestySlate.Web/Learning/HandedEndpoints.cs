@@ -1,9 +1,9 @@
 using Microsoft.AspNetCore.Mvc;
 using ZestySlate.Core;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.Drawing;
-using ZestySlate.Core.Questions;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Handed;

@@ -1,5 +1,3 @@
-using ZestySlate.Web.Backdrops;
-using ZestySlate.Web.Contents;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops;
@@ -7,6 +5,8 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Backdrops;
+using ZestySlate.Web.Contents;
 
 namespace ZestySlate.Web.Media;
 

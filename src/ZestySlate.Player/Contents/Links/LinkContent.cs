@@ -1,6 +1,6 @@
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Contents.Links;
-using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Player.Contents.Links;
 

@@ -1,8 +1,8 @@
-using ZestySlate.Web.Authoring;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Formats.RichText;
+using ZestySlate.Web.Authoring;
 
 namespace ZestySlate.Web.Backdrops.Pages;
 
