@@ -20,6 +20,7 @@ using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Votes;
+using ZestySlate.Web.Assets;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
@@ -181,11 +182,8 @@ public static class Composition
         app.UseResponseCompression();
         app.UseMiddleware<SecurityHeaders>();
         app.UseMiddleware<FrameSessionPath>();
-        app.UseStaticFiles(new StaticFileOptions
-        {
-            OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
-                file.Context.Request.Query.ContainsKey("v") ? "public, max-age=31536000, immutable" : "public, max-age=3600",
-        });
+        app.UseMiddleware<Precompressed>();
+        app.UseStaticFiles(Precompressed.Options());
         app.UseRouting();
         app.UseRateLimiter();
         app.UseAuthentication();

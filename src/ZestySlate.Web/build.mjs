@@ -1,6 +1,7 @@
 // Builds what pages load: scripts, styles, fonts, symbols. Everything lands in wwwroot/dist and ships with the application.
 import { build } from "esbuild";
 import { execFileSync } from "node:child_process";
+import { brotliCompressSync } from "node:zlib";
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 
 const dist = "wwwroot/dist";
@@ -64,3 +65,12 @@ for (const name of Object.keys(tags)) { writeFileSync(`${dist}/symbols/${name}.s
 writeFileSync(`${dist}/symbols-index.json`, JSON.stringify(Object.fromEntries(Object.entries(tags).map(([name, words]) => [name, words.join(" ").toLowerCase()]))));
 
 cpSync("Styles/art", dist, { recursive: true });
+
+// What is sent as text is compressed once, here, as well as it can be.
+for (const folder of ["", "/families", "/backdrops"]) {
+  for (const name of existsSync(dist + folder) ? readdirSync(dist + folder) : []) {
+    if (!/\.(js|css|svg|json)$/.test(name)) { continue; }
+    const path = `${dist}${folder}/${name}`;
+    writeFileSync(`${path}.br`, brotliCompressSync(readFileSync(path)));
+  }
+}

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Net;
 using System.Text.RegularExpressions;
 using ZestySlate.Core.Activities;
@@ -11,6 +12,26 @@ public sealed class SecurityTests(SlateHost host)
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
     public static TheoryData<string> Pages => ["/sign-in", "/join", "/a/garden", "/library", "/new", "/author/garden", "/author/garden/publish", "/author/garden/results", "/classes", "/media-library", "/no-such-page"];
+
+    [Theory]
+    [InlineData("gzip, br", true)]
+    [InlineData("br;q=0.5", true)]
+    [InlineData("br;q=0", false)]
+    [InlineData("identity", false)]
+    public async Task What_ships_with_the_product_is_sent_as_small_as_it_was_built(string accepted, bool small)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Get, "/dist/learner.css?v=1");
+        request.Headers.TryAddWithoutValidation("Accept-Encoding", accepted);
+        var reply = await host.Visitor().SendAsync(request, Stop);
+        Assert.Equal((HttpStatusCode.OK, "text/css", small), (reply.StatusCode, reply.Content.Headers.ContentType!.MediaType, reply.Content.Headers.ContentEncoding.Contains("br")));
+        Assert.Contains("immutable", reply.Headers.CacheControl!.ToString());
+        Assert.Equal("nosniff", reply.Headers.GetValues("X-Content-Type-Options").Single());
+        var bytes = await reply.Content.ReadAsByteArrayAsync(Stop);
+        var plain = await File.ReadAllBytesAsync(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "wwwroot", "dist", "learner.css"), Stop);
+        using var opened = new MemoryStream();
+        await (small ? new BrotliStream(new MemoryStream(bytes), CompressionMode.Decompress) : (Stream)new MemoryStream(bytes)).CopyToAsync(opened, Stop);
+        Assert.Equal(plain, opened.ToArray());
+    }
 
     [Theory]
     [MemberData(nameof(Pages))]
