@@ -6,8 +6,7 @@ type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
 /**
  * Fragments of pages that htmx fetches. `hx-swap="morph"` changes what is there where it differs, so that focus and scrolling
- * stay; and what a hand has changed stays too: what is typed and not sent, ticks, and attributes named in data-keep
- * (`data-keep="open"` of a fold).
+ * stay; and what a hand has changed stays too: what is typed and not sent, ticks, folds, and attributes named in data-keep.
  */
 export function takeFragments(): void {
   htmx.defineExtension("morph", {
@@ -56,7 +55,7 @@ function isAsked(from: Element): boolean { return !(from.getAttribute("hx-trigge
 
 /** What a hand has changed since the page came, and what the page says is to stay. */
 function isKept(name: string, node: Element): boolean {
-  if (name === "style" || name === "data-keep" || node.getAttribute("data-keep")?.split(" ").includes(name)) { return true; }
+  if (name === "style" || name === "data-keep" || (name === "open" && node instanceof HTMLDetailsElement) || node.getAttribute("data-keep")?.split(" ").includes(name)) { return true; }
   const field = node as Field;
   return (name === "checked" && field instanceof HTMLInputElement && field.checked !== field.defaultChecked)
     || (name === "value" && (field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement) && field.value !== field.defaultValue);
