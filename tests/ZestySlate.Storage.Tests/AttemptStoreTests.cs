@@ -234,6 +234,22 @@ public sealed class AttemptStoreTests : TestDatabase
     }
 
     [Fact]
+    public async Task Work_with_a_clock_is_handed_in_though_the_newest_edition_has_lost_it()
+    {
+        var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
+        await using var db = NewDb();
+        var started = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        await TakeAsync(started.Id, new Started { Id = "s", At = Clock.Now });
+        var store = Activities(db);
+        await store.EditAsync("timed", (await store.DraftAsync("timed"))!.Record.Version, "ines", new SetRules(new Rules()));
+        await store.PublishAsync("timed", "ines");
+        Assert.Null(store.Edition("timed", await store.NewestEditionAsync("timed")).Rules.Clock);
+        Clock.Now += TimeSpan.FromMinutes(2);
+        await new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(new OverdueMemory());
+        Assert.Equal(Clock.Now.AddMinutes(-1), await db.Attempts.AsNoTracking().Where(a => a.Id == started.Id).Select(a => a.HandedInAt).SingleAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
     public async Task Time_that_ran_out_while_nobody_was_there_is_on_record_when_somebody_looks()
     {
         var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });

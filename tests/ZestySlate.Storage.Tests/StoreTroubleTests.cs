@@ -66,4 +66,20 @@ public sealed class StoreTroubleTests : TestDatabase
         Assert.Null(StoreTrouble.Of(problem));
         Assert.NotNull(StoreTrouble.Of(new IOException("full", 28)));
     }
+
+    /// <summary>What the database itself refuses, though nobody was first: a refusing trigger, a missing value, a broken check.</summary>
+    [Theory]
+    [InlineData("CREATE TRIGGER refuses BEFORE INSERT ON Editions BEGIN SELECT RAISE(ABORT, 'no'); END")]
+    [InlineData("CREATE TRIGGER refuses BEFORE INSERT ON Editions BEGIN SELECT RAISE(FAIL, 'database or disk is full'); END")]
+    [InlineData("CREATE TRIGGER refuses AFTER INSERT ON Editions BEGIN UPDATE Editions SET AuthorId = NULL WHERE Number = 2; END")]
+    public async Task What_the_database_refuses_is_no_race(string refusal)
+    {
+        await PublishedAsync();
+        await using var db = NewDb();
+        await db.Database.ExecuteSqlRawAsync(refusal, Stop);
+        db.Editions.Add(new EditionRecord { ActivityId = "garden", Number = 2, AuthorId = "ines", At = Clock.Now, Document = [] });
+        var problem = await Assert.ThrowsAsync<DbUpdateException>(() => db.SaveChangesAsync(Stop));
+        Assert.False(problem.IsTaken());
+        Assert.NotNull(problem.InnerException);
+    }
 }

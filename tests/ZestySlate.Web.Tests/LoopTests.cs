@@ -38,4 +38,29 @@ public sealed class LoopTests
         Assert.Equal(TimeSpan.FromSeconds(5), await loop.OnceAsync(Loop.LongestRest, stop));
         Assert.Empty(health.Troubles);
     }
+
+    [Fact]
+    public async Task One_that_fails_holds_no_other_up_and_is_told()
+    {
+        var done = new List<int>();
+        var problem = await Assert.ThrowsAsync<FormatException>(() => OneByOne.AllAsync([1, 2, 3, 4], one =>
+        {
+            done.Add(one);
+            return one % 2 == 1 ? Task.CompletedTask : throw new FormatException(one.ToString(System.Globalization.CultureInfo.InvariantCulture));
+        }));
+        Assert.Equal("2", problem.Message);
+        Assert.Equal([1, 2, 3, 4], done);
+    }
+
+    [Fact]
+    public async Task Trouble_with_the_storage_is_that_of_all_and_told_at_once()
+    {
+        var done = new List<int>();
+        await Assert.ThrowsAsync<IOException>(() => OneByOne.AllAsync([1, 2, 3], one =>
+        {
+            done.Add(one);
+            throw new IOException("full", 28);
+        }));
+        Assert.Equal([1], done);
+    }
 }

@@ -28,7 +28,7 @@ public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore a
                           join activity in db.Activities on attempt.ActivityId equals activity.Id
                           where attempt.HandedInAt == null
                           select new { attempt.Id, attempt.ActivityId, activity.NewestEdition }).ToListAsync();
-        var timed = open.Where(attempt => HasClock(memory, attempt.ActivityId, attempt.NewestEdition)).Select(attempt => attempt.Id).ToHashSet();
+        var timed = open.Where(attempt => MayHaveClock(memory, attempt.ActivityId, attempt.NewestEdition)).Select(attempt => attempt.Id).ToHashSet();
         foreach (var gone in memory.Next.Keys.Where(id => !timed.Contains(id)).ToList())
         {
             memory.Next.Remove(gone);
@@ -41,6 +41,10 @@ public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore a
             memory.Next[id] = (await attempts.LoadAsync(id))?.State.RunsOutAt ?? now + Pause;
         }
     }
+
+    /// <summary>Whether any edition has a clock. An attempt runs on its own: the newest may have lost the clock, or got it only now.</summary>
+    private bool MayHaveClock(OverdueMemory memory, string activityId, int newest) =>
+        Enumerable.Range(1, newest).Any(edition => HasClock(memory, activityId, edition));
 
     private bool HasClock(OverdueMemory memory, string activityId, int edition)
     {

@@ -13,7 +13,8 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
     private static readonly TimeSpan Lasts = TimeSpan.FromHours(4);
 
     /// <summary>Begins a trial anew: in this scene, at this question, or at the beginning.</summary>
-    public void Begin(string activityId, string personId, Activity draft, string? sceneId, string? spotId)
+    /// <returns>What happened in it so far.</returns>
+    public List<AttemptEvent> Begin(string activityId, string personId, Activity draft, string? sceneId, string? spotId)
     {
         var events = new List<AttemptEvent> { new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() } };
         if (sceneId is not null && draft.Flow.Way == Way.Free && draft.Scenes[0].Id != sceneId)
@@ -33,34 +34,33 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
             }
         }
 
-        cache.Set(Key(activityId, personId), events, Lasts);
+        return cache.Set(Key(activityId, personId), events, Lasts);
     }
 
     /// <summary>Where the trial stands on the draft as it is now.</summary>
     public AttemptState State(string activityId, string personId, Activity draft)
     {
-        if (!cache.TryGetValue(Key(activityId, personId), out List<AttemptEvent>? events))
+        var events = EventsOf(activityId, personId, draft);
+        lock (events)
         {
-            Begin(activityId, personId, draft, null, null);
-            events = cache.Get<List<AttemptEvent>>(Key(activityId, personId));
-        }
-
-        lock (events!)
-        {
-            var state = Replay.Run(_ => draft, [.. events]);
-            return state with
-            {
-                Tallies = events.OfType<Voted>().Where(voted => voted.Response is not null)
-                .ToDictionary(voted => voted.SpotId, voted => Tally.None.With(QuestionTypes.For(voted.Response!).As<IVoted>()!.ChoicesOf(voted.Response!)))
-            };
+            return StateOf(events, draft);
         }
     }
+
+    private static AttemptState StateOf(List<AttemptEvent> events, Activity draft) => Replay.Run(_ => draft, [.. events]) with
+    {
+        Tallies = events.OfType<Voted>().Where(voted => voted.Response is not null)
+            .ToDictionary(voted => voted.SpotId, voted => Tally.None.With(QuestionTypes.For(voted.Response!).As<IVoted>()!.ChoicesOf(voted.Response!))),
+    };
+
+    /// <summary>What happened in the trial; a new one is begun where there is none. Whoever reads or writes it locks it.</summary>
+    private List<AttemptEvent> EventsOf(string activityId, string personId, Activity draft) =>
+        cache.Get<List<AttemptEvent>>(Key(activityId, personId)) ?? Begin(activityId, personId, draft, null, null);
 
     /// <summary>Takes an event; returns the refusal or null.</summary>
     public string? Take(string activityId, string personId, Activity draft, AttemptEvent happened)
     {
-        var state = State(activityId, personId, draft);
-        var events = cache.Get<List<AttemptEvent>>(Key(activityId, personId))!;
+        var events = EventsOf(activityId, personId, draft);
         lock (events)
         {
             if (events.Any(e => e.Id == happened.Id))
@@ -68,6 +68,8 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
                 return null;
             }
 
+            // Judged on what is known now: of two at once the second is judged after the first.
+            var state = StateOf(events, draft);
             if (AttemptRules.Refuse(state, happened) is { } refusal)
             {
                 return state.Activity.Words.Say(refusal);

@@ -5,9 +5,7 @@ namespace ZestySlate.Web.Mails;
 /// <summary>Looks every few seconds for mails that assignments are to send, and for those on their way.</summary>
 internal sealed class MailLoop(LoopServices services) : Loop("Mailing", TimeSpan.FromSeconds(5), services)
 {
-    protected override async Task TurnAsync(IServiceProvider provider, CancellationToken stop)
-    {
-        await provider.GetRequiredService<MailPlan>().PlanAsync();
-        await provider.GetRequiredService<MailSender>().SendDueAsync(stop);
-    }
+    protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) => OneByOne.AllAsync(
+        [() => provider.GetRequiredService<MailPlan>().PlanAsync(), () => provider.GetRequiredService<MailSender>().SendDueAsync(stop)],
+        (Func<Task> does) => does());
 }

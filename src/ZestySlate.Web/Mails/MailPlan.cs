@@ -6,6 +6,7 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Mails;
+using ZestySlate.Web.Loops;
 
 namespace ZestySlate.Web.Mails;
 
@@ -28,11 +29,14 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
 
         var now = clock.GetUtcNow();
         var planned = 0;
-        foreach (var given in await db.Assignments.AsNoTracking().Where(a => a.ClassId != null && a.Mails != AssignmentMails.None && !a.Withdrawn && !a.KeptBack && (a.From == null || a.From <= now)).ToListAsync())
+        var open = await db.Assignments.AsNoTracking()
+            .Where(a => a.ClassId != null && a.Mails != AssignmentMails.None && !a.Withdrawn && !a.KeptBack && (a.From == null || a.From <= now)).ToListAsync();
+        await OneByOne.AllAsync(open, async given =>
         {
+            // What of the one before could not be stored is not tried again with this one.
+            db.ChangeTracker.Clear();
             planned += await PlanAsync(given, now);
-        }
-
+        });
         return planned;
     }
 

@@ -7,7 +7,11 @@ namespace ZestySlate.Web.Security;
 internal sealed class FrameAncestors(TimeProvider clock)
 {
     private static readonly TimeSpan Fresh = TimeSpan.FromSeconds(5);
-    private (string List, DateTimeOffset At)? _known;
+
+    /// <summary>One reference, so that whoever reads while another writes gets one of both whole.</summary>
+    private volatile Known? _known;
+
+    private sealed record Known(string List, DateTimeOffset At);
 
     /// <summary>The list as the content security policy wants it.</summary>
     public async Task<string> GetAsync(SlateDb db)
@@ -16,7 +20,7 @@ internal sealed class FrameAncestors(TimeProvider clock)
         if (_known is not { } known || now - known.At > Fresh)
         {
             var addresses = await db.CourseSites.AsNoTracking().Select(site => site.AuthorizationEndpoint).ToListAsync();
-            known = (string.Join(' ', addresses.Select(address => new Uri(address).GetLeftPart(UriPartial.Authority)).Distinct().Prepend("'self'")), now);
+            known = new Known(string.Join(' ', addresses.Select(address => new Uri(address).GetLeftPart(UriPartial.Authority)).Distinct().Prepend("'self'")), now);
             _known = known;
         }
 
