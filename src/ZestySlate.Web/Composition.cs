@@ -28,6 +28,7 @@ using ZestySlate.Web.Loops;
 using ZestySlate.Web.Lti;
 using ZestySlate.Web.Mails;
 using ZestySlate.Web.Media;
+using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
 using ZestySlate.Web.Teaching;
 
@@ -162,6 +163,7 @@ public static class Composition
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
             limiter.OnRejected = async (context, stop) =>
             {
+                Limits.Tell(context.HttpContext);
                 context.HttpContext.Response.Headers.RetryAfter = context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var wait) ? $"{(int)Math.Ceiling(wait.TotalSeconds)}" : "60";
                 context.HttpContext.Response.ContentType = "text/plain; charset=utf-8";
                 await context.HttpContext.Response.WriteAsync("Too many tries from this network. Wait a minute, then try again.", stop);
@@ -175,6 +177,7 @@ public static class Composition
     public static void UseZestySlate(this WebApplication app)
     {
         app.UseOwnAddress();
+        app.UseRequestLog();
         app.UseExceptionHandler("/problem");
         app.UseStatusCodePagesWithReExecute("/problem", "?status={0}");
         app.UseMiddleware<Troubles>();

@@ -10,6 +10,7 @@ using Microsoft.Extensions.Configuration;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging.Abstractions;
+using Serilog.Core;
 using ZestySlate.Storage;
 
 [assembly: AssemblyFixture(typeof(ZestySlate.Web.Tests.SlateHost))]
@@ -52,12 +53,20 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
                 services.Remove(loop);
             }
 
+            if (Log is not null)
+            {
+                services.AddSingleton(Log);
+            }
+
             services.AddHttpClient("course-site").ConfigurePrimaryHttpMessageHandler(() => Outside);
         });
     }
 
     /// <summary>Settings of this host that differ from those of the demo; set before it starts.</summary>
     public Dictionary<string, string> Settings { get; } = [];
+
+    /// <summary>Where the log of this host goes beside the console; set before it starts.</summary>
+    public ILogEventSink? Log { get; init; }
 
     /// <summary>What was mailed.</summary>
     public post::ZestySlate.PostOffice.Letters Letters { get; } = new();

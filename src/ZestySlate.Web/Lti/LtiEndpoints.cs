@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Lti;
@@ -37,13 +38,13 @@ internal static class LtiEndpoints
         var site = sites.Count == 1 && Get("client_id") is null ? sites[0] : sites.SingleOrDefault(s => s.ClientId == Get("client_id"));
         if (site is null || Get("login_hint") is not { } loginHint)
         {
-            return Refused("This course site is not registered with Zesty Slate. Whoever runs it can register it under «Course sites».");
+            return Refused(context, issuer, "This course site is not registered with Zesty Slate. Whoever runs it can register it under «Course sites».");
         }
 
         var target = Get("target_link_uri");
         if (target is null || !target.StartsWith(OwnAddress.Of(context) + "/", StringComparison.Ordinal))
         {
-            return Refused("The course site wants to open an address that is not ours.");
+            return Refused(context, issuer, "The course site wants to open an address that is not ours.");
         }
 
         var login = new CourseSiteLogin
@@ -95,18 +96,18 @@ internal static class LtiEndpoints
         var validated = await validator.ValidateAsync(state, form["id_token"].ToString());
         if (!validated.Succeeded)
         {
-            return Refused(validated.Refusal!);
+            return Refused(context, await IssuerAsync(db, state), validated.Refusal!);
         }
 
         var (launch, login) = validated.Value;
         if (context.Request.Cookies[CookieOf(state)] == login.Nonce)
         {
-            return await EnterAsync(context, completion, launch);
+            return await EnterAsync(context, db, completion, login, launch);
         }
 
         if (login.StorageTarget is null)
         {
-            return Refused("Your browser keeps no cookies for us inside this page, so that it cannot be known that the sign-in is yours. Open the activity in a tab of its own.");
+            return Refused(context, await IssuerAsync(db, state), "Your browser keeps no cookies for us inside this page, so that it cannot be known that the sign-in is yours. Open the activity in a tab of its own.");
         }
 
         login.PendingLaunch = JsonSerializer.Serialize(launch);
@@ -120,25 +121,25 @@ internal static class LtiEndpoints
         // Only our own page may send the browser's proof; otherwise somebody could sign another person in as themselves.
         if (context.Request.Headers.Origin != OwnAddress.Of(context))
         {
-            return Refused("This did not come from our own page.");
+            return Refused(context, null, "This did not come from our own page.");
         }
 
         var form = await context.Request.ReadFormAsync();
         var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == form["state"].ToString());
         if (login?.PendingLaunch is not { } pending || login.Nonce != form["proof"])
         {
-            return Refused("It cannot be known that this sign-in was begun in your browser. Open the activity from your course once more.");
+            return Refused(context, await IssuerAsync(db, form["state"].ToString()), "It cannot be known that this sign-in was begun in your browser. Open the activity from your course once more.");
         }
 
         login.PendingLaunch = null;
         await db.SaveChangesAsync();
-        return await EnterAsync(context, completion, JsonSerializer.Deserialize<Launch>(pending)!);
+        return await EnterAsync(context, db, completion, login, JsonSerializer.Deserialize<Launch>(pending)!);
     }
 
-    private static async Task<IResult> EnterAsync(HttpContext context, LaunchCompletion completion, Launch launch)
+    private static async Task<IResult> EnterAsync(HttpContext context, SlateDb db, LaunchCompletion completion, CourseSiteLogin login, Launch launch)
     {
         var entered = await completion.CompleteAsync(launch);
-        return entered.Succeeded ? Results.Redirect(entered.Value) : Refused(entered.Refusal!);
+        return entered.Succeeded ? Results.Redirect(entered.Value) : Refused(context, await IssuerAsync(db, login.State), entered.Refusal!);
     }
 
     private static string CookieOf(string state) => "zesty-lti-" + state[..Math.Min(8, state.Length)];
@@ -146,6 +147,17 @@ internal static class LtiEndpoints
     private static RazorComponentResult<BrowserStepPage> Page(BrowserStep step) =>
         new(new Dictionary<string, object?> { [nameof(BrowserStepPage.Step)] = step });
 
-    private static RazorComponentResult<LaunchRefused> Refused(string reason) =>
-        new(new Dictionary<string, object?> { [nameof(LaunchRefused.Reason)] = reason }) { StatusCode = StatusCodes.Status403Forbidden };
+    /// <summary>The issuer of the course site that a sign-in was begun for.</summary>
+    private static async Task<string?> IssuerAsync(SlateDb db, string state) =>
+        await (from login in db.CourseSiteLogins join site in db.CourseSites on login.CourseSiteId equals site.Id where login.State == state select site.Issuer).SingleOrDefaultAsync();
+
+    /// <summary>Refuses a launch, to who stands in front of it and in the log.</summary>
+    /// <param name="context">The request.</param>
+    /// <param name="issuer">Who sent it, as it says itself; null when it does not say.</param>
+    /// <param name="reason">Why, as a sentence.</param>
+    private static RazorComponentResult<LaunchRefused> Refused(HttpContext context, string? issuer, string reason)
+    {
+        Notices.LaunchRefused(context.RequestServices.GetRequiredService<ILogger<LaunchRefused>>(), Notices.Plain(issuer), reason);
+        return new(new Dictionary<string, object?> { [nameof(LaunchRefused.Reason)] = reason }) { StatusCode = StatusCodes.Status403Forbidden };
+    }
 }

@@ -5,13 +5,15 @@ using Microsoft.AspNetCore.RateLimiting;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>Signs in with e-mail address, password and second factor, or with a passkey.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
-public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors factors, Passkeys passkeys, Sessions sessions, Installation installation) : PageModel
+public sealed class SignInModel(
+    SlateDb db, Accounts accounts, SecondFactors factors, Passkeys passkeys, Sessions sessions, Installation installation, ILogger<SignInModel> log) : PageModel
 {
     [BindProperty] public string? Email { get; set; } = "";
 
@@ -27,8 +29,7 @@ public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors fac
     {
         if (await factors.WhoseAsync(ticket) is not { } person)
         {
-            ModelState.AddModelError("", "That took too long. Begin again.");
-            return Page();
+            return TurnedAway("That took too long. Begin again.");
         }
 
         if (await factors.TakeAsync(person, code))
@@ -38,8 +39,7 @@ public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors fac
         }
 
         Ticket = ticket;
-        ModelState.AddModelError("", factors.IsTired(person) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Each is good once: wait for the next.");
-        return Page();
+        return TurnedAway(factors.IsTired(person) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Each is good once: wait for the next.");
     }
 
     /// <summary>What the browser hands to the device that has the passkey.</summary>
@@ -54,8 +54,7 @@ public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors fac
             return Further();
         }
 
-        ModelState.AddModelError("", "This passkey opens no account here, or it took too long. Try again, or use your password.");
-        return Page();
+        return TurnedAway("This passkey opens no account here, or it took too long. Try again, or use your password.");
     }
 
     private LocalRedirectResult Further() => LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "~/");
@@ -67,7 +66,7 @@ public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors fac
 
     public async Task<IActionResult> OnPostAsync()
     {
-        var (result, person) = await accounts.SignInAsync((Email ?? "").Trim(), Password ?? "", HttpContext.Connection.RemoteIpAddress?.ToString() ?? "");
+        var (result, person) = await accounts.SignInAsync((Email ?? "").Trim(), Password ?? "", Network);
         if (result == Accounts.SignedIn.Yes)
         {
             return Further();
@@ -79,9 +78,18 @@ public sealed class SignInModel(SlateDb db, Accounts accounts, SecondFactors fac
             return Page();
         }
 
-        ModelState.AddModelError("", result == Accounts.SignedIn.Wait
+        return TurnedAway(result == Accounts.SignedIn.Wait
             ? "Too many wrong passwords from this network. Wait five minutes, then try again."
             : "E-mail address and password do not belong together. Check both and try again.");
+    }
+
+    /// <summary>The page once more, with the words why; the log has them too.</summary>
+    private PageResult TurnedAway(string words)
+    {
+        ModelState.AddModelError("", words);
+        Notices.SignInFailed(log, Network, words);
         return Page();
     }
+
+    private string Network => HttpContext.Connection.RemoteIpAddress?.ToString() ?? "";
 }
