@@ -51,4 +51,16 @@ public sealed class FragmentsJourney(Apps apps)
         Assert.Equal("", ines.See("select[name=right]").GetAttribute("value"));
         ines.Connection(true);
     }
+
+    [Fact]
+    public void A_part_that_is_fetched_leaves_the_page_its_title()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Go($"{apps.Slate}/author/garden/lookout");
+
+        // Who is at the door is asked of a page of its own every few seconds; once that has settled, the title is still this page's.
+        ines.Run("document.body.addEventListener('htmx:afterSettle', () => document.body.dataset.settled = 'yes', { once: true })");
+        ines.Until(() => (bool)ines.Run("return document.body.dataset.settled === 'yes'")! ? "" : null, "the door");
+        Assert.StartsWith("Lookout", ines.Driver.Title);
+    }
 }
