@@ -21,8 +21,27 @@ public sealed class AccessibilityTests(Apps apps)
                 """);
             var violations = JsonSerializer.Deserialize<string[]>(result!)!;
             Assert.True(violations.Length == 0, $"{where} ({theme}): {string.Join("\n", violations)}");
+            var unseen = (string)person.Run(FieldsWithoutAnEdge)!;
+            Assert.True(unseen.Length == 0, $"{where} ({theme}): nothing shows where these fields are: {unseen}");
         }
     }
+
+    /// <summary>Fields that nothing sets off from what is around them: no border, no ground of their own, no shadow (WCAG 2.2, 1.4.11; axe does not look for it).</summary>
+    private const string FieldsWithoutAnEdge = """
+        const clear = colour => colour === "transparent" || /, 0\)$|\/ 0\)$/.test(colour);
+        const ground = element => { for (; element; element = element.parentElement) { const colour = getComputedStyle(element).backgroundColor; if (!clear(colour)) { return colour; } } return ""; };
+        const edged = element => {
+          const style = getComputedStyle(element);
+          return ["Top", "Bottom", "Left", "Right"].some(side => parseFloat(style[`border${side}Width`]) > 0 && !clear(style[`border${side}Color`]))
+            || style.boxShadow !== "none" || (!clear(style.backgroundColor) && style.backgroundColor !== ground(element.parentElement));
+        };
+        // A field that fills the cell of a table is seen by the lines of the table.
+        const fills = field => field.parentElement.tagName === "TD" && field.offsetWidth > field.parentElement.clientWidth - 8;
+        return [...document.querySelectorAll("input:not([type=hidden], [type=checkbox], [type=radio], [type=range], [type=color], [type=file]), select, textarea")]
+          .filter(field => field.checkVisibility() && field.offsetWidth > 2 && !field.closest("[inert], :disabled"))
+          .filter(field => !edged(field) && !(fills(field) && edged(field.parentElement)))
+          .map(field => field.outerHTML.slice(0, 120)).join(" | ");
+        """;
 
     [Fact]
     public void Teachers_pages()

@@ -1,5 +1,8 @@
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging.Abstractions;
+using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Web.Loops;
 
 namespace ZestySlate.Web.Tests;
@@ -62,5 +65,31 @@ public sealed class LoopTests
             throw new IOException("full", 28);
         }));
         Assert.Equal([1], done);
+    }
+
+    [Fact]
+    public async Task A_marking_again_that_cannot_go_on_holds_no_later_one_up()
+    {
+        await using var host = new SlateHost { Settings = { ["Demo:Enabled"] = "false", ["Mail:Server"] = "" } };
+        await host.InitializeAsync();
+        var stop = TestContext.Current.CancellationToken;
+        var now = DateTimeOffset.UtcNow;
+        await host.DbAsync(async db =>
+        {
+            // An attempt whose events cannot be read, and a later run that has nothing to do.
+            db.Attempts.Add(new AttemptRecord { Id = "torn", ActivityId = "torn", PersonId = "wren", BeganAt = now });
+            db.Events.Add(new EventRecord { AttemptId = "torn", Sequence = 1, EventId = "torn", Json = "{" });
+            db.MarkAgainRuns.Add(new MarkAgainRun { Id = "first", ActivityId = "torn", Edition = 1, By = "ines", At = now.AddMinutes(-2) });
+            db.MarkAgainRuns.Add(new MarkAgainRun { Id = "later", ActivityId = "none", Edition = 1, By = "ines", At = now.AddMinutes(-1) });
+            return await db.SaveChangesAsync(stop);
+        });
+        for (var tries = 0; tries < 100 && await host.DbAsync(db => db.MarkAgainRuns.AnyAsync(run => run.Id == "later" && run.FinishedAt == null, stop)); tries++)
+        {
+            await Task.Delay(100, stop);
+        }
+
+        var runs = await host.DbAsync(db => db.MarkAgainRuns.ToDictionaryAsync(run => run.Id, run => run.IsAtWork, stop));
+        Assert.Equal((true, false), (runs["first"], runs["later"]));
+        Assert.Contains(host.Services.GetRequiredService<LoopHealth>().Troubles, trouble => trouble.What == "Marking again");
     }
 }

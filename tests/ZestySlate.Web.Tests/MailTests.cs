@@ -216,4 +216,20 @@ public sealed class MailTests(SlateHost host)
         Assert.Equal((false, RevealMoment.AfterReturn, AssignmentMails.Set | AssignmentMails.Returned), (kept.ShowsPoints, kept.ShownFrom, kept.Mails));
         Assert.Contains("1 learner has no e-mail address here", await ines.GetStringAsync(page, Stop));
     }
+
+    [Fact]
+    public async Task An_assignment_that_cannot_be_planned_holds_no_other_up()
+    {
+        await using var own = new SlateHost();
+        await own.InitializeAsync();
+        var (_, given, address) = await new MailTests(own).GivenAsync(a => a.Mails = AssignmentMails.Set);
+        await own.DbAsync(async db =>
+        {
+            // Of a class that is gone; it is the first that is looked at.
+            db.Assignments.Add(new AssignmentRecord { Id = -1, ActivityId = given.ActivityId, Title = "Lost", ClassId = -1, Mails = AssignmentMails.Set, CreatedAt = DateTimeOffset.UtcNow });
+            return await db.SaveChangesAsync(Stop);
+        });
+        await Assert.ThrowsAsync<InvalidOperationException>(() => own.WithAsync((Mails.MailPlan plan) => plan.PlanAsync()));
+        Assert.Equal($"Neu: {given.Title}", await own.DbAsync(db => db.Mails.Where(mail => mail.Address == address).Select(mail => mail.Subject).SingleAsync(Stop)));
+    }
 }
