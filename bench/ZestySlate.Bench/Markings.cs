@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Text.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Delivery;
@@ -34,11 +35,11 @@ internal static class Markings
     {
         var asked = Asked().ToArray();
         var answers = asked.SelectMany(pair => pair.Responses.Select(response => (pair.Question, Response: response))).ToArray();
-        var json = answers.Select(answer => JsonSerializer.Serialize<Response>(answer.Response, ActivityJson.Trusted)).ToArray();
+        var json = answers.Select(answer => JsonSerializer.Serialize<Response>(answer.Response, StoredJson.Trusted)).ToArray();
         var mixed = new SeededRandom(5).Shuffle(Enumerable.Range(0, answers.Length).ToValueList()).ToArray();
         object Mark(int i) => answers[mixed[i % mixed.Length]] is var (question, response) ? QuestionTypes.For(question).Mark(question, response, Culture) : null!;
 
-        var reading = Rate(Count, i => JsonSerializer.Deserialize<Response>(json[mixed[i % mixed.Length]], ActivityJson.Trusted));
+        var reading = Rate(Count, i => JsonSerializer.Deserialize<Response>(json[mixed[i % mixed.Length]], StoredJson.Trusted));
         var marking = Rate(Count, Mark);
         var before = GC.GetAllocatedBytesForCurrentThread();
         for (var i = 0; i < Count / 10; i++)

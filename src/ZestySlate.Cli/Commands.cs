@@ -1,5 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
@@ -30,7 +31,7 @@ public static class Commands
         ACTIVITY and ANSWERS are files as docs/activity-format.md describes them.
         """;
 
-    internal static readonly JsonSerializerOptions Json = new(ActivityJson.Trusted) { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, Converters = { new FractionJson() } };
+    internal static readonly JsonSerializerOptions Json = new(StoredJson.Trusted) { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, Converters = { new FractionJson() } };
 
     /// <summary>Runs one command.</summary>
     public static int Run(string[] args, TextWriter output, TextWriter errors)
@@ -125,7 +126,7 @@ public static class Commands
             return false;
         }
 
-        var read = ActivityJson.Read(text, ActivityJson.Untrusted(RichTextSanitizer.Sanitise));
+        var read = ActivityJson.Read(text, StoredJson.Untrusted(RichTextSanitizer.Sanitise));
         if (!read.Succeeded)
         {
             errors.WriteLine($"{path}: {read.Refusal}");

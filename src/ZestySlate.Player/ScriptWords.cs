@@ -1,5 +1,4 @@
-using System.Text.Json;
-using ZestySlate.Core.Activities;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Player;
@@ -11,7 +10,7 @@ internal static class ScriptWords
         "lookRound", "lookLeft", "lookRight", "lookUp", "lookDown", "nearer", "wider", "lookByDevice"];
 
     /// <summary>The words that one family's script says, for its own part of the page.</summary>
-    internal static string Of(Words words, params IEnumerable<string> keys) => JsonSerializer.Serialize(keys.ToDictionary(key => key, words.Forms), ActivityJson.Trusted);
+    internal static string Of(Words words, params IEnumerable<string> keys) => StoredJson.Write(keys.ToDictionary(key => key, words.Forms));
 
     internal static string Of(Words words) => Of(words, Keys);
 }

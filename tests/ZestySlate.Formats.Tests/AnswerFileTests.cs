@@ -1,3 +1,4 @@
+using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
@@ -63,7 +64,7 @@ public sealed class AnswerFileTests
             OrderQuestion order => new OrderResponse { Order = order.Items.Select(item => item.Id).ToValueList() },
             JumbledWordsQuestion jumbled => new JumbledWordsResponse { Lines = jumbled.Words.Select(line => line.Select(word => word.Id).ToValueList()).ToValueList() },
             _ => throw new InvalidOperationException(spot),
-        }, ActivityJson.Trusted);
+        }, StoredJson.Trusted);
         var state = AnswerFile.Read(Entries(All(Right))).Value.Play(bulletin).Value;
         Assert.Equal((39m, 39m, "Word perfect. The transmitter is yours tonight."), (state.Score.Points, state.Score.OutOf, state.Score.Band!.Text));
     }

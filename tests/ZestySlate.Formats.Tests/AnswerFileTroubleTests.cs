@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using CsCheck;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Formats.Answers;
 using ZestySlate.Formats.RichText;
@@ -73,7 +74,7 @@ public sealed class AnswerFileTroubleTests
     [InlineData("clouds-by-height")]
     public void An_activity_with_anything_exchanged_is_checked_or_refused_in_words(string name) => Exchanged(File.ReadAllText(Path.Combine(Path.GetDirectoryName(DemoFiles.Activity)!, name + ".json")), json =>
     {
-        var read = ActivityJson.Read(json, ActivityJson.Untrusted(RichTextSanitizer.Sanitise));
+        var read = ActivityJson.Read(json, StoredJson.Untrusted(RichTextSanitizer.Sanitise));
         return read.Succeeded ? string.Join(' ', Core.Checking.ReadyCheck.Run(read.Value).Select(finding => finding.Message)) + new AnswerFile { Version = 1 }.Play(read.Value).Value.Score : read.Refusal!;
     });
 
@@ -87,7 +88,7 @@ public sealed class AnswerFileTroubleTests
     {
         const string asks = "{\"id\":\"qN\",\"content\":{\"kind\":\"ask\",\"question\":{\"type\":\"multipleChoice\",\"points\":P,\"penalty\":P,\"options\":[{\"id\":\"a\",\"text\":\"A\",\"right\":true},{\"id\":\"b\",\"text\":\"B\"}]}}}";
         var spots = string.Join(',', Enumerable.Range(0, 50).Select(i => asks.Replace("N", $"{i}", StringComparison.Ordinal).Replace("P", points, StringComparison.Ordinal)));
-        var read = ActivityJson.Read("{\"version\":1,\"title\":\"Large\",\"scenes\":[{\"id\":\"s\",\"backdrop\":{\"kind\":\"page\",\"text\":\"\"},\"spots\":[" + spots + "]}]}", ActivityJson.Untrusted(RichTextSanitizer.Sanitise));
+        var read = ActivityJson.Read("{\"version\":1,\"title\":\"Large\",\"scenes\":[{\"id\":\"s\",\"backdrop\":{\"kind\":\"page\",\"text\":\"\"},\"spots\":[" + spots + "]}]}", StoredJson.Untrusted(RichTextSanitizer.Sanitise));
         Assert.Equal(taken, read.Succeeded);
         if (taken)
         {

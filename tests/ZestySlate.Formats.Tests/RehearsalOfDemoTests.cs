@@ -1,3 +1,4 @@
+using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Rehearsing;
@@ -12,7 +13,7 @@ public sealed class RehearsalOfDemoTests
 {
     public static IEnumerable<TheoryDataRow<string>> Files => DemoFiles.Activities;
 
-    private static Activity Load(string file) => ActivityJson.Read(File.ReadAllText(DemoFiles.Find("activities/" + file)), ActivityJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+    private static Activity Load(string file) => ActivityJson.Read(File.ReadAllText(DemoFiles.Find("activities/" + file)), StoredJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
 
     [Theory, MemberData(nameof(Files))]
     public void Who_knows_everything_gets_everything_right_and_nobody_gives_what_cannot_be_taken(string file)

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Delivery;
@@ -115,7 +116,7 @@ public sealed class MigrationTests
         foreach (var (attempt, i) in attempts.Select((attempt, i) => (attempt!, i)))
         {
             var rows = await now.Events.Where(happened => happened.AttemptId == $"t{i}").OrderBy(happened => happened.Sequence).ToListAsync(Stop);
-            var events = rows.Select(row => JsonSerializer.Deserialize<AttemptEvent>(row.Json, ActivityJson.Trusted)!).ToList();
+            var events = rows.Select(row => JsonSerializer.Deserialize<AttemptEvent>(row.Json, StoredJson.Trusted)!).ToList();
             foreach (var some in new[] { events, [.. events, new TookWording(4) { Id = "later", At = events[^1].At }] })
             {
                 var state = Replay.Run(number => editions[number], some);

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using ZestySlate.Cli;
+using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Pages;
@@ -156,7 +157,7 @@ public sealed class SameAsTerminalTests(SlateHost host)
             OrderQuestion => new OrderResponse { Order = All() },
             _ => new WordPickResponse { Picked = All() },
         };
-        return JsonSerializer.SerializeToNode(response, ActivityJson.Trusted)!;
+        return JsonSerializer.SerializeToNode(response, StoredJson.Trusted)!;
     }
 
     private static (int Status, string Said) Marked(Activity activity, long seed, JsonArray done, JsonObject? more)

@@ -6,7 +6,7 @@ namespace ZestySlate.Core.Activities;
 /// <summary>
 /// Formatted text as an HTML fragment of a small closed set of elements (p, strong, em, u, s, sub, sup, ul, ol, li,
 /// blockquote, h3, br, and a with an http, https or mailto address). Text from outside is sanitised when it is read, see
-/// <see cref="ActivityJson.Untrusted"/>.
+/// <see cref="Json.StoredJson.Untrusted"/>.
 /// </summary>
 public readonly partial record struct RichText(string? Html)
 {

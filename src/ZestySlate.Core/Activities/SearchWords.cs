@@ -1,7 +1,7 @@
 using System.Collections;
 using System.Collections.Concurrent;
-using System.Reflection;
 using System.Text;
+using ZestySlate.Core.Json;
 
 namespace ZestySlate.Core.Activities;
 
@@ -11,7 +11,7 @@ public static class SearchWords
     /// <summary>The greatest length of what is kept, in characters.</summary>
     public const int Most = 40_000;
 
-    private static readonly ConcurrentDictionary<Type, PropertyInfo[]> Readable = new();
+    private static readonly ConcurrentDictionary<Type, Func<object, object?>[]> Readable = new();
 
     /// <summary>The words in small letters, parted by spaces.</summary>
     public static string Of(Activity activity)
@@ -33,6 +33,9 @@ public static class SearchWords
             case RichText rich:
                 Add(rich.Words, words);
                 break;
+            case ScoreBands bands:
+                Collect(bands.Bands, words);
+                break;
             case IEnumerable several:
                 foreach (var one in several)
                 {
@@ -41,9 +44,9 @@ public static class SearchWords
 
                 break;
             default:
-                foreach (var property in Readable.GetOrAdd(thing.GetType(), PropertiesOf))
+                foreach (var member in Readable.GetOrAdd(thing.GetType(), MembersOf))
                 {
-                    Collect(property.GetValue(thing), words);
+                    Collect(member(thing), words);
                 }
 
                 break;
@@ -59,12 +62,14 @@ public static class SearchWords
     }
 
     /// <summary>What holds words: texts and the things that have some; not ids, files, colours, addresses of the product itself.</summary>
-    private static PropertyInfo[] PropertiesOf(Type type) => type.Namespace?.StartsWith("ZestySlate", StringComparison.Ordinal) != true ? [] : type
-        .GetProperties(BindingFlags.Public | BindingFlags.Instance)
-        .Where(property => property.CanWrite && property.GetIndexParameters().Length == 0
-            && (property.PropertyType == typeof(string) ? !IsNoWord(property.Name) : !property.PropertyType.IsValueType || property.PropertyType == typeof(RichText) || typeof(IEnumerable).IsAssignableFrom(property.PropertyType)))
-        .ToArray();
+    private static Func<object, object?>[] MembersOf(Type type) =>
+    [
+        .. StoredJson.Trusted.GetTypeInfo(type).Properties
+            .Where(member => member.Get is not null
+                && (member.PropertyType == typeof(string) ? !IsNoWord(member.Name) : !member.PropertyType.IsValueType || member.PropertyType == typeof(RichText) || typeof(IEnumerable).IsAssignableFrom(member.PropertyType)))
+            .Select(member => member.Get!),
+    ];
 
-    private static bool IsNoWord(string name) => name is "Id" or "Media" or "Language" or "Symbol" or "Key" or "Accent" or "Typeface"
+    private static bool IsNoWord(string name) => name is "id" or "media" or "language" or "symbol" or "key" or "accent" or "typeface"
         || name.EndsWith("Id", StringComparison.Ordinal) || name.EndsWith("Ids", StringComparison.Ordinal) || name.EndsWith("Colour", StringComparison.Ordinal);
 }

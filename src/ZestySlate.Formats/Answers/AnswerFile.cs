@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
@@ -15,9 +16,8 @@ public sealed record AnswerFile
     /// <summary>The most entries of a file.</summary>
     public const int MostEntries = 100_000;
 
-    private static readonly JsonSerializerOptions Options = new(ActivityJson.Trusted)
+    private static readonly JsonSerializerOptions Options = new(StoredJson.Trusted)
     {
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
         RespectNullableAnnotations = true,
         RespectRequiredConstructorParameters = true,
     };
@@ -36,7 +36,7 @@ public sealed record AnswerFile
     {
         try
         {
-            var file = JsonSerializer.Deserialize<AnswerFile>(json, Options);
+            var file = JsonSerializer.Deserialize(json, StoredJson.TypeOf<AnswerFile>(Options));
             return file is not { Version: 1 } ? Refused("This is not a file of answers: it has no version 1.")
                 : file.Answers.Count > MostEntries ? Refused($"A file has up to {MostEntries} answers; this one has {file.Answers.Count}.")
                 : file;

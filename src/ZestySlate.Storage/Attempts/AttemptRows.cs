@@ -1,7 +1,7 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Statistics;
+using ZestySlate.Core.Json;
 
 namespace ZestySlate.Storage.Attempts;
 
@@ -35,7 +35,7 @@ public sealed class AttemptRows(SlateDb db, AttemptStore attempts)
             orderby attempt.Id
             let events = db.Events.Count(happened => happened.AttemptId == attempt.Id)
             select new { attempt.Id, Json = db.AttemptRows.Where(row => row.AttemptId == attempt.Id && row.Events == events && row.Rules == Rules).Select(row => row.Json).FirstOrDefault() }).ToListAsync();
-        var rows = all.AsParallel().Where(one => one.Json is not null).ToDictionary(one => one.Id, one => JsonSerializer.Deserialize<AttemptRow>(one.Json!, ActivityJson.Trusted)!);
+        var rows = all.AsParallel().Where(one => one.Json is not null).ToDictionary(one => one.Id, one => JsonSerializer.Deserialize(one.Json!, StoredJson.TypeOf<AttemptRow>(StoredJson.Trusted))!);
         foreach (var some in all.Where(one => one.Json is null).Select(one => one.Id).Chunk(Together))
         {
             var made = (await attempts.TheseAsync(activityId, some)).AsParallel().Select(loaded => (loaded.Record.Id, Row: AttemptRow.Of(loaded.State, loaded.Events), loaded.Events.Count)).ToList();
@@ -53,7 +53,7 @@ public sealed class AttemptRows(SlateDb db, AttemptStore attempts)
     internal static RowRecord RecordOf(LoadedAttempt loaded) => RecordOf(loaded.Record.Id, loaded.Events.Count, AttemptRow.Of(loaded.State, loaded.Events));
 
     private static RowRecord RecordOf(string attemptId, int events, AttemptRow row) =>
-        new() { AttemptId = attemptId, Events = events, Rules = Rules, Json = JsonSerializer.SerializeToUtf8Bytes(row, ActivityJson.Trusted) };
+        new() { AttemptId = attemptId, Events = events, Rules = Rules, Json = JsonSerializer.SerializeToUtf8Bytes(row, StoredJson.TypeOf<AttemptRow>(StoredJson.Trusted)) };
 
     private async Task KeepAsync(IReadOnlyList<string> attemptIds, IEnumerable<RowRecord> made)
     {

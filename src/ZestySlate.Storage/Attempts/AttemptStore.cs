@@ -82,7 +82,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         var first = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activity.Id && a.PersonId == personId && (assignment == null ? a.AssignmentId == null : a.AssignmentId == assignment.Id))
             .OrderBy(a => a.BeganAt).Select(a => a.Id).FirstOrDefaultAsync();
         var known = first is null ? null : await db.Events.AsNoTracking().Where(e => e.AttemptId == first && e.Sequence == 1).Select(e => e.Json).SingleOrDefaultAsync();
-        return known is null ? null : JsonSerializer.Deserialize<AttemptEvent>(known, ActivityJson.Trusted) is Began began ? began.DrawSeed ?? began.Seed : null;
+        return known is null ? null : EventJson.Read(known) is Began began ? began.DrawSeed ?? began.Seed : null;
     }
 
     /// <summary>How much more time the person has in the class that the activity is given to.</summary>
@@ -313,7 +313,7 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
 
     private LoadedAttempt Replayed(AttemptRecord record, AssignmentRecord? assignment, IEnumerable<EventRecord> rows)
     {
-        var events = rows.OrderBy(e => e.Sequence).Select(e => JsonSerializer.Deserialize<AttemptEvent>(e.Json, ActivityJson.Trusted)!).ToList();
+        var events = rows.OrderBy(e => e.Sequence).Select(e => EventJson.Read(e.Json)).ToList();
         return With(assignment, record, events, StateOf(record, events));
     }
 
@@ -510,6 +510,6 @@ public sealed class AttemptStore(SlateDb db, ActivityStore activities, AttemptCa
         AttemptId = attemptId,
         Sequence = sequence,
         EventId = happened.Id,
-        Json = JsonSerializer.Serialize(happened, ActivityJson.Trusted),
+        Json = EventJson.Write(happened),
     };
 }

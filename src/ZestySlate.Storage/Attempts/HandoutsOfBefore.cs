@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
@@ -45,13 +44,13 @@ internal static class HandoutsOfBefore
         foreach (var attempt in attempts)
         {
             var own = rows[attempt.Id].OrderBy(row => row.Sequence).ToList();
-            var before = own.Select(row => JsonSerializer.Deserialize<AttemptEvent>(row.Json, ActivityJson.Trusted)!).ToList();
+            var before = own.Select(row => EventJson.Read(row.Json)).ToList();
             var after = HandoutOfBefore.Recorded(number => editions[number], before);
             for (var i = 0; i < own.Count; i++)
             {
                 if (!ReferenceEquals(before[i], after[i]))
                 {
-                    own[i].Json = JsonSerializer.Serialize(after[i], ActivityJson.Trusted);
+                    own[i].Json = EventJson.Write(after[i]);
                 }
             }
 

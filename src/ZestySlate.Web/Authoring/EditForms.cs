@@ -1,4 +1,5 @@
 using System.Globalization;
+using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;

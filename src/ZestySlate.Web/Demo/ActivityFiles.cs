@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Formats.RichText;
 using ZestySlate.Storage.Media;
@@ -19,13 +20,13 @@ internal static partial class ActivityFiles
             json = json.Replace($"\"{name}\"", $"\"{item.Value.Hash}\"");
         }
 
-        var activity = ActivityJson.Read(json, ActivityJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+        var activity = ActivityJson.Read(json, StoredJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
         await SayAsync(activity, library, ownerId);
         return activity;
     }
 
     /// <summary>An activity file without media, as it is.</summary>
-    public static async Task<Activity> ReadAsync(string path) => ActivityJson.Read(await File.ReadAllTextAsync(path), ActivityJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+    public static async Task<Activity> ReadAsync(string path) => ActivityJson.Read(await File.ReadAllTextAsync(path), StoredJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
 
     /// <summary>What the activity says of its pictures and sounds, the library says too.</summary>
     private static async Task SayAsync(Activity activity, MediaLibrary library, string ownerId)

@@ -1,3 +1,4 @@
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Contents.Callouts;
@@ -79,7 +80,7 @@ public sealed class ActivityJsonTests
     [Fact]
     public void Rich_text_from_outside_is_sanitised_as_it_is_read()
     {
-        var read = ActivityJson.Read(ActivityJson.Write(Rich()), ActivityJson.Untrusted(html => html.ToUpperInvariant())).Value;
+        var read = ActivityJson.Read(ActivityJson.Write(Rich()), StoredJson.Untrusted(html => html.ToUpperInvariant())).Value;
         Assert.Equal("<P>SOME WORDS.</P>", ((Note)read.SpotOf("n")!.Content).Text.Html);
         Assert.Equal("<P>WHICH ONES?</P>", ((Ask)read.SpotOf("q")!.Content).Question.Prompt.Html);
     }

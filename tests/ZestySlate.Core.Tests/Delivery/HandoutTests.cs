@@ -1,4 +1,5 @@
 using CsCheck;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Backdrops.Pictures;
@@ -31,10 +32,10 @@ public sealed class HandoutTests
             $"open {string.Join(' ', state.OpenLocks.Order())}; found {string.Join(' ', state.Findings)}; way {string.Join(' ', state.Way)}; {Progress.Of(state).Questions}"]));
     }
 
-    private static string Json(object? value) => System.Text.Json.JsonSerializer.Serialize(value, ActivityJson.Trusted);
+    private static string Json(object? value) => System.Text.Json.JsonSerializer.Serialize(value, StoredJson.Trusted);
 
     private static AttemptEvent Kept(AttemptEvent happened) =>
-        System.Text.Json.JsonSerializer.Deserialize<AttemptEvent>(System.Text.Json.JsonSerializer.Serialize(happened, ActivityJson.Trusted), ActivityJson.Trusted)!;
+        System.Text.Json.JsonSerializer.Deserialize<AttemptEvent>(System.Text.Json.JsonSerializer.Serialize(happened, StoredJson.Trusted), StoredJson.Trusted)!;
 
     [Fact]
     public void No_edit_that_is_published_changes_an_attempt_that_exists() => Chances.Sample((seed, questions) =>

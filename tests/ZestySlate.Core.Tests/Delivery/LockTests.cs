@@ -1,5 +1,6 @@
 using System.Text.Json;
 using CsCheck;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Locks;
@@ -86,13 +87,13 @@ public sealed class LockTests
             Make.Scene("a", Make.Clue("box", Make.Code("open sesame")), Make.Jump("ab", "b"), Make.Asked("hidden", Make.One()) with { Lock = Make.By(new NumberKey(7421)) }),
             Make.Scene("b", Make.Note("inside", "A secret title")) with { Lock = Make.Code("tor"), Title = "Secret chamber" }) with
         { SceneList = true });
-        var sent = JsonSerializer.Serialize(attempt.View(), ActivityJson.Trusted);
+        var sent = JsonSerializer.Serialize(attempt.View(), StoredJson.Trusted);
         foreach (var secret in new[] { "open sesame", "Behind box", "Clue box", "7421", "tor\"", "Which one?", "Secret chamber", "A secret title" })
         {
             Assert.DoesNotContain(secret, sent, StringComparison.Ordinal);
         }
 
-        Assert.Contains("Behind box", JsonSerializer.Serialize(attempt.Code("box", "open sesame").View(), ActivityJson.Trusted));
+        Assert.Contains("Behind box", JsonSerializer.Serialize(attempt.Code("box", "open sesame").View(), StoredJson.Trusted));
     }
 
     [Fact]
@@ -181,6 +182,6 @@ public sealed class LockTests
             step = Replay.After(step, happened);
         }
 
-        Assert.Equal(JsonSerializer.Serialize(LearnerView.Of(attempt.State, Make.Monday), ActivityJson.Trusted), JsonSerializer.Serialize(LearnerView.Of(step, Make.Monday), ActivityJson.Trusted));
+        Assert.Equal(JsonSerializer.Serialize(LearnerView.Of(attempt.State, Make.Monday), StoredJson.Trusted), JsonSerializer.Serialize(LearnerView.Of(step, Make.Monday), StoredJson.Trusted));
     }
 }

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using CsCheck;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions.Drawing;
@@ -51,7 +52,7 @@ public sealed class ReviewNoteTests
     public void They_are_kept_as_they_are()
     {
         AttemptEvent said = new Reviewed("why", With(new ReviewNote(new WordsAnchor(4, 14), "Why?"), new ReviewNote(new PointAnchor(0.25, 0.5), "Here."), new ReviewNote(new TimeAnchor(12.5), "Louder."))) { Id = "x", At = Make.Monday };
-        Assert.Equal(said, JsonSerializer.Deserialize<AttemptEvent>(JsonSerializer.Serialize(said, ActivityJson.Trusted), ActivityJson.Trusted));
+        Assert.Equal(said, JsonSerializer.Deserialize<AttemptEvent>(JsonSerializer.Serialize(said, StoredJson.Trusted), StoredJson.Trusted));
     }
 
     [Fact]

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json;
 using CsCheck;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions;
@@ -168,7 +169,7 @@ public sealed class EveryFamilyProperties
     [Fact]
     public void An_answer_survives_its_file() => Any.Sample(given =>
     {
-        var options = ZestySlate.Core.Activities.ActivityJson.Trusted;
+        var options = StoredJson.Trusted;
         var (question, response) = (JsonSerializer.Serialize(given.Question, options), JsonSerializer.Serialize(given.Response, options));
         return JsonSerializer.Deserialize<Question>(question, options) == given.Question && JsonSerializer.Deserialize<Response>(response, options) == given.Response;
     });

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Numerics;
 using CsCheck;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions.Number;
@@ -168,7 +169,7 @@ public sealed class NumberTests
             var exact = value.Contains('.') && !value.Contains('e') && value.Length > 28 ? NumberReading.Read(value, CultureInfo.InvariantCulture)!.Value : Exact(value);
             var question = Asked.Number(1) with { Value = exact, Tolerance = new Tolerance(ToleranceKind.Absolute, exact) };
             var activity = Make.Activity(Make.Asked("q", question));
-            var read = Core.Activities.ActivityJson.Read(Core.Activities.ActivityJson.Write(activity), Core.Activities.ActivityJson.Trusted).Value;
+            var read = Core.Activities.ActivityJson.Read(Core.Activities.ActivityJson.Write(activity), Core.Json.StoredJson.Trusted).Value;
             Assert.Equal(exact, ((NumberQuestion)read.Asked.Single().Question).Value);
             Assert.Equal(exact, ((NumberQuestion)read.Asked.Single().Question).Tolerance.Amount);
         }
@@ -182,7 +183,7 @@ public sealed class NumberTests
     public void A_number_that_cannot_be_kept_is_refused_in_words_of_ours(string value)
     {
         var json = Core.Activities.ActivityJson.Write(Make.Activity(Make.Asked("q", Asked.Number(77)))).Replace("77", value, StringComparison.Ordinal);
-        var refusal = Core.Activities.ActivityJson.Read(json, Core.Activities.ActivityJson.Trusted).Refusal!;
+        var refusal = Core.Activities.ActivityJson.Read(json, Core.Json.StoredJson.Trusted).Refusal!;
         Assert.DoesNotContain("System.", refusal);
         Assert.DoesNotContain("ZestySlate.", refusal);
     }

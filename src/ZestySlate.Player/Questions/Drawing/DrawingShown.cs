@@ -1,4 +1,5 @@
 using System.Text.Json;
+using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
@@ -21,7 +22,7 @@ internal sealed class DrawingShown : IFamilyShown
         var gone = fields["gone"].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(number => long.TryParse(number, out var known) ? known : -1).ToValueList();
         try
         {
-            var marks = fields["put"] is { Length: > 0 } put ? JsonSerializer.Deserialize<ValueList<DrawnMark>>(put, ActivityJson.Trusted) : [];
+            var marks = fields["put"] is { Length: > 0 } put ? StoredJson.Read<ValueList<DrawnMark>>(put) : [];
             return marks.All(mark => mark is { Points: not null, Words: not null, Colour: not null }) ? new DrawingResponse { Marks = marks, Gone = gone } : Unreadable;
         }
         catch (JsonException)

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Storage;
@@ -70,7 +71,7 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
         decimal? typed = null;
         if (!string.IsNullOrWhiteSpace(points))
         {
-            if (!decimal.TryParse(points.Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) || number <= 0 || !Core.Activities.BoundedDecimalJson.Fits(number))
+            if (!decimal.TryParse(points.Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) || number <= 0 || !Core.Json.BoundedDecimalJson.Fits(number))
             {
                 Problem = $"«{points}» is not a number of points. Type one above 0, or leave it empty.";
                 return Page();

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 
-namespace ZestySlate.Core.Activities;
+namespace ZestySlate.Core.Json;
 
 /// <summary>Points, weights and costs from outside: of a size that a thousand of them can be added.</summary>
 public sealed class BoundedDecimalJson : JsonConverter<decimal>

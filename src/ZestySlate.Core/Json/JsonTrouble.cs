@@ -1,9 +1,11 @@
+using System.Collections.Concurrent;
 using System.Globalization;
 using System.Text;
 using System.Text.Json;
+using System.Text.Json.Serialization.Metadata;
 using System.Text.RegularExpressions;
 
-namespace ZestySlate.Core.Activities;
+namespace ZestySlate.Core.Json;
 
 /// <summary>Says what is wrong with a file, and where, for people: «line 12, answers[3].response.picked: a list is expected here.»</summary>
 public static partial class JsonTrouble
@@ -22,6 +24,18 @@ public static partial class JsonTrouble
             _ => -1,
         };
         return place < 0 ? what : $"line {bytes.AsSpan(0, (int)place).Count((byte)'\n') + 1}{PathAt(bytes, place) switch { "" => "", var path => ", " + path }}: {what}";
+    }
+
+    /// <summary>The choices that readers know, by the full name of their type.</summary>
+    private static readonly ConcurrentDictionary<string, Type> Choices = new();
+
+    /// <summary>Takes notice of a type that is read, so that its choices can be told.</summary>
+    public static void Learn(JsonTypeInfo type)
+    {
+        if (type.Type.IsEnum)
+        {
+            Choices[type.Type.FullName!] = type.Type;
+        }
     }
 
     private static string What(string message)
@@ -48,7 +62,7 @@ public static partial class JsonTrouble
         "System.DateTimeOffset" => "a date with its time",
         _ when type.Contains("ValueList", StringComparison.Ordinal) || type.EndsWith("[]", StringComparison.Ordinal) => "a list",
         _ when Number().IsMatch(type) => "a number",
-        _ when AppDomain.CurrentDomain.GetAssemblies().Select(assembly => assembly.GetType(type.Replace("System.Nullable`1[", "").TrimEnd(']'))).FirstOrDefault(found => found is not null) is { IsEnum: true } choices => "one of " + string.Join(", ", Enum.GetNames(choices).Select(JsonNamingPolicy.CamelCase.ConvertName)),
+        _ when Choices.TryGetValue(type.Replace("System.Nullable`1[", "").TrimEnd(']'), out var choices) => "one of " + string.Join(", ", Enum.GetNames(choices).Select(JsonNamingPolicy.CamelCase.ConvertName)),
         _ => "another sort of thing",
     };
 

@@ -1,6 +1,6 @@
 using System.Text.Json;
 
-namespace ZestySlate.Core.Activities;
+namespace ZestySlate.Core.Json;
 
 /// <summary>A fault inside of a list, which is read by a reader of its own: the place that one tells is counted from where the list begins.</summary>
 /// <param name="message">What is wrong.</param>
@@ -22,7 +22,7 @@ internal sealed class PlacedJsonException(string message, long start, long line,
         T[] all;
         try
         {
-            all = JsonSerializer.Deserialize<T[]>(ref reader, options) ?? [];
+            all = JsonSerializer.Deserialize(ref reader, StoredJson.TypeOf<T[]>(options)) ?? [];
         }
         catch (PlacedJsonException inner)
         {
