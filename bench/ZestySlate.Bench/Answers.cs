@@ -9,7 +9,7 @@ namespace ZestySlate.Bench;
 /// <summary>Saving an answer against a bare endpoint that commits one row durably, in one run.</summary>
 internal static class Answers
 {
-    private const int Calls = 150;
+    private const int Calls = 600;
 
     public static async Task RunAsync()
     {

@@ -10,7 +10,7 @@ internal sealed record Figures(double PerSecond, double Median, double P99)
     {
         await Task.WhenAll(Enumerable.Range(0, workers).Select(async w =>
         {
-            for (var i = 0; i < Math.Max(2, calls / 10); i++)
+            for (var i = 0; i < Math.Max(2, calls / 2); i++)
             {
                 await call(w, -1 - i);
             }

@@ -31,10 +31,10 @@ internal sealed class Host : IAsyncDisposable
         {
             ["DataFolder"] = data ?? Directory.CreateTempSubdirectory("slate-bench").FullName,
             ["Demo:Folder"] = Path.Combine(root, "demo"),
+            ["Serilog:MinimumLevel:Default"] = "Fatal",
             ["Limits:CodesPerMinute"] = "1000000",
             ["Limits:SignInPerMinute"] = "1000000",
         });
-        builder.Logging.ClearProviders();
         builder.WebHost.UseUrls(at?.ToString() ?? "http://127.0.0.1:0");
         builder.AddZestySlate();
         var app = builder.Build();

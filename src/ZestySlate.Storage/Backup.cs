@@ -1,14 +1,15 @@
+using System.Data.Common;
 using System.IO.Compression;
 using System.Security.Cryptography;
 using System.Text.Json;
-using Microsoft.Data.Sqlite;
 using ZestySlate.Core;
+using ZestySlate.Storage.Sqlite;
 
 namespace ZestySlate.Storage;
 
 /// <summary>
 /// The whole of an installation in one file: the database, media, what learners handed in, the keys. It is made while the
-/// installation runs: the database is copied as it stands at one moment (VACUUM INTO, sqlite.org/lang_vacuum.html), and files
+/// installation runs: the database is copied as it stands at one moment (<see cref="Provider.Copy"/>), and files
 /// are written before the database names them, so all that it names is there.
 /// </summary>
 public static class Backup
@@ -39,15 +40,7 @@ public static class Backup
         var (snapshot, part) = (Path.Combine(Path.GetTempPath(), $"zesty-{Guid.NewGuid():N}.db"), to + ".part");
         try
         {
-            using (var db = new SqliteConnection($"Data Source={source};Mode=ReadOnly;Pooling=false"))
-            {
-                db.Open();
-                using var copy = db.CreateCommand();
-                copy.CommandText = "VACUUM INTO $to";
-                copy.Parameters.AddWithValue("$to", snapshot);
-                copy.ExecuteNonQuery();
-            }
-
+            Provider.Copy(source, snapshot);
             var files = new Dictionary<string, string>();
             using (var zip = ZipFile.Open(part, ZipArchiveMode.Create))
             {
@@ -112,7 +105,7 @@ public static class Backup
             zip.GetEntry(Database)!.ExtractToFile(copy);
             return Damage(copy, contents.Files.Keys.ToHashSet()) is { } damage ? Outcome<int>.Refused(damage) : contents.Files.Count;
         }
-        catch (Exception problem) when (problem is InvalidDataException or JsonException or IOException or SqliteException)
+        catch (Exception problem) when (problem is InvalidDataException or JsonException or IOException or DbException)
         {
             return Outcome<int>.Refused($"The backup cannot be read: {problem.Message}");
         }
@@ -177,24 +170,15 @@ public static class Backup
     /// <summary>What is wrong with a database, or with the files that belong to it; null when nothing is.</summary>
     private static string? Damage(string database, HashSet<string> files)
     {
-        using var db = new SqliteConnection($"Data Source={database};Pooling=false");
-        db.Open();
-        IEnumerable<string> Ask(string sql)
+        if (Provider.Damage(database) is { } unsound)
         {
-            using var command = db.CreateCommand();
-            command.CommandText = sql;
-            using var reader = command.ExecuteReader();
-            while (reader.Read())
-            {
-                yield return reader.GetString(0);
-            }
+            return $"The database is damaged: {unsound}";
         }
 
-        var sound = Ask("PRAGMA integrity_check").First();
+        using var db = Provider.Open(database, pooled: false);
         var names = files.Select(path => Path.GetFileName(path)).ToHashSet();
-        return sound != "ok" ? $"The database is damaged: {sound}"
-            : Ask("SELECT Hash FROM Media WHERE ReplacedBy IS NULL").FirstOrDefault(hash => !names.Contains(hash)) is { } picture ? $"The file of the picture or sound {picture} is missing."
-            : Ask("SELECT Id FROM HandedFiles WHERE Bytes > 0").FirstOrDefault(id => !names.Contains(id)) is { } handed ? $"The handed-in file {handed} is missing."
+        return db.Media.Where(media => media.ReplacedBy == null).Select(media => media.Hash).AsEnumerable().FirstOrDefault(hash => !names.Contains(hash)) is { } picture ? $"The file of the picture or sound {picture} is missing."
+            : db.HandedFiles.Where(file => file.Bytes > 0).Select(file => file.Id).AsEnumerable().FirstOrDefault(id => !names.Contains(id)) is { } handed ? $"The handed-in file {handed} is missing."
             : null;
     }
 }

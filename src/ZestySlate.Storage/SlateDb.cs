@@ -14,6 +14,7 @@ using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Reviewing;
+using ZestySlate.Storage.Sqlite;
 using ZestySlate.Storage.Votes;
 
 namespace ZestySlate.Storage;
@@ -95,30 +96,24 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<FrameSession> FrameSessions => Set<FrameSession>();
 
-    /// <summary>
-    /// Writers of this process go one after the other. SQLite has one writer at a time anyway; queueing here costs
-    /// microseconds, while its own way of waiting for a busy file is to sleep and try again.
-    /// </summary>
-    private static readonly SemaphoreSlim OneWriter = new(1, 1);
-
     public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
-        await OneWriter.WaitAsync(cancellationToken);
+        await Provider.OneWriter.WaitAsync(cancellationToken);
         try
         {
             return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
         }
         finally
         {
-            OneWriter.Release();
+            Provider.OneWriter.Release();
         }
     }
 
     /// <summary>Saves the changes, and what else belongs to them, as one write: all or nothing.</summary>
-    /// <param name="more">What else is written, through this context.</param>
+    /// <param name="more">What else is written, through this context; what it adds to the changes it saves by <see cref="SaveInTogetherAsync"/>.</param>
     public async Task SaveTogetherAsync(Func<Task> more)
     {
-        await OneWriter.WaitAsync();
+        await Provider.OneWriter.WaitAsync();
         try
         {
             await using var together = await Database.BeginTransactionAsync();
@@ -128,15 +123,18 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         }
         finally
         {
-            OneWriter.Release();
+            Provider.OneWriter.Release();
         }
     }
 
-    /// <summary>Brings the file to this version's tables and sets it to write-ahead logging, so that readers never wait for writers.</summary>
+    /// <summary>Saves what was added to the changes inside of <see cref="SaveTogetherAsync"/>.</summary>
+    internal Task SaveInTogetherAsync() => base.SaveChangesAsync(true);
+
+    /// <summary>Brings the database to this version's tables.</summary>
     public async Task PrepareAsync(CancellationToken stop = default)
     {
         await Database.MigrateAsync(stop);
-        await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", stop);
+        await Provider.PrepareAsync(this, stop);
         await DraftIndex.EnsureAsync(this, stop);
         await HandoutsOfBefore.EnsureAsync(this, stop);
     }
@@ -211,7 +209,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
     protected override void ConfigureConventions(ModelConfigurationBuilder builder) =>
         builder.Properties<DateTimeOffset>().HaveConversion<UtcTicks>();
 
-    /// <summary>Times are stored as UTC ticks, which SQLite can sort and compare.</summary>
+    /// <summary>Times are stored as UTC ticks, which every database can sort and compare.</summary>
     private sealed class UtcTicks() : ValueConverter<DateTimeOffset, long>(
         at => at.UtcTicks, ticks => new DateTimeOffset(ticks, TimeSpan.Zero));
 }

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage.Sqlite;
 using Microsoft.EntityFrameworkCore.Design;
 
 namespace ZestySlate.Storage;
@@ -6,6 +7,5 @@ namespace ZestySlate.Storage;
 /// <summary>Lets the EF Core tools make migrations: <c>dotnet ef migrations add NAME --project src/ZestySlate.Storage</c>.</summary>
 internal sealed class SlateDbDesign : IDesignTimeDbContextFactory<SlateDb>
 {
-    public SlateDb CreateDbContext(string[] args) =>
-        new(new DbContextOptionsBuilder<SlateDb>().UseSqlite("Data Source=design.db").Options);
+    public SlateDb CreateDbContext(string[] args) => Provider.Open("design.db");
 }

@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
+using Serilog;
 using ZestySlate.Player;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
@@ -19,6 +20,7 @@ using ZestySlate.Storage.Learners;
 using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
+using ZestySlate.Storage.Sqlite;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Assets;
 using ZestySlate.Web.Authoring;
@@ -42,13 +44,14 @@ public static class Composition
     /// <summary>The services.</summary>
     public static void AddZestySlate(this WebApplicationBuilder builder)
     {
+        builder.Host.UseSerilog((context, provided, log) => log.ReadFrom.Configuration(context.Configuration).ReadFrom.Services(provided));
         var services = builder.Services;
         var data = Path.GetFullPath(builder.Configuration["DataFolder"] ?? ".data");
         Directory.CreateDirectory(data);
         services.AddOwnAddress(builder.Configuration, out var secure);
 
         services.AddSingleton(TimeProvider.System);
-        services.AddPooledDbContextFactory<SlateDb>(options => options.UseSqlite($"Data Source={Path.Combine(data, "zesty-slate.db")};Default Timeout=20"));
+        services.AddPooledDbContextFactory<SlateDb>(options => options.UseFile(Path.Combine(data, "zesty-slate.db")));
         services.AddScoped(provider => provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext());
         services.AddSingleton(new MediaFolder(Path.Combine(data, "media")));
         services.AddSingleton(new HandedFolder(Path.Combine(data, "handed")));

@@ -1,9 +1,7 @@
-using Serilog;
 using ZestySlate.Web;
 using ZestySlate.Web.Demo;
 
 var builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog((context, services, log) => log.ReadFrom.Configuration(context.Configuration).ReadFrom.Services(services));
 builder.AddZestySlate();
 
 var app = builder.Build();

@@ -9,6 +9,7 @@ using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
+using ZestySlate.Storage.Sqlite;
 
 namespace ZestySlate.Storage.Tests;
 
@@ -34,7 +35,7 @@ public abstract class TestDatabase : IAsyncLifetime
 
     private static string FileIn(string folder) => Path.Combine(folder, "test.db");
 
-    private static SlateDb Open(string folder) => new(new DbContextOptionsBuilder<SlateDb>().UseSqlite($"Data Source={FileIn(folder)};Pooling=false").Options);
+    private static SlateDb Open(string folder) => Provider.Open(FileIn(folder), pooled: false);
 
     protected ActivityStore Activities(SlateDb db) => new(db, new ActivityRights(db), Cache, Clock);
 

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage.Door;
 
 namespace ZestySlate.Storage.Classes;
 
@@ -49,9 +50,9 @@ public sealed class Merges(SlateDb db, TimeProvider clock)
             await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == goneId).ExecuteDeleteAsync();
 
             // Who came in under the other name comes in under this one at the same devices.
-            await db.Database.ExecuteSqlAsync($"""
-                INSERT OR IGNORE INTO KnownDevices (DeviceHash, PersonId, Browser, Since) SELECT DeviceHash, {keepId}, Browser, Since FROM KnownDevices WHERE PersonId = {goneId}
-                """);
+            var devices = await db.KnownDevices.AsNoTracking().Where(one => one.PersonId == goneId && !db.KnownDevices.Any(own => own.PersonId == keepId && own.DeviceHash == one.DeviceHash)).ToListAsync();
+            db.KnownDevices.AddRange(devices.Select(one => new KnownDevice { PersonId = keepId, DeviceHash = one.DeviceHash, Browser = one.Browser, Since = one.Since }));
+            await db.SaveInTogetherAsync();
         });
         return attempts;
     }

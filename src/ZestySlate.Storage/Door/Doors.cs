@@ -192,8 +192,21 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>Knows a device as the learner's from now on.</summary>
     public async Task KnowAsync(string personId, string device, string browser)
     {
-        var since = clock.GetUtcNow().UtcTicks;
-        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO KnownDevices (DeviceHash, PersonId, Browser, Since) VALUES ({device}, {personId}, {browser}, {since})");
+        if (await db.KnownDevices.AnyAsync(one => one.PersonId == personId && one.DeviceHash == device))
+        {
+            return;
+        }
+
+        var known = db.KnownDevices.Add(new KnownDevice { PersonId = personId, DeviceHash = device, Browser = browser, Since = clock.GetUtcNow() });
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException problem) when (problem.IsTaken())
+        {
+            // In another tab of the same device it was noted just now.
+            known.State = EntityState.Detached;
+        }
     }
 
     private async Task AnswerAsync(DoorAsk ask, DoorAnswer answer)

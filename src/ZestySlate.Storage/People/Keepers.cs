@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage.Sqlite;
 using ZestySlate.Core;
 
 namespace ZestySlate.Storage.People;
@@ -20,7 +21,7 @@ public static class Keepers
         }
 
         Directory.CreateDirectory(data);
-        await using var db = new SlateDb(new DbContextOptionsBuilder<SlateDb>().UseSqlite($"Data Source={Path.Combine(data, "zesty-slate.db")}").Options);
+        await using var db = Provider.Open(Path.Combine(data, "zesty-slate.db"));
         await db.PrepareAsync();
         var normal = email.Trim().ToUpperInvariant();
         var password = "";

@@ -15,19 +15,19 @@ public sealed class VoteCounts(SlateDb db)
     internal static async Task AddAsync(SlateDb db, AttemptRecord attempt, string spotId, ValueList<PartAnswer> vote)
     {
         var (activity, assignment) = (attempt.ActivityId, attempt.AssignmentId ?? 0);
+        var here = db.VoteCounts.Where(count => count.ActivityId == activity && count.AssignmentId == assignment && count.SpotId == spotId);
         foreach (var (part, choice) in vote.Select(part => (part.Part, part.Value)).Prepend(("", "")))
         {
-            await db.Database.ExecuteSqlAsync($"""
-                INSERT INTO VoteCounts (ActivityId, AssignmentId, SpotId, Part, Choice, Count, Shown) VALUES ({activity}, {assignment}, {spotId}, {part}, {choice}, 1, 0)
-                ON CONFLICT (ActivityId, AssignmentId, SpotId, Part, Choice) DO UPDATE SET Count = Count + 1
-                """);
+            if (await here.Where(count => count.Part == part && count.Choice == choice).ExecuteUpdateAsync(set => set.SetProperty(count => count.Count, count => count.Count + 1)) == 0)
+            {
+                db.VoteCounts.Add(new VoteCount { ActivityId = activity, AssignmentId = assignment, SpotId = spotId, Part = part, Choice = choice, Count = 1 });
+            }
         }
 
-        await db.Database.ExecuteSqlAsync($"""
-            UPDATE VoteCounts SET Shown = Count WHERE ActivityId = {activity} AND AssignmentId = {assignment} AND SpotId = {spotId} AND EXISTS (
-                SELECT 1 FROM VoteCounts AS voters WHERE voters.ActivityId = {activity} AND voters.AssignmentId = {assignment} AND voters.SpotId = {spotId}
-                    AND voters.Part = '' AND voters.Count - voters.Shown >= {Tally.LeastAnonymous})
-            """);
+        // Nobody is seen to have voted by the count that changes just then: what is shown rises by several voters at once.
+        await db.SaveInTogetherAsync();
+        await here.Where(_ => here.Any(voters => voters.Part == "" && voters.Count - voters.Shown >= Tally.LeastAnonymous))
+            .ExecuteUpdateAsync(set => set.SetProperty(count => count.Shown, count => count.Count));
     }
 
     /// <summary>How all have voted in an activity, by spot.</summary>

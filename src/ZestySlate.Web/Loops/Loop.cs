@@ -20,10 +20,17 @@ internal abstract class Loop(string what, TimeSpan every, LoopServices services)
     protected override async Task ExecuteAsync(CancellationToken stop)
     {
         var rest = every;
-        while (!stop.IsCancellationRequested)
+        try
         {
-            await Task.Delay(rest, services.Clock, stop);
-            rest = await OnceAsync(rest, stop);
+            while (true)
+            {
+                await Task.Delay(rest, services.Clock, stop);
+                rest = await OnceAsync(rest, stop);
+            }
+        }
+        catch (OperationCanceledException) when (stop.IsCancellationRequested)
+        {
+            // Told to end, also by a host that goes without saying so first.
         }
     }
 
