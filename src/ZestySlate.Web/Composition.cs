@@ -14,6 +14,7 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Added;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Learners;
@@ -64,7 +65,9 @@ public static class Composition
         services.AddScoped<ActivityRights>();
         services.AddScoped<ActivityStore>();
         services.AddScoped<ActivityLibrary>();
+        services.AddScoped<AttemptReader>();
         services.AddScoped<AttemptStore>();
+        services.AddScoped<CourseScores>();
         services.AddScoped<AttemptRows>();
         services.AddScoped<Overdue>();
         services.AddScoped<ClassStore>();

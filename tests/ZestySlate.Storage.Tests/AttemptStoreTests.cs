@@ -76,11 +76,10 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var attempt = await BegunAsync();
         await TakeAsync(attempt.Id, Mark("e1", "b"));
-        var here = Remembered;
+        await using var db = NewDb();
+        var store = Attempts(db);
         Restart();
         await TakeAsync(attempt.Id, Mark("there", "b"));
-        await using var db = NewDb();
-        var store = new AttemptStore(db, Activities(db), here, Writer, Clock);
         var taken = (await store.TakeAsync(attempt.Id, Mark("e2", "a")))!;
         Assert.Equal(["began", "e1", "there", "e2"], taken.Attempt.Events.Select(e => e.Id));
     }
@@ -188,7 +187,7 @@ public sealed class AttemptStoreTests : TestDatabase
         var records = await db.Attempts.AsNoTracking().OrderBy(a => a.Id == first.Id).ToListAsync(TestContext.Current.CancellationToken);
         for (var round = 0; round < 2; round++)
         {
-            Assert.Equal([(second.Id, 1m), (first.Id, 0m)], (await Attempts(db).AsTheyStandAsync("garden", records)).Select(loaded => (loaded.Record.Id, loaded.State.Score.Points)));
+            Assert.Equal([(second.Id, 1m), (first.Id, 0m)], (await Reader(db).AsTheyStandAsync("garden", records)).Select(loaded => (loaded.Record.Id, loaded.State.Score.Points)));
             Restart();
         }
     }
@@ -277,7 +276,7 @@ public sealed class AttemptStoreTests : TestDatabase
         var second = await Attempts(db).BeginAsync(activity, "tobiah", null);
         var began = (Began)(await Attempts(db).LoadAsync(second.Id))!.Events[0];
         Assert.Equal(again ? null : (await Attempts(db).LoadAsync(first.Id))!.State.Seed, began.DrawSeed);
-        Assert.Equal(2, await Attempts(db).GoesAsync("timed", "tobiah", null));
+        Assert.Equal(2, await Reader(db).GoesAsync("timed", "tobiah", null));
     }
 
     [Fact]

@@ -16,7 +16,7 @@ namespace ZestySlate.Storage.Tests;
 /// <summary>Marking a whole class again: reported, applied, sent on once, gone on with after a crash, undone.</summary>
 public sealed class MarkAgainRunTests : TestDatabase
 {
-    private MarkAgainRuns Runs(SlateDb db) => new(db, Activities(db), Attempts(db), Clock);
+    private MarkAgainRuns Runs(SlateDb db) => new(this, Activities(db), Reader(db), Attempts(db), Clock);
 
     private async Task FinishAsync(string run)
     {
@@ -106,7 +106,7 @@ public sealed class MarkAgainRunTests : TestDatabase
         var ids = await ClassAsync("a", "b", "b");
         await using var db = NewDb();
         var inOrder = ids.Order(StringComparer.Ordinal).Select(id => ids.IndexOf(id)).ToList();
-        async Task<IEnumerable<decimal>> PointsReadyAsync() => (await new AttemptRows(db, Attempts(db)).OfAsync("garden")).Select(row => row.Points);
+        async Task<IEnumerable<decimal>> PointsReadyAsync() => (await new AttemptRows(this, Reader(db)).OfAsync("garden")).Select(row => row.Points);
 
         Assert.Equal(3, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
         Assert.Equal(inOrder.Select(i => i == 0 ? 1m : 0m), await PointsReadyAsync());
@@ -120,7 +120,7 @@ public sealed class MarkAgainRunTests : TestDatabase
     {
         await ClassAsync("a", "b");
         await using var db = NewDb();
-        Task<IReadOnlyList<AttemptRow>> ReadAsync() => new AttemptRows(db, Attempts(db)).OfAsync("garden");
+        Task<IReadOnlyList<AttemptRow>> ReadAsync() => new AttemptRows(this, Reader(db)).OfAsync("garden");
         string Written(IReadOnlyList<AttemptRow> rows) => JsonSerializer.Serialize(rows);
 
         var ready = Written(await ReadAsync());

@@ -7,6 +7,7 @@ using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Sqlite;
@@ -14,7 +15,7 @@ using ZestySlate.Storage.Sqlite;
 namespace ZestySlate.Storage.Tests;
 
 /// <summary>A database of its own for each test, on disk as in real use.</summary>
-public abstract class TestDatabase : IAsyncLifetime
+public abstract class TestDatabase : IAsyncLifetime, IDbContextFactory<SlateDb>
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("slate-test").FullName;
 
@@ -33,6 +34,8 @@ public abstract class TestDatabase : IAsyncLifetime
 
     protected SlateDb NewDb() => Open(_folder);
 
+    public SlateDb CreateDbContext() => NewDb();
+
     private static string FileIn(string folder) => Path.Combine(folder, "test.db");
 
     private static SlateDb Open(string folder) => Provider.Open(FileIn(folder), pooled: false);
@@ -41,7 +44,11 @@ public abstract class TestDatabase : IAsyncLifetime
 
     protected ActivityLibrary Shelves(SlateDb db) => new(db, Activities(db), new ActivityRights(db), Clock);
 
-    protected AttemptStore Attempts(SlateDb db) => new(db, Activities(db), Remembered, Writer, Clock);
+    protected AttemptReader Reader(SlateDb db) => new(this, Activities(db), Remembered, Clock);
+
+    protected CourseScores Scores(SlateDb db) => new(this, Reader(db), Clock);
+
+    protected AttemptStore Attempts(SlateDb db) => new(this, Activities(db), Reader(db), Scores(db), Remembered, Writer, Clock);
 
     protected ClassStore Classes(SlateDb db) => new(db, Clock);
 

@@ -649,10 +649,10 @@ public sealed class LtiTests
         Assert.Equal((false, "NotReady"), await LastAsync());
         await TermsAsync("", "AfterDueDate", "false");
         await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
-        await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync());
+        await _host.WithAsync((CourseScores store) => store.QueuePastDueAsync());
         Assert.True((await LastAsync()).Points);
         var sent = await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop));
-        await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync());
+        await _host.WithAsync((CourseScores store) => store.QueuePastDueAsync());
         Assert.Equal(sent, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
 
         await TermsAsync("", "AfterReturn", "false");
@@ -680,13 +680,13 @@ public sealed class LtiTests
         await BreakAsync(true);
         _host.Services.GetRequiredService<AttemptCache>().Forget([broken]);
         await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
-        var unread = await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync());
+        var unread = await _host.WithAsync((CourseScores store) => store.QueuePastDueAsync());
         await BreakAsync(false);
         Assert.Equal([broken], unread);
         Assert.NotNull(JsonSerializer.Deserialize<CourseScore>(await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.AttemptId == whole).OrderByDescending(d => d.Id).Select(d => d.Score).FirstAsync(Stop)))!.Given);
 
         // It is told once, and not gone through again and again.
-        Assert.Empty(await _host.WithAsync((AttemptStore store) => store.QueuePastDueAsync()));
+        Assert.Empty(await _host.WithAsync((CourseScores store) => store.QueuePastDueAsync()));
     }
 
     [Theory]

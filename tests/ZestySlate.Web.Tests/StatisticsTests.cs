@@ -70,7 +70,7 @@ public sealed class StatisticsTests(SlateHost host)
         Assert.DoesNotContain("nobody reached this scene", page);
     }
 
-    private Task<Dictionary<string, decimal>> TotalsAsync() => host.WithAsync(async (AttemptStore attempts) =>
+    private Task<Dictionary<string, decimal>> TotalsAsync() => host.WithAsync(async (AttemptReader attempts) =>
         (await attempts.SomeAsync(DemoPast.CheckId, "", 1000)).ToDictionary(attempt => attempt.Record.Id, attempt => attempt.State.Score.Points.ToDecimal()));
 
     private async Task FinishedAsync()

@@ -21,7 +21,7 @@ public sealed class RowRecord
 }
 
 /// <summary>Keeps ready what statistics need, so that they need not go through everything that ever happened.</summary>
-public sealed class AttemptRows(SlateDb db, AttemptStore attempts)
+public sealed class AttemptRows(IDbContextFactory<SlateDb> open, AttemptReader attempts)
 {
     private const int Together = 200;
     private static readonly Guid Rules = typeof(AttemptRow).Module.ModuleVersionId;
@@ -29,6 +29,7 @@ public sealed class AttemptRows(SlateDb db, AttemptStore attempts)
     /// <summary>What statistics need of every attempt of an activity that was handed in. What is not ready is made now, bit by bit, and kept.</summary>
     public async Task<IReadOnlyList<AttemptRow>> OfAsync(string activityId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var all = await (
             from attempt in db.Attempts.AsNoTracking()
             where attempt.ActivityId == activityId && attempt.HandedInAt != null
@@ -57,6 +58,7 @@ public sealed class AttemptRows(SlateDb db, AttemptStore attempts)
 
     private async Task KeepAsync(IReadOnlyList<string> attemptIds, IEnumerable<RowRecord> made)
     {
+        await using var db = await open.CreateDbContextAsync();
         await db.AttemptRows.Where(row => attemptIds.Contains(row.AttemptId)).ExecuteDeleteAsync();
         db.AttemptRows.AddRange(made);
         try
@@ -66,10 +68,6 @@ public sealed class AttemptRows(SlateDb db, AttemptStore attempts)
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Somebody else who looks at the same statistics has kept them meanwhile.
-        }
-        finally
-        {
-            db.ChangeTracker.Clear();
         }
     }
 }

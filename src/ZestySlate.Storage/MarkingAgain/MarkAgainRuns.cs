@@ -11,7 +11,7 @@ namespace ZestySlate.Storage.MarkingAgain;
 public sealed record ReportedChange(LoadedAttempt Attempt, GradeChange Change);
 
 /// <summary>Reports, applies and undoes the marking again of an activity's attempts, in bits that are each one write.</summary>
-public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptStore attempts, TimeProvider clock)
+public sealed class MarkAgainRuns(IDbContextFactory<SlateDb> open, ActivityStore activities, AttemptReader reader, AttemptStore attempts, TimeProvider clock)
 {
     private const int Together = 200;
 
@@ -20,11 +20,11 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
     {
         var edition = await activities.NewestEditionAsync(activityId);
         var changes = new List<ReportedChange>();
-        for (var reached = ""; await attempts.SomeAsync(activityId, reached, Together) is { Count: > 0 } some; reached = some[^1].Record.Id)
+        for (var reached = ""; await reader.SomeAsync(activityId, reached, Together) is { Count: > 0 } some; reached = some[^1].Record.Id)
         {
             var now = clock.GetUtcNow();
             changes.AddRange(some.AsParallel().AsOrdered().Where(attempt => attempt.State.KeyEdition != edition)
-                .Select(attempt => (Attempt: attempt, Change: MarkAgain.Between(attempt.State, attempts.StateAfter(attempt, MarkAgain.Event(attempt.State, edition, "report", now)))))
+                .Select(attempt => (Attempt: attempt, Change: MarkAgain.Between(attempt.State, reader.StateAfter(attempt, MarkAgain.Event(attempt.State, edition, "report", now)))))
                 .Where(one => one.Change is not null).Select(one => new ReportedChange(one.Attempt, one.Change!)));
         }
 
@@ -34,6 +34,7 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
     /// <summary>Begins a run; it is gone through by <see cref="GoOnAsync"/>. One that is at work already is gone on with.</summary>
     public async Task<MarkAgainRun> BeginAsync(string activityId, string by, bool neverLower)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (await db.MarkAgainRuns.FirstOrDefaultAsync(run => run.ActivityId == activityId && run.FinishedAt == null) is { } atWork)
         {
             return atWork;
@@ -57,28 +58,35 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
     /// <summary>Undoes a run that is finished: the key that counted before counts again for every attempt it had changed.</summary>
     public async Task UndoAsync(string activityId, string runId)
     {
+        await using var db = await open.CreateDbContextAsync();
         DateTimeOffset? now = clock.GetUtcNow(), atWork = null;
         await db.MarkAgainRuns.Where(run => run.Id == runId && run.ActivityId == activityId && run.FinishedAt != null && run.UndoneAt == null).ExecuteUpdateAsync(set => set
             .SetProperty(run => run.UndoneAt, now).SetProperty(run => run.FinishedAt, atWork).SetProperty(run => run.Done, 0).SetProperty(run => run.Reached, ""));
     }
 
     /// <summary>The runs that are not finished.</summary>
-    public async Task<IReadOnlyList<string>> AtWorkAsync() => await db.MarkAgainRuns.Where(run => run.FinishedAt == null).OrderBy(run => run.At).Select(run => run.Id).ToListAsync();
+    public async Task<IReadOnlyList<string>> AtWorkAsync()
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.MarkAgainRuns.Where(run => run.FinishedAt == null).OrderBy(run => run.At).Select(run => run.Id).ToListAsync();
+    }
 
     /// <summary>Goes through the next attempts of a run; how far it has come is written with their events. False when it is finished.</summary>
     public async Task<bool> GoOnAsync(string runId)
     {
-        var run = await db.MarkAgainRuns.SingleAsync(known => known.Id == runId);
+        await using var db = await open.CreateDbContextAsync();
+        var run = await db.MarkAgainRuns.AsNoTracking().SingleAsync(known => known.Id == runId);
         if (!run.IsAtWork)
         {
             return false;
         }
 
-        var some = await attempts.SomeAsync(run.ActivityId, run.Reached, Together);
+        var some = await reader.SomeAsync(run.ActivityId, run.Reached, Together);
         var now = clock.GetUtcNow();
         if (some.Count == 0)
         {
             run.FinishedAt = now;
+            db.MarkAgainRuns.Update(run);
             await db.SaveChangesAsync();
             return false;
         }
@@ -87,8 +95,7 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
             : With(some.Where(attempt => attempt.Events.Any(happened => happened is TookKey took && took.Run == run.Id) && !attempt.Events.Any(happened => happened is GaveBackKey back && back.Run == run.Id)), _ => MarkAgain.Undo(run.Id, now));
         run.Done += some.Count;
         run.Reached = some[^1].Record.Id;
-        await attempts.AppendTogetherAsync(many);
-        db.ChangeTracker.Clear();
+        await attempts.AppendTogetherAsync(many, together => together.MarkAgainRuns.Update(run));
         return true;
     }
 
@@ -116,5 +123,5 @@ public sealed class MarkAgainRuns(SlateDb db, ActivityStore activities, AttemptS
 
     /// <summary>Attempts with an event for each and the states after it.</summary>
     private List<(LoadedAttempt Attempt, AttemptEvent Happened, AttemptState After)> With(IEnumerable<LoadedAttempt> some, Func<LoadedAttempt, AttemptEvent> happens) =>
-        some.AsParallel().AsOrdered().Select(attempt => (attempt, Happened: happens(attempt))).Select(one => (one.attempt, one.Happened, attempts.StateAfter(one.attempt, one.Happened))).ToList();
+        some.AsParallel().AsOrdered().Select(attempt => (attempt, Happened: happens(attempt))).Select(one => (one.attempt, one.Happened, reader.StateAfter(one.attempt, one.Happened))).ToList();
 }

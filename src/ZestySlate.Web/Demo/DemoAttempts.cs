@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
@@ -20,7 +21,9 @@ internal static class DemoAttempts
         var db = services.GetRequiredService<SlateDb>();
         var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-6));
         var store = new ActivityStore(db, services.GetRequiredService<ActivityRights>(), services.GetRequiredService<EditionCache>(), clock);
-        var attempts = new AttemptStore(db, store, services.GetRequiredService<AttemptCache>(), services.GetRequiredService<EventWriter>(), clock);
+        var (open, cache) = (services.GetRequiredService<IDbContextFactory<SlateDb>>(), services.GetRequiredService<AttemptCache>());
+        var reader = new AttemptReader(open, store, cache, clock);
+        var attempts = new AttemptStore(open, store, reader, new CourseScores(open, reader, clock), cache, services.GetRequiredService<EventWriter>(), clock);
         var assignment = await db.Assignments.AsNoTracking().SingleAsync(a => a.ClassId == group.Id);
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == DemoSchool.GardenId);
         var learners = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == group.Id).OrderBy(e => e.RosterName).ToListAsync();

@@ -59,7 +59,7 @@ public static class Rights
 
     private sealed record OwnThing(string RouteValue, string Doing = "own") : IAuthorizationRequirement;
 
-    private sealed class OwnThingHandler(SlateDb db, ActivityRights rights, AttemptStore attempts, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
+    private sealed class OwnThingHandler(SlateDb db, ActivityRights rights, AttemptReader attempts, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
     {
         protected override async Task HandleRequirementAsync(AuthorizationHandlerContext context, OwnThing requirement)
         {

@@ -31,7 +31,7 @@ public abstract record Opening
 }
 
 /// <summary>Opens published activities for learners, by what they are allowed.</summary>
-public sealed class PublishedActivities(SlateDb db, ActivityRights rights, AttemptStore attempts, TimeProvider clock)
+public sealed class PublishedActivities(SlateDb db, ActivityRights rights, AttemptStore attempts, AttemptReader reader, TimeProvider clock)
 {
     /// <summary>How the activity opens for this person (null: not signed in).</summary>
     public async Task<Opening> OpenAsync(string activityId, string? personId, int? assignmentId)
@@ -44,7 +44,7 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
 
         if (personId is not null && await AssignmentForAsync(activity, personId, assignmentId) is { } assignment)
         {
-            var current = await attempts.CurrentAsync(activityId, personId, assignment.Id);
+            var current = await reader.CurrentAsync(activityId, personId, assignment.Id);
             var times = assignment.TimesFor(await ExtraDaysAsync(assignment.Id, personId));
             return !assignment.IsGiven && current?.HandedInAt is null ? new Opening.Closed("takenAway", activity)
                 : current is null && times.IsBefore(clock.GetUtcNow()) ? new Opening.Closed("notOpenYet", activity)
@@ -66,7 +66,7 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
 
         return personId is null
             ? new Opening.AskName(activity)
-            : new Opening.Attempt(await attempts.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null));
+            : new Opening.Attempt(await reader.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null));
     }
 
     /// <summary>True for somebody of the school it is shown to, and for colleagues who were let in.</summary>

@@ -13,7 +13,7 @@ using ZestySlate.Web.Identity;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Lets in whoever came by a valid launch, and leads them to their page.</summary>
-internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserManager<Person> people, FrameSessions sessions, AttemptStore attempts, TimeProvider clock)
+internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserManager<Person> people, FrameSessions sessions, AttemptStore attempts, AttemptReader reader, CourseScores scores, TimeProvider clock)
 {
     /// <summary>The address to go on at, or why there is none.</summary>
     public async Task<Outcome<string>> CompleteAsync(Launch launch)
@@ -40,7 +40,7 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
             return await rights.MayEditAsync(activity.Id, person.Id) ? $"{session}/author/{activity.Id}/results" : $"{session}/a/{activity.Id}";
         }
 
-        if (await attempts.CurrentAsync(activity.Id, person.Id, assignment.Id) is null)
+        if (await reader.CurrentAsync(activity.Id, person.Id, assignment.Id) is null)
         {
             await attempts.BeginAsync(activity, person.Id, assignment);
         }
@@ -127,7 +127,7 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
 
         if (column)
         {
-            await attempts.QueueAllAsync(assignment);
+            await scores.QueueAllAsync(assignment);
         }
 
         return assignment;

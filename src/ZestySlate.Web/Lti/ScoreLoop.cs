@@ -1,3 +1,4 @@
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Web.Loops;
 
@@ -8,7 +9,7 @@ internal sealed class ScoreLoop(LoopServices services, ILogger<ScoreLoop> log) :
 {
     protected override async Task TurnAsync(IServiceProvider provider, CancellationToken stop)
     {
-        foreach (var attempt in await provider.GetRequiredService<AttemptStore>().QueuePastDueAsync())
+        foreach (var attempt in await provider.GetRequiredService<CourseScores>().QueuePastDueAsync())
         {
             log.LogError("Attempt {Attempt} cannot be read; its course site is not told of it", attempt);
         }

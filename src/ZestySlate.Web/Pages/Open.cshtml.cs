@@ -22,7 +22,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Doors doors, Watch watch, Installation installation, TimeProvider clock) : PageModel
+public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, AttemptReader reader, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Doors doors, Watch watch, Installation installation, TimeProvider clock) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -81,7 +81,7 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     private async Task<bool> MayGoAgainAsync(Opening.Attempt done)
     {
         var goes = done.Assignment?.Goes ?? (await attempts.LoadAsync(done.Record.Id))!.State.Activity.Rules.Goes;
-        return !done.Times.IsOver(clock.GetUtcNow()) && (goes is null ? done.Assignment is null : await attempts.GoesAsync(done.Record.ActivityId, User.Id(), done.Assignment?.Id) < goes);
+        return !done.Times.IsOver(clock.GetUtcNow()) && (goes is null ? done.Assignment is null : await reader.GoesAsync(done.Record.ActivityId, User.Id(), done.Assignment?.Id) < goes);
     }
 
     public async Task<IActionResult> OnPostBeginAsync(string activity, string? name)

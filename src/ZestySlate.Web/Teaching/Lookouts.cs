@@ -15,7 +15,7 @@ namespace ZestySlate.Web.Teaching;
 public sealed record WatchedLearner(string Id, string Learner, string? AttemptId, LookoutEntry? Entry, bool Connected, bool Early);
 
 /// <summary>Puts together who is at an activity: everybody of the classes it is given to, and who came otherwise.</summary>
-public sealed class Lookouts(SlateDb db, AttemptStore attempts, Watch watch, TimeProvider clock)
+public sealed class Lookouts(SlateDb db, AttemptReader attempts, Watch watch, TimeProvider clock)
 {
     /// <summary>Everybody, by name; those who came later are at the end, so that rows do not jump.</summary>
     public async Task<IReadOnlyList<WatchedLearner>> OfAsync(string activityId, int? assignmentId)

@@ -15,7 +15,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>All answers to one question, to be given points and comments one after the other; the same short answers together.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore attempts, Reviewing reviewing) : PageModel
+public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore attempts, AttemptReader reader, Reviewing reviewing) : PageModel
 {
     private const int PageSize = 40;
 
@@ -124,7 +124,7 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
         Whom = await Whom.OfAsync(db, activity, "answers", filter.Assignment);
         var chosen = Whom.Chosen;
         var records = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activity && a.HandedInAt != null && (chosen == null || a.AssignmentId == chosen)).OrderByDescending(a => a.BeganAt).ToListAsync();
-        var all = await attempts.AsTheyStandAsync(activity, records);
+        var all = await reader.AsTheyStandAsync(activity, records);
         var people = all.Select(attempt => attempt.Record.PersonId).ToList();
         var known = await db.Users.AsNoTracking().Where(person => people.Contains(person.Id)).ToDictionaryAsync(person => person.Id, person => person.DisplayName);
         var reports = all.Select(attempt => (Attempt: attempt, Report: AttemptReport.Of(attempt.State))).ToList();

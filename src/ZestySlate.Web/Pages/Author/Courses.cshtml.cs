@@ -17,7 +17,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Where an activity is placed in courses: who belongs to each, where they stand, what the course site was told and when.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class CoursesModel(SlateDb db, AttemptStore attempts, Memberships memberships, TimeProvider clock) : PageModel
+public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships memberships, TimeProvider clock) : PageModel
 {
     private static readonly TimeSpan Fresh = TimeSpan.FromMinutes(10);
 
@@ -88,7 +88,7 @@ public sealed class CoursesModel(SlateDb db, AttemptStore attempts, Memberships 
             (given.Counts, given.ShowsPoints, given.ShownFrom) = (Enum.IsDefined(counts) ? counts : GoCounts.Best, points, shownFrom);
             given.PointsAtOnce = atOnce;
             await db.SaveChangesAsync();
-            await attempts.QueueAllAsync(given);
+            await scores.QueueAllAsync(given);
         }
 
         return LocalRedirect($"~/author/{activity}/courses");

@@ -14,7 +14,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>The class while it works.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore attempts, TimeProvider clock) : PageModel
+public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore attempts, AttemptReader reader, TimeProvider clock) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -28,7 +28,7 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore att
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
         Rows = await lookouts.OfAsync(activity, Whom.Chosen);
-        TakesTime = (await attempts.NewestAsync(activity, Whom.Chosen)).Any(one => !one.State.IsHandedIn && SecondThoughts.TakesTime(one.State));
+        TakesTime = (await reader.NewestAsync(activity, Whom.Chosen)).Any(one => !one.State.IsHandedIn && SecondThoughts.TakesTime(one.State));
     }
 
     /// <summary>True when somebody works against a clock for the whole.</summary>
@@ -43,7 +43,7 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore att
         }
 
         Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
-        foreach (var one in await attempts.NewestAsync(activity, Whom.Chosen))
+        foreach (var one in await reader.NewestAsync(activity, Whom.Chosen))
         {
             if (!one.State.IsHandedIn && SecondThoughts.TakesTime(one.State))
             {

@@ -22,7 +22,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Who did what, question by question, with the reason for each mark.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class ResultsModel(SlateDb db, AttemptStore attempts, ActivityStore store, VoteCounts votes, Reviewing reviewing, TimeProvider clock) : PageModel
+public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivityStore store, VoteCounts votes, Reviewing reviewing, TimeProvider clock) : PageModel
 {
     private const int PageSize = 60;
 
