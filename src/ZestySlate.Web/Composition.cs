@@ -17,6 +17,7 @@ using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
+using ZestySlate.Storage.Keeping;
 using ZestySlate.Storage.Learners;
 using ZestySlate.Storage.MarkingAgain;
 using ZestySlate.Storage.Media;
@@ -106,6 +107,9 @@ public static class Composition
         services.AddScoped<MarkAgainRuns>();
         services.AddHostedService<MarkAgainLoop>();
         services.AddHostedService<OverdueLoop>();
+        services.AddScoped<Thinner>();
+        services.AddScoped<UnusedMedia>();
+        services.AddHostedService<TidyLoop>();
         services.AddSingleton<Trials>();
         services.AddMemoryCache();
 

@@ -24,6 +24,9 @@ public sealed class MediaRecord
 
     /// <summary>The file that is shown in its place for good, since this one showed what must not be seen; its own bytes are gone.</summary>
     public string? ReplacedBy { get; set; }
+
+    /// <summary>Since when nothing was found that shows or plays it; null while something does.</summary>
+    public DateTimeOffset? UnusedSince { get; set; }
 }
 
 /// <summary>One entry of a teacher's media library: a file with its name, words and place.</summary>

@@ -31,7 +31,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             hash = Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.ASCII.GetBytes(hash)));
         }
 
-        if (await db.Media.AnyAsync(media => media.Hash == hash))
+        if (await db.Media.Where(media => media.Hash == hash).ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, (DateTimeOffset?)null)) > 0)
         {
             return hash;
         }
@@ -118,6 +118,23 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
         {
             File.Delete(path);
         }
+    }
+
+    /// <summary>Deletes a file that was in no use since a moment, unless somebody brought it again. False when it stays.</summary>
+    internal async Task<bool> ForgetAsync(string hash, DateTimeOffset since)
+    {
+        var went = false;
+        await db.SaveTogetherAsync(async () =>
+        {
+            went = await db.Media.Where(media => media.Hash == hash && media.UnusedSince <= since).ExecuteDeleteAsync() > 0;
+
+            // Before it is committed: whoever brings the same file just now waits, and then writes it anew.
+            foreach (var path in Widths.Select(width => PathOf(hash, width)).Prepend(PathOf(hash, null)).Where(_ => went))
+            {
+                File.Delete(path);
+            }
+        });
+        return went;
     }
 
     private string PathOf(string hash, int? width) =>

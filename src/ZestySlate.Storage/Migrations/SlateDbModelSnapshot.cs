@@ -1275,6 +1275,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("ReplacedBy")
                         .HasColumnType("TEXT");
 
+                    b.Property<long?>("UnusedSince")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Width")
                         .HasColumnType("INTEGER");
 

@@ -16,6 +16,12 @@ internal static partial class Notices
     [LoggerMessage(LogLevel.Warning, "{Network} tries too often at {Route} and waits a minute")]
     public static partial void TriesTooOften(ILogger log, string network, string route);
 
+    [LoggerMessage(LogLevel.Information, "{States} old states of {Drafts} drafts were thinned out")]
+    public static partial void Thinned(ILogger log, int states, int drafts);
+
+    [LoggerMessage(LogLevel.Information, "{Files} files ({Megabytes} MB) were deleted that nothing has shown for {Days} days")]
+    public static partial void Collected(ILogger log, int files, long megabytes, int days);
+
     /// <summary>What somebody outside says, fit for a line of the log: without what would begin another, and not endless.</summary>
     public static string Plain(string? said) =>
         said is not { Length: > 0 } ? "(nobody named)" : string.Concat(said.Take(200).Select(letter => char.IsControl(letter) ? ' ' : letter));

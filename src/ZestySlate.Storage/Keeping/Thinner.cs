@@ -1,0 +1,56 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Editing;
+
+namespace ZestySlate.Storage.Keeping;
+
+/// <summary>Thins out old states of drafts, by <see cref="Thinning"/>.</summary>
+public sealed class Thinner(IDbContextFactory<SlateDb> open, TimeProvider clock)
+{
+    /// <summary>Goes through all activities.</summary>
+    /// <returns>How many states went, and of how many activities.</returns>
+    public async Task<(int States, int Activities)> ThinAsync(CancellationToken stop)
+    {
+        var now = clock.GetUtcNow();
+        await using var db = await open.CreateDbContextAsync(stop);
+        var old = now - Thinning.All;
+        var some = await db.Revisions.Where(revision => revision.At < old).GroupBy(revision => revision.ActivityId).Where(same => same.Count() > 1).Select(same => same.Key).ToListAsync(stop);
+        var (states, activities) = (0, 0);
+        foreach (var activityId in some)
+        {
+            stop.ThrowIfCancellationRequested();
+            var gone = await ThinAsync(activityId, now);
+            (states, activities) = (states + gone, activities + (gone > 0 ? 1 : 0));
+        }
+
+        return (states, activities);
+    }
+
+    private async Task<int> ThinAsync(string activityId, DateTimeOffset now)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        var gone = 0;
+
+        // Read inside of the write: nobody undoes to what goes meanwhile.
+        await db.SaveTogetherAsync(async () =>
+        {
+            var draft = await db.Activities.AsNoTracking().SingleAsync(activity => activity.Id == activityId);
+            var all = await db.Revisions.AsNoTracking().Where(revision => revision.ActivityId == activityId)
+                .Select(revision => new Revision(revision.Number, revision.Parent, revision.Summary, revision.StepKey, revision.AuthorId, revision.At)).ToListAsync();
+            var numbers = Thinning.Gone(all, StaysOf(draft.History, draft.PublishedRevision, all), now);
+            foreach (var (number, parent) in Thinning.Parents(all, numbers))
+            {
+                await db.Revisions.Where(revision => revision.ActivityId == activityId && revision.Number == number).ExecuteUpdateAsync(set => set.SetProperty(revision => revision.Parent, parent));
+            }
+
+            foreach (var some in numbers.Chunk(500))
+            {
+                gone += await db.Revisions.Where(revision => revision.ActivityId == activityId && some.Contains(revision.Number)).ExecuteDeleteAsync();
+            }
+        });
+        return gone;
+    }
+
+    /// <summary>Where the draft stands and what is one press away from there, what redo goes through, what was published; and the highest, so that no number comes twice.</summary>
+    private static HashSet<int> StaysOf(DraftHistory history, int published, IReadOnlyList<Revision> all) =>
+        [history.Head, all.Single(revision => revision.Number == history.Head).Parent ?? history.Head, published, all.Max(revision => revision.Number), .. history.Undone];
+}

@@ -1,0 +1,34 @@
+using ZestySlate.Storage.Keeping;
+using ZestySlate.Web.Loops;
+
+namespace ZestySlate.Web.Running;
+
+/// <summary>Once an hour: thins out old states of drafts; once a day: deletes files that nothing shows any more. The log says what went.</summary>
+internal sealed class TidyLoop(LoopServices services, ILogger<TidyLoop> log) : Loop("Tidying", TimeSpan.FromHours(1), services)
+{
+    private static readonly TimeSpan Daily = TimeSpan.FromDays(1);
+
+    private DateTimeOffset _collected;
+
+    protected override async Task TurnAsync(IServiceProvider provider, CancellationToken stop)
+    {
+        var (states, activities) = await provider.GetRequiredService<Thinner>().ThinAsync(stop);
+        if (states > 0)
+        {
+            Notices.Thinned(log, states, activities);
+        }
+
+        var now = provider.GetRequiredService<TimeProvider>().GetUtcNow();
+        if (now - _collected < Daily)
+        {
+            return;
+        }
+
+        var (files, bytes) = await provider.GetRequiredService<UnusedMedia>().CollectAsync(stop);
+        _collected = now;
+        if (files > 0)
+        {
+            Notices.Collected(log, files, bytes / 1_000_000, UnusedMedia.After.Days);
+        }
+    }
+}

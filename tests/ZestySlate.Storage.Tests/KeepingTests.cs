@@ -1,0 +1,137 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Editing;
+using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Keeping;
+using ZestySlate.Storage.Media;
+
+namespace ZestySlate.Storage.Tests;
+
+/// <summary>What is kept of old states of drafts, and of files that nothing shows.</summary>
+public sealed class KeepingTests : TestDatabase
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    private Task<(int States, int Activities)> ThinAsync() => new Thinner(this, Clock).ThinAsync(Stop);
+
+    private async Task<T> InAsync<T>(Func<SlateDb, Task<T>> ask)
+    {
+        await using var db = NewDb();
+        return await ask(db);
+    }
+
+    private async Task<EditResult> RenameAsync(string title) => await InAsync(async db =>
+    {
+        Clock.Now += TimeSpan.FromMinutes(1);
+        return await Activities(db).EditAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines", new RenameActivity(title));
+    });
+
+    private Task<EditResult> UndoAsync() => InAsync(async db => await Activities(db).UndoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines"));
+
+    [Fact]
+    public async Task Old_states_are_thinned_and_the_draft_its_undo_its_redo_and_its_editions_stay()
+    {
+        var published = await PublishedAsync();
+        for (var i = 1; i <= 8; i++)
+        {
+            await RenameAsync($"Title {i}");
+        }
+
+        await UndoAsync();
+        Assert.Equal((0, 0), await ThinAsync());
+        Clock.Now += TimeSpan.FromDays(8);
+        var before = await InAsync(db => Activities(db).DraftAsync("garden"));
+        Assert.Equal((5, 1), await ThinAsync());
+        Assert.Equal((0, 0), await ThinAsync());
+        var after = await InAsync(db => Activities(db).DraftAsync("garden"));
+        Assert.Equal(before!.Document, after!.Document);
+        Assert.Equal((before.Record.Version, true, true), (after.Record.Version, after.CanUndo, after.CanRedo));
+        Assert.Equal("Title 8", (await InAsync(async db => await Activities(db).RedoAsync("garden", after.Record.Version, "ines"))).Draft.Document.Title);
+        Assert.Equal("Title 7", (await UndoAsync()).Draft.Document.Title);
+        Assert.Equal("Title 6", (await UndoAsync()).Draft.Document.Title);
+        Assert.Equal("Garden", (await UndoAsync()).Draft.Document.Title);
+        Assert.Equal("There is nothing to undo.", (await UndoAsync()).Refusal);
+        Assert.Equal("Title 6", (await InAsync(async db => await Activities(db).RedoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines"))).Draft.Document.Title);
+        Assert.Equal("New", (await RenameAsync("New")).Draft.Document.Title);
+        Assert.Equal("Garden", await InAsync(db => Task.FromResult(Activities(db).Edition("garden", published.NewestEdition).Title)));
+    }
+
+    private static ReadyFile File(byte fill) => new([.. Enumerable.Repeat(fill, 20)], MediaKind.Sound, "audio/mpeg");
+
+    private Task<(int Files, long Bytes)> CollectAsync() => InAsync(db => new UnusedMedia(this, Media(db), Clock).CollectAsync(Stop));
+
+    private Task<bool> IsThereAsync(string hash) => InAsync(async db => await Media(db).FindAsync(hash, null) is { } file && System.IO.File.Exists(file.Path));
+
+    private Task<string> StoreAsync(byte fill) => InAsync(db => Media(db).StoreAsync(File(fill), "a.mp3", "ines"));
+
+    [Fact]
+    public async Task A_file_goes_when_nothing_has_shown_it_for_thirty_days()
+    {
+        var hash = await StoreAsync(1);
+        Assert.Equal((0, 0L), await CollectAsync());
+        Clock.Now += UnusedMedia.After - TimeSpan.FromSeconds(1);
+        Assert.Equal((0, 0L), await CollectAsync());
+        Clock.Now += TimeSpan.FromSeconds(1);
+        Assert.Equal((1, 20L), await CollectAsync());
+        Assert.False(await IsThereAsync(hash));
+        Assert.Equal(hash, await StoreAsync(1));
+        Assert.True(await IsThereAsync(hash));
+    }
+
+    [Fact]
+    public async Task Who_brings_it_again_meanwhile_keeps_it()
+    {
+        var hash = await StoreAsync(1);
+        await CollectAsync();
+        Clock.Now += UnusedMedia.After;
+        await StoreAsync(1);
+        Assert.Equal((0, 0L), await CollectAsync());
+        Assert.True(await IsThereAsync(hash));
+    }
+
+    /// <summary>Everything that keeps a file: a library, also its bin, a draft, a state it can go back to, an edition, a file it stands for.</summary>
+    [Theory]
+    [InlineData("library")]
+    [InlineData("bin")]
+    [InlineData("draft")]
+    [InlineData("state")]
+    [InlineData("edition")]
+    [InlineData("replaced")]
+    public async Task What_is_shown_anywhere_stays(string where)
+    {
+        var hash = where is "library" or "bin" ? (await InAsync(db => new MediaLibrary(db, Media(db), Clock).AddAsync(File(1), "a.mp3", "ines"))).Hash : await StoreAsync(1);
+        await InAsync(async db =>
+        {
+            var shown = Garden() with { Scenes = Garden().Scenes.Replace(_ => true, scene => scene with { Ambient = new Sound { Media = hash } }) };
+            switch (where)
+            {
+                case "bin":
+                    await db.MediaItems.ExecuteUpdateAsync(set => set.SetProperty(item => item.BinnedAt, (DateTimeOffset?)Clock.Now), Stop);
+                    break;
+                case "draft":
+                    await Activities(db).CreateAsync("ines", shown, "shows");
+                    break;
+                case "state":
+                    await Activities(db).CreateAsync("ines", shown, "shows");
+                    await Activities(db).EditAsync("shows", 1, "ines", new DeleteScene("scene"));
+                    await db.MediaUses.ExecuteDeleteAsync(Stop);
+                    break;
+                case "edition":
+                    await Activities(db).CreateAsync("ines", shown, "shows");
+                    await Activities(db).PublishAsync("shows", "ines");
+                    await db.Revisions.ExecuteDeleteAsync(Stop);
+                    await db.MediaUses.ExecuteDeleteAsync(Stop);
+                    break;
+                case "replaced":
+                    await Media(db).ReplaceForGoodAsync(await Media(db).StoreAsync(File(2), "b.mp3", "ines"), hash);
+                    break;
+            }
+
+            return 0;
+        });
+        await CollectAsync();
+        Clock.Now += UnusedMedia.After * 2;
+        Assert.Equal((0, 0L), await CollectAsync());
+        Assert.True(await IsThereAsync(hash));
+    }
+}
