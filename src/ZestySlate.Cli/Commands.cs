@@ -1,11 +1,11 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
-using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Json;
 using ZestySlate.Formats.Answers;
 using ZestySlate.Formats.RichText;
 

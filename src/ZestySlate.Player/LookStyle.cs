@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text;
 using ZestySlate.Core.Activities;
 
@@ -14,12 +15,12 @@ public static class LookStyle
         var style = new StringBuilder();
         if (look.Accent.Length > 0)
         {
-            style.Append($"--zest:{look.Accent};--on-zest:{Legibility.InkOn(look.Accent)};--zest-strong:light-dark({Legibility.Mended(look.Accent, PaperSurface, Legibility.Shapes)},{Legibility.Mended(look.Accent, SlateSurface, Legibility.Shapes)});");
+            style.Append(CultureInfo.InvariantCulture, $"--zest:{look.Accent};--on-zest:{Legibility.InkOn(look.Accent)};--zest-strong:light-dark({Legibility.Mended(look.Accent, PaperSurface, Legibility.Shapes)},{Legibility.Mended(look.Accent, SlateSurface, Legibility.Shapes)});");
         }
 
         if (look.BackgroundColour.Length > 0)
         {
-            style.Append($"--ground:{look.BackgroundColour};--on-ground:{Legibility.InkOn(look.BackgroundColour)};");
+            style.Append(CultureInfo.InvariantCulture, $"--ground:{look.BackgroundColour};--on-ground:{Legibility.InkOn(look.BackgroundColour)};");
         }
 
         style.Append(look.Typeface switch

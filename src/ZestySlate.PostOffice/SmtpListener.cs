@@ -9,7 +9,7 @@ namespace ZestySlate.PostOffice;
 /// Takes mails by SMTP (RFC 5321: EHLO, HELO, MAIL, RCPT, DATA, RSET, NOOP, QUIT). Addresses at refuses.example are refused
 /// for good, those at later.example for now, as real post offices sometimes do.
 /// </summary>
-public sealed class SmtpListener(Letters letters, IConfiguration configuration, TimeProvider clock, ILogger<SmtpListener> log) : BackgroundService
+public sealed partial class SmtpListener(Letters letters, IConfiguration configuration, TimeProvider clock, ILogger<SmtpListener> log) : BackgroundService
 {
     private const int MostBytes = 10_000_000;
 
@@ -76,10 +76,13 @@ public sealed class SmtpListener(Letters letters, IConfiguration configuration, 
             }
             catch (Exception problem) when (problem is IOException or SocketException or OperationCanceledException)
             {
-                log.LogInformation(problem, "A sender went away");
+                SenderWentAway(log, problem);
             }
         }
     }
+
+    [LoggerMessage(LogLevel.Information, "A sender went away")]
+    private static partial void SenderWentAway(ILogger log, Exception problem);
 
     private static string AddressOf(string line) => line.IndexOf('<') is var from && from >= 0 && line.IndexOf('>', from) is var end && end > from ? line[(from + 1)..end] : "";
 

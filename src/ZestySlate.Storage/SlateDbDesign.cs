@@ -1,6 +1,6 @@
 using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage.Sqlite;
 using Microsoft.EntityFrameworkCore.Design;
+using ZestySlate.Storage.Sqlite;
 
 namespace ZestySlate.Storage;
 

@@ -1,7 +1,7 @@
 using System.Text.Json.Nodes;
 using CsCheck;
-using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Json;
 using ZestySlate.Formats.Answers;
 using ZestySlate.Formats.RichText;
 

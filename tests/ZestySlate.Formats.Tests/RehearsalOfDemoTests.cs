@@ -1,7 +1,7 @@
-using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Rehearsing;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
 using ZestySlate.Formats.RichText;

@@ -3,10 +3,10 @@ using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
-using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Json;
 
 namespace ZestySlate.Storage.Tests;
 

@@ -1,13 +1,13 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using ZestySlate.Cli;
-using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.Match;

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
@@ -104,5 +105,5 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
     }
 
     private static string Substitute(string value, Assignment assignment) =>
-        value == "$ResourceLink.submission.endDateTime" && assignment.Due is { } due ? due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'") : value;
+        value == "$ResourceLink.submission.endDateTime" && assignment.Due is { } due ? due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture) : value;
 }

@@ -1,9 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Json;
 
 namespace ZestySlate.Formats.Answers;
 

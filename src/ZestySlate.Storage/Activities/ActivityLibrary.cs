@@ -109,7 +109,9 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
         var total = await query.CountAsync();
         var ordered = search.Order switch
         {
+#pragma warning disable CA1304, CA1311 // It is the database that does it.
             LibraryOrder.Title => query.OrderBy(activity => activity.Title.ToLower()),
+#pragma warning restore CA1304, CA1311
             LibraryOrder.Used => query.OrderByDescending(activity => db.Attempts.Where(attempt => attempt.ActivityId == activity.Id).Max(attempt => (DateTimeOffset?)attempt.BeganAt)),
             _ => query.OrderByDescending(activity => activity.ChangedAt),
         };

@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage.Sqlite;
 using ZestySlate.Core;
+using ZestySlate.Storage.Sqlite;
 
 namespace ZestySlate.Storage.People;
 

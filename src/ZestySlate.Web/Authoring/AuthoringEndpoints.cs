@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
@@ -143,7 +144,7 @@ internal static class AuthoringEndpoints
 
     private static async Task<IResult> ReplyAsync(HttpContext context, ActivityStore store, EditResult result, string? selected, string? at)
     {
-        context.Response.Headers["X-Slate-Version"] = result.Draft.Record.Version.ToString();
+        context.Response.Headers["X-Slate-Version"] = result.Draft.Record.Version.ToString(CultureInfo.InvariantCulture);
         if (result.Conflict is { } who)
         {
             return Results.Text($"This activity was changed meanwhile by {who}. Your change was not saved, and nothing was overwritten.", statusCode: StatusCodes.Status409Conflict);
@@ -155,7 +156,7 @@ internal static class AuthoringEndpoints
     private static async Task<IResult> RoomsAsync(HttpContext context, ActivityStore store, Draft draft, string? selected, string? at)
     {
         var model = await ModelAsync(context, store, draft, selected, at);
-        context.Response.Headers["X-Slate-Version"] = draft.Record.Version.ToString();
+        context.Response.Headers["X-Slate-Version"] = draft.Record.Version.ToString(CultureInfo.InvariantCulture);
         context.Response.Headers["X-Slate-Selected"] = string.Join(',', model.Several.Select(spot => spot.Id));
         context.Response.Headers["X-Slate-At"] = model.Scene.Id;
         return new RazorComponentResult<WorkbenchRooms>(new Dictionary<string, object?> { [nameof(WorkbenchRooms.Model)] = model });

@@ -1,8 +1,8 @@
 using System.Globalization;
-using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Json;
 using ZestySlate.Web.Backdrops;
 using ZestySlate.Web.Locks;
 

@@ -1,6 +1,6 @@
 using System.Text.RegularExpressions;
-using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Json;
 using ZestySlate.Formats.RichText;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Media;

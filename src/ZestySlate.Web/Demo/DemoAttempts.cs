@@ -1,5 +1,4 @@
 using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage.CourseSites;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
@@ -8,6 +7,7 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
 
 namespace ZestySlate.Web.Demo;
 

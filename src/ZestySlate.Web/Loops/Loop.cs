@@ -1,4 +1,5 @@
 using ZestySlate.Storage;
+using ZestySlate.Web.Running;
 
 namespace ZestySlate.Web.Loops;
 
@@ -51,7 +52,7 @@ internal abstract class Loop(string what, TimeSpan every, LoopServices services)
             var now = services.Clock.GetUtcNow();
             var longer = TimeSpan.FromTicks(Math.Clamp(rest.Ticks * 2, TimeSpan.TicksPerSecond, LongestRest.Ticks));
             services.Health.Failed(what, now, now + longer, StoreTrouble.Of(problem) ?? problem.Message);
-            services.Log.LogError(problem, "{What} failed; it is tried again in {Rest}", what, longer);
+            Notices.LoopFailed(services.Log, what, longer, problem);
             return longer;
         }
     }

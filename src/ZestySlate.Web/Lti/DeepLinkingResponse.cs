@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
@@ -56,12 +57,12 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
 
         if (item.From is { } from)
         {
-            content["available"] = new Dictionary<string, object> { ["startDateTime"] = from.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'") };
+            content["available"] = new Dictionary<string, object> { ["startDateTime"] = from.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture) };
         }
 
         if (item.Due is { } due)
         {
-            content["submission"] = new Dictionary<string, object> { ["endDateTime"] = due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'") };
+            content["submission"] = new Dictionary<string, object> { ["endDateTime"] = due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture) };
         }
 
         if (item.Thumbnail is { } thumbnail)

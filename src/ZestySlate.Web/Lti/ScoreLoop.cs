@@ -1,6 +1,7 @@
-using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Web.Loops;
+using ZestySlate.Web.Running;
 
 namespace ZestySlate.Web.Lti;
 
@@ -11,7 +12,7 @@ internal sealed class ScoreLoop(LoopServices services, ILogger<ScoreLoop> log) :
     {
         foreach (var attempt in await provider.GetRequiredService<CourseScores>().QueuePastDueAsync())
         {
-            log.LogError("Attempt {Attempt} cannot be read; its course site is not told of it", attempt);
+            Notices.AttemptUnread(log, attempt);
         }
 
         await provider.GetRequiredService<ScoreSender>().SendDueAsync(stop);

@@ -1,9 +1,11 @@
+using System.Globalization;
 using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Web.Running;
 
 namespace ZestySlate.Web.Lti;
 
@@ -74,7 +76,7 @@ public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFact
         }
 
         delivery.NextTry = clock.GetUtcNow().AddSeconds(PausesInSeconds[Math.Min(delivery.Tries, PausesInSeconds.Length) - 1]);
-        log.LogWarning("Score {Delivery} was not taken at try {Try}: {Problem}; next try {Next}", delivery.Id, delivery.Tries, delivery.LastProblem, delivery.NextTry);
+        Notices.ScoreNotTaken(log, delivery.Id, delivery.Tries, delivery.LastProblem, delivery.NextTry);
         return false;
     }
 
@@ -84,7 +86,7 @@ public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFact
         var payload = new Dictionary<string, object>
         {
             ["userId"] = delivery.Subject,
-            ["timestamp"] = delivery.CreatedAt.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss.ffffff'Z'"),
+            ["timestamp"] = delivery.CreatedAt.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss.ffffff'Z'", CultureInfo.InvariantCulture),
             ["activityProgress"] = score.ActivityProgress,
             ["gradingProgress"] = score.GradingProgress,
         };

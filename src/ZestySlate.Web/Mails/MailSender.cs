@@ -6,6 +6,7 @@ using Microsoft.Extensions.Options;
 using MimeKit;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Mails;
+using ZestySlate.Web.Running;
 
 namespace ZestySlate.Web.Mails;
 
@@ -56,7 +57,7 @@ public sealed class MailSender(SlateDb db, IOptionsSnapshot<MailSettings> settin
                     _ => "the mail server does not answer",
                 };
                 mail.NextTry = clock.GetUtcNow().AddSeconds(PausesInSeconds[Math.Min(mail.Tries, PausesInSeconds.Length) - 1]);
-                log.LogWarning("Mail {Mail} was not taken at try {Try}: {Problem}", mail.Id, mail.Tries, mail.LastProblem);
+                Notices.MailNotTaken(log, mail.Id, mail.Tries, mail.LastProblem);
             }
 
             await db.SaveChangesAsync(stop);

@@ -7,6 +7,7 @@ using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Mails;
+using ZestySlate.Web.Running;
 
 namespace ZestySlate.Web.Security;
 
@@ -51,7 +52,7 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
         }
 
         SetupCode = configuration["Setup:Code"] is { Length: > 0 } code ? code : Ids.JoinCode() + Ids.JoinCode();
-        log.LogWarning("Nobody runs this installation yet. Open {Address}/setup and type the code {Code}", Address, configuration["Setup:Code"] is { Length: > 0 } ? "that is configured" : SetupCode);
+        Notices.NobodyRunsThis(log, Address, configuration["Setup:Code"] is { Length: > 0 } ? "that is configured" : SetupCode);
     }
 
     /// <summary>True when this is the code for the set-up, and it is still to be done.</summary>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Storage;
+using ZestySlate.Web.Running;
 
 namespace ZestySlate.Web.Security;
 
@@ -38,7 +39,7 @@ internal sealed class Troubles(RequestDelegate next, ILogger<Troubles> log)
         }
         catch (Exception problem) when (!context.Response.HasStarted && StoreTrouble.Of(problem) is { } trouble)
         {
-            log.LogError("Storing failed: {Trouble} ({Problem})", trouble, problem.GetBaseException().Message);
+            Notices.StoringFailed(log, trouble, problem);
             context.Response.Headers.RetryAfter = WaitSeconds.ToString(CultureInfo.InvariantCulture);
             await SayAsync(context, StatusCodes.Status503ServiceUnavailable, trouble + " Nothing of this was kept; what was kept before is safe.");
         }

@@ -1,8 +1,8 @@
-using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Contents.Notes;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Questions.MultipleChoice;
 
 namespace ZestySlate.Core.Tests.Activities;

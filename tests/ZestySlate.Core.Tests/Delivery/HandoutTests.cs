@@ -1,5 +1,4 @@
 using CsCheck;
-using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Backdrops.Pictures;
@@ -7,6 +6,7 @@ using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Tests.Marking;

@@ -1,8 +1,8 @@
 using System.Text.Json;
 using CsCheck;
-using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Locks.Answers;
 using ZestySlate.Core.Locks.Codes;

@@ -1,8 +1,8 @@
 using System.Text.Json;
 using CsCheck;
-using ZestySlate.Core.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Questions.Drawing;
 using ZestySlate.Core.Questions.LongText;
 

@@ -1,7 +1,7 @@
 using System.Text.Json;
-using ZestySlate.Core.Json;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Json;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Drawing;
 using ZestySlate.Player.Events;
