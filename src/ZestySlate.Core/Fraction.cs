@@ -136,7 +136,10 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
         return new Fraction(whole * Sign, BigInteger.One) * step;
     }
 
-    /// <summary>The nearest decimal; the greatest or least decimal when it lies outside of what a decimal holds.</summary>
+    /// <summary>A 1 that takes away the zeros behind what is divided by it.</summary>
+    private const decimal Plain = 1.0000000000000000000000000000m;
+
+    /// <summary>The nearest decimal, without zeros at its end; the greatest or least decimal when it lies outside of what a decimal holds.</summary>
     public decimal ToDecimal()
     {
         var size = Abs(this);
@@ -152,7 +155,7 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
             var scaled = (size.Rounded(places) * PowerOfTen(places))._above;
             if (scaled.GetBitLength() <= 96)
             {
-                return new decimal((int)(uint)(scaled & uint.MaxValue), (int)(uint)((scaled >> 32) & uint.MaxValue), (int)(uint)(scaled >> 64), Sign < 0, (byte)places);
+                return new decimal((int)(uint)(scaled & uint.MaxValue), (int)(uint)((scaled >> 32) & uint.MaxValue), (int)(uint)(scaled >> 64), Sign < 0, (byte)places) / Plain;
             }
         }
     }

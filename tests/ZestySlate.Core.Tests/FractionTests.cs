@@ -25,6 +25,10 @@ public sealed class FractionTests
     });
 
     [Fact]
+    public void A_decimal_is_written_without_zeros_at_its_end() => Gen.Decimal.Sample(number =>
+        ((Fraction)number).ToDecimal().ToString(CultureInfo.InvariantCulture) is var written && (!written.Contains('.') || !written.EndsWith('0')));
+
+    [Fact]
     public void A_decimal_is_taken_exactly_and_comes_back() => Gen.Decimal.Sample(number => ((Fraction)number).ToDecimal() == number && ((Fraction)number).CompareTo(number) == 0);
 
     [Theory]

@@ -98,9 +98,9 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
             return;
         }
 
-        var (now, told) = (clock.GetUtcNow(), JsonSerializer.Serialize(counted));
+        var now = clock.GetUtcNow();
         var before = db.ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.LineItemUrl == lineItem && d.Subject == subject);
-        if (await before.OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() == told)
+        if (await before.OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() is { } last && JsonSerializer.Deserialize<CourseScore>(last) == counted)
         {
             return;
         }
@@ -111,7 +111,7 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
             CourseSiteId = siteId,
             LineItemUrl = lineItem,
             Subject = subject,
-            Score = told,
+            Score = JsonSerializer.Serialize(counted),
             CreatedAt = now,
             NextTry = now,
         });
