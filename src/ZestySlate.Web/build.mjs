@@ -32,11 +32,11 @@ for (const room of ["families", "backdrops"]) {
   });
 }
 
-// The panorama's viewer and the PDF reader are modules of their own, loaded only by pages that need them.
-for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scripts/media/pdf-reader.ts", "pdf"]]) {
-  await build({ entryPoints: [entry], outfile: `${dist}/${name}.js`, bundle: true, minify: true, format: "esm", target: "es2022", legalComments: "none", external: ["canvas", "fs", "http", "https", "url", "zlib", "path2d-polyfill"] });
+// The panorama's viewer, the PDF reader and the editor of rich text are modules of their own, loaded only where they are needed.
+for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scripts/media/pdf-reader.ts", "pdf"], ["Scripts/workbench/rich-editor.ts", "rich"]]) {
+  await build({ entryPoints: [entry], outfile: `${dist}/${name}.js`, bundle: true, minify: true, format: "esm", target: "es2022", legalComments: "none", external: ["module", "fs", "http", "https", "url", "zlib", "@napi-rs/canvas"] });
 }
-cpSync("node_modules/pdfjs-dist/build/pdf.worker.min.js", `${dist}/pdf.worker.js`);
+cpSync("node_modules/pdfjs-dist/legacy/build/pdf.worker.min.mjs", `${dist}/pdf.worker.js`);
 
 for (const sheet of ["teacher", "learner", "boards", "hand", "print"]) {
   execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], { stdio: ["ignore", "ignore", "inherit"] });

@@ -4,7 +4,7 @@ import { saidIn } from "../learner/said";
 interface Viewport { width: number; height: number; }
 interface PdfPage { getViewport(o: { scale: number }): Viewport; render(o: object): { promise: Promise<void>; cancel(): void }; getTextContent(): Promise<object>; }
 interface Pdf { numPages: number; getPage(n: number): Promise<PdfPage>; }
-interface Reader { GlobalWorkerOptions: { workerSrc: string }; getDocument(o: object): { promise: Promise<Pdf> }; renderTextLayer(o: object): { promise: Promise<void> }; }
+interface Reader { GlobalWorkerOptions: { workerSrc: string }; getDocument(o: object): { promise: Promise<Pdf> }; TextLayer: new (o: object) => { render(): Promise<void> }; }
 
 /** PDFs read in place: page by page, larger and smaller, with their words to select. The reader comes after the page. */
 export function start(root: HTMLElement, _changed: Changed, signal: AbortSignal): () => void {
@@ -71,10 +71,10 @@ class PdfPlace {
     const canvas = document.createElement("canvas");
     [canvas.width, canvas.height] = [Math.round(viewport.width * sharp), Math.round(viewport.height * sharp)];
     [canvas.style.width, canvas.style.height] = [`${viewport.width}px`, `${viewport.height}px`];
-    await page.render({ canvasContext: canvas.getContext("2d"), viewport: page.getViewport({ scale: scale * sharp }) }).promise;
+    await page.render({ canvas, viewport: page.getViewport({ scale: scale * sharp }) }).promise;
     const words = Object.assign(document.createElement("div"), { className: "pdf-words" });
-    words.style.setProperty("--scale-factor", String(scale));
-    await this.reader.renderTextLayer({ textContentSource: await page.getTextContent(), container: words, viewport, textDivs: [] }).promise;
+    words.style.setProperty("--total-scale-factor", String(scale));
+    await new this.reader.TextLayer({ textContentSource: await page.getTextContent(), container: words, viewport }).render();
     if (this.drawn !== wanted) { return; }
     const sheet = Object.assign(document.createElement("div"), { className: "pdf-sheet" });
     [sheet.style.width, sheet.style.height] = [`${viewport.width}px`, `${viewport.height}px`];

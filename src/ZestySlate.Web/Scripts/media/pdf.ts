@@ -49,7 +49,7 @@ export function watchPdf(): void {
     const page = await pdf.getPage(number);
     const viewport = page.getViewport({ scale: width / page.getViewport({ scale: 1 }).width });
     const canvas = Object.assign(document.createElement("canvas"), { width: Math.round(viewport.width), height: Math.round(viewport.height) });
-    await page.render({ canvasContext: canvas.getContext("2d"), viewport }).promise;
+    await page.render({ canvas, viewport }).promise;
     return canvas;
   }
 }

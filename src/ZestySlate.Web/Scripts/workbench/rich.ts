@@ -1,32 +1,32 @@
-import { Editor } from "@tiptap/core";
-import StarterKit from "@tiptap/starter-kit";
+import type { Editor } from "@tiptap/core";
 
-const editors = new WeakMap<Element, Editor>();
+const address = "/dist/rich.js", again = 2000;
+const editors = new WeakMap<Element, Editor>(), awaited = new WeakSet<Element>();
+let loading: Promise<{ make(field: HTMLElement): Editor }> | undefined;
 
 /** Makes editors of the rich text fields that are none yet. */
 export function startRich(root: ParentNode): void {
   for (const field of root.querySelectorAll<HTMLElement>("[data-rich]")) {
-    if (editors.has(field)) { continue; }
-    const area = field.querySelector<HTMLElement>("[data-rich-area]")!;
-    const hidden = field.querySelector<HTMLInputElement>("input[type=hidden]")!;
-    const tools = field.querySelector<HTMLElement>(".rich-tools")!;
-    area.replaceChildren();
-    const editor = new Editor({
-      element: area,
-      injectCSS: false,
-      content: hidden.value,
-      extensions: [StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, heading: { levels: [3] }, link: { openOnClick: false, autolink: true } })],
-      editorProps: { attributes: { role: "textbox", "aria-multiline": "true", "aria-labelledby": area.getAttribute("aria-labelledby") ?? "" } },
-      onUpdate: ({ editor: changed }) => {
-        hidden.value = changed.isEmpty ? "" : changed.getHTML();
-        hidden.dispatchEvent(new Event("input", { bubbles: true }));
-      },
-    });
-    tools.hidden = false;
-    tools.addEventListener("mousedown", event => event.preventDefault());
-    tools.addEventListener("click", event => press(editor, (event.target as HTMLElement).closest<HTMLElement>("[data-rich-do]")?.dataset.richDo));
-    editors.set(field, editor);
+    if (!editors.has(field) && !awaited.has(field)) {
+      awaited.add(field);
+      void edit(field);
+    }
   }
+}
+
+/** The words stand there and can be read until the editor is loaded; where the line is lost, that is tried again. */
+async function edit(field: HTMLElement): Promise<void> {
+  while (field.isConnected) {
+    try {
+      const { make } = await (loading ??= import(address) as Promise<{ make(field: HTMLElement): Editor }>);
+      if (field.isConnected) { editors.set(field, make(field)); }
+      break;
+    } catch {
+      loading = undefined;
+      await new Promise(done => setTimeout(done, again));
+    }
+  }
+  awaited.delete(field);
 }
 
 /** On a redraw an editor stays; only words that changed elsewhere (undo) are brought into it. Returns false to leave the node alone. */
@@ -41,20 +41,4 @@ export function settleRich(old: Node, fresh: Node): boolean {
     editor.commands.setContent(words, { emitUpdate: false });
   }
   return false;
-}
-
-function press(editor: Editor, what: string | undefined): void {
-  const chain = editor.chain().focus();
-  switch (what) {
-    case "bold": chain.toggleBold().run(); break;
-    case "italic": chain.toggleItalic().run(); break;
-    case "bulletList": chain.toggleBulletList().run(); break;
-    case "orderedList": chain.toggleOrderedList().run(); break;
-    case "heading": chain.toggleHeading({ level: 3 }).run(); break;
-    case "link": {
-      const address = window.prompt("Address of the link", String(editor.getAttributes("link").href ?? "https://"));
-      if (address === "") { chain.unsetLink().run(); } else if (address !== null) { chain.setLink({ href: address }).run(); }
-      break;
-    }
-  }
 }
