@@ -83,6 +83,19 @@ public sealed class MailTests(SlateHost host)
         Assert.DoesNotContain("anemometer", string.Concat(host.Letters.To(address).Select(one => one.Text)));
     }
 
+    /// <summary>Work that ended long ago is looked at only when something happens in it.</summary>
+    [Fact]
+    public async Task What_ended_a_month_ago_is_mailed_about_when_somebody_hands_in_after_all()
+    {
+        var (_, _, lately) = await GivenAsync(a => (a.Mails, a.Due) = (AssignmentMails.Set, DateTimeOffset.UtcNow.AddDays(-29)));
+        Assert.Single(await SubjectsAsync(lately));
+        var (group, given, address) = await GivenAsync(a => (a.Mails, a.Due) = (AssignmentMails.Set | AssignmentMails.HandedIn, DateTimeOffset.UtcNow.AddDays(-31)));
+        Assert.Empty(await SubjectsAsync(address));
+        var wren = await JoinAsync(group, "Wren");
+        await wren.SendEventAsync($"/a/{given.ActivityId}", ("act", "handIn"), ("event", "h"));
+        Assert.Equal([$"Abgegeben: {given.Title}"], await SubjectsAsync(address));
+    }
+
     [Fact]
     public async Task Who_has_not_handed_in_is_reminded_a_day_before()
     {

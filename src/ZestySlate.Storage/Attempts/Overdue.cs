@@ -24,11 +24,12 @@ public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore a
     public async Task HandInAsync(OverdueMemory memory)
     {
         var now = clock.GetUtcNow();
-        var open = await (from attempt in db.Attempts.AsNoTracking()
-                          join activity in db.Activities on attempt.ActivityId equals activity.Id
-                          where attempt.HandedInAt == null
-                          select new { attempt.Id, attempt.ActivityId, activity.NewestEdition }).ToListAsync();
-        var timed = open.Where(attempt => MayHaveClock(memory, attempt.ActivityId, attempt.NewestEdition)).Select(attempt => attempt.Id).ToHashSet();
+
+        // Visitors leave thousands of attempts open; only those at activities with a clock are asked for.
+        var open = await db.Activities.Where(activity => db.Attempts.Any(attempt => attempt.ActivityId == activity.Id && attempt.HandedInAt == null))
+            .Select(activity => new { activity.Id, activity.NewestEdition }).ToListAsync();
+        var clocked = open.Where(activity => MayHaveClock(memory, activity.Id, activity.NewestEdition)).Select(activity => activity.Id).ToList();
+        var timed = (await db.Attempts.Where(attempt => attempt.HandedInAt == null && clocked.Contains(attempt.ActivityId)).Select(attempt => attempt.Id).ToListAsync()).ToHashSet();
         foreach (var gone in memory.Next.Keys.Where(id => !timed.Contains(id)).ToList())
         {
             memory.Next.Remove(gone);

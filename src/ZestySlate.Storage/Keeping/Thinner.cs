@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Core.Editing;
 
 namespace ZestySlate.Storage.Keeping;
@@ -6,6 +7,8 @@ namespace ZestySlate.Storage.Keeping;
 /// <summary>Thins out old states of drafts, by <see cref="Thinning"/>.</summary>
 public sealed class Thinner(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
+    private const int Together = 500;
+
     /// <summary>Goes through all activities.</summary>
     /// <returns>How many states went, and of how many activities.</returns>
     public async Task<(int States, int Activities)> ThinAsync(CancellationToken stop)
@@ -28,26 +31,37 @@ public sealed class Thinner(IDbContextFactory<SlateDb> open, TimeProvider clock)
     private async Task<int> ThinAsync(string activityId, DateTimeOffset now)
     {
         await using var db = await open.CreateDbContextAsync();
+        if ((await GoneAsync(db, activityId, now)).Gone.Count == 0)
+        {
+            return 0;
+        }
+
         var gone = 0;
 
-        // Read inside of the write: nobody undoes to what goes meanwhile.
+        // Read again inside of the write: nobody undoes to what goes meanwhile.
         await db.SaveTogetherAsync(async () =>
         {
-            var draft = await db.Activities.AsNoTracking().SingleAsync(activity => activity.Id == activityId);
-            var all = await db.Revisions.AsNoTracking().Where(revision => revision.ActivityId == activityId)
-                .Select(revision => new Revision(revision.Number, revision.Parent, revision.Summary, revision.StepKey, revision.AuthorId, revision.At)).ToListAsync();
-            var numbers = Thinning.Gone(all, StaysOf(draft.History, draft.PublishedRevision, all), now);
+            var (all, numbers) = await GoneAsync(db, activityId, now);
             foreach (var (number, parent) in Thinning.Parents(all, numbers))
             {
                 await db.Revisions.Where(revision => revision.ActivityId == activityId && revision.Number == number).ExecuteUpdateAsync(set => set.SetProperty(revision => revision.Parent, parent));
             }
 
-            foreach (var some in numbers.Chunk(500))
+            foreach (var some in numbers.Chunk(Together))
             {
                 gone += await db.Revisions.Where(revision => revision.ActivityId == activityId && some.Contains(revision.Number)).ExecuteDeleteAsync();
             }
         });
         return gone;
+    }
+
+    /// <summary>Every state of a draft, and the numbers of those that go.</summary>
+    private static async Task<(IReadOnlyList<Revision> All, ValueList<int> Gone)> GoneAsync(SlateDb db, string activityId, DateTimeOffset now)
+    {
+        var draft = await db.Activities.AsNoTracking().SingleAsync(activity => activity.Id == activityId);
+        var all = await db.Revisions.AsNoTracking().Where(revision => revision.ActivityId == activityId)
+            .Select(revision => new Revision(revision.Number, revision.Parent, revision.Summary, revision.StepKey, revision.AuthorId, revision.At)).ToListAsync();
+        return (all, Thinning.Gone(all, StaysOf(draft.History, draft.PublishedRevision, all), now));
     }
 
     /// <summary>Where the draft stands and what is one press away from there, what redo goes through, what was published; and the highest, so that no number comes twice.</summary>

@@ -19,6 +19,9 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
     /// <summary>How long before it is due somebody is reminded.</summary>
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(1);
 
+    /// <summary>How long after it has ended an assignment is looked at when nothing more was handed in or returned.</summary>
+    private static readonly TimeSpan Lately = TimeSpan.FromDays(30);
+
     /// <summary>Puts what is due on its way. Returns how many mails that were.</summary>
     public async Task<int> PlanAsync()
     {
@@ -29,8 +32,11 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
 
         var now = clock.GetUtcNow();
         var planned = 0;
+        var lately = now - Lately;
         var open = await db.Assignments.AsNoTracking()
-            .Where(a => a.ClassId != null && a.Mails != AssignmentMails.None && !a.Withdrawn && !a.KeptBack && (a.From == null || a.From <= now)).ToListAsync();
+            .Where(a => a.ClassId != null && a.Mails != AssignmentMails.None && !a.Withdrawn && !a.KeptBack && (a.From == null || a.From <= now))
+            .Where(a => (a.Until ?? a.Due) == null || (a.Until ?? a.Due) > lately || db.AssignmentExceptions.Any(e => e.AssignmentId == a.Id && e.ExtraDays > 0)
+                || db.Attempts.Any(attempt => attempt.AssignmentId == a.Id && (attempt.HandedInAt > lately || attempt.ReturnedAt > lately))).ToListAsync();
         await OneByOne.AllAsync(open, async given =>
         {
             // What of the one before could not be stored is not tried again with this one.

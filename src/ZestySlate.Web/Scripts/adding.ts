@@ -1,3 +1,5 @@
+import { drag } from "./shared/drag";
+
 // A learner's own spot: a press on the picture sets the two sliders, and the pin follows them.
 const form = document.querySelector<HTMLFormElement>("[data-adding]");
 const board = form?.querySelector<HTMLElement>("[data-adding-board]");
@@ -17,14 +19,10 @@ if (form && board && pin) {
     follow();
   };
   board.addEventListener("pointerdown", event => {
-    board.setPointerCapture(event.pointerId);
     take(event);
-  });
-  board.addEventListener("pointermove", event => {
-    if (board.hasPointerCapture(event.pointerId)) take(event);
+    drag(event, { move: take });
   });
   form.addEventListener("input", follow);
   follow();
 }
 
-export {};

@@ -1,4 +1,5 @@
 import type { Changed } from "../learner/families";
+import { drag } from "../shared/drag";
 
 /** What of the window's height is not divided, in pixels: the head and the foot. */
 const Around = 128;
@@ -30,14 +31,13 @@ export function start(root: HTMLElement, _changed: Changed, signal: AbortSignal)
     if (!divider || !split) { return; }
     event.preventDefault();
     divider.focus();
+    // Also over a page in a frame, which has events of its own.
     divider.setPointerCapture(event.pointerId);
-    const drag = (move: PointerEvent): void => {
+    drag(event, { move(move) {
       const box = split.getBoundingClientRect();
       const before = isAbove(split) ? (move.clientY - box.top) / (window.innerHeight - Around) : onLeft(split) ? (move.clientX - box.left) / box.width : (box.right - move.clientX) / box.width;
       keep(split, before * 100);
-    };
-    divider.addEventListener("pointermove", drag);
-    divider.addEventListener("lostpointercapture", () => divider.removeEventListener("pointermove", drag), { once: true });
+    } });
   }, { signal });
 
   root.addEventListener("keydown", event => {

@@ -1,3 +1,5 @@
+import { drag } from "../shared/drag";
+
 interface Box { x: number; y: number; width: number; height: number; tool: "blur" | "crop"; element: HTMLElement; }
 
 const Step = 0.01, Least = 0.01;
@@ -33,18 +35,17 @@ export function watchPictureEditor(): void {
     down.preventDefault();
     const from = shareAt(down);
     const box = add({ ...from, width: 0, height: 0 });
-    const move = (event: PointerEvent): void => {
-      const to = shareAt(event);
-      Object.assign(box, { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) });
-      draw(box);
-    };
-    const end = (): void => {
-      window.removeEventListener("pointermove", move);
-      if (box.width < Least || box.height < Least) { drop(box); }
-      write();
-    };
-    window.addEventListener("pointermove", move);
-    window.addEventListener("pointerup", end, { once: true });
+    drag(down, {
+      move(event) {
+        const to = shareAt(event);
+        Object.assign(box, { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) });
+        draw(box);
+      },
+      end() {
+        if (box.width < Least || box.height < Least) { drop(box); }
+        write();
+      },
+    });
   });
 
   stage.addEventListener("keydown", event => {

@@ -1,3 +1,5 @@
+import { drag, swallowClick } from "./drag";
+
 const Slack = 6;
 
 /** What may be carried by a pointer, and what happens where it is let go. */
@@ -15,34 +17,32 @@ export function watchCarrying(root: HTMLElement, carrying: Carrying, signal: Abo
     if (!thing) { return; }
     let ghost: HTMLElement | null = null;
     const box = thing.getBoundingClientRect();
-    const still = new AbortController();
-    const end = (): void => {
-      still.abort();
-      ghost?.remove();
-      thing.classList.remove("carried");
-    };
-    document.addEventListener("pointermove", move => {
-      if (!ghost && Math.hypot(move.clientX - start.clientX, move.clientY - start.clientY) < Slack) { return; }
-      if (!ghost) {
-        ghost = thing.cloneNode(true) as HTMLElement;
-        ghost.removeAttribute("id");
-        ghost.classList.add("carry-ghost");
-        ghost.style.width = `${box.width}px`;
-        (root.closest("dialog") ?? document.body).append(ghost);
-        thing.classList.add("carried");
-      }
-      move.preventDefault();
-      ghost.style.left = `${move.clientX - (start.clientX - box.left)}px`;
-      ghost.style.top = `${move.clientY - (start.clientY - box.top)}px`;
-    }, { signal: still.signal, passive: false });
-    document.addEventListener("pointerup", up => {
-      const last = ghost?.getBoundingClientRect();
-      end();
-      if (!last) { return; }
-      // The press that would follow a drag is none.
-      document.addEventListener("click", click => { click.preventDefault(); click.stopPropagation(); }, { capture: true, once: true, signal: AbortSignal.timeout(50) });
-      carrying.drop(thing, document.elementFromPoint(up.clientX, up.clientY) as HTMLElement | null, { x: last.left + last.width / 2, y: last.top + last.height / 2 });
-    }, { signal: still.signal });
-    document.addEventListener("pointercancel", end, { signal: still.signal });
+    drag(start, {
+      move(event) {
+        ghost ??= lifted(thing, root, box.width);
+        event.preventDefault();
+        ghost.style.left = `${event.clientX - (start.clientX - box.left)}px`;
+        ghost.style.top = `${event.clientY - (start.clientY - box.top)}px`;
+      },
+      end(_moved, last) {
+        const seen = ghost?.getBoundingClientRect();
+        ghost?.remove();
+        thing.classList.remove("carried");
+        if (!seen || last.type === "pointercancel") { return; }
+        swallowClick();
+        carrying.drop(thing, document.elementFromPoint(last.clientX, last.clientY) as HTMLElement | null, { x: seen.left + seen.width / 2, y: seen.top + seen.height / 2 });
+      },
+    }, Slack);
   }, { signal });
+}
+
+/** What is seen under the pointer meanwhile. */
+function lifted(thing: HTMLElement, root: HTMLElement, width: number): HTMLElement {
+  const ghost = thing.cloneNode(true) as HTMLElement;
+  ghost.removeAttribute("id");
+  ghost.classList.add("carry-ghost");
+  ghost.style.width = `${width}px`;
+  (root.closest("dialog") ?? document.body).append(ghost);
+  thing.classList.add("carried");
+  return ghost;
 }

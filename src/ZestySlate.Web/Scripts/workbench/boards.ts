@@ -2,6 +2,7 @@ import { watchCarrying } from "../shared/carry";
 import { boxOf, lineUp, placeOn, putAt, settleSheets, shapeAt, write, type Spot } from "../shared/sheet";
 import type { Rooms } from "./rooms";
 import { addRow } from "./rows";
+import { drag } from "../shared/drag";
 
 const Step = 0.01;
 const svg = "http://www.w3.org/2000/svg";
@@ -172,10 +173,7 @@ function handles(board: HTMLElement, zone: string | null): void {
 function follow(sheet: HTMLElement, first: PointerEvent, moved: (right: number, down: number) => void, done: () => void): void {
   first.preventDefault();
   const box = sheet.getBoundingClientRect();
-  const still = new AbortController();
-  document.addEventListener("pointermove", event => moved((event.clientX - first.clientX) / box.width, (event.clientY - first.clientY) / box.height), { signal: still.signal });
-  document.addEventListener("pointerup", () => { still.abort(); done(); }, { signal: still.signal });
-  document.addEventListener("pointercancel", () => { still.abort(); done(); }, { signal: still.signal });
+  drag(first, { move: event => moved((event.clientX - first.clientX) / box.width, (event.clientY - first.clientY) / box.height), end: done });
 }
 
 function move(board: HTMLElement, sheet: HTMLElement, zone: string, event: PointerEvent): void {

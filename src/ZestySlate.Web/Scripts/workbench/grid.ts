@@ -1,5 +1,6 @@
 import { fieldIn, goByKey, settleColumns } from "../shared/cells";
 import type { Rooms } from "./rooms";
+import { drag } from "../shared/drag";
 
 /** A table that the author builds: cells are chosen together, columns get their width by dragging, tables are pasted. */
 export function watchGrids(rooms: Rooms): void {
@@ -144,16 +145,14 @@ export function watchGrids(rooms: Rooms): void {
     const head = sizer.closest("th")!;
     const [width, share] = [head.getBoundingClientRect().width, Number(field.value)];
     const column = grid.querySelector<HTMLElement>(`col[data-column="${CSS.escape(sizer.dataset.sizeColumn!)}"]`)!;
-    const still = new AbortController();
-    document.addEventListener("pointermove", event => {
-      const now = Math.max(30, width + (getComputedStyle(grid).direction === "rtl" ? -1 : 1) * (event.clientX - first.clientX));
-      column.style.width = `${now}px`;
-      field.value = String(Math.round(share * now / width * 1000) / 1000);
-    }, { signal: still.signal });
-    document.addEventListener("pointerup", () => {
-      still.abort();
-      field.dispatchEvent(new Event("input", { bubbles: true }));
-    }, { signal: still.signal });
+    drag(first, {
+      move(event) {
+        const now = Math.max(30, width + (getComputedStyle(grid).direction === "rtl" ? -1 : 1) * (event.clientX - first.clientX));
+        column.style.width = `${now}px`;
+        field.value = String(Math.round(share * now / width * 1000) / 1000);
+      },
+      end: () => { field.dispatchEvent(new Event("input", { bubbles: true })); },
+    });
   }
 
   const settle = (): void => {

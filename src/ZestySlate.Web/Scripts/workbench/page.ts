@@ -2,6 +2,7 @@ import { ask, lostWords } from "../shared/ask";
 import { watchCarrying } from "../shared/carry";
 import { newId } from "../shared/place";
 import type { Rooms } from "./rooms";
+import { drag, swallowClick } from "../shared/drag";
 
 /** The page on the stage: its rows, words that are pressed, items that are dragged to their group, pasted lists. */
 export function watchPage(rooms: Rooms): void {
@@ -73,7 +74,6 @@ function actOnRow(rooms: Rooms, what: string, spot: string): void {
 
 /** Dragging over several words marks them as one phrase; a press on one word is the button's own. */
 function watchPressing(rooms: Rooms): void {
-  let first: HTMLElement | null = null;
   const words = (area: Element, one: HTMLElement, other: HTMLElement): HTMLElement[] => {
     const [from, to] = [Math.min(Number(one.dataset.from), Number(other.dataset.from)), Math.max(Number(one.dataset.to), Number(other.dataset.to))];
     return [...area.querySelectorAll<HTMLElement>(".press-word")].filter(word => Number(word.dataset.from) >= from && Number(word.dataset.to) <= to);
@@ -81,30 +81,30 @@ function watchPressing(rooms: Rooms): void {
   const under = (event: PointerEvent): HTMLElement | null => document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>(".press-word") ?? null;
   const clear = (): void => document.querySelectorAll(".press-over").forEach(word => word.classList.remove("press-over"));
   document.addEventListener("pointerdown", event => {
-    first = (event.target as HTMLElement).closest<HTMLElement>(".press-word");
-    if (first && event.pointerType !== "mouse") { first.releasePointerCapture?.(event.pointerId); }
-  });
-  document.addEventListener("pointermove", event => {
+    const first = (event.target as HTMLElement).closest<HTMLElement>(".press-word");
     const area = first?.closest("[data-press-words]");
-    const over = area ? under(event) : null;
-    if (!first || !area || !over || !area.contains(over)) { return; }
-    clear();
-    if (over !== first) { words(area, first, over).forEach(word => word.classList.add("press-over")); }
-  });
-  document.addEventListener("pointerup", event => {
-    const area = first?.closest("[data-press-words]");
-    const last = area ? under(event) : null;
-    const begun = first;
-    first = null;
-    clear();
-    if (!area || !begun || !last || last === begun || !area.contains(last)) { return; }
-    const chosen = words(area, begun, last);
-    const form = area.closest("form")!;
-    const fields = new FormData(form);
-    fields.set("pressed", "yes");
-    fields.set("press", `${Math.min(...chosen.map(word => Number(word.dataset.from)))}-${Math.max(...chosen.map(word => Number(word.dataset.to)))}`);
-    document.addEventListener("click", click => { click.preventDefault(); click.stopPropagation(); }, { capture: true, once: true, signal: AbortSignal.timeout(50) });
-    rooms.send("/edit", fields, { form });
+    if (!first || !area) { return; }
+    if (event.pointerType !== "mouse") { first.releasePointerCapture?.(event.pointerId); }
+    drag(event, {
+      move(at) {
+        const over = under(at);
+        if (!over || !area.contains(over)) { return; }
+        clear();
+        if (over !== first) { words(area, first, over).forEach(word => word.classList.add("press-over")); }
+      },
+      end(_moved, at) {
+        const last = at.type === "pointercancel" ? null : under(at);
+        clear();
+        if (!last || last === first || !area.contains(last)) { return; }
+        const chosen = words(area, first, last);
+        const form = area.closest("form")!;
+        const fields = new FormData(form);
+        fields.set("pressed", "yes");
+        fields.set("press", `${Math.min(...chosen.map(word => Number(word.dataset.from)))}-${Math.max(...chosen.map(word => Number(word.dataset.to)))}`);
+        swallowClick();
+        rooms.send("/edit", fields, { form });
+      },
+    });
   });
 }
 

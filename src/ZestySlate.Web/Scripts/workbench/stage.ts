@@ -2,6 +2,7 @@ import { newId, outlineOf, placeSign, round, writeOutline, cover } from "../shar
 import { surfaceOf, viewOf, type Share } from "../shared/surface";
 import type { Rooms } from "./rooms";
 import type { Trial } from "./trial";
+import { drag, swallowClick } from "../shared/drag";
 
 const DragFrom = 4;
 
@@ -160,7 +161,6 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     let box: HTMLElement | null = null;
     let to = from;
     const move = (event: PointerEvent): void => {
-      if (Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) < DragFrom * 2) { return; }
       drew = true;
       if (view) { return; }
       to = surface.shareAt(event.clientX, event.clientY);
@@ -173,10 +173,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       }
       cover(box, boxOf(from, to).map(corner => surface.pixelsOf(corner)!), "px");
     };
-    const finish = (): void => {
-      window.removeEventListener("pointermove", move);
-      window.removeEventListener("pointerup", finish);
-      window.removeEventListener("pointercancel", finish);
+    const end = (): void => {
       // The click that ends a drag comes right after; it is no press.
       window.setTimeout(() => { drew = false; }, 0);
       box?.remove();
@@ -184,9 +181,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
         choose(stage.closest<HTMLElement>(".stage-mat")!, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, boxOf(from, to));
       }
     };
-    window.addEventListener("pointermove", move);
-    window.addEventListener("pointerup", finish);
-    window.addEventListener("pointercancel", finish);
+    drag(down, { move, end }, DragFrom * 2);
   }
 
   function startMove(down: PointerEvent, sign: HTMLElement): void {
@@ -195,10 +190,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const held = surface.shareAt(down.clientX, down.clientY);
     const moving = rooms.isSelected(sign.dataset.sign!) && rooms.several.length > 1 ? rooms.several.map(signOf).filter(s => s !== null) : [sign];
     const from = moving.map(s => ({ x: Number(s.dataset.x), y: Number(s.dataset.y) }));
-    let moved = false;
     const move = (event: PointerEvent): void => {
-      if (!moved && Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) < DragFrom) { return; }
-      moved = true;
       const now = surface.shareAt(event.clientX, event.clientY);
       moving.forEach((one, i) => {
         rooms.carried.add(one.dataset.sign!);
@@ -207,14 +199,14 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       });
       followHandles();
     };
-    drag(sign, down, move, () => {
+    follow(sign, down, move, moved => {
       moving.forEach(one => one.classList.remove("sign-carried"));
       if (moved) {
-        swallowClick(sign);
+        swallowClick();
         if (moving.length === 1) { rooms.selected = sign.dataset.sign!; }
         sendPlaces(moving, from);
       }
-    });
+    }, DragFrom);
   }
 
   function startResize(down: PointerEvent, sign: HTMLElement): void {
@@ -223,9 +215,9 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const reach = Math.max(8, Math.hypot(down.clientX - middle.x, down.clientY - middle.y));
     const size = Number(sign.dataset.size);
     rooms.carried.add(sign.dataset.sign!);
-    drag(sign, down, event => placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y),
+    follow(sign, down, event => placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y),
       clamp(size * Math.hypot(event.clientX - middle.x, event.clientY - middle.y) / reach)), () => {
-      swallowClick(sign);
+      swallowClick();
       sendSize(sign);
     });
   }
@@ -242,7 +234,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const box = boxAround(corners);
     const begun = shape === "polygon" ? corners : box;
     rooms.carried.add(sign.dataset.sign!);
-    drag(sign, down, event => {
+    follow(sign, down, event => {
       const now = surface.shareAt(event.clientX, event.clientY);
       if (shape === "polygon") {
         corners = begun.map((corner, i) => i === index ? (viewOf(stage) ? now : { x: share(now.x), y: share(now.y) }) : corner);
@@ -263,18 +255,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     });
   }
 
-  function drag(sign: HTMLElement, down: PointerEvent, move: (event: PointerEvent) => void, end: () => void): void {
-    const finish = (): void => {
-      window.removeEventListener("pointermove", move);
-      window.removeEventListener("pointerup", finish);
-      window.removeEventListener("pointercancel", finish);
-      end();
-    };
+  function follow(sign: HTMLElement, down: PointerEvent, move: (event: PointerEvent) => void, end: (moved: boolean) => void, slack = 0): void {
     down.preventDefault();
     sign.focus({ preventScroll: true });
-    window.addEventListener("pointermove", move);
-    window.addEventListener("pointerup", finish);
-    window.addEventListener("pointercancel", finish);
+    drag(down, { move, end }, slack);
   }
 
   function nudge(right: number, down: number): void {
@@ -384,12 +368,6 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
         handle.style.top = `${at.top}px`;
       }
     }
-  }
-
-  function swallowClick(sign: HTMLElement): void {
-    const swallow = (event: Event): void => { event.preventDefault(); event.stopPropagation(); };
-    sign.addEventListener("click", swallow, { once: true, capture: true });
-    window.setTimeout(() => sign.removeEventListener("click", swallow, { capture: true }), 50);
   }
 }
 
