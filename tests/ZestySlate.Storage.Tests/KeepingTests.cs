@@ -12,7 +12,16 @@ public sealed class KeepingTests : TestDatabase
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private Task<(int States, int Activities)> ThinAsync() => new Thinner(this, Clock).ThinAsync(Stop);
+    private async Task<int> ThinAsync()
+    {
+        var (thinner, gone) = (new Thinner(this, Clock), 0);
+        foreach (var activity in await thinner.WithOldStatesAsync(Stop))
+        {
+            gone += await thinner.ThinAsync(activity);
+        }
+
+        return gone;
+    }
 
     private async Task<T> InAsync<T>(Func<SlateDb, Task<T>> ask)
     {
@@ -38,11 +47,11 @@ public sealed class KeepingTests : TestDatabase
         }
 
         await UndoAsync();
-        Assert.Equal((0, 0), await ThinAsync());
+        Assert.Equal(0, await ThinAsync());
         Clock.Now += TimeSpan.FromDays(8);
         var before = await InAsync(db => Activities(db).DraftAsync("garden"));
-        Assert.Equal((5, 1), await ThinAsync());
-        Assert.Equal((0, 0), await ThinAsync());
+        Assert.Equal(5, await ThinAsync());
+        Assert.Equal(0, await ThinAsync());
         var after = await InAsync(db => Activities(db).DraftAsync("garden"));
         Assert.Equal(before!.Document, after!.Document);
         Assert.Equal((before.Record.Version, true, true), (after.Record.Version, after.CanUndo, after.CanRedo));
@@ -74,6 +83,15 @@ public sealed class KeepingTests : TestDatabase
         Clock.Now += TimeSpan.FromSeconds(1);
         Assert.Equal((1, 20L), await CollectAsync());
         Assert.False(await IsThereAsync(hash));
+        Assert.Equal(hash, await StoreAsync(1));
+        Assert.True(await IsThereAsync(hash));
+    }
+
+    [Fact]
+    public async Task A_file_that_is_gone_from_the_disk_comes_back_with_who_brings_it_again()
+    {
+        var hash = await StoreAsync(1);
+        System.IO.File.Delete((await InAsync(db => Media(db).FindAsync(hash, null)))!.Value.Path);
         Assert.Equal(hash, await StoreAsync(1));
         Assert.True(await IsThereAsync(hash));
     }

@@ -9,27 +9,19 @@ public sealed class Thinner(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     private const int Together = 500;
 
-    /// <summary>Goes through all activities.</summary>
-    /// <returns>How many states went, and of how many activities.</returns>
-    public async Task<(int States, int Activities)> ThinAsync(CancellationToken stop)
+    /// <summary>The activities with states that may be old enough to go.</summary>
+    public async Task<IReadOnlyList<string>> WithOldStatesAsync(CancellationToken stop)
     {
-        var now = clock.GetUtcNow();
+        var old = clock.GetUtcNow() - Thinning.All;
         await using var db = await open.CreateDbContextAsync(stop);
-        var old = now - Thinning.All;
-        var some = await db.Revisions.Where(revision => revision.At < old).GroupBy(revision => revision.ActivityId).Where(same => same.Count() > 1).Select(same => same.Key).ToListAsync(stop);
-        var (states, activities) = (0, 0);
-        foreach (var activityId in some)
-        {
-            stop.ThrowIfCancellationRequested();
-            var gone = await ThinAsync(activityId, now);
-            (states, activities) = (states + gone, activities + (gone > 0 ? 1 : 0));
-        }
-
-        return (states, activities);
+        return await db.Revisions.Where(revision => revision.At < old).GroupBy(revision => revision.ActivityId).Where(same => same.Count() > 1).Select(same => same.Key).ToListAsync(stop);
     }
 
-    private async Task<int> ThinAsync(string activityId, DateTimeOffset now)
+    /// <summary>Thins out the old states of one activity's draft.</summary>
+    /// <returns>How many went.</returns>
+    public async Task<int> ThinAsync(string activityId)
     {
+        var now = clock.GetUtcNow();
         await using var db = await open.CreateDbContextAsync();
         if ((await GoneAsync(db, activityId, now)).Gone.Count == 0)
         {
@@ -58,7 +50,11 @@ public sealed class Thinner(IDbContextFactory<SlateDb> open, TimeProvider clock)
     /// <summary>Every state of a draft, and the numbers of those that go.</summary>
     private static async Task<(IReadOnlyList<Revision> All, ValueList<int> Gone)> GoneAsync(SlateDb db, string activityId, DateTimeOffset now)
     {
-        var draft = await db.Activities.AsNoTracking().SingleAsync(activity => activity.Id == activityId);
+        if (await db.Activities.AsNoTracking().SingleOrDefaultAsync(activity => activity.Id == activityId) is not { } draft)
+        {
+            return ([], []);
+        }
+
         var all = await db.Revisions.AsNoTracking().Where(revision => revision.ActivityId == activityId)
             .Select(revision => new Revision(revision.Number, revision.Parent, revision.Summary, revision.StepKey, revision.AuthorId, revision.At)).ToListAsync();
         return (all, Thinning.Gone(all, StaysOf(draft.History, draft.PublishedRevision, all), now));

@@ -31,7 +31,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             hash = Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.ASCII.GetBytes(hash)));
         }
 
-        if (await db.Media.Where(media => media.Hash == hash).ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, (DateTimeOffset?)null)) > 0)
+        if (await db.Media.Where(media => media.Hash == hash).ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, (DateTimeOffset?)null)) > 0 && File.Exists(PathOf(hash, null)))
         {
             return hash;
         }

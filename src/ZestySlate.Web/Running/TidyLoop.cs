@@ -10,14 +10,32 @@ internal sealed class TidyLoop(LoopServices services, ILogger<TidyLoop> log) : L
 
     private DateTimeOffset _collected;
 
-    protected override async Task TurnAsync(IServiceProvider provider, CancellationToken stop)
-    {
-        var (states, activities) = await provider.GetRequiredService<Thinner>().ThinAsync(stop);
-        if (states > 0)
-        {
-            Notices.Thinned(log, states, activities);
-        }
+    protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) =>
+        OneByOne.AllAsync<Func<Task>>([() => ThinAsync(provider.GetRequiredService<Thinner>(), stop), () => CollectAsync(provider, stop)], job => job());
 
+    private async Task ThinAsync(Thinner thinner, CancellationToken stop)
+    {
+        var (states, drafts) = (0, 0);
+        try
+        {
+            await OneByOne.AllAsync(await thinner.WithOldStatesAsync(stop), async activity =>
+            {
+                stop.ThrowIfCancellationRequested();
+                var gone = await thinner.ThinAsync(activity);
+                (states, drafts) = (states + gone, drafts + (gone > 0 ? 1 : 0));
+            });
+        }
+        finally
+        {
+            if (states > 0)
+            {
+                Notices.Thinned(log, states, drafts);
+            }
+        }
+    }
+
+    private async Task CollectAsync(IServiceProvider provider, CancellationToken stop)
+    {
         var now = provider.GetRequiredService<TimeProvider>().GetUtcNow();
         if (now - _collected < Daily)
         {
