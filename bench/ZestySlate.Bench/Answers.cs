@@ -26,7 +26,8 @@ internal static class Answers
         await ClassAsync();
     }
 
-    private const int Learners = 300, Seconds = 8;
+    private const int Learners = 300,
+        Seconds = 8;
 
     /// <summary>A class load: 300 learners who each change an answer every two seconds; beside it the bare endpoint under the same load.</summary>
     private static async Task ClassAsync()
@@ -48,7 +49,7 @@ internal static class Answers
         {
             await using var body = await stream.EnsureSuccessStatusCode().Content.ReadAsStreamAsync();
             var buffer = new byte[64 * 1024];
-            for (int read; (read = await body.ReadAsync(buffer, watching.Token)) > 0;)
+            for (int read; (read = await body.ReadAsync(buffer, watching.Token)) > 0; )
             {
                 told += read;
             }
@@ -58,25 +59,31 @@ internal static class Answers
         await Task.WhenAny(reading);
         Console.WriteLine($"{Learners} learners, an answer every 2 s");
         Console.WriteLine($"bare endpoint, one row   median {bare.Median:0.0} ms, p99 {bare.P99:0.0} ms");
-        Console.WriteLine($"with the lookout open    median {ours.Median:0.0} ms, p99 {ours.P99:0.0} ms   (aim: p99 below 100 ms; {told / 1024} KB told to the lookout)");
+        Console.WriteLine(
+            $"with the lookout open    median {ours.Median:0.0} ms, p99 {ours.P99:0.0} ms   (aim: p99 below 100 ms; {told / 1024} KB told to the lookout)"
+        );
         Console.WriteLine($"ratio of medians         {ours.Median / bare.Median:0.00}   (aim: below 3)");
     }
 
     private static async Task<(double Median, double P99)> ClassLoadAsync(Func<int, int, Task> send)
     {
         var times = new System.Collections.Concurrent.ConcurrentBag<double>();
-        await Task.WhenAll(Enumerable.Range(0, Learners).Select(async w =>
-        {
-            await Task.Delay(w * 2000 / Learners);
-            for (var i = 0; i < Seconds / 2; i++)
-            {
-                var next = Task.Delay(2000);
-                var begun = System.Diagnostics.Stopwatch.GetTimestamp();
-                await send(w, i);
-                times.Add(System.Diagnostics.Stopwatch.GetElapsedTime(begun).TotalMilliseconds);
-                await next;
-            }
-        }));
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, Learners)
+                .Select(async w =>
+                {
+                    await Task.Delay(w * 2000 / Learners);
+                    for (var i = 0; i < Seconds / 2; i++)
+                    {
+                        var next = Task.Delay(2000);
+                        var begun = System.Diagnostics.Stopwatch.GetTimestamp();
+                        await send(w, i);
+                        times.Add(System.Diagnostics.Stopwatch.GetElapsedTime(begun).TotalMilliseconds);
+                        await next;
+                    }
+                })
+        );
         var sorted = times.Order().ToArray();
         return (sorted[sorted.Length / 2], sorted[(int)(sorted.Length * 0.99)]);
     }

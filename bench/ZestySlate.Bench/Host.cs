@@ -26,15 +26,24 @@ internal sealed class Host : IAsyncDisposable
     public static async Task<Host> StartAsync(string? data = null, Uri? at = null)
     {
         var root = Root();
-        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ApplicationName = "ZestySlate.Web", ContentRootPath = Path.Combine(root, "src", "ZestySlate.Web"), EnvironmentName = "Production" });
-        builder.Configuration.AddInMemoryCollection(new Dictionary<string, string?>
-        {
-            ["DataFolder"] = data ?? Directory.CreateTempSubdirectory("slate-bench").FullName,
-            ["Demo:Folder"] = Path.Combine(root, "demo"),
-            ["Serilog:MinimumLevel:Default"] = "Fatal",
-            ["Limits:CodesPerMinute"] = "1000000",
-            ["Limits:SignInPerMinute"] = "1000000",
-        });
+        var builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions
+            {
+                ApplicationName = "ZestySlate.Web",
+                ContentRootPath = Path.Combine(root, "src", "ZestySlate.Web"),
+                EnvironmentName = "Production",
+            }
+        );
+        builder.Configuration.AddInMemoryCollection(
+            new Dictionary<string, string?>
+            {
+                ["DataFolder"] = data ?? Directory.CreateTempSubdirectory("slate-bench").FullName,
+                ["Demo:Folder"] = Path.Combine(root, "demo"),
+                ["Serilog:MinimumLevel:Default"] = "Fatal",
+                ["Limits:CodesPerMinute"] = "1000000",
+                ["Limits:SignInPerMinute"] = "1000000",
+            }
+        );
         builder.WebHost.UseUrls(at?.ToString() ?? "http://127.0.0.1:0");
         builder.AddZestySlate();
         var app = builder.Build();
@@ -45,7 +54,19 @@ internal sealed class Host : IAsyncDisposable
         return new Host(app);
     }
 
-    public HttpClient Browser(bool compressed = false) => new(new SocketsHttpHandler { AllowAutoRedirect = false, UseCookies = true, CookieContainer = new CookieContainer(), AutomaticDecompression = compressed ? DecompressionMethods.None : DecompressionMethods.All }) { BaseAddress = Address };
+    public HttpClient Browser(bool compressed = false) =>
+        new(
+            new SocketsHttpHandler
+            {
+                AllowAutoRedirect = false,
+                UseCookies = true,
+                CookieContainer = new CookieContainer(),
+                AutomaticDecompression = compressed ? DecompressionMethods.None : DecompressionMethods.All,
+            }
+        )
+        {
+            BaseAddress = Address,
+        };
 
     public async ValueTask DisposeAsync() => await _app.DisposeAsync();
 
@@ -54,7 +75,14 @@ internal sealed class Host : IAsyncDisposable
     {
         var browser = Browser();
         var gate = await browser.GetStringAsync("/sign-in");
-        await browser.PostAsync("/sign-in", Form(("Email", "ines.halloran@gannetpoint.example"), ("Password", DemoSchool.Password), ("proof", Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
+        await browser.PostAsync(
+            "/sign-in",
+            Form(
+                ("Email", "ines.halloran@gannetpoint.example"),
+                ("Password", DemoSchool.Password),
+                ("proof", Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))
+            )
+        );
         return browser;
     }
 
@@ -63,12 +91,16 @@ internal sealed class Host : IAsyncDisposable
     {
         var browser = Browser();
         var gate = await browser.GetStringAsync($"/a/{activity}");
-        await browser.PostAsync($"/a/{activity}?handler=begin", Form(("name", name), ("proof", Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
+        await browser.PostAsync(
+            $"/a/{activity}?handler=begin",
+            Form(("name", name), ("proof", Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")))
+        );
         var page = await browser.GetStringAsync($"/a/{activity}");
         return (browser, Find(page, "data-events=\"([^\"]+)\""), Find(page, "data-proof=\"([^\"]+)\""));
     }
 
-    public static FormUrlEncodedContent Form(params (string Name, string Value)[] fields) => new(fields.Select(f => KeyValuePair.Create(f.Name, f.Value)));
+    public static FormUrlEncodedContent Form(params (string Name, string Value)[] fields) =>
+        new(fields.Select(f => KeyValuePair.Create(f.Name, f.Value)));
 
     public static string Find(string html, string pattern) => WebUtility.HtmlDecode(Regex.Match(html, pattern).Groups[1].Value);
 

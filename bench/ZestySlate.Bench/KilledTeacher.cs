@@ -5,10 +5,12 @@ using ZestySlate.Storage.Attempts;
 
 namespace ZestySlate.Bench;
 
-/// <summary>A teacher at work while the server is killed: one change and one edition after the other, one comment after the other on what was handed in.</summary>
+/// <summary>A teacher at work while the server is killed: one change and one edition after the other, one comment after the other on what
+/// was handed in.</summary>
 internal sealed class KilledTeacher(HttpClient browser, IReadOnlyList<string> handedIn)
 {
-    private const string Activity = "garden", Spot = "askshade";
+    private const string Activity = "garden",
+        Spot = "askshade";
     private readonly List<int> _editions = [];
     private readonly List<(string Attempt, string Comment)> _comments = [];
     private int _number;
@@ -21,7 +23,13 @@ internal sealed class KilledTeacher(HttpClient browser, IReadOnlyList<string> ha
     {
         var browser = server.Browser();
         browser.Timeout = TimeSpan.FromSeconds(10);
-        await PostAsync(browser, "/sign-in", "/sign-in", ("Email", "ines.halloran@gannetpoint.example"), ("Password", Web.Demo.DemoSchool.Password));
+        await PostAsync(
+            browser,
+            "/sign-in",
+            "/sign-in",
+            ("Email", "ines.halloran@gannetpoint.example"),
+            ("Password", Web.Demo.DemoSchool.Password)
+        );
         var handedIn = new List<string>();
         for (var i = 0; i < works; i++)
         {
@@ -29,7 +37,10 @@ internal sealed class KilledTeacher(HttpClient browser, IReadOnlyList<string> ha
             await PostAsync(learner, "/a/garden", "/a/garden?handler=begin", ("name", $"Done {i}"));
             var page = await learner.GetStringAsync("/a/garden");
             var (events, proof) = (Host.Find(page, "data-events=\"([^\"]+)\""), Host.Find(page, "data-proof=\"([^\"]+)\""));
-            await learner.PostAsync(events, Host.Form(("act", "answer"), ("spot", Spot), ("event", $"d{i}"), ("pick", "sun"), ("proof", proof)));
+            await learner.PostAsync(
+                events,
+                Host.Form(("act", "answer"), ("spot", Spot), ("event", $"d{i}"), ("pick", "sun"), ("proof", proof))
+            );
             await learner.PostAsync(events, Host.Form(("act", "handIn"), ("event", $"h{i}"), ("proof", proof)));
             handedIn.Add(Host.Find(page, "data-attempt=\"([^\"]+)\""));
         }
@@ -46,8 +57,20 @@ internal sealed class KilledTeacher(HttpClient browser, IReadOnlyList<string> ha
             {
                 var author = await browser.GetStringAsync($"/author/{Activity}", stop);
                 var version = Host.Find(author, "data-version=\"([^\"]+)\"");
-                using var changed = await PostAsync(browser, $"/author/{Activity}", $"/author/{Activity}/edit", ("edit", "describe"), ("summary", SummaryOf(_number)), ("language", "en"), ("version", version));
-                using var published = await PostAsync(browser, $"/author/{Activity}/publish", $"/author/{Activity}/publish?handler=Publish");
+                using var changed = await PostAsync(
+                    browser,
+                    $"/author/{Activity}",
+                    $"/author/{Activity}/edit",
+                    ("edit", "describe"),
+                    ("summary", SummaryOf(_number)),
+                    ("language", "en"),
+                    ("version", version)
+                );
+                using var published = await PostAsync(
+                    browser,
+                    $"/author/{Activity}/publish",
+                    $"/author/{Activity}/publish?handler=Publish"
+                );
                 if (changed.IsSuccessStatusCode && published.StatusCode == System.Net.HttpStatusCode.Redirect)
                 {
                     _editions.Add(_number);
@@ -55,7 +78,10 @@ internal sealed class KilledTeacher(HttpClient browser, IReadOnlyList<string> ha
 
                 var (work, comment) = (handedIn[_number % handedIn.Count], CommentOf(_number));
                 var review = $"/author/{Activity}/review/{work}";
-                var seen = Host.Find(await browser.GetStringAsync(review, stop), $"name=\"spot\" value=\"{Spot}\" />\\s*<input type=\"hidden\" name=\"seen\" value=\"([^\"]*)\"");
+                var seen = Host.Find(
+                    await browser.GetStringAsync(review, stop),
+                    $"name=\"spot\" value=\"{Spot}\" />\\s*<input type=\"hidden\" name=\"seen\" value=\"([^\"]*)\""
+                );
                 using var said = await PostAsync(browser, review, review, ("spot", Spot), ("seen", seen), ("comment", comment));
                 if (said.StatusCode == System.Net.HttpStatusCode.Redirect)
                 {
@@ -81,7 +107,10 @@ internal sealed class KilledTeacher(HttpClient browser, IReadOnlyList<string> ha
             comments.AddRange((await attempts.LoadAsync(work))!.Events.OfType<Reviewed>().Select(said => (work, said.Review.Comment)));
         }
 
-        var times = _editions.Select(number => editions.Count(summary => summary == SummaryOf(number))).Concat(_comments.Select(one => comments.Count(one.Equals))).ToList();
+        var times = _editions
+            .Select(number => editions.Count(summary => summary == SummaryOf(number)))
+            .Concat(_comments.Select(one => comments.Count(one.Equals)))
+            .ToList();
         return (times.Count(one => one == 0), times.Count(one => one > 1));
     }
 
@@ -89,10 +118,17 @@ internal sealed class KilledTeacher(HttpClient browser, IReadOnlyList<string> ha
 
     private static string CommentOf(int number) => string.Create(CultureInfo.InvariantCulture, $"Comment {number}.");
 
-    private static async Task<HttpResponseMessage> PostAsync(HttpClient browser, string page, string address, params (string Name, string Value)[] fields)
+    private static async Task<HttpResponseMessage> PostAsync(
+        HttpClient browser,
+        string page,
+        string address,
+        params (string Name, string Value)[] fields
+    )
     {
         var gate = await browser.GetStringAsync(page);
-        var proof = Host.Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"") is { Length: > 0 } field ? field : Host.Find(gate, "data-proof=\"([^\"]+)\"");
+        var proof = Host.Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"") is { Length: > 0 } field
+            ? field
+            : Host.Find(gate, "data-proof=\"([^\"]+)\"");
         using var request = new HttpRequestMessage(HttpMethod.Post, address) { Content = Host.Form([.. fields, ("proof", proof)]) };
         request.Headers.Add("X-Slate-Proof", proof);
         return await browser.SendAsync(request);

@@ -22,26 +22,35 @@ internal sealed class KilledUploads
     public int Acknowledged => _taken.Count;
 
     /// <summary>Hands over until the server is gone.</summary>
-    public Task WorkAsync(Server server, CancellationToken stop) => Task.WhenAll(Enumerable.Range(0, Hands).Select(async _ =>
-    {
-        try
-        {
-            var learner = await Burdens.ComeAsync(server, "Hands", "breeze");
-            while (!stop.IsCancellationRequested)
-            {
-                await HandAsync(learner, Interlocked.Increment(ref _number));
-            }
-        }
-        catch (Exception problem) when (problem is HttpRequestException or OperationCanceledException)
-        {
-            // The server was killed.
-        }
-    }));
+    public Task WorkAsync(Server server, CancellationToken stop) =>
+        Task.WhenAll(
+            Enumerable
+                .Range(0, Hands)
+                .Select(async _ =>
+                {
+                    try
+                    {
+                        var learner = await Burdens.ComeAsync(server, "Hands", "breeze");
+                        while (!stop.IsCancellationRequested)
+                        {
+                            await HandAsync(learner, Interlocked.Increment(ref _number));
+                        }
+                    }
+                    catch (Exception problem) when (problem is HttpRequestException or OperationCanceledException)
+                    {
+                        // The server was killed.
+                    }
+                })
+        );
 
     private async Task HandAsync((HttpClient Browser, string Events, string Proof) learner, int number)
     {
         var name = $"photo-{number}.png";
-        using var form = new MultipartFormDataContent { { new StringContent("flag"), "spot" }, { new ByteArrayContent(Picture(number)), "file", name } };
+        using var form = new MultipartFormDataContent
+        {
+            { new StringContent("flag"), "spot" },
+            { new ByteArrayContent(Picture(number)), "file", name },
+        };
         form.Headers.Add("X-Slate-Proof", learner.Proof);
         var files = learner.Events.Replace("/events", "/files", StringComparison.Ordinal);
         using var reply = await learner.Browser.PostAsync(files, form);
@@ -63,7 +72,11 @@ internal sealed class KilledUploads
             lost += now is null || (photo.Shown is { } then && then != now) ? 1 : 0;
         }
 
-        var kept = await db.HandedFiles.Where(file => file.Name.StartsWith("photo-")).GroupBy(file => file.Name).Select(one => new { Name = one.Key, Times = one.Count() }).ToListAsync();
+        var kept = await db
+            .HandedFiles.Where(file => file.Name.StartsWith("photo-"))
+            .GroupBy(file => file.Name)
+            .Select(one => new { Name = one.Key, Times = one.Count() })
+            .ToListAsync();
         return (lost, kept.Count(one => one.Times > 1));
     }
 

@@ -17,8 +17,12 @@ namespace ZestySlate.Bench;
 /// </summary>
 internal static class Kills
 {
-    private const int Learners = 300, Rounds = 30, Works = 12;
-    private static readonly TimeSpan Pace = TimeSpan.FromSeconds(2), LeastBeforeKill = TimeSpan.FromSeconds(3), MostBeforeKill = TimeSpan.FromSeconds(7);
+    private const int Learners = 300,
+        Rounds = 30,
+        Works = 12;
+    private static readonly TimeSpan Pace = TimeSpan.FromSeconds(2),
+        LeastBeforeKill = TimeSpan.FromSeconds(3),
+        MostBeforeKill = TimeSpan.FromSeconds(7);
 
     public static async Task RunAsync()
     {
@@ -39,7 +43,11 @@ internal static class Kills
             {
                 using var over = new CancellationTokenSource();
                 var (number, stop) = (round, over.Token);
-                var work = learners.Select(learner => learner.WorkAsync(number, acknowledged, stop)).Append(uploads.WorkAsync(server, stop)).Append(teacher.WorkAsync(stop)).ToList();
+                var work = learners
+                    .Select(learner => learner.WorkAsync(number, acknowledged, stop))
+                    .Append(uploads.WorkAsync(server, stop))
+                    .Append(teacher.WorkAsync(stop))
+                    .ToList();
                 await Task.Delay(LeastBeforeKill + ((MostBeforeKill - LeastBeforeKill) * random.NextDouble()));
                 await server.KillAsync();
                 await over.CancelAsync();
@@ -57,7 +65,11 @@ internal static class Kills
             await server.KillAsync();
         }
 
-        Console.WriteLine($"{Rounds} times killed under {Learners} learners: {acknowledged.Count:N0} answers acknowledged, {unanswered:N0} of them only when sent again ({sentAgain:N0} sent); {uploads.Acknowledged:N0} photos, {teacher.Acknowledged.Editions:N0} editions, {teacher.Acknowledged.Comments:N0} comments");
+        Console.WriteLine(
+            $"{Rounds} times killed under {Learners} learners: {acknowledged.Count:N0} answers acknowledged, "
+                + $"{unanswered:N0} of them only when sent again ({sentAgain:N0} sent); {uploads.Acknowledged:N0} photos, "
+                + $"{teacher.Acknowledged.Editions:N0} editions, {teacher.Acknowledged.Comments:N0} comments"
+        );
         var (lost, twice, changed) = await FaultsAsync(data, address, acknowledged, learners, uploads, teacher);
         Console.WriteLine($"lost {lost}, stored twice {twice}, changed {changed}   (aim: 0, 0 and 0)");
         Directory.Delete(data, true);
@@ -68,21 +80,39 @@ internal static class Kills
     }
 
     /// <summary>Looks for everything that was acknowledged, through the application itself.</summary>
-    private static async Task<(int Lost, int Twice, int Changed)> FaultsAsync(string data, Uri address, ConcurrentDictionary<string, string> acknowledged, List<Learner> learners, KilledUploads uploads, KilledTeacher teacher)
+    private static async Task<(int Lost, int Twice, int Changed)> FaultsAsync(
+        string data,
+        Uri address,
+        ConcurrentDictionary<string, string> acknowledged,
+        List<Learner> learners,
+        KilledUploads uploads,
+        KilledTeacher teacher
+    )
     {
         await using var host = await Host.StartAsync(data, address);
         await using var scope = host.Services.CreateAsyncScope();
-        var (store, attempts, db) = (scope.ServiceProvider.GetRequiredService<ActivityStore>(), scope.ServiceProvider.GetRequiredService<AttemptStore>(), scope.ServiceProvider.GetRequiredService<SlateDb>());
+        var (store, attempts, db) = (
+            scope.ServiceProvider.GetRequiredService<ActivityStore>(),
+            scope.ServiceProvider.GetRequiredService<AttemptStore>(),
+            scope.ServiceProvider.GetRequiredService<SlateDb>()
+        );
         var stored = new List<(string Id, string Pick)>();
         foreach (var learner in learners)
         {
-            stored.AddRange((await attempts.LoadAsync(learner.Attempt))!.Events.OfType<Answered>().Select(answer => (answer.Id, ((MultipleChoiceResponse)answer.Response).Picked.Single())));
+            stored.AddRange(
+                (await attempts.LoadAsync(learner.Attempt))!
+                    .Events.OfType<Answered>()
+                    .Select(answer => (answer.Id, ((MultipleChoiceResponse)answer.Response).Picked.Single()))
+            );
         }
 
         var picks = stored.ToLookup(answer => answer.Id, answer => answer.Pick);
         var (files, teaching) = (await uploads.FaultsAsync(db), await teacher.FaultsAsync(store, attempts));
-        return (acknowledged.Keys.Count(id => !picks.Contains(id)) + files.Lost + teaching.Lost, picks.Count(one => one.Count() > 1) + files.Twice + teaching.Twice,
-            acknowledged.Count(answer => picks[answer.Key].Any(pick => pick != answer.Value)));
+        return (
+            acknowledged.Keys.Count(id => !picks.Contains(id)) + files.Lost + teaching.Lost,
+            picks.Count(one => one.Count() > 1) + files.Twice + teaching.Twice,
+            acknowledged.Count(answer => picks[answer.Key].Any(pick => pick != answer.Value))
+        );
     }
 
     /// <summary>A learner's page: what was not acknowledged waits, and is sent again under its own id.</summary>
@@ -94,11 +124,24 @@ internal static class Kills
 
         public static async Task<Learner> ComeAsync(Uri address, int number)
         {
-            var browser = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = address, Timeout = TimeSpan.FromSeconds(10) };
+            var browser = new HttpClient(new SocketsHttpHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() })
+            {
+                BaseAddress = address,
+                Timeout = TimeSpan.FromSeconds(10),
+            };
             var gate = await browser.GetStringAsync("/a/garden");
-            await browser.PostAsync("/a/garden?handler=begin", Host.Form(("name", $"Learner {number}"), ("proof", Host.Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""))));
+            await browser.PostAsync(
+                "/a/garden?handler=begin",
+                Host.Form(("name", $"Learner {number}"), ("proof", Host.Find(gate, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")))
+            );
             var page = await browser.GetStringAsync("/a/garden");
-            return new Learner(browser, number, Host.Find(page, "data-attempt=\"([^\"]+)\""), Host.Find(page, "data-events=\"([^\"]+)\""), Host.Find(page, "data-proof=\"([^\"]+)\""));
+            return new Learner(
+                browser,
+                number,
+                Host.Find(page, "data-attempt=\"([^\"]+)\""),
+                Host.Find(page, "data-events=\"([^\"]+)\""),
+                Host.Find(page, "data-proof=\"([^\"]+)\"")
+            );
         }
 
         public async Task WorkAsync(int round, ConcurrentDictionary<string, string> acknowledged, CancellationToken stop)
@@ -135,7 +178,10 @@ internal static class Kills
 
         private async Task<bool> SendAsync((string Id, string Pick) answer)
         {
-            using var request = new HttpRequestMessage(HttpMethod.Post, events) { Content = Host.Form(("act", "answer"), ("spot", "askshade"), ("event", answer.Id), ("pick", answer.Pick)) };
+            using var request = new HttpRequestMessage(HttpMethod.Post, events)
+            {
+                Content = Host.Form(("act", "answer"), ("spot", "askshade"), ("event", answer.Id), ("pick", answer.Pick)),
+            };
             request.Headers.Add("X-Slate-Script", "1");
             request.Headers.Add("X-Slate-Proof", proof);
             try

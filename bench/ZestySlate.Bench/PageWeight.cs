@@ -27,7 +27,26 @@ internal static class PageWeight
         var owner = (await scope.ServiceProvider.GetRequiredService<SlateDb>().Activities.FindAsync("garden"))!.OwnerId;
         var pool = store.Edition("watchsheet", 1).Asked.Select(asked => asked.Question).ToList();
         var sheet = Recipes.Begin(Recipe.Worksheet, "A hundred questions", "en");
-        sheet = sheet with { Scenes = [sheet.Scenes[0] with { Spots = [.. Enumerable.Range(0, 100).Select(i => new Spot { Id = "h" + i, Name = "Question " + i, Content = new Ask(pool[i % pool.Count]) })] }] };
+        sheet = sheet with
+        {
+            Scenes =
+            [
+                sheet.Scenes[0] with
+                {
+                    Spots =
+                    [
+                        .. Enumerable
+                            .Range(0, 100)
+                            .Select(i => new Spot
+                            {
+                                Id = "h" + i,
+                                Name = "Question " + i,
+                                Content = new Ask(pool[i % pool.Count]),
+                            }),
+                    ],
+                },
+            ],
+        };
         await store.CreateAsync(owner, sheet, "hundred");
         await store.PublishAsync("hundred", owner);
         await store.SetVisibilityAsync("hundred", Visibility.Link);
@@ -44,7 +63,12 @@ internal static class PageWeight
         var style = await browser.GetStringAsync(css);
         var addresses = new List<string> { page, css, Host.Find(html, "src=\"(/dist/learner[^\"]+)\""), "/dist/symbols.svg" };
         // Only the face for the page's own letters is fetched; the one for other Latin letters waits until one is used.
-        addresses.AddRange(Regex.Matches(style, "url\\(\"?(/dist/fonts/atkinson[^)\"]+-latin-wght[^)\"]+)").Select(match => match.Groups[1].Value).Distinct());
+        addresses.AddRange(
+            Regex
+                .Matches(style, "url\\(\"?(/dist/fonts/atkinson[^)\"]+-latin-wght[^)\"]+)")
+                .Select(match => match.Groups[1].Value)
+                .Distinct()
+        );
 
         long total = 0;
         foreach (var address in addresses)
@@ -56,21 +80,23 @@ internal static class PageWeight
             {
                 // The page of a learner at work; compressed here in the same way, since its session lives in the other browser's cookie.
                 var bytes = new MemoryStream();
-                await using (var brotli = new System.IO.Compression.BrotliStream(bytes, System.IO.Compression.CompressionLevel.Optimal, true))
+                await using (
+                    var brotli = new System.IO.Compression.BrotliStream(bytes, System.IO.Compression.CompressionLevel.Optimal, true)
+                )
                 {
                     await brotli.WriteAsync(System.Text.Encoding.UTF8.GetBytes(html));
                 }
 
                 total += bytes.Length;
-                Console.WriteLine($"{bytes.Length,8}  {address}");
+                Console.WriteLine($"{bytes.Length, 8}  {address}");
                 continue;
             }
 
             var content = await (await raw.SendAsync(request)).Content.ReadAsByteArrayAsync();
             total += content.Length;
-            Console.WriteLine($"{content.Length,8}  {address}");
+            Console.WriteLine($"{content.Length, 8}  {address}");
         }
 
-        Console.WriteLine($"{total,8}  in all: {total / Limit:0.00} of the 70 KB limit");
+        Console.WriteLine($"{total, 8}  in all: {total / Limit:0.00} of the 70 KB limit");
     }
 }

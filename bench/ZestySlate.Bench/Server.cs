@@ -19,8 +19,22 @@ internal sealed class Server
     {
         var address = at ?? new Uri($"http://127.0.0.1:{FreePort()}");
         var web = Path.Combine(Host.Root(), "src", "ZestySlate.Web");
-        var start = new ProcessStartInfo("dotnet", Path.Combine(web, "bin", "Release", "net10.0", "ZestySlate.Web.dll")) { WorkingDirectory = web, RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var (name, value) in new[] { ("ASPNETCORE_URLS", address.ToString()), ("DataFolder", data), ("Demo__Enabled", "true"), ("Demo__Folder", Path.Combine(Host.Root(), "demo")), ("Limits__CodesPerMinute", "1000000") })
+        var start = new ProcessStartInfo("dotnet", Path.Combine(web, "bin", "Release", "net10.0", "ZestySlate.Web.dll"))
+        {
+            WorkingDirectory = web,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        foreach (
+            var (name, value) in new[]
+            {
+                ("ASPNETCORE_URLS", address.ToString()),
+                ("DataFolder", data),
+                ("Demo__Enabled", "true"),
+                ("Demo__Folder", Path.Combine(Host.Root(), "demo")),
+                ("Limits__CodesPerMinute", "1000000"),
+            }
+        )
         {
             start.Environment[name] = value;
         }
@@ -57,7 +71,12 @@ internal sealed class Server
         await _process.WaitForExitAsync();
     }
 
-    public HttpClient Browser() => new(new SocketsHttpHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = Address, Timeout = TimeSpan.FromMinutes(10) };
+    public HttpClient Browser() =>
+        new(new SocketsHttpHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() })
+        {
+            BaseAddress = Address,
+            Timeout = TimeSpan.FromMinutes(10),
+        };
 
     /// <summary>Runs something, and gives how long it takes and by how much the memory in use (resident) rises above what it was, at the most, in MB.</summary>
     public async Task<(double Seconds, double Megabytes)> MeasureAsync(Func<Task> work)
@@ -80,7 +99,13 @@ internal sealed class Server
         return (seconds, Math.Max(0, most - before));
     }
 
-    private double Resident() => double.Parse(File.ReadLines($"/proc/{_process.Id}/status").First(line => line.StartsWith("VmRSS", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1024;
+    private double Resident() =>
+        double.Parse(
+            File.ReadLines($"/proc/{_process.Id}/status")
+                .First(line => line.StartsWith("VmRSS", StringComparison.Ordinal))
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)[1],
+            CultureInfo.InvariantCulture
+        ) / 1024;
 
     private static int FreePort()
     {

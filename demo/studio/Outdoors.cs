@@ -67,7 +67,8 @@ public static class Outdoors
         var colour = Vec.Mix(deep, far, Math.Pow(1 + way.Y, 9)) * (0.8 + (wave * 0.5));
         var flat = new Vec(sun.X, 0, sun.Z).Unit;
         var along = Math.Max(0, new Vec(way.X, 0, way.Z).Unit.Dot(flat));
-        var sparkle = Math.Pow(along, 90) * Math.Max(0, Noise.Layers(x * 0.9, z * 2.2, 3) - 0.48) * 9 * Math.Clamp(1.4 - (distance / 160), 0, 1);
+        var sparkle =
+            Math.Pow(along, 90) * Math.Max(0, Noise.Layers(x * 0.9, z * 2.2, 3) - 0.48) * 9 * Math.Clamp(1.4 - (distance / 160), 0, 1);
         return (colour * 1.25) + (glitter * sparkle);
     }
 
@@ -77,7 +78,14 @@ public static class Outdoors
         var yaw = Math.Atan2(way.X, -way.Z) * 180 / Math.PI;
         var height = Math.Asin(way.Y) * 180 / Math.PI;
         double Hill(double at, double wide, double high) => high * Math.Exp(-Math.Pow((yaw - at) / wide, 2));
-        var ridge = Hill(-62, 16, 7) + Hill(-88, 20, 9) + Hill(48, 9, 1.6) + Hill(64, 7, 2.2) + Hill(130, 30, 8) + Hill(175, 22, 11) + Hill(-150, 26, 10);
+        var ridge =
+            Hill(-62, 16, 7)
+            + Hill(-88, 20, 9)
+            + Hill(48, 9, 1.6)
+            + Hill(64, 7, 2.2)
+            + Hill(130, 30, 8)
+            + Hill(175, 22, 11)
+            + Hill(-150, 26, 10);
         ridge += (Noise.Layers(yaw * 0.22, 2, 4) - 0.5) * Math.Min(2.5, ridge);
         if (height > ridge || height < -1.6 || ridge < 0.15)
         {

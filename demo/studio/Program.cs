@@ -8,7 +8,19 @@ var width = args.Length > 1 ? int.Parse(args[1], System.Globalization.CultureInf
 Directory.CreateDirectory(Path.Combine(folder, "panoramas"));
 Directory.CreateDirectory(Path.Combine(folder, "sounds"));
 
-foreach (var set in only == "sounds" ? [] : new[] { Rooms.WatchRoom(false), Rooms.WatchRoom(true), Rooms.LampGallery(false), Rooms.LampGallery(true), Rooms.Boathouse(false), Rooms.Boathouse(true) })
+foreach (
+    var set in only == "sounds"
+        ? []
+        : new[]
+        {
+            Rooms.WatchRoom(false),
+            Rooms.WatchRoom(true),
+            Rooms.LampGallery(false),
+            Rooms.LampGallery(true),
+            Rooms.Boathouse(false),
+            Rooms.Boathouse(true),
+        }
+)
 {
     Renderer.Render(set, width, Path.Combine(folder, "panoramas", set.Name + ".jpg"));
     Console.WriteLine(set.Name);

@@ -34,7 +34,12 @@ public static class Renderer
             {
                 var at = (y * width) + x;
                 var seen = IsEdge(light, width, height, x, y) ? Finer(set, x, y, width, height) : light[at];
-                (pixels[at * 4], pixels[(at * 4) + 1], pixels[(at * 4) + 2], pixels[(at * 4) + 3]) = (Shown(seen.X), Shown(seen.Y), Shown(seen.Z), 255);
+                (pixels[at * 4], pixels[(at * 4) + 1], pixels[(at * 4) + 2], pixels[(at * 4) + 3]) = (
+                    Shown(seen.X),
+                    Shown(seen.Y),
+                    Shown(seen.Z),
+                    255
+                );
             }
         });
         using var picture = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
@@ -127,7 +132,11 @@ public static class Renderer
     private static double Openness(Set set, Vec point, Vec normal)
     {
         var side = Math.Abs(normal.Y) > 0.9 ? new Vec(1, 0, 0) : new Vec(0, 1, 0);
-        var other = new Vec((normal.Y * side.Z) - (normal.Z * side.Y), (normal.Z * side.X) - (normal.X * side.Z), (normal.X * side.Y) - (normal.Y * side.X));
+        var other = new Vec(
+            (normal.Y * side.Z) - (normal.Z * side.Y),
+            (normal.Z * side.X) - (normal.X * side.Z),
+            (normal.X * side.Y) - (normal.Y * side.X)
+        );
         var open = 0.0;
         foreach (var (a, b) in new[] { (0.0, 0.0), (0.8, 0.0), (-0.8, 0.0), (0.0, 0.8), (0.0, -0.8) })
         {

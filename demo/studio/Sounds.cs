@@ -7,25 +7,34 @@ public static class Sounds
 
     /// <summary>Waves that come and go, with a little wind; its end meets its beginning.</summary>
     public static void Sea(string path) => Write(path, 12, (t, length, random) =>
-    {
-        var swell = 0.5 - (0.5 * Math.Cos(2 * Math.PI * 3 * t / length));
-        return random.Smooth(0.16) * (0.06 + (0.3 * swell * swell)) + (random.Smooth(0.02) * 0.25);
-    });
+        {
+            var swell = 0.5 - (0.5 * Math.Cos(2 * Math.PI * 3 * t / length));
+            return random.Smooth(0.16) * (0.06 + (0.3 * swell * swell)) + (random.Smooth(0.02) * 0.25);
+        });
 
     /// <summary>A clock's tick and the wind outside.</summary>
     public static void Clock(string path) => Write(path, 8, (t, _, random) =>
-    {
-        var since = t % 1;
-        var tick = Math.Exp(-since * 70) * Math.Sin(2 * Math.PI * (t % 2 < 1 ? 1900 : 1500) * since) * 0.35;
-        return tick + (random.Smooth(0.015) * 0.3);
-    });
+        {
+            var since = t % 1;
+            var tick = Math.Exp(-since * 70) * Math.Sin(2 * Math.PI * (t % 2 < 1 ? 1900 : 1500) * since) * 0.35;
+            return tick + (random.Smooth(0.015) * 0.3);
+        });
 
     /// <summary>A bell buoy in the swell.</summary>
     public static void Bell(string path) => Write(path, 9, (t, _, random) =>
-    {
-        double Stroke(double at, double loud) => t < at ? 0 : loud * Math.Exp(-(t - at) * 1.3) * (Math.Sin(2 * Math.PI * 523 * (t - at)) + (0.6 * Math.Sin(2 * Math.PI * 1243 * (t - at))) + (0.3 * Math.Sin(2 * Math.PI * 1890 * (t - at))));
-        return ((Stroke(0.4, 0.3) + Stroke(2.1, 0.16) + Stroke(2.7, 0.26) + Stroke(5.3, 0.22)) * 0.8) + (random.Smooth(0.1) * 0.05);
-    });
+        {
+            double Stroke(double at, double loud) =>
+                t < at
+                    ? 0
+                    : loud
+                        * Math.Exp(-(t - at) * 1.3)
+                        * (
+                            Math.Sin(2 * Math.PI * 523 * (t - at))
+                            + (0.6 * Math.Sin(2 * Math.PI * 1243 * (t - at)))
+                            + (0.3 * Math.Sin(2 * Math.PI * 1890 * (t - at)))
+                        );
+            return ((Stroke(0.4, 0.3) + Stroke(2.1, 0.16) + Stroke(2.7, 0.26) + Stroke(5.3, 0.22)) * 0.8) + (random.Smooth(0.1) * 0.05);
+        });
 
     /// <summary>Morse signals: dot 0.12 s.</summary>
     public static void Morse(string path, string signs)
@@ -34,7 +43,12 @@ public static class Sounds
         var at = 0.4;
         foreach (var sign in signs)
         {
-            var lasts = sign switch { '.' => 0.12, '-' => 0.36, _ => 0 };
+            var lasts = sign switch
+            {
+                '.' => 0.12,
+                '-' => 0.36,
+                _ => 0,
+            };
             if (lasts > 0)
             {
                 tones.Add((at, at + lasts));
@@ -43,7 +57,9 @@ public static class Sounds
             at += lasts > 0 ? lasts + 0.12 : 0.3;
         }
 
-        Write(path, at + 0.5, (t, _, random) => (tones.Any(tone => t >= tone.From && t < tone.To) ? 0.4 * Math.Sin(2 * Math.PI * 640 * t) : 0) + (random.Smooth(0.5) * 0.03));
+        Write(path, at + 0.5, (t, _, random) =>
+            (tones.Any(tone => t >= tone.From && t < tone.To) ? 0.4 * Math.Sin(2 * Math.PI * 640 * t) : 0) + (random.Smooth(0.5) * 0.03)
+        );
     }
 
     /// <summary>One spoken word.</summary>

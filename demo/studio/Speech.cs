@@ -39,7 +39,10 @@ public static class Speech
             phase = (phase + (pitch / rate)) % 1;
             var pulse = phase < 0.4 ? Math.Sin(Math.PI * phase / 0.4) - 0.6 : -0.25;
             var source = (pulse * Between(p => p.Voice)) + (((random.NextDouble() * 2) - 1) * Between(p => p.Breath) * 0.5);
-            var sum = (resonances[0].Take(source, Between(p => p.F1), 80, rate) * 1.0) + (resonances[1].Take(source, Between(p => p.F2), 110, rate) * 0.55) + (resonances[2].Take(source, Between(p => p.F3), 160, rate) * 0.3);
+            var sum =
+                (resonances[0].Take(source, Between(p => p.F1), 80, rate) * 1.0)
+                + (resonances[1].Take(source, Between(p => p.F2), 110, rate) * 0.55)
+                + (resonances[2].Take(source, Between(p => p.F3), 160, rate) * 0.3);
             var fade = Math.Clamp(t / 0.02, 0, 1) * Math.Clamp((ends[^1] + 0.05 - t) / 0.08, 0, 1);
             spoken[i] = sum * fade * 0.5;
         }
@@ -51,7 +54,8 @@ public static class Speech
     /// <summary>A resonance of two poles (Klatt 1980, formant resonator).</summary>
     private sealed class Resonance
     {
-        private double _one, _two;
+        private double _one,
+            _two;
 
         public double Take(double value, double frequency, double width, int rate)
         {

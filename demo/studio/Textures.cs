@@ -19,7 +19,14 @@ public static class Textures
         canvas.DrawRect(40, 40, 1520, 920, sea);
         for (var depth = 3; depth >= 1; depth--)
         {
-            using var shallow = Fill(depth switch { 3 => 0xcbe2dcu, 2 => 0xd9ebe1u, _ => 0xe6f2e6u });
+            using var shallow = Fill(
+                depth switch
+                {
+                    3 => 0xcbe2dcu,
+                    2 => 0xd9ebe1u,
+                    _ => 0xe6f2e6u,
+                }
+            );
             canvas.DrawPath(Coast(depth * 38), shallow);
         }
 
@@ -62,7 +69,14 @@ public static class Textures
                 number = ((number * 37) + 11) % 61;
                 if (!(x > 1080 && x < 1340 && y is > 220 and < 430))
                 {
-                    Write(canvas, (4 + (number % 28)).ToString(System.Globalization.CultureInfo.InvariantCulture), x + (number % 17) - 8, y + (number % 13), 19, 0x4a6a70);
+                    Write(
+                        canvas,
+                        (4 + (number % 28)).ToString(System.Globalization.CultureInfo.InvariantCulture),
+                        x + (number % 17) - 8,
+                        y + (number % 13),
+                        19,
+                        0x4a6a70
+                    );
                 }
             }
         }
@@ -73,7 +87,9 @@ public static class Textures
         canvas.DrawCircle(470, 380, 11, red);
         canvas.DrawPath(Polygon(470, 360, 3, 26, -90), red);
         Write(canvas, "Beacon  Fl 3  15 s", 560, 345, 22, 0xa82a3b, left: true);
-        foreach (var (x, y, name, fill) in new[] { (760, 470, "A", green), (930, 400, "B", green), (1040, 610, "C", red), (820, 770, "D", red) })
+        foreach (
+            var (x, y, name, fill) in new[] { (760, 470, "A", green), (930, 400, "B", green), (1040, 610, "C", red), (820, 770, "D", red) }
+        )
         {
             canvas.DrawPath(Polygon(x, y, 4, 17, 45), fill);
             Write(canvas, name, x + 26, y + 8, 24, 0x3b3020);
@@ -135,7 +151,16 @@ public static class Textures
 
     public static SKPaint Fill(uint rgb) => new() { Color = Colour(rgb), IsAntialias = true };
 
-    public static SKPaint Line(uint rgb, float width) => new() { Color = Colour(rgb), IsAntialias = true, Style = SKPaintStyle.Stroke, StrokeWidth = width, StrokeCap = SKStrokeCap.Round, StrokeJoin = SKStrokeJoin.Round };
+    public static SKPaint Line(uint rgb, float width) =>
+        new()
+        {
+            Color = Colour(rgb),
+            IsAntialias = true,
+            Style = SKPaintStyle.Stroke,
+            StrokeWidth = width,
+            StrokeCap = SKStrokeCap.Round,
+            StrokeJoin = SKStrokeJoin.Round,
+        };
 
     public static void Write(SKCanvas canvas, string words, float x, float y, float size, uint rgb, bool italic = false, bool left = false)
     {

@@ -22,7 +22,8 @@ public abstract class Thing(Paint paint)
 /// <summary>An upright block; turned round the vertical by some degrees.</summary>
 public sealed class Block(Vec low, Vec high, Paint paint, double turn = 0) : Thing(paint)
 {
-    private readonly double _sin = Math.Sin(turn * Math.PI / 180), _cos = Math.Cos(turn * Math.PI / 180);
+    private readonly double _sin = Math.Sin(turn * Math.PI / 180),
+        _cos = Math.Cos(turn * Math.PI / 180);
     private readonly Vec _middle = (low + high) * 0.5;
 
     public override Hit? Meet(Vec from, Vec way)
@@ -32,7 +33,10 @@ public sealed class Block(Vec low, Vec high, Paint paint, double turn = 0) : Thi
         var (near, far, axis) = (double.NegativeInfinity, double.PositiveInfinity, 0);
         for (var i = 0; i < 3; i++)
         {
-            var (p, v, h) = i == 0 ? (o.X, d.X, half.X) : i == 1 ? (o.Y, d.Y, half.Y) : (o.Z, d.Z, half.Z);
+            var (p, v, h) =
+                i == 0 ? (o.X, d.X, half.X)
+                : i == 1 ? (o.Y, d.Y, half.Y)
+                : (o.Z, d.Z, half.Z);
             if (Math.Abs(v) < 1e-9)
             {
                 if (Math.Abs(p) > h)
@@ -58,8 +62,14 @@ public sealed class Block(Vec low, Vec high, Paint paint, double turn = 0) : Thi
             return null;
         }
 
-        var sign = axis == 0 ? -Math.Sign(d.X) : axis == 1 ? -Math.Sign(d.Y) : -Math.Sign(d.Z);
-        var normal = axis == 0 ? new Vec(sign, 0, 0) : axis == 1 ? new Vec(0, sign, 0) : new Vec(0, 0, sign);
+        var sign =
+            axis == 0 ? -Math.Sign(d.X)
+            : axis == 1 ? -Math.Sign(d.Y)
+            : -Math.Sign(d.Z);
+        var normal =
+            axis == 0 ? new Vec(sign, 0, 0)
+            : axis == 1 ? new Vec(0, sign, 0)
+            : new Vec(0, 0, sign);
         return new Hit(near, Turned(normal, _sin), this);
     }
 
@@ -148,8 +158,12 @@ public sealed class Column(double x, double z, double low, double high, double r
 /// <summary>A flat picture that hangs in a room, facing along an axis.</summary>
 public sealed class Hanging : Thing
 {
-    private readonly Vec _corner, _right, _down, _normal;
-    private readonly double _width, _height;
+    private readonly Vec _corner,
+        _right,
+        _down,
+        _normal;
+    private readonly double _width,
+        _height;
 
     public Hanging(Vec middle, Vec right, double width, double height, SKBitmap picture, double glow = 0)
         : base((point, _) => (default, 0))
@@ -184,7 +198,10 @@ public sealed class Hanging : Thing
     public Vec ColourAt(Vec point)
     {
         var p = point - _corner;
-        var c = Picture.GetPixel(Math.Clamp((int)(p.Dot(_right) / _width * Picture.Width), 0, Picture.Width - 1), Math.Clamp((int)(p.Dot(_down) / _height * Picture.Height), 0, Picture.Height - 1));
+        var c = Picture.GetPixel(
+            Math.Clamp((int)(p.Dot(_right) / _width * Picture.Width), 0, Picture.Width - 1),
+            Math.Clamp((int)(p.Dot(_down) / _height * Picture.Height), 0, Picture.Height - 1)
+        );
         return Vec.Colour(((uint)c.Red << 16) | ((uint)c.Green << 8) | c.Blue);
     }
 }

@@ -36,7 +36,9 @@ public static class Noise
         double Mix(double a, double b, double t) => a + ((b - a) * t);
         return Mix(
             Mix(Mix(Corner(0, 0, 0), Corner(1, 0, 0), fx), Mix(Corner(0, 1, 0), Corner(1, 1, 0), fx), fy),
-            Mix(Mix(Corner(0, 0, 1), Corner(1, 0, 1), fx), Mix(Corner(0, 1, 1), Corner(1, 1, 1), fx), fy), fz);
+            Mix(Mix(Corner(0, 0, 1), Corner(1, 0, 1), fx), Mix(Corner(0, 1, 1), Corner(1, 1, 1), fx), fy),
+            fz
+        );
     }
 
     /// <summary>Several layers of noise, each finer than the one before; 0 to 1.</summary>

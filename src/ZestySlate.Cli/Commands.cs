@@ -31,7 +31,12 @@ public static class Commands
         ACTIVITY and ANSWERS are files as docs/activity-format.md describes them.
         """;
 
-    internal static readonly JsonSerializerOptions Json = new(StoredJson.Trusted) { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, Converters = { new FractionJson() } };
+    internal static readonly JsonSerializerOptions Json = new(StoredJson.Trusted)
+    {
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+        Converters = { new FractionJson() },
+    };
 
     /// <summary>Runs one command.</summary>
     public static int Run(string[] args, TextWriter output, TextWriter errors)
@@ -69,10 +74,16 @@ public static class Commands
         var findings = ReadyCheck.Run(activity);
         foreach (var finding in findings)
         {
-            output.WriteLine($"{(finding.Blocks ? "blocks" : "advises")}  {finding.Message}{(finding.SpotId is null ? "" : $" [{finding.SpotId}]")}");
+            output.WriteLine(
+                $"{(finding.Blocks ? "blocks" : "advises")}  {finding.Message}{(finding.SpotId is null ? "" : $" [{finding.SpotId}]")}"
+            );
         }
 
-        output.WriteLine(findings.Count == 0 ? "Ready: nothing is missing." : $"{findings.Count(f => f.Blocks)} to mend before publishing, {findings.Count(f => !f.Blocks)} to think about.");
+        output.WriteLine(
+            findings.Count == 0
+                ? "Ready: nothing is missing."
+                : $"{findings.Count(f => f.Blocks)} to mend before publishing, {findings.Count(f => !f.Blocks)} to think about."
+        );
         return findings.Any(finding => finding.Blocks) ? 1 : 0;
     }
 
@@ -94,27 +105,37 @@ public static class Commands
         var report = AttemptReport.Of(played.Value);
         if (json)
         {
-            output.WriteLine(JsonSerializer.Serialize(new
-            {
-                file.Value.Learner,
-                report.Score.Points,
-                report.Score.OutOf,
-                report.Score.Percent,
-                Band = report.Score.Band?.Text,
-                report.Score.Passed,
-                Answers = report.Answers.ToArray(),
-            }, Json));
+            output.WriteLine(
+                JsonSerializer.Serialize(
+                    new
+                    {
+                        file.Value.Learner,
+                        report.Score.Points,
+                        report.Score.OutOf,
+                        report.Score.Percent,
+                        Band = report.Score.Band?.Text,
+                        report.Score.Passed,
+                        Answers = report.Answers.ToArray(),
+                    },
+                    Json
+                )
+            );
             return 0;
         }
 
         string Points(Fraction points) => activity.Words.Number(points);
         foreach (var answer in report.Answers)
         {
-            output.WriteLine($"{Points(answer.Points),6} / {Points(answer.OutOf),-5} {answer.Verdict,-8} {answer.Question}");
-            output.WriteLine($"               {string.Join(' ', new[] { answer.Reason, answer.Aside, answer.Band }.Where(words => !string.IsNullOrEmpty(words)))}");
+            output.WriteLine($"{Points(answer.Points), 6} / {Points(answer.OutOf), -5} {answer.Verdict, -8} {answer.Question}");
+            output.WriteLine(
+                $"               {string.Join(' ', new[] { answer.Reason, answer.Aside, answer.Band }.Where(words => !string.IsNullOrEmpty(words)))}"
+            );
         }
 
-        output.WriteLine($"{Points(report.Score.Points),6} / {Points(report.Score.OutOf),-5} {Points(report.Score.Percent)} %{(report.Score.Band is { } band ? $"  {band.Text}" : "")}");
+        output.WriteLine(
+            $"{Points(report.Score.Points), 6} / {Points(report.Score.OutOf), -5} {Points(report.Score.Percent)} "
+                + $"%{(report.Score.Band is { } band ? $"  {band.Text}" : "")}"
+        );
         return 0;
     }
 

@@ -18,7 +18,15 @@ internal static class InstallationCommands
         }
 
         var added = Keepers.AddAsync(data, email, string.Join(' ', name), DateTimeOffset.UtcNow).GetAwaiter().GetResult();
-        return Say(added, password => password.Length == 0 ? $"{email} is a keeper now; the password is the one there was." : $"{email} is a keeper now. Sign in with the password {password}; a new one is asked for then.", output, errors);
+        return Say(
+            added,
+            password =>
+                password.Length == 0
+                    ? $"{email} is a keeper now; the password is the one there was."
+                    : $"{email} is a keeper now. Sign in with the password {password}; a new one is asked for then.",
+            output,
+            errors
+        );
     }
 
     /// <summary>zesty backup FILE --data FOLDER, zesty check-backup FILE, zesty restore FILE --data FOLDER</summary>
@@ -27,10 +35,33 @@ internal static class InstallationCommands
         var (plain, data) = Parted(args);
         return (command, plain, data) switch
         {
-            ("backup", [var file], { } folder) => Say(Backup.Make(folder, file, DateTimeOffset.UtcNow), count => $"{file}: {count} files. Check it with: zesty check-backup {file}", output, errors),
-            ("check-backup", [var file], _) => Say(Backup.Check(file), count => $"{file} is whole: {count} files, a sound database, and everything that it names.", output, errors),
-            ("restore", [var file], { } folder) => Say(Backup.Restore(file, folder), count => $"{count} files are in {folder}. Start Zesty Slate on it.", output, errors),
-            _ => Say(Outcome<int>.Refused(command == "check-backup" ? "usage: zesty check-backup FILE" : $"usage: zesty {command} FILE --data FOLDER"), _ => "", output, errors, 2),
+            ("backup", [var file], { } folder) => Say(
+                Backup.Make(folder, file, DateTimeOffset.UtcNow),
+                count => $"{file}: {count} files. Check it with: zesty check-backup {file}",
+                output,
+                errors
+            ),
+            ("check-backup", [var file], _) => Say(
+                Backup.Check(file),
+                count => $"{file} is whole: {count} files, a sound database, and everything that it names.",
+                output,
+                errors
+            ),
+            ("restore", [var file], { } folder) => Say(
+                Backup.Restore(file, folder),
+                count => $"{count} files are in {folder}. Start Zesty Slate on it.",
+                output,
+                errors
+            ),
+            _ => Say(
+                Outcome<int>.Refused(
+                    command == "check-backup" ? "usage: zesty check-backup FILE" : $"usage: zesty {command} FILE --data FOLDER"
+                ),
+                _ => "",
+                output,
+                errors,
+                2
+            ),
         };
     }
 

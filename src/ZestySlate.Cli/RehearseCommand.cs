@@ -22,14 +22,21 @@ internal static class RehearseCommand
                 case "--json":
                     json = true;
                     continue;
-                case "--learners" when int.TryParse(value, CultureInfo.InvariantCulture, out learners) && learners is > 0 and <= Rehearsal.MostLearners:
+                case "--learners"
+                    when int.TryParse(value, CultureInfo.InvariantCulture, out learners) && learners is > 0 and <= Rehearsal.MostLearners:
                 case "--seed" when long.TryParse(value, CultureInfo.InvariantCulture, out seed):
                     break;
-                case "--difficulty" when value.Split('=') is [var spot, var typed] && double.TryParse(typed, CultureInfo.InvariantCulture, out var difficulty) && double.IsFinite(difficulty):
+                case "--difficulty"
+                    when value.Split('=') is [var spot, var typed]
+                        && double.TryParse(typed, CultureInfo.InvariantCulture, out var difficulty)
+                        && double.IsFinite(difficulty):
                     difficulties[spot] = new ItemDifficulty(difficulty);
                     break;
                 default:
-                    errors.WriteLine($"«{options[i]} {value}»: rehearse takes --learners 1 to {Rehearsal.MostLearners}, --seed NUMBER, --difficulty SPOT=NUMBER and --json.");
+                    errors.WriteLine(
+                        $"«{options[i]} {value}»: rehearse takes --learners 1 to {Rehearsal.MostLearners}, "
+                            + "--seed NUMBER, --difficulty SPOT=NUMBER and --json."
+                    );
                     return 2;
             }
 
@@ -50,19 +57,24 @@ internal static class RehearseCommand
         var rehearsal = Rehearsal.Run(activity, learners, seed, difficulties);
         if (json)
         {
-            output.WriteLine(JsonSerializer.Serialize(new
-            {
-                rehearsal.Learners,
-                rehearsal.HandedIn,
-                medianMinutes = Math.Round(rehearsal.MedianTime.TotalMinutes, 1),
-                rehearsal.Statistics,
-                rehearsal.LivesLost,
-                rehearsal.LivesUsed,
-                rehearsal.TimeUp,
-                rehearsal.NeverRight,
-                rehearsal.NeverReached,
-                endedIn = rehearsal.EndedIn.Select(one => new { one.Scene, one.Times }),
-            }, Commands.Json));
+            output.WriteLine(
+                JsonSerializer.Serialize(
+                    new
+                    {
+                        rehearsal.Learners,
+                        rehearsal.HandedIn,
+                        medianMinutes = Math.Round(rehearsal.MedianTime.TotalMinutes, 1),
+                        rehearsal.Statistics,
+                        rehearsal.LivesLost,
+                        rehearsal.LivesUsed,
+                        rehearsal.TimeUp,
+                        rehearsal.NeverRight,
+                        rehearsal.NeverReached,
+                        endedIn = rehearsal.EndedIn.Select(one => new { one.Scene, one.Times }),
+                    },
+                    Commands.Json
+                )
+            );
             return 0;
         }
 
@@ -73,12 +85,28 @@ internal static class RehearseCommand
     private static void Say(Rehearsal rehearsal, TextWriter output)
     {
         var statistics = rehearsal.Statistics;
-        output.WriteLine(Line($"{rehearsal.HandedIn} of {rehearsal.Learners} handed in, half of them within {rehearsal.MedianTime.TotalMinutes:0.0} min"));
-        output.WriteLine(Line($"mean {statistics.Mean:0.0} %, median {statistics.Median:0.0} %, spread {statistics.Spread:0.0}{(statistics.Alpha is { } alpha ? Line($", alpha {alpha:0.00}") : "")}"));
+        output.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{rehearsal.HandedIn} of {rehearsal.Learners} handed in, half of them within {rehearsal.MedianTime.TotalMinutes:0.0} min"
+            )
+        );
+        output.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"mean {statistics.Mean:0.0} %, median {statistics.Median:0.0} %, spread "
+                    + $"{statistics.Spread:0.0}{(statistics.Alpha is { } alpha ? string.Create(CultureInfo.InvariantCulture, $", alpha {alpha:0.00}") : "")}"
+            )
+        );
         output.WriteLine(string.Join("  ", statistics.Histogram.Select((times, tenth) => $"{tenth * 10}+: {times}")));
         if (rehearsal.LivesLost is { } lives)
         {
-            output.WriteLine(Line($"{rehearsal.LivesUsed:0.0} lives used in the mean, {lives} lost their last life"));
+            output.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{rehearsal.LivesUsed:0.0} lives used in the mean, {lives} lost their last life"
+                )
+            );
         }
 
         if (rehearsal.TimeUp is { } time)
@@ -88,7 +116,14 @@ internal static class RehearseCommand
 
         foreach (var question in statistics.Questions)
         {
-            output.WriteLine(Line($"  facility {question.Facility:0.00}  discrimination {(question.Discrimination is { } value ? value.ToString("0.00", CultureInfo.InvariantCulture) : "–"),5}  {question.MedianTime.TotalSeconds,4:0} s  {question.Name} [{question.SpotId}]"));
+            output.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"  facility {question.Facility:0.00}  discrimination "
+                        + $"{(question.Discrimination is { } value ? value.ToString("0.00", CultureInfo.InvariantCulture) : "–"), 5}"
+                        + $"  {question.MedianTime.TotalSeconds, 4:0} s  {question.Name} [{question.SpotId}]"
+                )
+            );
         }
 
         foreach (var (scene, times) in rehearsal.EndedIn)
@@ -108,6 +143,4 @@ internal static class RehearseCommand
 
         output.WriteLine("A simulated class finds what cannot work; it does not foretell grades.");
     }
-
-    private static string Line(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
 }

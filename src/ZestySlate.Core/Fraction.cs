@@ -13,7 +13,8 @@ namespace ZestySlate.Core;
 [JsonConverter(typeof(FractionJson))]
 public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
 {
-    private const int DecimalDigits = 29, DecimalPlaces = 28;
+    private const int DecimalDigits = 29,
+        DecimalPlaces = 28;
 
     private readonly BigInteger _above;
 
@@ -73,18 +74,23 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
         return new Fraction(number < 0 ? -mantissa : mantissa, scale == 0 ? BigInteger.One : BigInteger.Pow(10, scale));
     }
 
-    public static Fraction operator +(Fraction one, Fraction other) => one.IsWhole && other.IsWhole
-        ? new(one._above + other._above, BigInteger.One)
-        : new((one._above * other.Below) + (other._above * one.Below), one.Below * other.Below);
+    public static Fraction operator +(Fraction one, Fraction other) =>
+        one.IsWhole && other.IsWhole
+            ? new(one._above + other._above, BigInteger.One)
+            : new((one._above * other.Below) + (other._above * one.Below), one.Below * other.Below);
 
     public static Fraction operator -(Fraction one, Fraction other) => one + -other;
 
     public static Fraction operator -(Fraction one) => new(-one._above, one.Below);
 
-    public static Fraction operator *(Fraction one, Fraction other) => one.IsWhole && one._above.IsOne ? other : other.IsWhole && other._above.IsOne ? one
-        : one.IsWhole && other.IsWhole ? new(one._above * other._above, BigInteger.One) : new(one._above * other._above, one.Below * other.Below);
+    public static Fraction operator *(Fraction one, Fraction other) =>
+        one.IsWhole && one._above.IsOne ? other
+        : other.IsWhole && other._above.IsOne ? one
+        : one.IsWhole && other.IsWhole ? new(one._above * other._above, BigInteger.One)
+        : new(one._above * other._above, one.Below * other.Below);
 
-    public static Fraction operator /(Fraction one, Fraction other) => other.IsWhole && other._above.IsOne ? one : new(one._above * other.Below, one.Below * other._above);
+    public static Fraction operator /(Fraction one, Fraction other) =>
+        other.IsWhole && other._above.IsOne ? one : new(one._above * other.Below, one.Below * other._above);
 
     public static bool operator ==(Fraction one, Fraction other) => one.Equals(other);
 
@@ -108,7 +114,8 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
     public static Fraction Clamp(Fraction one, Fraction least, Fraction most) => Max(least, Min(one, most));
 
     /// <summary>A power of ten, also below 1.</summary>
-    public static Fraction PowerOfTen(int power) => power >= 0 ? new(BigInteger.Pow(10, power), BigInteger.One) : new(BigInteger.One, BigInteger.Pow(10, -power));
+    public static Fraction PowerOfTen(int power) =>
+        power >= 0 ? new(BigInteger.Pow(10, power), BigInteger.One) : new(BigInteger.One, BigInteger.Pow(10, -power));
 
     /// <summary>The power of ten of its first digit: 2 for 345, -3 for 0.001; 0 for nothing.</summary>
     public int Magnitude
@@ -155,7 +162,13 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
             var scaled = (size.Rounded(places) * PowerOfTen(places))._above;
             if (scaled.GetBitLength() <= 96)
             {
-                return new decimal((int)(uint)(scaled & uint.MaxValue), (int)(uint)((scaled >> 32) & uint.MaxValue), (int)(uint)(scaled >> 64), Sign < 0, (byte)places) / Plain;
+                return new decimal(
+                        (int)(uint)(scaled & uint.MaxValue),
+                        (int)(uint)((scaled >> 32) & uint.MaxValue),
+                        (int)(uint)(scaled >> 64),
+                        Sign < 0,
+                        (byte)places
+                    ) / Plain;
             }
         }
     }
@@ -168,15 +181,18 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
 
     public override int GetHashCode() => HashCode.Combine(_above, _below);
 
-    public int CompareTo(Fraction other) => _below == other._below ? _above.CompareTo(other._above) : (_above * other.Below).CompareTo(other._above * Below);
+    public int CompareTo(Fraction other) =>
+        _below == other._below ? _above.CompareTo(other._above) : (_above * other.Below).CompareTo(other._above * Below);
 
     /// <summary>«2/3», or «2» for a whole number.</summary>
-    public override string ToString() => IsWhole ? _above.ToString(CultureInfo.InvariantCulture) : string.Create(CultureInfo.InvariantCulture, $"{_above}/{Below}");
+    public override string ToString() =>
+        IsWhole ? _above.ToString(CultureInfo.InvariantCulture) : string.Create(CultureInfo.InvariantCulture, $"{_above}/{Below}");
 }
 
 /// <summary>Sums of fractions.</summary>
 public static class FractionSums
 {
     /// <summary>The exact sum.</summary>
-    public static Fraction Total<T>(this IEnumerable<T> all, Func<T, Fraction> of) => all.Aggregate(Fraction.Zero, (sum, one) => sum + of(one));
+    public static Fraction Total<T>(this IEnumerable<T> all, Func<T, Fraction> of) =>
+        all.Aggregate(Fraction.Zero, (sum, one) => sum + of(one));
 }

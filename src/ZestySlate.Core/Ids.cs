@@ -2,7 +2,8 @@ using System.Security.Cryptography;
 
 namespace ZestySlate.Core;
 
-/// <summary>Short random names for scenes, spots, options, and codes for people to type. They use 31 letters and digits that are not mistaken for each other.</summary>
+/// <summary>Short random names for scenes, spots, options, and codes for people to type. They use 31 letters and digits that are not
+/// mistaken for each other.</summary>
 public static class Ids
 {
     private const string Letters = "abcdefghjkmnpqrstuvwxyz23456789";
@@ -17,6 +18,5 @@ public static class Ids
     public static string JoinCode() => New(6).ToUpperInvariant();
 
     /// <summary>Reads a typed code: capitals, without spaces and hyphens.</summary>
-    public static string ReadCode(string? typed) =>
-        string.Concat((typed ?? "").Where(char.IsLetterOrDigit)).ToUpperInvariant();
+    public static string ReadCode(string? typed) => string.Concat((typed ?? "").Where(char.IsLetterOrDigit)).ToUpperInvariant();
 }

@@ -30,7 +30,8 @@ public readonly struct ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
     public ValueList<T> RemoveAll(Predicate<T> match) => new(Items.RemoveAll(match));
 
     /// <summary>The same list with every element that fits replaced.</summary>
-    public ValueList<T> Replace(Predicate<T> match, Func<T, T> change) => this.Select(item => match(item) ? change(item) : item).ToValueList();
+    public ValueList<T> Replace(Predicate<T> match, Func<T, T> change) =>
+        this.Select(item => match(item) ? change(item) : item).ToValueList();
 
     /// <summary>The place of the first element that fits, or -1.</summary>
     public int IndexOf(Func<T, bool> match)

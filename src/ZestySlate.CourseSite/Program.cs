@@ -11,12 +11,14 @@ builder.Services.AddSingleton<SiteKeys>();
 builder.Services.AddSingleton<ToolMessages>();
 builder.Services.AddHttpClient();
 builder.Services.AddRazorPages(pages => pages.Conventions.AuthorizeFolder("/").AllowAnonymousToPage("/Index"));
-builder.Services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
-{
-    cookie.LoginPath = "/";
-    cookie.Cookie.Name = "gannet-point-courses";
-    cookie.Cookie.SameSite = SameSiteMode.Lax;
-});
+builder
+    .Services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)
+    .AddCookie(cookie =>
+    {
+        cookie.LoginPath = "/";
+        cookie.Cookie.Name = "gannet-point-courses";
+        cookie.Cookie.SameSite = SameSiteMode.Lax;
+    });
 builder.Services.AddAuthorization();
 
 var app = builder.Build();

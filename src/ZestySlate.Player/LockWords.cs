@@ -7,8 +7,10 @@ namespace ZestySlate.Player;
 public static class LockWords
 {
     /// <summary>The author's words, or how it opens.</summary>
-    public static string Of(LockView closed, Words words) => closed.Words.Length > 0 ? closed.Words : words.Say(closed.WordsKey, closed.Needed);
+    public static string Of(LockView closed, Words words) =>
+        closed.Words.Length > 0 ? closed.Words : words.Say(closed.WordsKey, closed.Needed);
 
     /// <summary>How near a lock is to opening, or null where nothing is counted.</summary>
-    public static string? NearnessOf(LockView closed, Words words) => closed.NearnessKey is { } key ? words.Say(key, closed.Has, closed.Needed) : null;
+    public static string? NearnessOf(LockView closed, Words words) =>
+        closed.NearnessKey is { } key ? words.Say(key, closed.Has, closed.Needed) : null;
 }

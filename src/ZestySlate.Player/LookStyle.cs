@@ -7,7 +7,8 @@ namespace ZestySlate.Player;
 /// <summary>The look of an activity as a style sheet for its page. Colours are mended where text or shapes could not be read.</summary>
 public static class LookStyle
 {
-    private const string PaperSurface = "#fffdf7", SlateSurface = "#1e2d37";
+    private const string PaperSurface = "#fffdf7",
+        SlateSurface = "#1e2d37";
 
     /// <summary>The style sheet; empty for the product's own look. Values come from closed sets and checked colours only.</summary>
     public static string Of(Look look, PlayAddresses addresses)
@@ -15,21 +16,37 @@ public static class LookStyle
         var style = new StringBuilder();
         if (look.Accent.Length > 0)
         {
-            style.Append(CultureInfo.InvariantCulture, $"--zest:{look.Accent};--on-zest:{Legibility.InkOn(look.Accent)};--zest-strong:light-dark({Legibility.Mended(look.Accent, PaperSurface, Legibility.Shapes)},{Legibility.Mended(look.Accent, SlateSurface, Legibility.Shapes)});");
+            style.Append(
+                CultureInfo.InvariantCulture,
+                $"--zest:{look.Accent};--on-zest:{Legibility.InkOn(look.Accent)}"
+                    + $";--zest-strong:light-dark({Legibility.Mended(look.Accent, PaperSurface, Legibility.Shapes)}"
+                    + $",{Legibility.Mended(look.Accent, SlateSurface, Legibility.Shapes)});"
+            );
         }
 
         if (look.BackgroundColour.Length > 0)
         {
-            style.Append(CultureInfo.InvariantCulture, $"--ground:{look.BackgroundColour};--on-ground:{Legibility.InkOn(look.BackgroundColour)};");
+            style.Append(
+                CultureInfo.InvariantCulture,
+                $"--ground:{look.BackgroundColour};--on-ground:{Legibility.InkOn(look.BackgroundColour)};"
+            );
         }
 
-        style.Append(look.Typeface switch
-        {
-            Typeface.Lively => "--text:\"Bricolage Grotesque\",system-ui,sans-serif;--heading:var(--text);",
-            Typeface.Bookish => "--text:\"Literata\",Georgia,serif;--heading:var(--text);",
-            _ => "",
-        });
+        style.Append(
+            look.Typeface switch
+            {
+                Typeface.Lively => "--text:\"Bricolage Grotesque\",system-ui,sans-serif;--heading:var(--text);",
+                Typeface.Bookish => "--text:\"Literata\",Georgia,serif;--heading:var(--text);",
+                _ => "",
+            }
+        );
         return (style.Length > 0 ? $":root{{{style}}}" : "")
-            + (look.Background is { } picture ? $".learner-page{{background:var(--ground) url(\"{addresses.Picture(picture, 1600)}\") center/cover fixed}}.learn-summary{{background:var(--surface);color:var(--ink);padding:.6rem .9rem;border-radius:6px}}" : "");
+            + (
+                look.Background is { } picture
+                    ? $".learner-page{{background:var(--ground) url(\"{addresses.Picture(picture, 1600)}\") center/cover "
+                        + $"fixed}}.learn-summary{{background:var(--surface);color:var(--ink);padding:.6rem "
+                        + $".9rem;border-radius:6px}}"
+                    : ""
+            );
     }
 }

@@ -5,11 +5,12 @@ namespace ZestySlate.Player;
 /// <summary>The symbol that stands beside a verdict, so that colour is never alone.</summary>
 public static class VerdictSymbols
 {
-    public static string Of(Verdict verdict) => verdict switch
-    {
-        Verdict.Right => "check",
-        Verdict.Partly => "contrast",
-        Verdict.Waiting or Verdict.Ungraded => "clock",
-        _ => "x",
-    };
+    public static string Of(Verdict verdict) =>
+        verdict switch
+        {
+            Verdict.Right => "check",
+            Verdict.Partly => "contrast",
+            Verdict.Waiting or Verdict.Ungraded => "clock",
+            _ => "x",
+        };
 }

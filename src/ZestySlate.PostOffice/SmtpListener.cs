@@ -9,7 +9,8 @@ namespace ZestySlate.PostOffice;
 /// Takes mails by SMTP (RFC 5321: EHLO, HELO, MAIL, RCPT, DATA, RSET, NOOP, QUIT). Addresses at refuses.example are refused
 /// for good, those at later.example for now, as real post offices sometimes do.
 /// </summary>
-public sealed partial class SmtpListener(Letters letters, IConfiguration configuration, TimeProvider clock, ILogger<SmtpListener> log) : BackgroundService
+public sealed partial class SmtpListener(Letters letters, IConfiguration configuration, TimeProvider clock, ILogger<SmtpListener> log)
+    : BackgroundService
 {
     private const int MostBytes = 10_000_000;
 
@@ -57,16 +58,18 @@ public sealed partial class SmtpListener(Letters letters, IConfiguration configu
                         return;
                     }
 
-                    await writer.WriteLineAsync(verb switch
-                    {
-                        "EHLO" => "250-post-office.example\r\n250-8BITMIME\r\n250 SIZE " + MostBytes,
-                        "HELO" or "MAIL" or "NOOP" => "250 ok",
-                        "RCPT" => Take(AddressOf(line), to),
-                        "RSET" => Clear(to),
-                        "DATA" when to.Count == 0 => "503 to whom?",
-                        "DATA" => "354 go on, end with a dot",
-                        _ => "502 this post office does not know that",
-                    });
+                    await writer.WriteLineAsync(
+                        verb switch
+                        {
+                            "EHLO" => "250-post-office.example\r\n250-8BITMIME\r\n250 SIZE " + MostBytes,
+                            "HELO" or "MAIL" or "NOOP" => "250 ok",
+                            "RCPT" => Take(AddressOf(line), to),
+                            "RSET" => Clear(to),
+                            "DATA" when to.Count == 0 => "503 to whom?",
+                            "DATA" => "354 go on, end with a dot",
+                            _ => "502 this post office does not know that",
+                        }
+                    );
                     if (verb == "DATA" && to.Count > 0)
                     {
                         await writer.WriteLineAsync(Keep(await LetterAsync(reader, stop), to));
@@ -84,7 +87,8 @@ public sealed partial class SmtpListener(Letters letters, IConfiguration configu
     [LoggerMessage(LogLevel.Information, "A sender went away")]
     private static partial void SenderWentAway(ILogger log, Exception problem);
 
-    private static string AddressOf(string line) => line.IndexOf('<') is var from && from >= 0 && line.IndexOf('>', from) is var end && end > from ? line[(from + 1)..end] : "";
+    private static string AddressOf(string line) =>
+        line.IndexOf('<') is var from && from >= 0 && line.IndexOf('>', from) is var end && end > from ? line[(from + 1)..end] : "";
 
     private static string Take(string address, List<string> to)
     {

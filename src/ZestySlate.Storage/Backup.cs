@@ -14,7 +14,8 @@ namespace ZestySlate.Storage;
 /// </summary>
 public static class Backup
 {
-    private const string Database = "zesty-slate.db", Manifest = "backup.json";
+    private const string Database = "zesty-slate.db",
+        Manifest = "backup.json";
     private static readonly string[] Folders = ["media", "handed", "keys"];
 
     /// <summary>What a backup holds.</summary>
@@ -45,7 +46,13 @@ public static class Backup
             using (var zip = ZipFile.Open(part, ZipArchiveMode.Create))
             {
                 Add(zip, files, snapshot, Database);
-                foreach (var file in Folders.Select(folder => Path.Combine(data, folder)).Where(Directory.Exists).SelectMany(folder => Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories)).Order(StringComparer.Ordinal))
+                foreach (
+                    var file in Folders
+                        .Select(folder => Path.Combine(data, folder))
+                        .Where(Directory.Exists)
+                        .SelectMany(folder => Directory.EnumerateFiles(folder, "*", SearchOption.AllDirectories))
+                        .Order(StringComparer.Ordinal)
+                )
                 {
                     Add(zip, files, file, Path.GetRelativePath(data, file).Replace('\\', '/'));
                 }
@@ -65,7 +72,8 @@ public static class Backup
         }
     }
 
-    /// <summary>Looks whether a backup is whole: every file as it was, the database sound, and all that it names there. Returns how many files it holds, or what is wrong.</summary>
+    /// <summary>Looks whether a backup is whole: every file as it was, the database sound, and all that it names there. Returns how many
+    /// files it holds, or what is wrong.</summary>
     public static Outcome<int> Check(string from)
     {
         if (!File.Exists(from))
@@ -177,8 +185,16 @@ public static class Backup
 
         using var db = Provider.Open(database, pooled: false);
         var names = files.Select(path => Path.GetFileName(path)).ToHashSet();
-        return db.Media.Where(media => media.ReplacedBy == null).Select(media => media.Hash).AsEnumerable().FirstOrDefault(hash => !names.Contains(hash)) is { } picture ? $"The file of the picture or sound {picture} is missing."
-            : db.HandedFiles.Where(file => file.Bytes > 0).Select(file => file.Id).AsEnumerable().FirstOrDefault(id => !names.Contains(id)) is { } handed ? $"The handed-in file {handed} is missing."
+        return db
+                .Media.Where(media => media.ReplacedBy == null)
+                .Select(media => media.Hash)
+                .AsEnumerable()
+                .FirstOrDefault(hash => !names.Contains(hash))
+                is { } picture
+                ? $"The file of the picture or sound {picture} is missing."
+            : db.HandedFiles.Where(file => file.Bytes > 0).Select(file => file.Id).AsEnumerable().FirstOrDefault(id => !names.Contains(id))
+                is { } handed
+                ? $"The handed-in file {handed} is missing."
             : null;
     }
 }

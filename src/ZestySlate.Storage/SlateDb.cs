@@ -159,15 +159,34 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<RevisionRecord>().HasKey(revision => new { revision.ActivityId, revision.Number });
         builder.Entity<EditionRecord>().HasKey(edition => new { edition.ActivityId, edition.Number });
         builder.Entity<MediaRecord>().HasKey(media => media.Hash);
-        builder.Entity<MediaItem>().HasIndex(item => new { item.OwnerId, item.BinnedAt, item.AddedAt });
+        builder
+            .Entity<MediaItem>()
+            .HasIndex(item => new
+            {
+                item.OwnerId,
+                item.BinnedAt,
+                item.AddedAt,
+            });
         builder.Entity<MediaItem>().HasIndex(item => item.Hash);
         builder.Entity<MediaUse>().HasKey(use => new { use.ActivityId, use.Hash });
         builder.Entity<MediaUse>().HasIndex(use => use.Hash);
         builder.Entity<ClassRecord>().HasIndex(group => group.Code).IsUnique();
         builder.Entity<EnrolmentRecord>().HasKey(enrolment => new { enrolment.ClassId, enrolment.PersonId });
-        builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.CourseSiteId, assignment.DeploymentId, assignment.ResourceLinkId }).IsUnique();
+        builder
+            .Entity<AssignmentRecord>()
+            .HasIndex(assignment => new
+            {
+                assignment.CourseSiteId,
+                assignment.DeploymentId,
+                assignment.ResourceLinkId,
+            })
+            .IsUnique();
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
-        builder.Entity<AssignmentRecord>().Ignore(assignment => assignment.GradeRule).Ignore(assignment => assignment.Terms).Ignore(assignment => assignment.IsGiven);
+        builder
+            .Entity<AssignmentRecord>()
+            .Ignore(assignment => assignment.GradeRule)
+            .Ignore(assignment => assignment.Terms)
+            .Ignore(assignment => assignment.IsGiven);
         builder.Entity<AssignmentException>().HasKey(exception => new { exception.AssignmentId, exception.PersonId });
         builder.Entity<MergeRecord>().HasIndex(merge => new { merge.ClassId, merge.KeptId });
         builder.Entity<MarkAgainRun>().HasIndex(run => run.ActivityId);
@@ -183,7 +202,16 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<HandedFileRecord>().Ignore(file => file.Handed);
         builder.Entity<AddedSpotRecord>().HasIndex(spot => new { spot.ActivityId, spot.AssignmentId });
         builder.Entity<AddedSpotRecord>().HasIndex(spot => spot.PersonId);
-        builder.Entity<VoteCount>().HasKey(count => new { count.ActivityId, count.AssignmentId, count.SpotId, count.Part, count.Choice });
+        builder
+            .Entity<VoteCount>()
+            .HasKey(count => new
+            {
+                count.ActivityId,
+                count.AssignmentId,
+                count.SpotId,
+                count.Part,
+                count.Choice,
+            });
         builder.Entity<CourseSiteRecord>().HasIndex(site => new { site.Issuer, site.ClientId }).IsUnique();
         builder.Entity<CourseSitePerson>().HasKey(person => new { person.CourseSiteId, person.Subject });
         builder.Entity<AccountLink>().HasKey(link => new { link.CourseSiteId, link.Subject });
@@ -210,6 +238,6 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Properties<DateTimeOffset>().HaveConversion<UtcTicks>();
 
     /// <summary>Times are stored as UTC ticks, which every database can sort and compare.</summary>
-    private sealed class UtcTicks() : ValueConverter<DateTimeOffset, long>(
-        at => at.UtcTicks, ticks => new DateTimeOffset(ticks, TimeSpan.Zero));
+    private sealed class UtcTicks()
+        : ValueConverter<DateTimeOffset, long>(at => at.UtcTicks, ticks => new DateTimeOffset(ticks, TimeSpan.Zero));
 }

@@ -7,17 +7,20 @@ namespace ZestySlate.Storage;
 public static class StoreTrouble
 {
     /// <summary>ENOSPC and EDQUOT of Linux: no room, or no more of it for this user.</summary>
-    private const int NoSpace = 28, OverQuota = 122;
+    private const int NoSpace = 28,
+        OverQuota = 122;
 
     /// <summary>True when what was to be stored bears a number or a name that is taken: somebody else was first.</summary>
-    public static bool IsTaken(this DbUpdateException problem) => problem is DbUpdateConcurrencyException || Provider.FaultOf(problem) == Fault.Taken;
+    public static bool IsTaken(this DbUpdateException problem) =>
+        problem is DbUpdateConcurrencyException || Provider.FaultOf(problem) == Fault.Taken;
 
     /// <summary>What is wrong with the storage, in words for who waits for it; null when the problem is another.</summary>
-    public static string? Of(Exception problem) => Provider.FaultOf(problem) switch
-    {
-        Fault.Full => "There is no room left on the server's disk.",
-        Fault.Busy => "The server has too much to store at once.",
-        Fault.Broken => "The server cannot write to its disk.",
-        _ => problem is IOException { HResult: NoSpace or OverQuota } ? "There is no room left on the server's disk." : null,
-    };
+    public static string? Of(Exception problem) =>
+        Provider.FaultOf(problem) switch
+        {
+            Fault.Full => "There is no room left on the server's disk.",
+            Fault.Busy => "The server has too much to store at once.",
+            Fault.Broken => "The server cannot write to its disk.",
+            _ => problem is IOException { HResult: NoSpace or OverQuota } ? "There is no room left on the server's disk." : null,
+        };
 }

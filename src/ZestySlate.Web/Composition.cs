@@ -57,8 +57,12 @@ public static class Composition
         services.AddScoped(provider => provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext());
         services.AddSingleton(new MediaFolder(Path.Combine(data, "media")));
         services.AddSingleton(new HandedFolder(Path.Combine(data, "handed")));
-        services.AddSingleton(new HandedLimits(
-            builder.Configuration.GetValue("Limits:HandedMegabytesPerAttempt", 500L) * 1_000_000, builder.Configuration.GetValue("Limits:HandedGigabytesPerActivity", 20L) * 1_000_000_000));
+        services.AddSingleton(
+            new HandedLimits(
+                builder.Configuration.GetValue("Limits:HandedMegabytesPerAttempt", 500L) * 1_000_000,
+                builder.Configuration.GetValue("Limits:HandedGigabytesPerActivity", 20L) * 1_000_000_000
+            )
+        );
         services.AddSingleton<EditionCache>();
         services.AddSingleton<AttemptCache>();
         services.AddSingleton(provider => new EventWriter(provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext));
@@ -113,13 +117,16 @@ public static class Composition
         services.AddSingleton<Trials>();
         services.AddMemoryCache();
 
-        services.AddIdentity<Person, IdentityRole>(options =>
-        {
-            options.Password.RequiredLength = 10;
-            options.Password.RequireNonAlphanumeric = false;
-            options.Password.RequireUppercase = false;
-            options.Password.RequireDigit = false;
-        }).AddEntityFrameworkStores<SlateDb>().AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider);
+        services
+            .AddIdentity<Person, IdentityRole>(options =>
+            {
+                options.Password.RequiredLength = 10;
+                options.Password.RequireNonAlphanumeric = false;
+                options.Password.RequireUppercase = false;
+                options.Password.RequireDigit = false;
+            })
+            .AddEntityFrameworkStores<SlateDb>()
+            .AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider);
         services.Configure<IdentityPasskeyOptions>(passkeys => passkeys.ResidentKeyRequirement = "required");
         services.ConfigureApplicationCookie(cookie =>
         {
@@ -134,7 +141,10 @@ public static class Composition
         services.Configure<SecurityStampValidatorOptions>(stamps => stamps.OnRefreshingPrincipal = Sessions.KeepAsync);
         services.AddFrameSessions();
         services.AddRights();
-        services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys"))).SetApplicationName("ZestySlate");
+        services
+            .AddDataProtection()
+            .PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys")))
+            .SetApplicationName("ZestySlate");
         services.AddAntiforgery(options =>
         {
             options.FormFieldName = RequestProof.Field;
@@ -147,14 +157,23 @@ public static class Composition
         services.DecorateAntiforgery();
 
         // What a form may hold is bounded by its bytes, which each endpoint limits; a table of 60 by 60 cells has thousands of fields.
-        services.Configure<FormOptions>(form => (form.ValueCountLimit, form.KeyLengthLimit, form.ValueLengthLimit, form.MultipartBodyLengthLimit) = (MostFields, 4096, int.MaxValue, long.MaxValue));
-        services.AddRazorPages().AddMvcOptions(mvc =>
-        {
-            var handlers = new PageHandlers();
-            mvc.MaxModelBindingCollectionSize = MostFields;
-            mvc.Filters.Add(handlers);
-            mvc.ModelMetadataDetailsProviders.Add(handlers);
-        });
+        services.Configure<FormOptions>(form =>
+            (form.ValueCountLimit, form.KeyLengthLimit, form.ValueLengthLimit, form.MultipartBodyLengthLimit) = (
+                MostFields,
+                4096,
+                int.MaxValue,
+                long.MaxValue
+            )
+        );
+        services
+            .AddRazorPages()
+            .AddMvcOptions(mvc =>
+            {
+                var handlers = new PageHandlers();
+                mvc.MaxModelBindingCollectionSize = MostFields;
+                mvc.Filters.Add(handlers);
+                mvc.ModelMetadataDetailsProviders.Add(handlers);
+            });
         services.AddRazorComponents();
         services.AddSingleton<PlayAddresses, SiteAddresses>();
         services.AddHttpContextAccessor();
@@ -174,12 +193,18 @@ public static class Composition
             limiter.OnRejected = async (context, stop) =>
             {
                 Limits.Tell(context.HttpContext);
-                context.HttpContext.Response.Headers.RetryAfter = context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var wait) ? $"{(int)Math.Ceiling(wait.TotalSeconds)}" : "60";
+                context.HttpContext.Response.Headers.RetryAfter = context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var wait)
+                    ? $"{(int)Math.Ceiling(wait.TotalSeconds)}"
+                    : "60";
                 context.HttpContext.Response.ContentType = "text/plain; charset=utf-8";
                 await context.HttpContext.Response.WriteAsync("Too many tries from this network. Wait a minute, then try again.", stop);
             };
-            limiter.AddPolicy(Limits.SignIn, context => Limits.PerAddress(context, builder.Configuration.GetValue("Limits:SignInPerMinute", 30)));
-            limiter.AddPolicy(Limits.Codes, context => Limits.PerAddress(context, builder.Configuration.GetValue("Limits:CodesPerMinute", 240)));
+            limiter.AddPolicy(Limits.SignIn, context =>
+                Limits.PerAddress(context, builder.Configuration.GetValue("Limits:SignInPerMinute", 30))
+            );
+            limiter.AddPolicy(Limits.Codes, context =>
+                Limits.PerAddress(context, builder.Configuration.GetValue("Limits:CodesPerMinute", 240))
+            );
         });
     }
 
@@ -228,6 +253,8 @@ public static class Composition
             }
         }
 
-        await app.Services.GetRequiredService<Installation>().LoadAsync(db, app.Logger, bringsKeeper: app.Configuration.GetValue<bool>("Demo:Enabled"));
+        await app
+            .Services.GetRequiredService<Installation>()
+            .LoadAsync(db, app.Logger, bringsKeeper: app.Configuration.GetValue<bool>("Demo:Enabled"));
     }
 }

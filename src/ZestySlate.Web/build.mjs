@@ -33,13 +33,28 @@ for (const room of ["families", "backdrops"]) {
 }
 
 // The panorama's viewer, the PDF reader and the editor of rich text are modules of their own, loaded only where they are needed.
-for (const [entry, name] of [["Scripts/panorama/panorama.ts", "panorama"], ["Scripts/media/pdf-reader.ts", "pdf"], ["Scripts/workbench/rich-editor.ts", "rich"]]) {
-  await build({ entryPoints: [entry], outfile: `${dist}/${name}.js`, bundle: true, minify: true, format: "esm", target: "es2022", legalComments: "none", external: ["module", "fs", "http", "https", "url", "zlib", "@napi-rs/canvas"] });
+for (const [entry, name] of [
+  ["Scripts/panorama/panorama.ts", "panorama"],
+  ["Scripts/media/pdf-reader.ts", "pdf"],
+  ["Scripts/workbench/rich-editor.ts", "rich"],
+]) {
+  await build({
+    entryPoints: [entry],
+    outfile: `${dist}/${name}.js`,
+    bundle: true,
+    minify: true,
+    format: "esm",
+    target: "es2022",
+    legalComments: "none",
+    external: ["module", "fs", "http", "https", "url", "zlib", "@napi-rs/canvas"],
+  });
 }
 cpSync("node_modules/pdfjs-dist/legacy/build/pdf.worker.min.mjs", `${dist}/pdf.worker.js`);
 
 for (const sheet of ["teacher", "learner", "boards", "hand", "print"]) {
-  execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], { stdio: ["ignore", "ignore", "inherit"] });
+  execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], {
+    stdio: ["ignore", "ignore", "inherit"],
+  });
 }
 
 for (const font of [
@@ -53,23 +68,45 @@ for (const font of [
   cpSync(`node_modules/@fontsource-variable/${font}.woff2`, `${dist}/fonts/${font.split("/").pop()}.woff2`);
 }
 
-const bodyOf = name => readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8").replace(/^[\s\S]*?<svg[^>]*>/, "").replace("</svg>", "").replace(/\s+/g, " ").trim();
-const symbolOf = (name, id) => `<symbol id="${id}" viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" stroke-linecap="round" stroke-linejoin="round">${bodyOf(name)}</symbol>`;
+const bodyOf = name =>
+  readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8")
+    .replace(/^[\s\S]*?<svg[^>]*>/, "")
+    .replace("</svg>", "")
+    .replace(/\s+/g, " ")
+    .trim();
+const symbolOf = (name, id) =>
+  `<symbol id="${id}" viewBox="0 0 24 24" fill="none" stroke="currentColor" ` +
+  `stroke-width="2" stroke-linecap="round" stroke-linejoin="round">${bodyOf(name)}</symbol>`;
 const sheetOf = symbols => `<svg xmlns="http://www.w3.org/2000/svg">${symbols.join("")}</svg>`;
-writeFileSync(`${dist}/symbols.svg`, sheetOf(readFileSync("Styles/symbols.txt", "utf8").split("\n").filter(Boolean).map(name => symbolOf(name, name))));
+writeFileSync(
+  `${dist}/symbols.svg`,
+  sheetOf(
+    readFileSync("Styles/symbols.txt", "utf8")
+      .split("\n")
+      .filter(Boolean)
+      .map(name => symbolOf(name, name)),
+  ),
+);
 
 // Every symbol an author may pick, each in a file of its own, and the words to find them by.
 const tags = JSON.parse(readFileSync("node_modules/lucide-static/tags.json", "utf8"));
 mkdirSync(`${dist}/symbols`);
-for (const name of Object.keys(tags)) { writeFileSync(`${dist}/symbols/${name}.svg`, sheetOf([symbolOf(name, "symbol")])); }
-writeFileSync(`${dist}/symbols-index.json`, JSON.stringify(Object.fromEntries(Object.entries(tags).map(([name, words]) => [name, words.join(" ").toLowerCase()]))));
+for (const name of Object.keys(tags)) {
+  writeFileSync(`${dist}/symbols/${name}.svg`, sheetOf([symbolOf(name, "symbol")]));
+}
+writeFileSync(
+  `${dist}/symbols-index.json`,
+  JSON.stringify(Object.fromEntries(Object.entries(tags).map(([name, words]) => [name, words.join(" ").toLowerCase()]))),
+);
 
 cpSync("Styles/art", dist, { recursive: true });
 
 // What is sent as text is compressed once, here, as well as it can be.
 for (const folder of ["", "/families", "/backdrops"]) {
   for (const name of existsSync(dist + folder) ? readdirSync(dist + folder) : []) {
-    if (!/\.(js|css|svg|json)$/.test(name)) { continue; }
+    if (!/\.(js|css|svg|json)$/.test(name)) {
+      continue;
+    }
     const path = `${dist}${folder}/${name}`;
     writeFileSync(`${path}.br`, brotliCompressSync(readFileSync(path)));
   }

@@ -6,7 +6,16 @@ import { readdirSync, rmSync } from "node:fs";
 const [from, to] = ["../../tests/Scripts", "../../.stamps/scripts"];
 rmSync(to, { recursive: true, force: true });
 const tests = readdirSync(from).filter(name => name.endsWith(".test.ts"));
-await build({ entryPoints: tests.map(name => `${from}/${name}`), outdir: to, bundle: true, platform: "node", format: "esm", target: "node20", outExtension: { ".js": ".mjs" }, logLevel: "error" });
+await build({
+  entryPoints: tests.map(name => `${from}/${name}`),
+  outdir: to,
+  bundle: true,
+  platform: "node",
+  format: "esm",
+  target: "node20",
+  outExtension: { ".js": ".mjs" },
+  logLevel: "error",
+});
 try {
   execFileSync(process.execPath, ["--test", ...tests.map(name => `${to}/${name.replace(/\.ts$/, ".mjs")}`)], { stdio: "inherit" });
 } catch {

@@ -5,10 +5,11 @@ import { ask } from "../../src/ZestySlate.Web/Scripts/shared/ask";
 type Answer = (text: string) => void;
 const open: { answer: Answer; fail: () => void }[] = [];
 Object.assign(globalThis, {
-  fetch: (_: string, init: { signal: AbortSignal }) => new Promise<Response>((done, fail) => {
-    init.signal.addEventListener("abort", () => fail(new Error("given up")));
-    open.push({ answer: text => done(new Response(text)), fail: () => fail(new Error("no line")) });
-  }),
+  fetch: (_: string, init: { signal: AbortSignal }) =>
+    new Promise<Response>((done, fail) => {
+      init.signal.addEventListener("abort", () => fail(new Error("given up")));
+      open.push({ answer: (text) => done(new Response(text)), fail: () => fail(new Error("no line")) });
+    }),
 });
 
 test("of two questions for one place only the newer is answered", async () => {
@@ -24,7 +25,8 @@ test("of two questions for one place only the newer is answered", async () => {
 
 test("questions for two places do not disturb each other", async () => {
   open.length = 0;
-  const one = ask("one", "/a"), two = ask("two", "/b");
+  const one = ask("one", "/a"),
+    two = ask("two", "/b");
   open[0]!.answer("1");
   open[1]!.answer("2");
   assert.deepEqual([(await one)?.text, (await two)?.text], ["1", "2"]);

@@ -13,12 +13,18 @@ public sealed class AccessibilityTests(Apps apps)
         {
             person.Run("document.documentElement.dataset.theme = arguments[0]", theme);
             person.Run(Axe);
-            // A region with a tabindex can have the focus inside a disabled fieldset too, which disables form controls only (HTML, section 4.10.18.5); axe takes it for disabled.
-            var result = (string?)person.Driver.ExecuteAsyncScript("""
-                const done = arguments[arguments.length - 1];
-                axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })
-                  .then(r => done(JSON.stringify(r.violations.map(v => v.id === "scrollable-region-focusable" ? { ...v, nodes: v.nodes.filter(n => !n.html.includes("tabindex=\"0\"")) } : v).filter(v => v.nodes.length > 0).map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")))));
-                """);
+            // A region with a tabindex can have the focus inside a disabled fieldset too, which disables form controls only (HTML, section
+            // 4.10.18.5); axe takes it for disabled.
+            var result = (string?)
+                person.Driver.ExecuteAsyncScript(
+                    """
+                    const done = arguments[arguments.length - 1];
+                    axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })
+                      .then(r => done(JSON.stringify(r.violations.map(v => v.id === "scrollable-region-focusable" ? { ...v,
+                        nodes: v.nodes.filter(n => !n.html.includes("tabindex=\"0\"")) } : v).filter(v => v.nodes.length > 0)
+                        .map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")))));
+                    """
+                );
             var violations = JsonSerializer.Deserialize<string[]>(result!)!;
             Assert.True(violations.Length == 0, $"{where} ({theme}): {string.Join("\n", violations)}");
             var unseen = (string)person.Run(FieldsWithoutAnEdge)!;
@@ -26,10 +32,12 @@ public sealed class AccessibilityTests(Apps apps)
         }
     }
 
-    /// <summary>Fields that nothing sets off from what is around them: no border, no ground of their own, no shadow (WCAG 2.2, 1.4.11; axe does not look for it).</summary>
+    /// <summary>Fields that nothing sets off from what is around them: no border, no ground of their own, no shadow (WCAG 2.2, 1.4.11; axe
+    /// does not look for it).</summary>
     private const string FieldsWithoutAnEdge = """
         const clear = colour => colour === "transparent" || /, 0\)$|\/ 0\)$/.test(colour);
-        const ground = element => { for (; element; element = element.parentElement) { const colour = getComputedStyle(element).backgroundColor; if (!clear(colour)) { return colour; } } return ""; };
+        const ground = element => { for (; element; element = element.parentElement) { const colour = getComputedStyle(element)
+          .backgroundColor; if (!clear(colour)) { return colour; } } return ""; };
         const edged = element => {
           const style = getComputedStyle(element);
           return ["Top", "Bottom", "Left", "Right"].some(side => parseFloat(style[`border${side}Width`]) > 0 && !clear(style[`border${side}Color`]))
@@ -37,7 +45,8 @@ public sealed class AccessibilityTests(Apps apps)
         };
         // A field that fills the cell of a table is seen by the lines of the table.
         const fills = field => field.parentElement.tagName === "TD" && field.offsetWidth > field.parentElement.clientWidth - 8;
-        return [...document.querySelectorAll("input:not([type=hidden], [type=checkbox], [type=radio], [type=range], [type=color], [type=file]), select, textarea")]
+        return [...document.querySelectorAll("input:not([type=hidden], [type=checkbox], [type=radio], [type=range], [type=color],
+          [type=file]), select, textarea")]
           .filter(field => field.checkVisibility() && field.offsetWidth > 2 && !field.closest("[inert], :disabled"))
           .filter(field => !edged(field) && !(fills(field) && edged(field.parentElement)))
           .map(field => field.outerHTML.slice(0, 120)).join(" | ");
@@ -67,11 +76,24 @@ public sealed class AccessibilityTests(Apps apps)
     {
         using var ines = new Person().SignIn(apps);
         ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
-        foreach (var page in new[]
-        {
-            "/lookout", "/author/windcheck/lookout", "/author/windcheck/statistics", "/author/windcheck/statistics?handler=Rehearsal&learners=20", "/author/windcheck/mark-again", "/author/windcheck/answers?spot=why",
-            "/author/breeze/answers?spot=chart", "/author/coast/spots", "/author/garden/courses", "/classes/1", "/classes/1/gradebook", "/classes/1/assignments/2", "/classes/1/import",
-        })
+        foreach (
+            var page in new[]
+            {
+                "/lookout",
+                "/author/windcheck/lookout",
+                "/author/windcheck/statistics",
+                "/author/windcheck/statistics?handler=Rehearsal&learners=20",
+                "/author/windcheck/mark-again",
+                "/author/windcheck/answers?spot=why",
+                "/author/breeze/answers?spot=chart",
+                "/author/coast/spots",
+                "/author/garden/courses",
+                "/classes/1",
+                "/classes/1/gradebook",
+                "/classes/1/assignments/2",
+                "/classes/1/import",
+            }
+        )
         {
             ines.Go(apps.Slate + page);
             ines.See("html.scripted");
@@ -158,7 +180,28 @@ public sealed class AccessibilityTests(Apps apps)
         ines.Go(apps.Slate + "/author/watchtest");
         ines.See(".page-row");
         Passes(ines, "workbench with a page");
-        foreach (var kind in new[] { "gapText", "wordPick", "order", "jumbledWords", "match", "sort", "number", "shortText", "placing", "locating", "grid", "longText", "drawing", "spoken", "fileAnswer", "rating", "poll" })
+        foreach (
+            var kind in new[]
+            {
+                "gapText",
+                "wordPick",
+                "order",
+                "jumbledWords",
+                "match",
+                "sort",
+                "number",
+                "shortText",
+                "placing",
+                "locating",
+                "grid",
+                "longText",
+                "drawing",
+                "spoken",
+                "fileAnswer",
+                "rating",
+                "poll",
+            }
+        )
         {
             ines.PressCss($"[data-add-kind={kind}]");
             ines.See(".page-open form[data-edit]");
@@ -263,7 +306,9 @@ public sealed class AccessibilityTests(Apps apps)
         learner.Run("document.querySelector('.spot-list a[data-open=n-door]').click()");
         learner.See(".panel.open input[name=code]");
         Passes(learner, "a lock");
-        learner.Run("document.querySelector('.panel.open [data-close]').click(); document.querySelector('.spot-list a[data-open=n-log]').click()");
+        learner.Run(
+            "document.querySelector('.panel.open [data-close]').click(); document.querySelector('.spot-list a[data-open=n-log]').click()"
+        );
         learner.Reads("[data-findings]", "1");
         learner.Run("document.querySelector('.panel.open [data-close]').click(); document.querySelector('[data-findings]').click()");
         learner.See(".panel-findings.open textarea");

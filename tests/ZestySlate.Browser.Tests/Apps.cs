@@ -11,7 +11,8 @@ public sealed class Apps : IAsyncLifetime
 {
     private readonly string _data = Directory.CreateTempSubdirectory("slate-browser").FullName;
     private readonly HttpClient _http = new();
-    private Process? _slate, _course;
+    private Process? _slate,
+        _course;
 
     /// <summary>Two names for this machine, so that the two are different sites to a browser.</summary>
     public string Slate { get; } = $"http://localhost:{FreePort()}";
@@ -46,9 +47,17 @@ public sealed class Apps : IAsyncLifetime
         await ReadyAsync(_http, Slate);
     }
 
-    private void StartSlate() => _slate = Start("ZestySlate.Web",
-        ("ASPNETCORE_URLS", Slate), ("DataFolder", _data), ("Demo__Enabled", "true"), ("Demo__Folder", Path.Combine(Root, "demo")), ("Demo__CourseSite", Course),
-        ("Limits__SignInPerMinute", "1000"), ("Limits__CodesPerMinute", "1000"));
+    private void StartSlate() =>
+        _slate = Start(
+            "ZestySlate.Web",
+            ("ASPNETCORE_URLS", Slate),
+            ("DataFolder", _data),
+            ("Demo__Enabled", "true"),
+            ("Demo__Folder", Path.Combine(Root, "demo")),
+            ("Demo__CourseSite", Course),
+            ("Limits__SignInPerMinute", "1000"),
+            ("Limits__CodesPerMinute", "1000")
+        );
 
     /// <summary>Starts one of the project's programs as it was built.</summary>
     internal static Process Start(string project, params (string Name, string Value)[] settings)
@@ -74,7 +83,15 @@ public sealed class Apps : IAsyncLifetime
 
     /// <summary>Where a program of the project lies.</summary>
     internal static string ProgramOf(string project, string name) =>
-        Path.Combine(Root, "src", project, "bin", AppContext.BaseDirectory.Contains("Release") ? "Release" : "Debug", "net10.0", name + ".dll");
+        Path.Combine(
+            Root,
+            "src",
+            project,
+            "bin",
+            AppContext.BaseDirectory.Contains("Release") ? "Release" : "Debug",
+            "net10.0",
+            name + ".dll"
+        );
 
     /// <summary>Waits until a program says that it is well.</summary>
     internal static async Task ReadyAsync(HttpClient http, string address)

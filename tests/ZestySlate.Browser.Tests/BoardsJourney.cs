@@ -5,7 +5,8 @@ namespace ZestySlate.Browser.Tests;
 /// <summary>Questions on a board: built by drawing and dropping, answered by mouse, by finger and by keys alone.</summary>
 public sealed class BoardsJourney(Apps apps)
 {
-    private static IWebElement Named(Person person, string css, string words) => person.Until(() => person.All(css).FirstOrDefault(e => e.Displayed && e.Text.Trim() == words), $"{words} in {css}");
+    private static IWebElement Named(Person person, string css, string words) =>
+        person.Until(() => person.All(css).FirstOrDefault(e => e.Displayed && e.Text.Trim() == words), $"{words} in {css}");
 
     private static IWebElement Sheet(Person person, string within) => person.See(within + " [data-sheet]");
 
@@ -20,7 +21,13 @@ public sealed class BoardsJourney(Apps apps)
         var sheet = Sheet(person, ".board-edit");
         var size = sheet.Size;
         (int X, int Y) At(double x, double y) => ((int)(size.Width * (x - 0.5)), (int)(size.Height * (y - 0.5)));
-        person.Hand.MoveToElement(sheet, At(left, top).X, At(left, top).Y).ClickAndHold().MoveByOffset(20, 10).MoveToElement(sheet, At(right, bottom).X, At(right, bottom).Y).Release().Perform();
+        person
+            .Hand.MoveToElement(sheet, At(left, top).X, At(left, top).Y)
+            .ClickAndHold()
+            .MoveByOffset(20, 10)
+            .MoveToElement(sheet, At(right, bottom).X, At(right, bottom).Y)
+            .Release()
+            .Perform();
         person.Until(() => person.All(".board-edit [data-draw][aria-pressed=true]").Count == 0 ? "" : null, "the tool laid down");
     }
 
@@ -42,7 +49,10 @@ public sealed class BoardsJourney(Apps apps)
         ines.Until(() => ines.All(".board-edit .on-board").Count == 1 ? "" : null, "cirrus on its zone");
         ines.Saved();
         ines.DragTo(Named(ines, "[data-board-tray] .chip", "stratus"), Sheet(ines, ".board-edit"), 0.5, 0.7);
-        ines.Until(() => ines.All(".board-edit [data-zone]").Count == 2 && ines.All(".board-edit .on-board").Count == 2 ? "" : null, "a zone round stratus");
+        ines.Until(
+            () => ines.All(".board-edit [data-zone]").Count == 2 && ines.All(".board-edit .on-board").Count == 2 ? "" : null,
+            "a zone round stratus"
+        );
         ines.Saved();
 
         // Fog belongs there too; the zone takes several. Arrows move a zone.
@@ -69,7 +79,11 @@ public sealed class BoardsJourney(Apps apps)
         ines.AnotherGo();
 
         // By keys alone: each item's place is chosen by its name.
-        foreach (var key in ines.All("[data-place-item]").Select(item => item.Text.Contains("cirrus", StringComparison.Ordinal) ? "h" : "l").ToList())
+        foreach (
+            var key in ines.All("[data-place-item]")
+                .Select(item => item.Text.Contains("cirrus", StringComparison.Ordinal) ? "h" : "l")
+                .ToList()
+        )
         {
             ines.TabTo("[data-place-item] select:not(.done)");
             ines.Run("document.activeElement.classList.add('done')");
@@ -103,7 +117,8 @@ public sealed class BoardsJourney(Apps apps)
         using var ines = new Person().SignIn(apps).BeginQuestions(apps);
         ines.AddQuestion("locating", "Find the lamp.");
         ines.PressCss(".page-open details[id^=fold-faces] summary");
-        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo", "panoramas", "lamp-gallery.jpg"));
+        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0]
+            .SendKeys(Path.Combine(Apps.Root, "demo", "panoramas", "lamp-gallery.jpg"));
         ines.See(".board-edit img");
         ines.PressCss(".page-open input[name=looksRound]");
         ines.Saved();
@@ -156,7 +171,8 @@ public sealed class BoardsJourney(Apps apps)
         using var ines = new Person().SignIn(apps).BeginQuestions(apps);
         ines.AddQuestion("locating", "What stands where?");
         ines.PressCss(".page-open details[id^=fold-faces] summary");
-        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo", "pictures", "instrument-garden.png"));
+        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0]
+            .SendKeys(Path.Combine(Apps.Root, "demo", "pictures", "instrument-garden.png"));
         ines.See(".board-edit img");
         ines.Saved();
         foreach (var (name, left) in new[] { ("hut", 0.05), ("screen", 0.4), ("tank", 0.75) })
@@ -223,7 +239,10 @@ public sealed class BoardsJourney(Apps apps)
         ines.Keys(Keys.Backspace);
         ines.Until(() => ines.All(".press-pin").Count == 1 ? "" : null, "one taken back");
         ines.All(".asked-place")[0].Click();
-        ines.Until(() => ines.All(".press-pin").Count == 0 && ines.All(".asked-place")[0].GetAttribute("aria-current") == "step" ? "" : null, "the first asked for again");
+        ines.Until(
+            () => ines.All(".press-pin").Count == 0 && ines.All(".asked-place")[0].GetAttribute("aria-current") == "step" ? "" : null,
+            "the first asked for again"
+        );
         ines.Press("Back to building", "#room-topline");
 
         // The same material by names, and by a finger that finds all.

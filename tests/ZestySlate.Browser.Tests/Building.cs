@@ -6,7 +6,8 @@ namespace ZestySlate.Browser.Tests;
 internal static class Building
 {
     /// <summary>Begins a worksheet, quiz, test or game and leaves the person in its workbench.</summary>
-    public static Person BeginQuestions(this Person person, Apps apps, string recipe = "Worksheet", string? list = null) => person.BeginQuestions(apps.Slate, recipe, list);
+    public static Person BeginQuestions(this Person person, Apps apps, string recipe = "Worksheet", string? list = null) =>
+        person.BeginQuestions(apps.Slate, recipe, list);
 
     /// <summary>The same in any installation.</summary>
     public static Person BeginQuestions(this Person person, string slate, string recipe = "Worksheet", string? list = null)
@@ -40,7 +41,10 @@ internal static class Building
         person.Press("Place in Bulletin writers");
         person.Press("Place it in the course", "main");
         person.OutOfFrame();
-        person.Until(() => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+        person.Until(
+            () => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null,
+            "the assignment to come back"
+        );
     }
 
     /// <summary>Adds a question of a kind to the page and gives it its prompt.</summary>
@@ -82,16 +86,35 @@ internal static class Building
     }
 
     /// <summary>Waits until what the questions on a learner's page need is loaded.</summary>
-    public static void Ready(this Person person) => person.Until(() => person.All("form[data-ask]").Count > 0 && person.All("[data-family]:not([data-ready])").Count == 0 ? "" : null, "the questions' scripts");
+    public static void Ready(this Person person) =>
+        person.Until(
+            () => person.All("form[data-ask]").Count > 0 && person.All("[data-family]:not([data-ready])").Count == 0 ? "" : null,
+            "the questions' scripts"
+        );
 
     /// <summary>Drags one thing onto a place of another with a finger; shares of its width and height.</summary>
     public static void TouchOnto(this Person person, IWebElement thing, IWebElement onto, double x = 0.5, double y = 0.5)
     {
         person.Run("arguments[0].scrollIntoView({ block: 'nearest' })", onto);
         double[] Middle(IWebElement element, double right, double down) =>
-            [.. ((IReadOnlyCollection<object>)person.Run("const b = arguments[0].getBoundingClientRect(); return [b.left + b.width * arguments[1], b.top + b.height * arguments[2]]", element, right, down)!).Select(Convert.ToDouble)];
+            [
+                .. (
+                    (IReadOnlyCollection<object>)
+                        person.Run(
+                            "const b = arguments[0].getBoundingClientRect(); return [b.left + b.width * arguments[1], b.top + b.height * arguments[2]]",
+                            element,
+                            right,
+                            down
+                        )!
+                ).Select(Convert.ToDouble),
+            ];
         var (from, to) = (Middle(thing, 0.5, 0.5), Middle(onto, x, y));
-        void Touch(string kind, params double[] at) => person.Cdp("Input.dispatchTouchEvent", ("type", kind), ("touchPoints", at.Length == 0 ? Array.Empty<object>() : [new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] }]));
+        void Touch(string kind, params double[] at) =>
+            person.Cdp(
+                "Input.dispatchTouchEvent",
+                ("type", kind),
+                ("touchPoints", at.Length == 0 ? Array.Empty<object>() : [new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] }])
+            );
         Touch("touchStart", from);
         Touch("touchMove", from[0] + 9, from[1] + 9);
         Touch("touchMove", (from[0] + to[0]) / 2, (from[1] + to[1]) / 2);
@@ -103,8 +126,28 @@ internal static class Building
     public static void Tap(this Person person, IWebElement thing, double x, double y)
     {
         person.Run("arguments[0].scrollIntoView({ block: 'center' })", thing);
-        var at = ((IReadOnlyCollection<object>)person.Run("const b = arguments[0].getBoundingClientRect(); return [b.left + b.width * arguments[1], b.top + b.height * arguments[2]]", thing, x, y)!).Select(Convert.ToDouble).ToArray();
-        person.Cdp("Input.dispatchTouchEvent", ("type", "touchStart"), ("touchPoints", new object[] { new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] } }));
+        var at = (
+            (IReadOnlyCollection<object>)
+                person.Run(
+                    "const b = arguments[0].getBoundingClientRect(); return [b.left + b.width * arguments[1], b.top + b.height * arguments[2]]",
+                    thing,
+                    x,
+                    y
+                )!
+        )
+            .Select(Convert.ToDouble)
+            .ToArray();
+        person.Cdp(
+            "Input.dispatchTouchEvent",
+            ("type", "touchStart"),
+            (
+                "touchPoints",
+                new object[]
+                {
+                    new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] },
+                }
+            )
+        );
         person.Cdp("Input.dispatchTouchEvent", ("type", "touchEnd"), ("touchPoints", Array.Empty<object>()));
     }
 
@@ -112,7 +155,14 @@ internal static class Building
     public static void DragTo(this Person person, IWebElement thing, IWebElement onto, double x, double y)
     {
         var size = onto.Size;
-        person.Hand.MoveToElement(thing).ClickAndHold().MoveByOffset(4, 8).MoveToElement(onto, (int)(size.Width * (x - 0.5)), (int)(size.Height * (y - 0.5))).MoveByOffset(1, 1).Release().Perform();
+        person
+            .Hand.MoveToElement(thing)
+            .ClickAndHold()
+            .MoveByOffset(4, 8)
+            .MoveToElement(onto, (int)(size.Width * (x - 0.5)), (int)(size.Height * (y - 0.5)))
+            .MoveByOffset(1, 1)
+            .Release()
+            .Perform();
     }
 
     /// <summary>Makes the stage the learner's view of the beginning.</summary>
@@ -134,20 +184,33 @@ internal static class Building
     public static void AnotherGo(this Person person)
     {
         person.Press("Another go", "form[data-ask]");
-        person.Until(() => (bool)person.Run("return document.activeElement.closest('form[data-ask] fieldset:enabled') !== null && !document.querySelector('[value=again]')")! ? "" : null, "the answer in hand");
+        person.Until(
+            () =>
+                (bool)
+                    person.Run(
+                        "return document.activeElement.closest('form[data-ask] fieldset:enabled') !== null && !document.querySelector('[value=again]')"
+                    )!
+                    ? ""
+                    : null,
+            "the answer in hand"
+        );
     }
 
     /// <summary>Presses keys until something has the focus.</summary>
-    public static void TabTo(this Person person, string css) => person.Until(() =>
-    {
-        if ((bool)person.Run("return document.activeElement.matches(arguments[0])", css)!)
-        {
-            return "";
-        }
+    public static void TabTo(this Person person, string css) =>
+        person.Until(
+            () =>
+            {
+                if ((bool)person.Run("return document.activeElement.matches(arguments[0])", css)!)
+                {
+                    return "";
+                }
 
-        person.Keys(Keys.Tab);
-        return (bool)person.Run("return document.activeElement.matches(arguments[0])", css)! ? "" : null;
-    }, css + " by Tab");
+                person.Keys(Keys.Tab);
+                return (bool)person.Run("return document.activeElement.matches(arguments[0])", css)! ? "" : null;
+            },
+            css + " by Tab"
+        );
 
     /// <summary>Drags one thing onto another with the mouse.</summary>
     public static void DragOnto(this Person person, IWebElement thing, IWebElement onto)

@@ -62,7 +62,10 @@ public sealed class ClassWorkJourney(Apps apps)
         asa.Reads("#result", "receipt");
         nuru.Reads(".learn-foot", "1 of 2 questions");
         ines.Reads("tbody tr", "handed in");
-        ines.Until(() => ines.All("tbody tr").Count(row => row.Text.Contains("at work", StringComparison.Ordinal)) == 2 ? "" : null, "two at work");
+        ines.Until(
+            () => ines.All("tbody tr").Count(row => row.Text.Contains("at work", StringComparison.Ordinal)) == 2 ? "" : null,
+            "two at work"
+        );
         ines.Press("Nuru", "tbody");
         ines.Reads("#work", "the bay of the gannets");
 
@@ -115,12 +118,15 @@ public sealed class ClassWorkJourney(Apps apps)
         ines.Go(apps.Slate + "/author/windcheck/statistics");
         ines.Reads(".problem-card", "look whether the key is wrong");
         ines.Press("Open the question", "#question-isobars");
-        ines.Until(() =>
-        {
-            var right = ines.All(".page-open input[type=radio][name=right]").FirstOrDefault();
-            right?.Click();
-            return right is null ? null : "";
-        }, "the options");
+        ines.Until(
+            () =>
+            {
+                var right = ines.All(".page-open input[type=radio][name=right]").FirstOrDefault();
+                right?.Click();
+                return right is null ? null : "";
+            },
+            "the options"
+        );
         ines.Saved();
         ines.Go(apps.Slate + "/author/windcheck/publish");
         ines.Reads(".differences", "Key");
@@ -139,11 +145,19 @@ public sealed class ClassWorkJourney(Apps apps)
         GradeIs("0 of 11");
         Assert.Empty(ines.Complaints());
 
-        void GradeIs(string grade) => site.Until(() =>
-        {
-            site.Go(apps.Course + "/courses/watch/grades");
-            return site.All("tbody tr").Single(row => row.Text.StartsWith("Bashir", StringComparison.Ordinal)).Text.Contains(grade, StringComparison.Ordinal) ? "" : null;
-        }, $"{grade} in the course");
+        void GradeIs(string grade) =>
+            site.Until(
+                () =>
+                {
+                    site.Go(apps.Course + "/courses/watch/grades");
+                    return site.All("tbody tr")
+                        .Single(row => row.Text.StartsWith("Bashir", StringComparison.Ordinal))
+                        .Text.Contains(grade, StringComparison.Ordinal)
+                        ? ""
+                        : null;
+                },
+                $"{grade} in the course"
+            );
     }
 
     [Fact]
@@ -171,7 +185,9 @@ public sealed class ClassWorkJourney(Apps apps)
         using var anouk = new Person(390, 844, refusesThirdPartyCookies: true);
         using var bashir = new Person(390, 844, refusesThirdPartyCookies: true);
         using var cressida = new Person(390, 844, refusesThirdPartyCookies: true);
-        foreach (var (learner, name) in new[] { (anouk, "Anouk Delvaux"), (bashir, "Bashir Al-Marri"), (cressida, "Cressida Thornbury-Vance") })
+        foreach (
+            var (learner, name) in new[] { (anouk, "Anouk Delvaux"), (bashir, "Bashir Al-Marri"), (cressida, "Cressida Thornbury-Vance") }
+        )
         {
             learner.SignInToCourses(apps, name);
             learner.Go(address);
@@ -189,7 +205,10 @@ public sealed class ClassWorkJourney(Apps apps)
         anouk.Reads("#result", "receipt");
         bashir.Reads(".learn-foot", "1 of 2 questions");
         ines.Reads("tbody tr", "handed in");
-        ines.Until(() => ines.All("tbody tr").Count(row => row.Text.Contains("at work", StringComparison.Ordinal)) == 2 ? "" : null, "two at work");
+        ines.Until(
+            () => ines.All("tbody tr").Count(row => row.Text.Contains("at work", StringComparison.Ordinal)) == 2 ? "" : null,
+            "two at work"
+        );
 
         // The course site says who else belongs to the course, and what it was told.
         ines.Press("In courses", ".work-nav");
@@ -202,11 +221,14 @@ public sealed class ClassWorkJourney(Apps apps)
         ReadsWhatWasSaid(anouk);
 
         // 1.5 of 2 points are 15 of 20 in the course, with the state of each.
-        site.Until(() =>
-        {
-            site.Go(apps.Course + "/courses/bulletin/grades");
-            return site.See("table").Text.Contains("15 of 20", StringComparison.Ordinal) ? "" : null;
-        }, "the grade in the course");
+        site.Until(
+            () =>
+            {
+                site.Go(apps.Course + "/courses/bulletin/grades");
+                return site.See("table").Text.Contains("15 of 20", StringComparison.Ordinal) ? "" : null;
+            },
+            "the grade in the course"
+        );
         site.Reads("table", "begun");
         site.Reads("table", "not begun");
         ines.Go(apps.Slate + $"/author/{activity}/courses");
@@ -220,7 +242,12 @@ public sealed class ClassWorkJourney(Apps apps)
     public void A_list_with_accents_is_looked_at_before_anybody_is_added()
     {
         var file = Path.Combine(Directory.CreateTempSubdirectory("roster").FullName, "front-watch.csv");
-        File.WriteAllText(file, "Surname;Given name;Number;E-mail\nŁukasiewicz;Żaneta;7;zaneta@gannetpoint.example\nÓ Duibhín;Cormac;8;\n;Dorrit;9;\nŁukasiewicz;Żaneta;7;zaneta@gannetpoint.example\n", new System.Text.UnicodeEncoding());
+        File.WriteAllText(
+            file,
+            "Surname;Given name;Number;E-mail\nŁukasiewicz;Żaneta;7;zaneta@gannetpoint.example\nÓ "
+                + "Duibhín;Cormac;8;\n;Dorrit;9;\nŁukasiewicz;Żaneta;7;zaneta@gannetpoint.example\n",
+            new System.Text.UnicodeEncoding()
+        );
         using var ines = new Person().SignIn(apps);
         ines.Press("Classes");
         ines.Type("input[name=name]", "From a list");
@@ -276,7 +303,14 @@ public sealed class ClassWorkJourney(Apps apps)
         ines.Press("Keep and go on", ".review");
         ines.Reads(".cell-verdict", "1 of 1");
         ines.PressCss("a[data-key=n]");
-        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('[data-board] img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing");
+        ines.Until(
+            () =>
+                (bool)
+                    ines.Run("const drawn = document.querySelector('[data-board] img'); return drawn?.complete && drawn.naturalWidth > 0")!
+                    ? ""
+                    : null,
+            "the drawing"
+        );
         var board = ines.See("[data-board]");
         ines.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
         ines.Hand.MoveToElement(board, 10, 10).Click().Perform();
@@ -319,7 +353,13 @@ public sealed class ClassWorkJourney(Apps apps)
     {
         var board = person.See(".drawing-sheet");
         person.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
-        person.Hand.MoveToElement(board, -80, -30).ClickAndHold().MoveToElement(board, 0, 10).MoveToElement(board, 80, 20).Release().Perform();
+        person
+            .Hand.MoveToElement(board, -80, -30)
+            .ClickAndHold()
+            .MoveToElement(board, 0, 10)
+            .MoveToElement(board, 80, 20)
+            .Release()
+            .Perform();
         person.Until(() => person.All("[data-drawn] [data-mark]").Count == 1 ? "" : null, "a mark");
     }
 }

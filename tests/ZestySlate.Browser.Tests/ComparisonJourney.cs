@@ -7,7 +7,12 @@ namespace ZestySlate.Browser.Tests;
 public sealed class ComparisonJourney(Apps apps)
 {
     private static double Seen(Person person) =>
-        double.Parse(((string)person.Run("return getComputedStyle(document.querySelector('[data-backdrop]')).getPropertyValue('--seen')")!).TrimEnd('%'), CultureInfo.InvariantCulture);
+        double.Parse(
+            ((string)person.Run("return getComputedStyle(document.querySelector('[data-backdrop]')).getPropertyValue('--seen')")!).TrimEnd(
+                '%'
+            ),
+            CultureInfo.InvariantCulture
+        );
 
     [Fact]
     public void Two_pictures_are_laid_over_each_other_and_compared()

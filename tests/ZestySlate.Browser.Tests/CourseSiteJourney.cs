@@ -19,7 +19,10 @@ public sealed class CourseSiteJourney(Apps apps)
         person.Run("document.querySelector('input[name=due]').value = '2030-05-20T18:00'");
         person.Press("Place it in the course", "main");
         person.OutOfFrame();
-        person.Until(() => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
+        person.Until(
+            () => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null,
+            "the assignment to come back"
+        );
         Assert.Equal("8", person.See("input[name=points]").GetAttribute("value"));
         Assert.Equal("2030-05-20T18:00", person.See("input[name=due]").GetAttribute("value"));
         person.Type("input[name=title]", "Garden, first look");
@@ -62,12 +65,15 @@ public sealed class CourseSiteJourney(Apps apps)
 
         // The grade list shows the score by itself, and says handed in.
         person.SignInToCourses(apps, "Ines Halloran");
-        person.Until(() =>
-        {
-            person.Go(apps.Course + "/courses/watch/grades");
-            var row = person.All("tbody tr").Single(r => r.Text.StartsWith("Cressida", StringComparison.Ordinal)).Text;
-            return row.Contains("4 of 8", StringComparison.Ordinal) && row.Contains("handed in", StringComparison.Ordinal) ? row : null;
-        }, "the grade");
+        person.Until(
+            () =>
+            {
+                person.Go(apps.Course + "/courses/watch/grades");
+                var row = person.All("tbody tr").Single(r => r.Text.StartsWith("Cressida", StringComparison.Ordinal)).Text;
+                return row.Contains("4 of 8", StringComparison.Ordinal) && row.Contains("handed in", StringComparison.Ordinal) ? row : null;
+            },
+            "the grade"
+        );
 
         // And the teacher sees it in Zesty Slate, with the reason for each mark.
         using var ines = new Person().SignIn(apps);
@@ -77,7 +83,9 @@ public sealed class CourseSiteJourney(Apps apps)
         ines.Reads("details[open]", "2 tries.");
 
         // The same browser keeps the same cookie outside a frame: inside it was refused, not merely never sent.
-        person.Go($"{apps.Slate}/lti/login?iss={apps.Course}&client_id=zesty-slate&login_hint=x&lti_message_hint=x&target_link_uri={apps.Slate}/a/garden");
+        person.Go(
+            $"{apps.Slate}/lti/login?iss={apps.Course}&client_id=zesty-slate&login_hint=x&lti_message_hint=x&target_link_uri={apps.Slate}/a/garden"
+        );
         Assert.Contains("zesty-lti", person.AllCookies());
     }
 
@@ -89,5 +97,4 @@ public sealed class CourseSiteJourney(Apps apps)
         Assert.Equal("Made in the course", person.See("input[name=title]").GetAttribute("value"));
         Assert.Equal("1", person.See("input[name=points]").GetAttribute("value"));
     }
-
 }

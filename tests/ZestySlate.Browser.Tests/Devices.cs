@@ -6,9 +6,15 @@ namespace ZestySlate.Browser.Tests;
 internal static class Devices
 {
     /// <summary>The browser has a device of its own, whose owner is always there and shows the right finger.</summary>
-    public static void HasDevice(this Person person) => person.Driver.AddVirtualAuthenticator(new VirtualAuthenticatorOptions()
-        .SetProtocol(VirtualAuthenticatorOptions.Protocol.CTAP2).SetTransport(VirtualAuthenticatorOptions.Transport.INTERNAL)
-        .SetHasResidentKey(true).SetHasUserVerification(true).SetIsUserVerified(true));
+    public static void HasDevice(this Person person) =>
+        person.Driver.AddVirtualAuthenticator(
+            new VirtualAuthenticatorOptions()
+                .SetProtocol(VirtualAuthenticatorOptions.Protocol.CTAP2)
+                .SetTransport(VirtualAuthenticatorOptions.Transport.INTERNAL)
+                .SetHasResidentKey(true)
+                .SetHasUserVerification(true)
+                .SetIsUserVerified(true)
+        );
 
     /// <summary>Makes the first passkey of an account.</summary>
     public static void MakesPasskey(this Person person, string slate, string name, string password)

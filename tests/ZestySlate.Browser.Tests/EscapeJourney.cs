@@ -83,7 +83,17 @@ public sealed class EscapeJourney(Apps apps)
         using var learner = new Person();
         void Go(string css)
         {
-            learner.Until(() => (bool)learner.Run("const e = document.querySelector(arguments[0]); if (!e) { return false; } e.focus(); return document.activeElement === e;", css)! ? "" : null, css);
+            learner.Until(
+                () =>
+                    (bool)
+                        learner.Run(
+                            "const e = document.querySelector(arguments[0]); if (!e) { return false; } e.focus(); return document.activeElement === e;",
+                            css
+                        )!
+                        ? ""
+                        : null,
+                css
+            );
             learner.Keys(Keys.Enter);
         }
 
@@ -92,7 +102,18 @@ public sealed class EscapeJourney(Apps apps)
         void Answer(string words)
         {
             learner.See(".panel.open fieldset");
-            learner.Until(() => (bool)learner.Run("const l = [...document.querySelectorAll('.panel.open .option label')].find(l => l.textContent.includes(arguments[0])); l?.querySelector('input').focus(); return !!l", words)! ? "" : null, words);
+            learner.Until(
+                () =>
+                    (bool)
+                        learner.Run(
+                            "const l = [...document.querySelectorAll('.panel.open .option label')].find(l => "
+                                + "l.textContent.includes(arguments[0])); l?.querySelector('input').focus(); return !!l",
+                            words
+                        )!
+                        ? ""
+                        : null,
+                words
+            );
             learner.Keys(Keys.Space);
             Go(".panel.open button[value=mark]");
             learner.Reads(".panel.open .verdict", "Right");

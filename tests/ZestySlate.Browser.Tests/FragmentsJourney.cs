@@ -26,7 +26,9 @@ public sealed class FragmentsJourney(Apps apps)
         // Signs of cards that came by the search stand where they do after a whole load.
         ines.Run("const w = document.getElementById('words'); w.value = ''; w.dispatchEvent(new Event('input', { bubbles: true }))");
         ines.Until(() => Cards(ines) == all ? "" : null, "all cards again");
-        const string places = "return [...document.querySelectorAll('.activity-card [data-sign]')].map(sign => [Math.round(sign.offsetLeft), Math.round(sign.offsetTop)].join()).join(' ')";
+        const string places =
+            "return [...document.querySelectorAll('.activity-card [data-sign]')].map(sign => "
+            + "[Math.round(sign.offsetLeft), Math.round(sign.offsetTop)].join()).join(' ')";
         var fetched = (string)ines.Run(places)!;
         ines.Driver.Navigate().Refresh();
         ines.See(".activity-card");

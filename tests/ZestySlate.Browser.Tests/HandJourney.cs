@@ -26,7 +26,16 @@ public sealed class HandJourney(Apps apps)
         wren.Ready();
         wren.Reads(".material", "The pressure falls inland.");
         wren.Reads(".pdf-tools", "Page 1 of 2");
-        wren.Until(() => ((string)wren.Run("return document.querySelector('.pdf-words')?.textContent ?? ''")!).Contains("An isobar is a line", StringComparison.Ordinal) ? "" : null, "the words of the PDF");
+        wren.Until(
+            () =>
+                ((string)wren.Run("return document.querySelector('.pdf-words')?.textContent ?? ''")!).Contains(
+                    "An isobar is a line",
+                    StringComparison.Ordinal
+                )
+                    ? ""
+                    : null,
+            "the words of the PDF"
+        );
         wren.PressCss("[data-pdf-turn='1']");
         wren.Reads(".pdf-tools", "Page 2 of 2");
         Assert.Equal("40", wren.See("[data-divider]").GetAttribute("aria-valuenow"));
@@ -66,7 +75,14 @@ public sealed class HandJourney(Apps apps)
         // The teacher sees it among the answers.
         ines.Go(apps.Slate + $"/author/{code}/results");
         ines.PressCss(".attempt summary");
-        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('.answer-drawn img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing among the answers");
+        ines.Until(
+            () =>
+                (bool)
+                    ines.Run("const drawn = document.querySelector('.answer-drawn img'); return drawn?.complete && drawn.naturalWidth > 0")!
+                    ? ""
+                    : null,
+            "the drawing among the answers"
+        );
     }
 
     [Fact]
@@ -77,24 +93,44 @@ public sealed class HandJourney(Apps apps)
         using var wren = new Person().Visit(apps, ines.PublishByLink());
         wren.Ready();
         wren.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(30);
-        wren.Driver.ExecuteAsyncScript("""
+        wren.Driver.ExecuteAsyncScript(
+            """
             const done = arguments[arguments.length - 1], learn = document.querySelector("[data-learn]");
-            const marks = Array.from({ length: 320 }, (_, i) => ({ number: i + 1, sort: "straight", colour: "#17232b", width: 45, points: `${i * 30},100 ${i * 30},900` }));
-            const body = new URLSearchParams({ act: "add", spot: document.querySelector("[data-ask]").dataset.ask, event: "hatched", put: JSON.stringify(marks) });
+            const marks = Array.from({ length: 320 }, (_, i) => ({ number: i + 1, sort: "straight", colour: "#17232b", width: 45,
+              points: `${i * 30},100 ${i * 30},900` }));
+            const body = new URLSearchParams({ act: "add", spot: document.querySelector("[data-ask]").dataset.ask, event: "hatched",
+              put: JSON.stringify(marks) });
             fetch(learn.dataset.events, { method: "POST", body, headers: { "X-Slate-Script": "1", "X-Slate-Proof": learn.dataset.proof } }).then(done);
-            """);
+            """
+        );
         wren.Driver.Navigate().Refresh();
         wren.Ready();
         Marks(wren, 320);
-        Assert.Contains("scale(1.5)", (string)wren.Run("document.querySelector('[data-larger]').click(); return document.querySelector('.drawing-sheet').style.transform")!);
-        wren.Until(() => (string)wren.Run("const s = document.querySelector('.drawing-sheet').style; return s.transform + s.width")! == "150%" ? "" : null, "the sharp drawing");
+        Assert.Contains(
+            "scale(1.5)",
+            (string)
+                wren.Run(
+                    "document.querySelector('[data-larger]').click(); return document.querySelector('.drawing-sheet').style.transform"
+                )!
+        );
+        wren.Until(
+            () =>
+                (string)wren.Run("const s = document.querySelector('.drawing-sheet').style; return s.transform + s.width")! == "150%"
+                    ? ""
+                    : null,
+            "the sharp drawing"
+        );
 
         // In the middle of what is seen one draws in the middle of the board, stretched or sharp.
         var view = wren.See(".drawing-view");
         wren.Run("arguments[0].scrollIntoView({ block: 'center' }); document.querySelector('input[name=tool][value=line]').click()", view);
         Stroke(wren, view, (0, 0), (40, 10));
         Marks(wren, 321);
-        var from = ((string)wren.Run("return document.querySelector('[data-drawn] g:last-child path').getAttribute('d')")!)[1..].Split('Q')[0].Split(',').Select(double.Parse).ToArray();
+        var from = ((string)wren.Run("return document.querySelector('[data-drawn] g:last-child path').getAttribute('d')")!)[1..]
+            .Split('Q')[0]
+            .Split(',')
+            .Select(double.Parse)
+            .ToArray();
         Assert.InRange(from[0], 4800, 5200);
         Assert.InRange(from[1], 2800, 3450);
         Assert.Empty(wren.Complaints());
@@ -138,8 +174,32 @@ public sealed class HandJourney(Apps apps)
         wren.Ready();
         var board = wren.See(".drawing-sheet");
         wren.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
-        var at = ((IReadOnlyCollection<object>)wren.Run("const b = arguments[0].getBoundingClientRect(); return [b.left, b.top, b.width, b.height]", board)!).Select(Convert.ToDouble).ToArray();
-        void Touch(string kind, params (double X, double Y)[] points) => wren.Cdp("Input.dispatchTouchEvent", ("type", kind), ("touchPoints", points.Select((point, i) => (object)new Dictionary<string, object> { ["x"] = at[0] + (at[2] * point.X), ["y"] = at[1] + (at[3] * point.Y), ["id"] = i }).ToArray()));
+        var at = (
+            (IReadOnlyCollection<object>)
+                wren.Run("const b = arguments[0].getBoundingClientRect(); return [b.left, b.top, b.width, b.height]", board)!
+        )
+            .Select(Convert.ToDouble)
+            .ToArray();
+        void Touch(string kind, params (double X, double Y)[] points) =>
+            wren.Cdp(
+                "Input.dispatchTouchEvent",
+                ("type", kind),
+                (
+                    "touchPoints",
+                    points
+                        .Select(
+                            (point, i) =>
+                                (object)
+                                    new Dictionary<string, object>
+                                    {
+                                        ["x"] = at[0] + (at[2] * point.X),
+                                        ["y"] = at[1] + (at[3] * point.Y),
+                                        ["id"] = i,
+                                    }
+                        )
+                        .ToArray()
+                )
+            );
         Touch("touchStart", (0.2, 0.2));
         Touch("touchMove", (0.4, 0.3));
         Touch("touchMove", (0.7, 0.6));
@@ -172,24 +232,40 @@ public sealed class HandJourney(Apps apps)
         wren.Reads("[data-said]", "Recording");
 
         // Pieces leave while one speaks; a lost connection is waited out.
-        wren.Until(() => wren.Run("return document.querySelector('[name=recording]').value") is string { Length: > 0 } ? "" : null, "the first piece");
+        wren.Until(
+            () => wren.Run("return document.querySelector('[name=recording]').value") is string { Length: > 0 } ? "" : null,
+            "the first piece"
+        );
         wren.Connection(false);
         wren.Reads("[data-said]", "The connection is lost");
         wren.Connection(true);
         wren.PressCss("[data-stop]");
         wren.Reads(".recording-own", "Your recording");
-        wren.Until(() => (bool)wren.Run("const a = document.querySelector('.recording-own audio'); return a.readyState > 0 && !a.error")! ? "" : null, "a recording that plays");
+        wren.Until(
+            () =>
+                (bool)wren.Run("const a = document.querySelector('.recording-own audio'); return a.readyState > 0 && !a.error")!
+                    ? ""
+                    : null,
+            "a recording that plays"
+        );
         wren.Reads(".learn-foot", "1 of 1 question");
         ines.Go(apps.Slate + $"/author/{code}/results");
         ines.PressCss(".attempt summary");
-        ines.Until(() => (bool)ines.Run("const a = document.querySelector('.attempt audio'); a?.load(); return a !== null && !a.error")! ? "" : null, "the recording among the answers");
+        ines.Until(
+            () =>
+                (bool)ines.Run("const a = document.querySelector('.attempt audio'); a?.load(); return a !== null && !a.error")! ? "" : null,
+            "the recording among the answers"
+        );
         wren.PressCss("[data-take-back]");
         wren.Gone(".recording-own");
 
         // Once more by keys alone: what was pressed last stays in hand.
         wren.TabTo("[data-speak]");
         wren.Keys(Keys.Enter);
-        wren.Until(() => wren.Run("return document.querySelector('[name=recording]').value") is string { Length: > 0 } ? "" : null, "a piece again");
+        wren.Until(
+            () => wren.Run("return document.querySelector('[name=recording]').value") is string { Length: > 0 } ? "" : null,
+            "a piece again"
+        );
         wren.Keys(Keys.Enter);
         wren.Reads(".recording-own", "Your recording");
 
@@ -225,7 +301,10 @@ public sealed class HandJourney(Apps apps)
         Assert.DoesNotContain("wall-chart.png", wren.See(".handed").Text);
         wren.All(".handed button")[0].Click();
         wren.Until(() => wren.All(".handed li").Count == 1 ? "" : null, "one photo");
-        wren.Until(() => (bool)wren.Run("const i = document.querySelector('.handed img'); return i.complete && i.naturalWidth > 0")! ? "" : null, "its thumbnail");
+        wren.Until(
+            () => (bool)wren.Run("const i = document.querySelector('.handed img'); return i.complete && i.naturalWidth > 0")! ? "" : null,
+            "its thumbnail"
+        );
 
         // A choice stays on the page until it is voted; then it is for good.
         wren.Run("document.querySelectorAll('.poll input')[3].click()");
@@ -274,7 +353,14 @@ public sealed class HandJourney(Apps apps)
 
         ines.Go(apps.Slate + $"/author/{code}/results");
         ines.Press("Review: 1 waits", ".results-grid");
-        ines.Until(() => (bool)ines.Run("const drawn = document.querySelector('.answer-drawn img'); return drawn?.complete && drawn.naturalWidth > 0")! ? "" : null, "the drawing");
+        ines.Until(
+            () =>
+                (bool)
+                    ines.Run("const drawn = document.querySelector('.answer-drawn img'); return drawn?.complete && drawn.naturalWidth > 0")!
+                    ? ""
+                    : null,
+            "the drawing"
+        );
         ines.Type("input[name^=row-]", "7");
         ines.Press("Keep and go on", ".review");
         ines.Reads(".problem", "«Smooth» earns between 0 and 1 points.");
@@ -324,7 +410,12 @@ public sealed class HandJourney(Apps apps)
         hand.Release().Perform();
     }
 
-    private static void Marks(Person person, int count) => person.Until(() => person.All("[data-drawn] [data-mark]").Count == count ? "" : null, $"{count} marks");
+    private static void Marks(Person person, int count) =>
+        person.Until(() => person.All("[data-drawn] [data-mark]").Count == count ? "" : null, $"{count} marks");
 
-    private static string Kept(Person person) => (string)person.Driver.ExecuteAsyncScript("const done = arguments[arguments.length - 1]; fetch(document.querySelector('[data-save]').href).then(reply => reply.text()).then(done)")!;
+    private static string Kept(Person person) =>
+        (string)
+            person.Driver.ExecuteAsyncScript(
+                "const done = arguments[arguments.length - 1]; fetch(document.querySelector('[data-save]').href).then(reply => reply.text()).then(done)"
+            )!;
 }

@@ -27,7 +27,10 @@ public sealed class HeldJourney(Apps apps)
         ines.All(Comment)[0].SendKeys("Look at the flag again.");
         ines.All(Comment)[1].SendKeys("Well read.");
         ines.PressCss("[data-key=n]");
-        ines.Until(() => ines.Driver.Url.Split('?')[0] != address.Split('?')[0] && ines.All(Comment).Count > 0 ? "" : null, "the next learner");
+        ines.Until(
+            () => ines.Driver.Url.Split('?')[0] != address.Split('?')[0] && ines.All(Comment).Count > 0 ? "" : null,
+            "the next learner"
+        );
         ines.Go(address);
         ines.See(Comment);
         Assert.EndsWith("Look at the flag again.", Kept(ines, 0));
@@ -53,7 +56,12 @@ public sealed class HeldJourney(Apps apps)
         ines.Reads(".review .field-problem", "This answer earns between 0 and");
         Assert.Equal(address.Split('?')[0], ines.Driver.Url.Split('?', '#')[0]);
         ines.Reads("#done", "The learner reads your points");
-        Assert.True((bool)ines.Run("const box = document.querySelector('.field-problem').getBoundingClientRect(); return box.top >= 0 && box.bottom <= innerHeight")!);
+        Assert.True(
+            (bool)
+                ines.Run(
+                    "const box = document.querySelector('.field-problem').getBoundingClientRect(); return box.top >= 0 && box.bottom <= innerHeight"
+                )!
+        );
     }
 
     [Fact]
@@ -68,9 +76,7 @@ public sealed class HeldJourney(Apps apps)
             // A person is asked; a driver may have said yes by itself.
             ines.Driver.SwitchTo().Alert().Accept();
         }
-        catch (NoAlertPresentException)
-        {
-        }
+        catch (NoAlertPresentException) { }
 
         ines.Reads("form", "What you typed here is back");
         Assert.Equal("Ada Gale\nBo Storm", ines.See("main textarea").GetAttribute("value")!.ReplaceLineEndings("\n"));

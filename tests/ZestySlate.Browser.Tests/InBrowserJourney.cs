@@ -11,9 +11,11 @@ public sealed class InBrowserJourney
     public void An_activity_of_the_demo_is_played_in_the_browser_alone()
     {
         var published = Directory.CreateTempSubdirectory("in-browser-");
-        using var site = new Files(name => name == "activity.json"
-            ? Path.Combine(Apps.Root, "demo", "activities", "messgarten.json")
-            : Path.Combine(published.FullName, "wwwroot", name.Length == 0 ? "index.html" : name));
+        using var site = new Files(name =>
+            name == "activity.json"
+                ? Path.Combine(Apps.Root, "demo", "activities", "messgarten.json")
+                : Path.Combine(published.FullName, "wwwroot", name.Length == 0 ? "index.html" : name)
+        );
         Assert.DoesNotContain("ZestySlate", Warnings(Publish(published.FullName)));
         using var wren = new Person();
         wren.Go(site.Address);
@@ -36,7 +38,12 @@ public sealed class InBrowserJourney
     {
         var configuration = AppContext.BaseDirectory.Contains("Release") ? "Release" : "Debug";
         var project = Path.Combine(Apps.Root, "tests", "ZestySlate.InBrowser");
-        using var publish = Process.Start(new ProcessStartInfo("dotnet", ["publish", project, "-c", configuration, "--no-restore", "--no-build", "-o", folder]) { RedirectStandardOutput = true })!;
+        using var publish = Process.Start(
+            new ProcessStartInfo("dotnet", ["publish", project, "-c", configuration, "--no-restore", "--no-build", "-o", folder])
+            {
+                RedirectStandardOutput = true,
+            }
+        )!;
         var said = publish.StandardOutput.ReadToEnd();
         publish.WaitForExit();
         Assert.True(publish.ExitCode == 0, said);
@@ -44,7 +51,11 @@ public sealed class InBrowserJourney
     }
 
     /// <summary>The warnings about what could break because of that.</summary>
-    private static string Warnings(string said) => string.Join("\n", said.Split('\n').Where(line => line.Contains(" IL2", StringComparison.Ordinal)).Select(line => line.Split(" [")[0]));
+    private static string Warnings(string said) =>
+        string.Join(
+            "\n",
+            said.Split('\n').Where(line => line.Contains(" IL2", StringComparison.Ordinal)).Select(line => line.Split(" [")[0])
+        );
 
     /// <summary>Serves files and nothing else.</summary>
     private sealed class Files : IDisposable
@@ -77,7 +88,14 @@ public sealed class InBrowserJourney
                 }
                 else
                 {
-                    context.Response.ContentType = Path.GetExtension(path) switch { ".html" => "text/html", ".js" => "text/javascript", ".json" => "application/json", ".wasm" => "application/wasm", _ => "application/octet-stream" };
+                    context.Response.ContentType = Path.GetExtension(path) switch
+                    {
+                        ".html" => "text/html",
+                        ".js" => "text/javascript",
+                        ".json" => "application/json",
+                        ".wasm" => "application/wasm",
+                        _ => "application/octet-stream",
+                    };
                     await context.Response.OutputStream.WriteAsync(await File.ReadAllBytesAsync(path));
                 }
 

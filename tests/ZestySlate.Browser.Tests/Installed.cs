@@ -16,9 +16,11 @@ internal sealed class Installed : IAsyncDisposable
     public const string SetupCode = "GULLS-AND-TERNS";
 
     private readonly string _folder = Directory.CreateTempSubdirectory("slate-installed").FullName;
-    private readonly int _port = Apps.FreePort(), _smtp = Apps.FreePort();
+    private readonly int _port = Apps.FreePort(),
+        _smtp = Apps.FreePort();
     private readonly List<Process> _beside = [];
-    private readonly string _certificate, _postOffice = $"http://127.0.0.1:{Apps.FreePort()}";
+    private readonly string _certificate,
+        _postOffice = $"http://127.0.0.1:{Apps.FreePort()}";
     private readonly HttpClient _http;
     private Process? _slate;
 
@@ -35,7 +37,13 @@ internal sealed class Installed : IAsyncDisposable
         File.WriteAllText(_certificate, certificate.ExportCertificatePem());
         File.WriteAllText(Path.Combine(_folder, "slate.key"), key.ExportPkcs8PrivateKeyPem());
         var trusted = certificate.Thumbprint;
-        _http = new HttpClient(new HttpClientHandler { AllowAutoRedirect = false, ServerCertificateCustomValidationCallback = (_, shown, _, _) => shown?.Thumbprint == trusted });
+        _http = new HttpClient(
+            new HttpClientHandler
+            {
+                AllowAutoRedirect = false,
+                ServerCertificateCustomValidationCallback = (_, shown, _, _) => shown?.Thumbprint == trusted,
+            }
+        );
         Slate = $"https://localhost:{Apps.FreePort()}";
     }
 
@@ -50,7 +58,15 @@ internal sealed class Installed : IAsyncDisposable
     public async Task StartAsync()
     {
         _beside.Add(Apps.Start("ZestySlate.PostOffice", ("ASPNETCORE_URLS", _postOffice), ("SmtpPort", $"{_smtp}")));
-        _beside.Add(Apps.Start("ZestySlate.CourseSite", ("ASPNETCORE_URLS", Course), ("DataFolder", Path.Combine(_folder, "courses")), ("Tool", Slate), ("SSL_CERT_FILE", _certificate)));
+        _beside.Add(
+            Apps.Start(
+                "ZestySlate.CourseSite",
+                ("ASPNETCORE_URLS", Course),
+                ("DataFolder", Path.Combine(_folder, "courses")),
+                ("Tool", Slate),
+                ("SSL_CERT_FILE", _certificate)
+            )
+        );
         _beside.Add(Nginx());
         await StartSlateAsync(Path.Combine(_folder, "data"));
         await Apps.ReadyAsync(_http, _postOffice);
@@ -61,8 +77,16 @@ internal sealed class Installed : IAsyncDisposable
     public async Task StartSlateAsync(string data)
     {
         Data = data;
-        _slate = Apps.Start("ZestySlate.Web", ("ASPNETCORE_URLS", $"http://127.0.0.1:{_port}"), ("DataFolder", data), ("Server__Address", Slate), ("Server__Proxies", "127.0.0.1"), ("Setup__Code", SetupCode),
-            ("Mail__Server", "127.0.0.1"), ("Mail__Port", $"{_smtp}"));
+        _slate = Apps.Start(
+            "ZestySlate.Web",
+            ("ASPNETCORE_URLS", $"http://127.0.0.1:{_port}"),
+            ("DataFolder", data),
+            ("Server__Address", Slate),
+            ("Server__Proxies", "127.0.0.1"),
+            ("Setup__Code", SetupCode),
+            ("Mail__Server", "127.0.0.1"),
+            ("Mail__Port", $"{_smtp}")
+        );
         await Apps.ReadyAsync(_http, Slate);
     }
 
@@ -75,7 +99,11 @@ internal sealed class Installed : IAsyncDisposable
     /// <summary>A command of the terminal program; what it says.</summary>
     public async Task<string> ZestyAsync(params string[] arguments)
     {
-        var start = new ProcessStartInfo("dotnet", [Apps.ProgramOf("ZestySlate.Cli", "zesty"), .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo("dotnet", [Apps.ProgramOf("ZestySlate.Cli", "zesty"), .. arguments])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
         using var process = Process.Start(start)!;
         var said = await process.StandardOutput.ReadToEndAsync() + await process.StandardError.ReadToEndAsync();
         await process.WaitForExitAsync();
@@ -90,7 +118,9 @@ internal sealed class Installed : IAsyncDisposable
     {
         for (var i = 0; i < 120; i++)
         {
-            var letters = JsonDocument.Parse(await _http.GetStringAsync($"{_postOffice}/letters?to={Uri.EscapeDataString(to)}")).RootElement;
+            var letters = JsonDocument
+                .Parse(await _http.GetStringAsync($"{_postOffice}/letters?to={Uri.EscapeDataString(to)}"))
+                .RootElement;
             if (letters.GetArrayLength() > 0)
             {
                 return letters[0].GetProperty("text").GetString()!;
@@ -119,20 +149,36 @@ internal sealed class Installed : IAsyncDisposable
         var guide = File.ReadAllText(Path.Combine(Apps.Root, "docs", "running.md"));
         var from = guide.IndexOf("server {", StringComparison.Ordinal);
         var server = guide[from..guide.IndexOf("```", from, StringComparison.Ordinal)];
-        foreach (var (said, here) in new[]
-        {
-            ("listen 443 ssl", $"listen 127.0.0.1:{new Uri(Slate).Port} ssl"), ("slate.example", "localhost"), ("/etc/ssl/slate.pem", _certificate), ("/etc/ssl/slate.key", InFolder("slate.key")), ("127.0.0.1:5080", $"127.0.0.1:{_port}"),
-        })
+        foreach (
+            var (said, here) in new[]
+            {
+                ("listen 443 ssl", $"listen 127.0.0.1:{new Uri(Slate).Port} ssl"),
+                ("slate.example", "localhost"),
+                ("/etc/ssl/slate.pem", _certificate),
+                ("/etc/ssl/slate.key", InFolder("slate.key")),
+                ("127.0.0.1:5080", $"127.0.0.1:{_port}"),
+            }
+        )
         {
             Assert.Contains(said, server);
             server = server.Replace(said, here, StringComparison.Ordinal);
         }
 
-        var temporary = string.Concat(new[] { "client_body", "proxy", "fastcgi", "uwsgi", "scgi" }.Select(kind => $"{kind}_temp_path {InFolder(kind)}; "));
+        var temporary = string.Concat(
+            new[] { "client_body", "proxy", "fastcgi", "uwsgi", "scgi" }.Select(kind => $"{kind}_temp_path {InFolder(kind)}; ")
+        );
         // Where root runs the tests, what nginx puts aside lies in root's folder.
         var user = Environment.UserName == "root" ? "user root;" : "";
-        File.WriteAllText(InFolder("nginx.conf"), $"{user} daemon off; pid {InFolder("nginx.pid")}; error_log {InFolder("nginx.log")}; events {{ }} http {{ access_log off; {temporary} {server} }}");
-        return Process.Start(new ProcessStartInfo("/usr/sbin/nginx", ["-p", _folder, "-c", InFolder("nginx.conf"), "-e", InFolder("nginx.log")]) { RedirectStandardError = true })!;
+        File.WriteAllText(
+            InFolder("nginx.conf"),
+            $"{user} daemon off; pid {InFolder("nginx.pid")}; error_log {InFolder("nginx.log")}; events {{ }} http {{ access_log off; {temporary} {server} }}"
+        );
+        return Process.Start(
+            new ProcessStartInfo("/usr/sbin/nginx", ["-p", _folder, "-c", InFolder("nginx.conf"), "-e", InFolder("nginx.log")])
+            {
+                RedirectStandardError = true,
+            }
+        )!;
     }
 
     public async ValueTask DisposeAsync()

@@ -88,7 +88,11 @@ public sealed class KeyboardJourney(Apps apps)
         Thread.Sleep(300);
         ines.Saved();
         var sign = ines.See("#room-stage a[data-sign]");
-        Assert.Equal(double.Parse(before!, System.Globalization.CultureInfo.InvariantCulture) + 0.04, double.Parse(sign.GetAttribute("data-x")!, System.Globalization.CultureInfo.InvariantCulture), 3);
+        Assert.Equal(
+            double.Parse(before!, System.Globalization.CultureInfo.InvariantCulture) + 0.04,
+            double.Parse(sign.GetAttribute("data-x")!, System.Globalization.CultureInfo.InvariantCulture),
+            3
+        );
         Assert.Equal("1.1", sign.GetAttribute("data-size"));
 
         ines.Hand.KeyDown(Keys.Control).SendKeys("d").KeyUp(Keys.Control).Perform();
@@ -115,13 +119,19 @@ public sealed class KeyboardJourney(Apps apps)
         ines.Run("document.querySelector('.stage-mat').focus()");
         ines.Keys("a");
         ines.See(".chooser");
-        ines.Until(() =>
-        {
-            ines.Keys(Keys.ArrowDown);
-            return (string?)ines.Run("return document.activeElement.dataset.kind") == "trueOrFalse" ? "" : null;
-        }, "true or false in the chooser");
+        ines.Until(
+            () =>
+            {
+                ines.Keys(Keys.ArrowDown);
+                return (string?)ines.Run("return document.activeElement.dataset.kind") == "trueOrFalse" ? "" : null;
+            },
+            "true or false in the chooser"
+        );
         ines.Keys(Keys.Enter);
-        ines.Until(() => (bool)ines.Run("return document.activeElement.closest('[data-field=prompt]') !== null")! ? "" : null, "the prompt to be in hand");
+        ines.Until(
+            () => (bool)ines.Run("return document.activeElement.closest('[data-field=prompt]') !== null")! ? "" : null,
+            "the prompt to be in hand"
+        );
         ines.Keys("The wet bulb is kept moist.");
         TabTo(ines, "[data-option-text]");
         ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();

@@ -11,11 +11,24 @@ public sealed class MediaJourney(Apps apps)
         var folder = Directory.CreateTempSubdirectory("slate-media").FullName;
         File.WriteAllText(Path.Combine(folder, "lying.png"), "I am no picture.");
         File.WriteAllText(Path.Combine(folder, "talk.srt"), "1\n00:00:01,000 --> 00:00:02,500\nGood evening.\n");
-        File.WriteAllText(Path.Combine(folder, "drawing.svg"), "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 20 10'><script>alert(1)</script><rect width='20' height='10' fill='#0b5a5f'/></svg>");
+        File.WriteAllText(
+            Path.Combine(folder, "drawing.svg"),
+            "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 20 10'><script>alert(1)</script><rect width='20' height='10' fill='#0b5a5f'/></svg>"
+        );
         using var tobiah = new Person().SignIn(apps, "tobiah.renn@gannetpoint.example");
         tobiah.Press("Media", "header");
-        tobiah.Until(() => tobiah.All("[data-add-files]").FirstOrDefault(), "the field").SendKeys(string.Join('\n',
-            Path.Combine(folder, "lying.png"), Path.Combine(folder, "talk.srt"), Path.Combine(folder, "drawing.svg"), Path.Combine(Apps.Root, "demo/sounds/clock.wav"), Path.Combine(Apps.Root, "demo/panoramas/boathouse.jpg")));
+        tobiah
+            .Until(() => tobiah.All("[data-add-files]").FirstOrDefault(), "the field")
+            .SendKeys(
+                string.Join(
+                    '\n',
+                    Path.Combine(folder, "lying.png"),
+                    Path.Combine(folder, "talk.srt"),
+                    Path.Combine(folder, "drawing.svg"),
+                    Path.Combine(Apps.Root, "demo/sounds/clock.wav"),
+                    Path.Combine(Apps.Root, "demo/panoramas/boathouse.jpg")
+                )
+            );
         tobiah.Reads("#arrivals .problem", "«lying.png» cannot be used here");
         tobiah.Until(() => tobiah.All("#media-list .tile").Count == 4 ? "" : null, "four files");
         tobiah.Reads("#media-list", "panorama");
@@ -49,7 +62,8 @@ public sealed class MediaJourney(Apps apps)
         using var mireille = new Person().SignIn(apps, "mireille.osei@gannetpoint.example");
         mireille.Go(apps.Slate + "/media-library");
         mireille.See("html.scripted");
-        mireille.Run("""
+        mireille.Run(
+            """
             const canvas = Object.assign(document.createElement("canvas"), { width: 1200, height: 800 });
             const paint = canvas.getContext("2d");
             for (let x = 0; x < 1200; x += 8) { paint.fillStyle = x % 16 ? "#e9c9a0" : "#17232b"; paint.fillRect(x, 0, 8, 800); }
@@ -60,13 +74,17 @@ public sealed class MediaJourney(Apps apps)
               field.files = files.files;
               field.dispatchEvent(new Event("change", { bubbles: true }));
             });
-            """);
+            """
+        );
         mireille.See("#media-list a.tile");
         mireille.Go(apps.Slate + "/new");
         mireille.BeginActivity("shelter-inside.png", "With a face");
         var code = mireille.Driver.Url.Split('/')[^1].Split('?')[0];
         mireille.Press("Library", "#room-details");
-        mireille.Until(() => mireille.All("#picker .tile").FirstOrDefault(tile => tile.Text.Contains("face")) is { } tile && Pressed(tile) ? "" : null, "the face in the picker");
+        mireille.Until(
+            () => mireille.All("#picker .tile").FirstOrDefault(tile => tile.Text.Contains("face")) is { } tile && Pressed(tile) ? "" : null,
+            "the face in the picker"
+        );
         mireille.Saved();
         mireille.Go(apps.Slate + "/media-library");
         mireille.Press("face", "#media-list");
@@ -74,7 +92,13 @@ public sealed class MediaJourney(Apps apps)
         var old = Hash(picture);
         Assert.True(Detail(mireille, old, "") > 40, "there is detail to begin with");
         mireille.PressCss("[data-tool=blur]");
-        mireille.Hand.MoveToElement(picture, -(picture.Size.Width / 4), -(picture.Size.Height / 5)).ClickAndHold().MoveByOffset(80, 60).MoveByOffset(picture.Size.Width / 4, picture.Size.Height / 4).Release().Perform();
+        mireille
+            .Hand.MoveToElement(picture, -(picture.Size.Width / 4), -(picture.Size.Height / 5))
+            .ClickAndHold()
+            .MoveByOffset(80, 60)
+            .MoveByOffset(picture.Size.Width / 4, picture.Size.Height / 4)
+            .Release()
+            .Perform();
         mireille.See(".edit-blur");
         mireille.Press("Change it here and in 1 activity", "main");
         mireille.Reads(".said-done", "gone from every stored size");
@@ -104,28 +128,42 @@ public sealed class MediaJourney(Apps apps)
 
     private static string Hash(IWebElement picture) => picture.GetAttribute("src")!.Split("/media/")[1].Split('/')[0];
 
-    private static bool Same(Person person, string one, string other) => (bool)person.Driver.ExecuteAsyncScript("""
-        const done = arguments[arguments.length - 1];
-        Promise.all([arguments[0], arguments[1]].map(a => fetch(a, { cache: "reload" }).then(r => r.arrayBuffer()))).then(([a, b]) => {
-          const [x, y] = [new Uint8Array(a), new Uint8Array(b)];
-          done(x.length === y.length && x.every((v, i) => v === y[i]));
-        });
-        """, one, other)!;
+    private static bool Same(Person person, string one, string other) =>
+        (bool)
+            person.Driver.ExecuteAsyncScript(
+                """
+                const done = arguments[arguments.length - 1];
+                Promise.all([arguments[0], arguments[1]].map(a => fetch(a, { cache: "reload" }).then(r => r.arrayBuffer()))).then(([a, b]) => {
+                  const [x, y] = [new Uint8Array(a), new Uint8Array(b)];
+                  done(x.length === y.length && x.every((v, i) => v === y[i]));
+                });
+                """,
+                one,
+                other
+            )!;
 
     /// <summary>The greatest step between neighbouring pixels inside the region that is blurred.</summary>
-    private static double Detail(Person person, string hash, string width) => Convert.ToDouble(person.Driver.ExecuteAsyncScript("""
-        const done = arguments[arguments.length - 1];
-        fetch(arguments[0], { cache: "reload" }).then(r => r.blob()).then(createImageBitmap).then(picture => {
-          const canvas = new OffscreenCanvas(picture.width, picture.height);
-          const paint = canvas.getContext("2d");
-          paint.drawImage(picture, 0, 0);
-          const [x, y, w, h] = [0.32, 0.36, 0.12, 0.12].map((share, i) => Math.round(share * (i % 2 === 0 ? picture.width : picture.height)));
-          const { data } = paint.getImageData(x, y, w, h);
-          let most = 0;
-          for (let row = 0; row < h; row++) {
-            for (let at = row * w * 4; at < (row * w + w - 1) * 4; at += 4) { most = Math.max(most, Math.abs(data[at] - data[at + 4]) + Math.abs(data[at + 1] - data[at + 5])); }
-          }
-          done(most);
-        });
-        """, $"/media/{hash}{width}"), System.Globalization.CultureInfo.InvariantCulture);
+    private static double Detail(Person person, string hash, string width) =>
+        Convert.ToDouble(
+            person.Driver.ExecuteAsyncScript(
+                """
+                const done = arguments[arguments.length - 1];
+                fetch(arguments[0], { cache: "reload" }).then(r => r.blob()).then(createImageBitmap).then(picture => {
+                  const canvas = new OffscreenCanvas(picture.width, picture.height);
+                  const paint = canvas.getContext("2d");
+                  paint.drawImage(picture, 0, 0);
+                  const [x, y, w, h] = [0.32, 0.36, 0.12, 0.12].map((share, i) => Math.round(share * (i % 2 === 0 ? picture.width : picture.height)));
+                  const { data } = paint.getImageData(x, y, w, h);
+                  let most = 0;
+                  for (let row = 0; row < h; row++) {
+                    for (let at = row * w * 4; at < (row * w + w - 1) * 4; at += 4) { most = Math.max(most, Math.abs(data[at] - data[at +
+                      4]) + Math.abs(data[at + 1] - data[at + 5])); }
+                  }
+                  done(most);
+                });
+                """,
+                $"/media/{hash}{width}"
+            ),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
 }

@@ -68,9 +68,18 @@ public sealed class MischiefJourney
         person.Until(() => person.See($"input[name={what}]").Selected != off ? "" : null, what);
     }
 
-    private static void Grade(Person person, Apps apps, string name, string grade) => person.Until(() =>
-    {
-        person.Go(apps.Course + "/courses/watch/grades");
-        return person.All("tbody tr").Single(r => r.Text.StartsWith(name, StringComparison.Ordinal)).Text.Contains(grade, StringComparison.Ordinal) ? "" : null;
-    }, "the grade of " + name);
+    private static void Grade(Person person, Apps apps, string name, string grade) =>
+        person.Until(
+            () =>
+            {
+                person.Go(apps.Course + "/courses/watch/grades");
+                return person
+                    .All("tbody tr")
+                    .Single(r => r.Text.StartsWith(name, StringComparison.Ordinal))
+                    .Text.Contains(grade, StringComparison.Ordinal)
+                    ? ""
+                    : null;
+            },
+            "the grade of " + name
+        );
 }

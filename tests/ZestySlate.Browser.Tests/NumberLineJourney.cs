@@ -38,9 +38,16 @@ public sealed class NumberLineJourney(Apps apps)
 
         // Typed, the pointer follows; by hand, the number does.
         wren.Type("[data-family=line] input[name=text]", Keys.Backspace + "9");
-        wren.Until(() => (string?)wren.Run("return document.querySelector('input[data-line]').value") == "9" ? "" : null, "the pointer at 9");
+        wren.Until(
+            () => (string?)wren.Run("return document.querySelector('input[data-line]').value") == "9" ? "" : null,
+            "the pointer at 9"
+        );
         var width = slider.Size.Width;
-        wren.Hand.MoveToElement(slider, (int)(width * ((9 / 12.0) - 0.5)), 0).ClickAndHold().MoveToElement(slider, (int)(width * ((3 / 12.0) - 0.49)), 0).Release().Perform();
+        wren.Hand.MoveToElement(slider, (int)(width * ((9 / 12.0) - 0.5)), 0)
+            .ClickAndHold()
+            .MoveToElement(slider, (int)(width * ((3 / 12.0) - 0.49)), 0)
+            .Release()
+            .Perform();
         wren.Until(() => wren.See("[data-family=line] input[name=text]").GetAttribute("value") == "3" ? "" : null, "drawn to 3");
         wren.Press("Mark this", "form.ask-numberline");
         wren.Reads("form.ask-numberline .verdict", "Right");

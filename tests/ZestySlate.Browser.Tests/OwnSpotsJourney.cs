@@ -40,7 +40,12 @@ public sealed class OwnSpotsJourney(Apps apps)
         using var bo = new Person().Visit(apps, activity);
         bo.See("a[data-sign], .learn-main");
         Assert.Empty(bo.All("a[data-sign^=added]"));
-        bo.Until(() => bo.All("main a.button-main").FirstOrDefault(link => link.Text.Contains("Add your own spot", StringComparison.Ordinal)), "the link").SendKeys(Keys.Enter);
+        bo.Until(
+                () =>
+                    bo.All("main a.button-main").FirstOrDefault(link => link.Text.Contains("Add your own spot", StringComparison.Ordinal)),
+                "the link"
+            )
+            .SendKeys(Keys.Enter);
         var across = bo.See("input[name=across]");
         var before = (string)bo.Run("return getComputedStyle(document.querySelector('[data-adding-pin]')).left")!;
         across.SendKeys(Keys.ArrowLeft + Keys.ArrowLeft + Keys.ArrowLeft);
@@ -51,12 +56,21 @@ public sealed class OwnSpotsJourney(Apps apps)
 
         ines.Go(apps.Slate + $"/author/{activity}/spots");
         ines.Reads(".work-nav", "Learners' spots (2)");
-        var card = ines.Until(() => ines.All(".activity-card").FirstOrDefault(one => one.Text.Contains("Gannets diving", StringComparison.Ordinal)), "the card");
+        var card = ines.Until(
+            () => ines.All(".activity-card").FirstOrDefault(one => one.Text.Contains("Gannets diving", StringComparison.Ordinal)),
+            "the card"
+        );
         Assert.Contains("Wren", card.Text);
         card.FindElement(By.CssSelector("input[name=comment]")).SendKeys("Which tide was it?");
         card.FindElement(By.CssSelector("button[value=Shown]")).Click();
         ines.Reads(".work-nav", "Learners' spots (1)");
-        ines.PressCss("#" + ines.All(".activity-card").First(one => one.Text.Contains("The river was brown", StringComparison.Ordinal)).GetAttribute("id") + " button[value=Hidden]");
+        ines.PressCss(
+            "#"
+                + ines.All(".activity-card")
+                    .First(one => one.Text.Contains("The river was brown", StringComparison.Ordinal))
+                    .GetAttribute("id")
+                + " button[value=Hidden]"
+        );
         ines.Reads(".activity-card", "hidden");
 
         bo.Driver.Navigate().Refresh();

@@ -11,12 +11,32 @@ internal sealed class Person : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
     private readonly string _profile = Directory.CreateTempSubdirectory("slate-profile").FullName;
 
-    public Person(int width = 1280, int height = 800, bool refusesThirdPartyCookies = false, bool withoutWebGl = false, bool speaks = false, bool trusts = false)
+    public Person(
+        int width = 1280,
+        int height = 800,
+        bool refusesThirdPartyCookies = false,
+        bool withoutWebGl = false,
+        bool speaks = false,
+        bool trusts = false
+    )
     {
         // A certificate that nobody has signed is taken only where a test makes one.
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium", AcceptInsecureCertificates = trusts };
-        options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--hide-scrollbars",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync", "--force-prefers-reduced-motion", $"--user-data-dir={_profile}", $"--window-size={width},{height}");
+        options.AddArguments(
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-dev-shm-usage",
+            "--disable-quic",
+            "--no-first-run",
+            "--hide-scrollbars",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--force-prefers-reduced-motion",
+            $"--user-data-dir={_profile}",
+            $"--window-size={width},{height}"
+        );
         options.AddArguments(withoutWebGl ? ["--disable-3d-apis"] : ["--use-angle=swiftshader", "--enable-unsafe-swiftshader"]);
         if (speaks)
         {
@@ -28,7 +48,11 @@ internal sealed class Person : IDisposable
         if (refusesThirdPartyCookies)
         {
             // Frames of other sites stay in the page's own process, so that a lost connection can be played for them too.
-            options.AddArguments("--test-third-party-cookie-phaseout", "--disable-site-isolation-trials", "--disable-features=IsolateOrigins,site-per-process");
+            options.AddArguments(
+                "--test-third-party-cookie-phaseout",
+                "--disable-site-isolation-trials",
+                "--disable-features=IsolateOrigins,site-per-process"
+            );
             options.AddUserProfilePreference("profile.cookie_controls_mode", 1);
             options.AddUserProfilePreference("profile.block_third_party_cookies", true);
         }
@@ -61,25 +85,42 @@ internal sealed class Person : IDisposable
     public ReadOnlyCollection<IWebElement> All(string css) => Driver.FindElements(By.CssSelector(css));
 
     /// <summary>Waits for a button, link or label of these words and presses it.</summary>
-    public void Press(string words, string within = "body") => Until(() =>
-    {
-        var found = Driver.FindElements(By.CssSelector(within)).SelectMany(e => e.FindElements(By.XPath($".//*[self::button or self::a or self::label or self::summary][contains(normalize-space(.), \"{words}\")]"))).FirstOrDefault(e => e.Displayed);
-        if (found is not null)
-        {
-            // What lies under the bar at the foot is brought up first, as a person would.
-            Run("arguments[0].scrollIntoView({ block: 'nearest' })", found);
-            found.Click();
-        }
+    public void Press(string words, string within = "body") =>
+        Until(
+            () =>
+            {
+                var found = Driver
+                    .FindElements(By.CssSelector(within))
+                    .SelectMany(e =>
+                        e.FindElements(
+                            By.XPath(
+                                $".//*[self::button or self::a or self::label or self::summary][contains(normalize-space(.), \"{words}\")]"
+                            )
+                        )
+                    )
+                    .FirstOrDefault(e => e.Displayed);
+                if (found is not null)
+                {
+                    // What lies under the bar at the foot is brought up first, as a person would.
+                    Run("arguments[0].scrollIntoView({ block: 'nearest' })", found);
+                    found.Click();
+                }
 
-        return found;
-    }, words);
+                return found;
+            },
+            words
+        );
 
-    public void PressCss(string css) => Until(() =>
-    {
-        var found = Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed);
-        found?.Click();
-        return found;
-    }, css);
+    public void PressCss(string css) =>
+        Until(
+            () =>
+            {
+                var found = Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed);
+                found?.Click();
+                return found;
+            },
+            css
+        );
 
     public void Type(string css, string words)
     {
@@ -91,12 +132,27 @@ internal sealed class Person : IDisposable
     public void Keys(string keys) => Hand.SendKeys(keys).Perform();
 
     /// <summary>Waits until these words stand inside an element.</summary>
-    public void Reads(string css, string words) => Until(() => Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed && e.Text.Contains(words, StringComparison.Ordinal)) ? "" : null, $"«{words}» in {css}");
+    public void Reads(string css, string words) =>
+        Until(
+            () =>
+                Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed && e.Text.Contains(words, StringComparison.Ordinal))
+                    ? ""
+                    : null,
+            $"«{words}» in {css}"
+        );
 
     public void Gone(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed) ? null : "", css + " to go");
 
     /// <summary>Waits until the workbench has saved everything.</summary>
-    public void Saved() => Until(() => (string?)Run("const s = document.getElementById('saved'); return s && (s.dataset.state ?? 'saved') === 'saved' && s.textContent.includes('Saved') ? 'yes' : null"), "Saved");
+    public void Saved() =>
+        Until(
+            () =>
+                (string?)Run(
+                    "const s = document.getElementById('saved'); return s && (s.dataset.state ?? 'saved') === 'saved' "
+                        + "&& s.textContent.includes('Saved') ? 'yes' : null"
+                ),
+            "Saved"
+        );
 
     public object? Run(string script, params object[] arguments) => Driver.ExecuteScript(script, arguments);
 
@@ -119,8 +175,16 @@ internal sealed class Person : IDisposable
     }
 
     /// <summary>Problems that the browser has written down, save those that a test brings about.</summary>
-    public List<string> Complaints() => Driver.Manage().Logs.GetLog(LogType.Browser)
-        .Select(entry => entry.Message[(entry.Message.IndexOf(' ') + 1)..]).Where(message => !message.Contains("ERR_INTERNET_DISCONNECTED", StringComparison.Ordinal) && !message.Contains("GL Driver Message", StringComparison.Ordinal)).ToList();
+    public List<string> Complaints() =>
+        Driver
+            .Manage()
+            .Logs.GetLog(LogType.Browser)
+            .Select(entry => entry.Message[(entry.Message.IndexOf(' ') + 1)..])
+            .Where(message =>
+                !message.Contains("ERR_INTERNET_DISCONNECTED", StringComparison.Ordinal)
+                && !message.Contains("GL Driver Message", StringComparison.Ordinal)
+            )
+            .ToList();
 
     public T Until<T>(Func<T?> look, string what)
         where T : class
@@ -136,8 +200,17 @@ internal sealed class Person : IDisposable
                     return found;
                 }
             }
-            catch (Exception problem) when (problem is StaleElementReferenceException or ElementNotInteractableException or NoSuchElementException or JavaScriptException
-                || (problem is UnknownErrorException && problem.Message.Contains("does not belong to the document", StringComparison.Ordinal)))
+            catch (Exception problem)
+                when (problem
+                        is StaleElementReferenceException
+                            or ElementNotInteractableException
+                            or NoSuchElementException
+                            or JavaScriptException
+                    || (
+                        problem is UnknownErrorException
+                        && problem.Message.Contains("does not belong to the document", StringComparison.Ordinal)
+                    )
+                )
             {
                 last = problem;
             }
@@ -145,7 +218,9 @@ internal sealed class Person : IDisposable
             Thread.Sleep(60);
         }
 
-        throw new TimeoutException($"Waited for {what} at {Driver.Url}. {last?.Message}\nThe page reads: {Words()}\nThe browser says: {string.Join(" | ", Complaints())}");
+        throw new TimeoutException(
+            $"Waited for {what} at {Driver.Url}. {last?.Message}\nThe page reads: {Words()}\nThe browser says: {string.Join(" | ", Complaints())}"
+        );
     }
 
     /// <summary>The beginning of what the page, or the frame in it, reads; what cannot be read is told too.</summary>
@@ -213,13 +288,16 @@ internal static class Doings
     {
         var before = person.All("#room-storyboard .board-scene").Count;
         person.PressCss("[data-do=addScene]");
-        person.Until(() =>
-        {
-            // The picker may just be filling; what was found is tried anew until the file is taken.
-            var field = person.All("#picker input[type=file]").FirstOrDefault();
-            field?.SendKeys(Path.Combine(Apps.Root, "demo", file));
-            return field;
-        }, "the picker");
+        person.Until(
+            () =>
+            {
+                // The picker may just be filling; what was found is tried anew until the file is taken.
+                var field = person.All("#picker input[type=file]").FirstOrDefault();
+                field?.SendKeys(Path.Combine(Apps.Root, "demo", file));
+                return field;
+            },
+            "the picker"
+        );
         person.Until(() => person.All("#room-storyboard .board-scene").Count > before ? "" : null, "the new scene");
         person.Saved();
     }
@@ -242,12 +320,16 @@ internal static class Doings
     }
 
     /// <summary>Picks an option of a list by its words.</summary>
-    public static void Pick(this Person person, string css, string words) => person.Until(() =>
-    {
-        var option = person.See(css).FindElements(By.TagName("option")).FirstOrDefault(o => o.Text.Trim() == words);
-        option?.Click();
-        return option;
-    }, words);
+    public static void Pick(this Person person, string css, string words) =>
+        person.Until(
+            () =>
+            {
+                var option = person.See(css).FindElements(By.TagName("option")).FirstOrDefault(o => o.Text.Trim() == words);
+                option?.Click();
+                return option;
+            },
+            words
+        );
 
     public static void Choose(this Person person, string kind)
     {
@@ -292,7 +374,10 @@ internal static class Doings
     {
         person.Type("input[name=words]", words);
         person.Press("Look", "main");
-        person.Until(() => (string?)person.Run("return location.search.includes('words=') && document.readyState === 'complete' ? 'there' : null"), "the activities of these words");
+        person.Until(
+            () => (string?)person.Run("return location.search.includes('words=') && document.readyState === 'complete' ? 'there' : null"),
+            "the activities of these words"
+        );
     }
 
     public static void OutOfFrame(this Person person) => person.Driver.SwitchTo().DefaultContent();

@@ -14,10 +14,14 @@ public sealed class PhoneJourney(Apps apps)
         learner.Press("Start");
         learner.See("a[data-sign]");
         Assert.True((bool)learner.Run("return document.documentElement.scrollWidth <= innerWidth")!, "the page is wider than the phone");
-        var small = (IReadOnlyCollection<object>)learner.Run("""
-            return [...document.querySelectorAll('a[data-sign], button, a.spot-row, .panel-close')].filter(e => e.offsetParent !== null)
-              .filter(e => e.getBoundingClientRect().width < 24 || e.getBoundingClientRect().height < 24).map(e => e.outerHTML.slice(0, 80))
-            """)!;
+        var small =
+            (IReadOnlyCollection<object>)
+                learner.Run(
+                    """
+                    return [...document.querySelectorAll('a[data-sign], button, a.spot-row, .panel-close')].filter(e => e.offsetParent !== null)
+                      .filter(e => e.getBoundingClientRect().width < 24 || e.getBoundingClientRect().height < 24).map(e => e.outerHTML.slice(0, 80))
+                    """
+                )!;
         Assert.Empty(small);
 
         learner.PressCss("a[data-sign=askglass]");

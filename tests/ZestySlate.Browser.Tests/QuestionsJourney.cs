@@ -7,7 +7,11 @@ public sealed class QuestionsJourney(Apps apps)
 {
     private Person Ines() => new Person().SignIn(apps).BeginQuestions(apps);
 
-    private static IWebElement Word(Person person, string css, string words) => person.Until(() => person.All(css).FirstOrDefault(e => e.Text.Trim() == words && e.Displayed), $"{words} among {string.Join(", ", person.All(css).Select(e => e.Text))}");
+    private static IWebElement Word(Person person, string css, string words) =>
+        person.Until(
+            () => person.All(css).FirstOrDefault(e => e.Text.Trim() == words && e.Displayed),
+            $"{words} among {string.Join(", ", person.All(css).Select(e => e.Text))}"
+        );
 
     [Fact]
     public void Gap_text()
@@ -20,7 +24,11 @@ public sealed class QuestionsJourney(Apps apps)
         ines.Saved();
 
         // A phrase by dragging; a gap pressed by mistake is undone by pressing it again.
-        ines.Hand.MoveToElement(Word(ines, ".press-word", "cold")).ClickAndHold().MoveToElement(Word(ines, ".press-word", "front")).Release().Perform();
+        ines.Hand.MoveToElement(Word(ines, ".press-word", "cold"))
+            .ClickAndHold()
+            .MoveToElement(Word(ines, ".press-word", "front"))
+            .Release()
+            .Perform();
         Word(ines, ".press-gap", "cold front");
         Word(ines, ".press-word", "gales").Click();
         Word(ines, ".press-gap", "gales").Click();
@@ -65,7 +73,11 @@ public sealed class QuestionsJourney(Apps apps)
         using var ines = Ines();
         ines.AddQuestion("wordPick", "Pick what is dangerous.");
         ines.Fill("textarea[name=fullText]", "Gale warning for the bay, tea at four.");
-        ines.Hand.MoveToElement(Word(ines, ".press-word", "Gale")).ClickAndHold().MoveToElement(Word(ines, ".press-word", "warning")).Release().Perform();
+        ines.Hand.MoveToElement(Word(ines, ".press-word", "Gale"))
+            .ClickAndHold()
+            .MoveToElement(Word(ines, ".press-word", "warning"))
+            .Release()
+            .Perform();
         Word(ines, ".press-gap", "Gale warning");
         ines.PressCss(".page-open input[name=pressAs][value=trap]");
         Word(ines, ".press-word", "tea").Click();
@@ -102,16 +114,19 @@ public sealed class QuestionsJourney(Apps apps)
         ines.See(".arrange-tools button");
 
         // By the grip with the mouse: storm to the end.
-        ines.Until(() =>
-        {
-            var items = ines.All(".arranged");
-            if (Names()[^1] != "storm")
+        ines.Until(
+            () =>
             {
-                ines.DragOnto(items[Array.IndexOf(Names(), "storm")].FindElement(By.CssSelector(".grip")), items[^1]);
-            }
+                var items = ines.All(".arranged");
+                if (Names()[^1] != "storm")
+                {
+                    ines.DragOnto(items[Array.IndexOf(Names(), "storm")].FindElement(By.CssSelector(".grip")), items[^1]);
+                }
 
-            return Names()[^1] == "storm" ? "" : null;
-        }, "storm at the end");
+                return Names()[^1] == "storm" ? "" : null;
+            },
+            "storm at the end"
+        );
 
         // By keys: the light breeze to the front.
         if (Names()[0] != "light breeze")
@@ -146,29 +161,32 @@ public sealed class QuestionsJourney(Apps apps)
         // By keys alone: word after word to its place; right ones stay.
         foreach (var (word, place) in new[] { ("red", 0), ("sky", 1), ("at", 2) })
         {
-            ines.Until(() =>
-            {
-                var words = Words();
-                if (words[place] == word || ines.All(".verdict").Count > 0)
+            ines.Until(
+                () =>
                 {
-                    return "";
-                }
-
-                ines.Run("arguments[0].focus()", Word(ines, ".word", word));
-                ines.Keys(Keys.Enter);
-                for (var i = Array.IndexOf(words, word); i > place; i--)
-                {
-                    ines.Keys(Keys.ArrowLeft);
-                    if ((bool)ines.Run("return document.activeElement === arguments[0]", ines.All(".arranged .word")[place])!)
+                    var words = Words();
+                    if (words[place] == word || ines.All(".verdict").Count > 0)
                     {
-                        break;
+                        return "";
                     }
-                }
 
-                ines.Keys(Keys.Enter);
-                Thread.Sleep(300);
-                return null;
-            }, $"«{word}» at its place");
+                    ines.Run("arguments[0].focus()", Word(ines, ".word", word));
+                    ines.Keys(Keys.Enter);
+                    for (var i = Array.IndexOf(words, word); i > place; i--)
+                    {
+                        ines.Keys(Keys.ArrowLeft);
+                        if ((bool)ines.Run("return document.activeElement === arguments[0]", ines.All(".arranged .word")[place])!)
+                        {
+                            break;
+                        }
+                    }
+
+                    ines.Keys(Keys.Enter);
+                    Thread.Sleep(300);
+                    return null;
+                },
+                $"«{word}» at its place"
+            );
         }
 
         ines.Reads(".verdict", "Right");
@@ -188,13 +206,17 @@ public sealed class QuestionsJourney(Apps apps)
         Assert.Equal(words, ines.All("[data-option-text=pair]").Select(field => field.GetAttribute("value")));
 
         ines.TryIt();
-        void Choose(string left, string right) => ines.Until(() =>
-        {
-            var pair = ines.All(".match-pair").First(e => e.FindElement(By.CssSelector(".face-text")).Text == left);
-            Word(ines, "[data-chip]", right).Click();
-            pair.FindElement(By.CssSelector("[data-slot]")).Click();
-            return pair.FindElement(By.CssSelector("select option:checked")).Text == right ? "" : null;
-        }, $"{right} beside {left}");
+        void Choose(string left, string right) =>
+            ines.Until(
+                () =>
+                {
+                    var pair = ines.All(".match-pair").First(e => e.FindElement(By.CssSelector(".face-text")).Text == left);
+                    Word(ines, "[data-chip]", right).Click();
+                    pair.FindElement(By.CssSelector("[data-slot]")).Click();
+                    return pair.FindElement(By.CssSelector("select option:checked")).Text == right ? "" : null;
+                },
+                $"{right} beside {left}"
+            );
         Choose("vane", "rain");
         Choose("gauge", "direction");
         Choose("screen", "temperature");
@@ -230,8 +252,14 @@ public sealed class QuestionsJourney(Apps apps)
         ines.Saved();
 
         // One item is dragged to its group, the other chosen in the list.
-        ines.DragOnto(ines.All("[data-boxed]")[0].FindElement(By.CssSelector(".sort-choice")), ines.All("[data-box]")[0].FindElement(By.CssSelector(".sort-edit-head")));
-        ines.Until(() => ines.All("[data-box]")[0].FindElements(By.CssSelector("[data-boxed]")).Count == 1 ? "" : null, "cirrus in its group");
+        ines.DragOnto(
+            ines.All("[data-boxed]")[0].FindElement(By.CssSelector(".sort-choice")),
+            ines.All("[data-box]")[0].FindElement(By.CssSelector(".sort-edit-head"))
+        );
+        ines.Until(
+            () => ines.All("[data-box]")[0].FindElements(By.CssSelector("[data-boxed]")).Count == 1 ? "" : null,
+            "cirrus in its group"
+        );
         ines.Saved();
         ines.Pick("[data-box=''] select[name^=in-]", "low");
         ines.Saved();
@@ -256,7 +284,10 @@ public sealed class QuestionsJourney(Apps apps)
         using var ines = Ines();
         ines.AddQuestion("number", "How high is the pressure?");
         ines.Fill("input[name=value]", "1013.25 hPa");
-        ines.Until(() => ines.See(".page-open input[name=unit]").GetAttribute("value") == "hPa" ? "" : null, "the unit typed with the number");
+        ines.Until(
+            () => ines.See(".page-open input[name=unit]").GetAttribute("value") == "hPa" ? "" : null,
+            "the unit typed with the number"
+        );
         ines.Type(".page-open input[name=value]", "high" + Keys.Tab);
         ines.Reads(".page-open .field:has([name=value]) + .problem", "«high» cannot be read as a number");
         ines.Reads("#saved", "Not all is saved");
@@ -310,7 +341,8 @@ public sealed class QuestionsJourney(Apps apps)
         ines.Keys("the garden" + Keys.Enter + "the bay" + Keys.Enter + "the moon");
         ines.Saved();
         ines.PressCss(".page-open details[id^=fold-faces] summary");
-        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo", "pictures", "instrument-garden.png"));
+        ines.All(".page-open details[id^=fold-faces] input[type=file]")[0]
+            .SendKeys(Path.Combine(Apps.Root, "demo", "pictures", "instrument-garden.png"));
         ines.See(".page-open .face-edit img");
         ines.Fill("input[name$=-alternative]", "Instruments on a lawn");
 
@@ -320,11 +352,14 @@ public sealed class QuestionsJourney(Apps apps)
         ines.MarkThis("Not right");
         ines.AnotherGo();
         ines.TabTo("input[name=pick]");
-        ines.Until(() =>
-        {
-            ines.Keys(Keys.ArrowDown);
-            return (bool)ines.Run("return document.activeElement.closest('label').querySelector('img') !== null")! ? "" : null;
-        }, "the garden picked by arrow keys");
+        ines.Until(
+            () =>
+            {
+                ines.Keys(Keys.ArrowDown);
+                return (bool)ines.Run("return document.activeElement.closest('label').querySelector('img') !== null")! ? "" : null;
+            },
+            "the garden picked by arrow keys"
+        );
         ines.TabTo("[value=mark]");
         ines.Keys(Keys.Enter);
         ines.Reads(".verdict", "Right");

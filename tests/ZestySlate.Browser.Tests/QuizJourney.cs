@@ -5,9 +5,11 @@ namespace ZestySlate.Browser.Tests;
 /// <summary>Lists pasted, quizzes taken, games played, in three languages.</summary>
 public sealed class QuizJourney(Apps apps)
 {
-    private static IWebElement Word(Person person, string css, string words) => person.Until(() => person.All(css).FirstOrDefault(e => e.Text.Trim() == words && e.Displayed), words);
+    private static IWebElement Word(Person person, string css, string words) =>
+        person.Until(() => person.All(css).FirstOrDefault(e => e.Text.Trim() == words && e.Displayed), words);
 
-    private const string List = "Which instrument shows the pressure?\n+ barometer\n- vane\n\nHow much rain?\nnumber: 12.5 mm\n\nWhat writes?\nanswer: barograph";
+    private const string List =
+        "Which instrument shows the pressure?\n+ barometer\n- vane\n\nHow much rain?\nnumber: 12.5 mm\n\nWhat writes?\nanswer: barograph";
 
     [Fact]
     public void A_pasted_list_becomes_a_test_that_is_published_and_taken()
@@ -78,7 +80,10 @@ public sealed class QuizJourney(Apps apps)
             {
                 var before = wren.See("form[data-ask]").GetAttribute("id");
                 wren.PressCss("[data-next]");
-                wren.Until(() => wren.All("form[data-ask]").FirstOrDefault()?.GetAttribute("id") is { } now && now != before ? "" : null, "the next question");
+                wren.Until(
+                    () => wren.All("form[data-ask]").FirstOrDefault()?.GetAttribute("id") is { } now && now != before ? "" : null,
+                    "the next question"
+                );
             }
         }
 
@@ -153,17 +158,23 @@ public sealed class QuizJourney(Apps apps)
     {
         using var ines = new Person().SignIn(apps).BeginQuestions(apps, "Game", List);
         ines.PressCss("#fold-rules summary");
-        ines.Until(() =>
-        {
-            ines.Type("input[name=clock]", "0:05");
-            ines.Keys(Keys.Tab);
-            ines.Saved();
-            return ines.See("#fold-rules summary").Text.Contains("0:05 for each", StringComparison.Ordinal) ? "" : null;
-        }, "the clock to be set");
+        ines.Until(
+            () =>
+            {
+                ines.Type("input[name=clock]", "0:05");
+                ines.Keys(Keys.Tab);
+                ines.Saved();
+                return ines.See("#fold-rules summary").Text.Contains("0:05 for each", StringComparison.Ordinal) ? "" : null;
+            },
+            "the clock to be set"
+        );
         ines.TryItFromStart();
         ines.Press("Start", ".start");
         var first = ines.See("form[data-ask]").GetAttribute("id");
-        ines.Until(() => ines.All("form[data-ask]").FirstOrDefault()?.GetAttribute("id") is { } now && now != first ? "" : null, "the next question by itself");
+        ines.Until(
+            () => ines.All("form[data-ask]").FirstOrDefault()?.GetAttribute("id") is { } now && now != first ? "" : null,
+            "the next question by itself"
+        );
         ines.Reads(".lives", "2");
     }
 

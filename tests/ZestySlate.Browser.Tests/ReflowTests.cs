@@ -1,12 +1,14 @@
 namespace ZestySlate.Browser.Tests;
 
-/// <summary>At 320 pixels, or at 400 % on a usual screen, nothing lies beside the page (WCAG 2.2, 1.4.10), and what is pressed is 24 pixels or more (2.5.8).</summary>
+/// <summary>At 320 pixels, or at 400 % on a usual screen, nothing lies beside the page (WCAG 2.2, 1.4.10), and what is pressed is 24 pixels
+/// or more (2.5.8).</summary>
 public sealed class ReflowTests(Apps apps)
 {
     /// <summary>Words that are pressed in running text, and signs on a picture, which stand in the list of spots too, may be smaller.</summary>
     private const string Look = """
         const wide = document.documentElement.clientWidth, found = [];
-        const size = e => e.getBoundingClientRect(), name = e => `${e.tagName.toLowerCase()}.${[...e.classList].join('.')} «${e.textContent.trim().slice(0, 30)}»`;
+        const size = e => e.getBoundingClientRect(),
+          name = e => `${e.tagName.toLowerCase()}.${[...e.classList].join('.')} «${e.textContent.trim().slice(0, 30)}»`;
         if (document.scrollingElement.scrollWidth > wide + 1) {
           const beside = [...document.querySelectorAll('body *')].filter(e => size(e).width > 0 && size(e).right > wide + 1);
           found.push('beside the page: ' + beside.slice(0, 3).map(name).join(', '));
@@ -16,12 +18,14 @@ public sealed class ReflowTests(Apps apps)
           const { width, height, left, right } = size(e);
           if (width < 3 || height < 3 || e.matches('.sr-only, .skip, .sign, .press-word')) { continue; }
           if ((right > wide + 1 || left < -1) && !scrolls(e)) { found.push('cut off: ' + name(e)); }
-          if (Math.min(width, height) < 23.5 && getComputedStyle(e).display !== 'inline' && !e.matches('label, [type=checkbox], [type=radio], [type=range]')) { found.push(`${Math.round(width)} × ${Math.round(height)}: ${name(e)}`); }
+          if (Math.min(width, height) < 23.5 && getComputedStyle(e).display !== 'inline' && !e.matches('label, [type=checkbox],
+            [type=radio], [type=range]')) { found.push(`${Math.round(width)} × ${Math.round(height)}: ${name(e)}`); }
         }
         return found.join('; ');
         """;
 
-    private static void Fits(Person person, string where) => Assert.True((string)person.Run(Look)! is var found && found.Length == 0, $"{where}: {found}");
+    private static void Fits(Person person, string where) =>
+        Assert.True((string)person.Run(Look)! is var found && found.Length == 0, $"{where}: {found}");
 
     [Fact]
     public void Teachers_pages()
@@ -34,12 +38,35 @@ public sealed class ReflowTests(Apps apps)
         }
 
         using var ines = new Person(320, 640).SignIn(apps);
-        foreach (var page in new[]
-        {
-            "/library", "/new", "/new?shows=questions", "/media-library", "/lookout", "/classes", "/classes/1", "/classes/1/gradebook", "/classes/1/import", "/classes/1/assignments/2", "/copy/garden",
-            "/author/windcheck/lookout", "/author/windcheck/results", "/author/windcheck/statistics", "/author/windcheck/mark-again", "/author/windcheck/answers?spot=why", "/author/breeze/answers?spot=chart",
-            "/author/breeze/results", "/author/coast/spots", "/author/garden/courses", "/author/garden/colleagues", "/author/garden/publish", "/author/garden", "/author/watchtest",
-        })
+        foreach (
+            var page in new[]
+            {
+                "/library",
+                "/new",
+                "/new?shows=questions",
+                "/media-library",
+                "/lookout",
+                "/classes",
+                "/classes/1",
+                "/classes/1/gradebook",
+                "/classes/1/import",
+                "/classes/1/assignments/2",
+                "/copy/garden",
+                "/author/windcheck/lookout",
+                "/author/windcheck/results",
+                "/author/windcheck/statistics",
+                "/author/windcheck/mark-again",
+                "/author/windcheck/answers?spot=why",
+                "/author/breeze/answers?spot=chart",
+                "/author/breeze/results",
+                "/author/coast/spots",
+                "/author/garden/courses",
+                "/author/garden/colleagues",
+                "/author/garden/publish",
+                "/author/garden",
+                "/author/watchtest",
+            }
+        )
         {
             ines.Go(apps.Slate + page);
             ines.See("html.scripted");
@@ -53,7 +80,28 @@ public sealed class ReflowTests(Apps apps)
         using var ines = new Person(320, 640).SignIn(apps);
         ines.Go(apps.Slate + "/author/watchtest");
         ines.See(".page-row");
-        foreach (var kind in new[] { "multipleChoice", "gapText", "wordPick", "order", "match", "sort", "number", "shortText", "placing", "locating", "grid", "longText", "drawing", "spoken", "fileAnswer", "rating", "poll" })
+        foreach (
+            var kind in new[]
+            {
+                "multipleChoice",
+                "gapText",
+                "wordPick",
+                "order",
+                "match",
+                "sort",
+                "number",
+                "shortText",
+                "placing",
+                "locating",
+                "grid",
+                "longText",
+                "drawing",
+                "spoken",
+                "fileAnswer",
+                "rating",
+                "poll",
+            }
+        )
         {
             ines.PressCss($"[data-add-kind={kind}]");
             ines.See(".page-open form[data-edit]");
@@ -69,7 +117,9 @@ public sealed class ReflowTests(Apps apps)
     public void Learners_pages()
     {
         using var wren = new Person(320, 640);
-        foreach (var code in new[] { "todaymap", "bulletin", "beacon", "eighteen", "nashra", "watchsheet", "clouds", "sky", "tides", "breeze" })
+        foreach (
+            var code in new[] { "todaymap", "bulletin", "beacon", "eighteen", "nashra", "watchsheet", "clouds", "sky", "tides", "breeze" }
+        )
         {
             wren.Go($"{apps.Slate}/a/{code}");
             if (wren.All("input[name=name]").Count > 0)

@@ -25,7 +25,8 @@ public sealed class TeacherJourney(Apps apps)
             ines.PressCss("[data-rich-do=bold]");
             ines.Keys(" and full of slits.");
             ines.Saved();
-            ines.All("#room-details form[data-upload] input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo/pictures/shelter-inside.png"));
+            ines.All("#room-details form[data-upload] input[type=file]")[0]
+                .SendKeys(Path.Combine(Apps.Root, "demo/pictures/shelter-inside.png"));
             ines.See("#room-details .illustration img");
             ines.Type("#room-details .illustration textarea", "Four thermometers");
             ines.Saved();
@@ -99,7 +100,12 @@ public sealed class TeacherJourney(Apps apps)
 
         // The media library knew what the picture shows; without it, the ready check leads to the field.
         again.PressCss("#room-storyboard .board-scene");
-        again.Until(() => again.All("#room-details textarea[name=alternativeText]").FirstOrDefault(field => field.Displayed), "the scene's details").Clear();
+        again
+            .Until(
+                () => again.All("#room-details textarea[name=alternativeText]").FirstOrDefault(field => field.Displayed),
+                "the scene's details"
+            )
+            .Clear();
         again.Saved();
         again.Press("Ready check");
         again.Press("The picture has no alternative text", "#check");

@@ -38,7 +38,10 @@ public sealed class TourJourney(Apps apps)
         ines.PressCss(".panorama-tools [aria-label='Look right']");
         ines.Press("Open looking this way", "#room-details");
         ines.Reads("#toast", "Learners first look this way.");
-        ines.Until(() => (string?)ines.Run("return document.querySelector('#room-stage .stage').dataset.yaw") is "20" or "20.0" ? "" : null, "the opening direction");
+        ines.Until(
+            () => (string?)ines.Run("return document.querySelector('#room-stage .stage').dataset.yaw") is "20" or "20.0" ? "" : null,
+            "the opening direction"
+        );
 
         ines.Keys("m");
         ines.Until(() => ines.All("#map .map-node").Count == 3 ? "" : null, "the map of three scenes");
@@ -158,14 +161,24 @@ public sealed class TourJourney(Apps apps)
         ines.Press("New", "main");
         ines.BeginActivity(title: "Areas");
         var stage = ines.See("#room-stage .stage");
-        ines.Hand.MoveToElement(stage, -(stage.Size.Width / 4), -(stage.Size.Height / 4)).ClickAndHold().MoveByOffset(60, 40).MoveByOffset(90, 60).Release().Perform();
+        ines.Hand.MoveToElement(stage, -(stage.Size.Width / 4), -(stage.Size.Height / 4))
+            .ClickAndHold()
+            .MoveByOffset(60, 40)
+            .MoveByOffset(90, 60)
+            .Release()
+            .Perform();
         ines.Choose("callout");
         ines.Type("#room-details textarea[name=text]", "The watch house");
         ines.Saved();
         Assert.Single(ines.All("#room-stage a.sign-area"));
         Assert.Equal(4, ines.All("#room-stage .area-handle").Count);
         var before = ines.See("#room-stage a.sign-area").GetAttribute("data-outline");
-        ines.Hand.MoveToElement(ines.All("#room-stage .area-handle")[2]).ClickAndHold().MoveByOffset(30, 20).MoveByOffset(10, 10).Release().Perform();
+        ines.Hand.MoveToElement(ines.All("#room-stage .area-handle")[2])
+            .ClickAndHold()
+            .MoveByOffset(30, 20)
+            .MoveByOffset(10, 10)
+            .Release()
+            .Perform();
         ines.Saved();
         ines.Until(() => ines.See("#room-stage a.sign-area").GetAttribute("data-outline") != before ? "" : null, "the bent area");
         ines.PressCss("#room-details details[id^=fold-sign] > summary");
@@ -194,7 +207,10 @@ public sealed class TourJourney(Apps apps)
         ines.Reads("#room-details h2", "3 spots");
         ines.PressCss("#room-details button[value=Top]");
         ines.Saved();
-        ines.Until(() => ines.All("#room-stage a.sign-note").Select(s => s.GetAttribute("data-y")).Distinct().Count() == 1 ? "" : null, "one line");
+        ines.Until(
+            () => ines.All("#room-stage a.sign-note").Select(s => s.GetAttribute("data-y")).Distinct().Count() == 1 ? "" : null,
+            "one line"
+        );
         ines.PressCss("#room-details [data-do=delete]");
         ines.Until(() => ines.All("#room-stage a.sign-note").Count == 0 ? "" : null, "all three gone");
         ines.Press("Undo", "#toast");

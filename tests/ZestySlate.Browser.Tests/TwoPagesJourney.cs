@@ -7,7 +7,15 @@ public sealed class TwoPagesJourney(Apps apps)
 {
     private static void Ready(Person person, string family) => person.See($"[data-family={family}][data-ready=yes]");
 
-    private static void Sent(Person person) => person.Until(() => person.Run("return document.querySelector('form[data-pending]') || Object.keys(localStorage).some(key => key.startsWith('zesty-slate ')) ? null : 'sent'"), "everything to be sent");
+    private static void Sent(Person person) =>
+        person.Until(
+            () =>
+                person.Run(
+                    "return document.querySelector('form[data-pending]') || Object.keys(localStorage).some(key => "
+                        + "key.startsWith('zesty-slate ')) ? null : 'sent'"
+                ),
+            "everything to be sent"
+        );
 
     private static void To(Person person, string window) => person.Driver.SwitchTo().Window(window);
 
@@ -56,7 +64,12 @@ public sealed class TwoPagesJourney(Apps apps)
         foreach (var (window, y) in new[] { (first, -60), (first, -30), (second, 0), (second, 30), (first, 60) })
         {
             To(wren, window);
-            wren.Hand.MoveToElement(wren.See(".drawing-sheet"), -100, y).ClickAndHold().MoveByOffset(60, 5).MoveByOffset(60, -5).Release().Perform();
+            wren.Hand.MoveToElement(wren.See(".drawing-sheet"), -100, y)
+                .ClickAndHold()
+                .MoveByOffset(60, 5)
+                .MoveByOffset(60, -5)
+                .Release()
+                .Perform();
             Sent(wren);
         }
 
@@ -70,11 +83,13 @@ public sealed class TwoPagesJourney(Apps apps)
     {
         using var wren = new Person().Visit(apps, "breeze");
         Ready(wren, "writing");
-        wren.Run("""
+        wren.Run(
+            """
             const real = window.fetch;
             window.fetch = (address, options) => typeof options?.body === 'string' && options.body.includes('thunder') && !window.mended
               ? Promise.resolve(new Response('This word is too loud.', { status: 422 })) : real(address, options);
-            """);
+            """
+        );
         wren.See("form[data-ask] textarea").SendKeys("The sun warms the land, says the thunder.");
         wren.Reads("#set-aside", "One of your steps could not be kept. This word is too loud.");
         Assert.Contains("says the thunder", wren.See("#set-aside textarea").GetAttribute("value"));

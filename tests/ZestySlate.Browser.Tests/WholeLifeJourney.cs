@@ -3,7 +3,8 @@ using System.Text.RegularExpressions;
 
 namespace ZestySlate.Browser.Tests;
 
-/// <summary>The life of a real installation: set up, behind nginx with TLS, a course site, a lesson, a backup, brought back elsewhere and gone on with.</summary>
+/// <summary>The life of a real installation: set up, behind nginx with TLS, a course site, a lesson, a backup, brought back elsewhere and
+/// gone on with.</summary>
 public sealed class WholeLifeJourney
 {
     private const string Password = "a long enough one";
@@ -49,7 +50,13 @@ public sealed class WholeLifeJourney
         neve.Type("[name=again]", Password);
         neve.Press("Set it and go on");
         neve.Reads("h1", "Library");
-        Assert.All(System.Text.Json.JsonDocument.Parse(neve.AllCookies()).RootElement.EnumerateArray().Where(cookie => cookie.GetProperty("name").GetString()!.StartsWith("zesty", StringComparison.Ordinal)), cookie => Assert.True(cookie.GetProperty("secure").GetBoolean()));
+        Assert.All(
+            System
+                .Text.Json.JsonDocument.Parse(neve.AllCookies())
+                .RootElement.EnumerateArray()
+                .Where(cookie => cookie.GetProperty("name").GetString()!.StartsWith("zesty", StringComparison.Ordinal)),
+            cookie => Assert.True(cookie.GetProperty("secure").GetBoolean())
+        );
         neve.Press("Classes");
         neve.Type("input[name=name]", "Morning watch");
         neve.Type("textarea[name=names]", "Ada Aure\nBo Brise");
@@ -82,7 +89,10 @@ public sealed class WholeLifeJourney
         await here.StartSlateAsync(here.InFolder("restored"));
         neve.Go(Slate(here, $"/author/{activity}/results"));
         neve.Reads("tbody", "Ada Aure");
-        Assert.Equal(["1 / 1", "0 / 1"], neve.All("#results tbody tr").Select(row => row.FindElements(OpenQA.Selenium.By.CssSelector("td.number"))[0].Text));
+        Assert.Equal(
+            ["1 / 1", "0 / 1"],
+            neve.All("#results tbody tr").Select(row => row.FindElements(OpenQA.Selenium.By.CssSelector("td.number"))[0].Text)
+        );
         bo.Go(Slate(here, "/todo"));
         bo.Reads("h2", "Handed in");
         keeper.Go(Slate(here, "/keeper/course-sites"));
@@ -93,7 +103,10 @@ public sealed class WholeLifeJourney
     private static async Task Secure(Installed here)
     {
         using var page = await here.AskAsync("/sign-in", ("X-Forwarded-For", "203.0.113.9"), ("X-Forwarded-Proto", "http"));
-        Assert.Equal("/setup", page.Headers.Location!.IsAbsoluteUri ? page.Headers.Location.AbsolutePath : page.Headers.Location.OriginalString);
+        Assert.Equal(
+            "/setup",
+            page.Headers.Location!.IsAbsoluteUri ? page.Headers.Location.AbsolutePath : page.Headers.Location.OriginalString
+        );
         using var other = await here.AskAsync("/sign-in", ("Host", "evil.example"));
         Assert.Equal(HttpStatusCode.BadRequest, other.StatusCode);
     }
@@ -102,11 +115,18 @@ public sealed class WholeLifeJourney
     {
         keeper.Go(Slate(here, "/keeper/course-sites"));
         keeper.Reads("main", here.Slate + "/lti/login");
-        foreach (var (field, value) in new[]
-        {
-            ("Name", "Gannet Point courses"), ("Issuer", here.Course), ("ClientId", "zesty-slate"), ("Deployments", "gannet-point-1"),
-            ("AuthorizationEndpoint", here.Course + "/lti/authorize"), ("TokenEndpoint", here.Course + "/lti/token"), ("KeySetUrl", here.Course + "/lti/keys"),
-        })
+        foreach (
+            var (field, value) in new[]
+            {
+                ("Name", "Gannet Point courses"),
+                ("Issuer", here.Course),
+                ("ClientId", "zesty-slate"),
+                ("Deployments", "gannet-point-1"),
+                ("AuthorizationEndpoint", here.Course + "/lti/authorize"),
+                ("TokenEndpoint", here.Course + "/lti/token"),
+                ("KeySetUrl", here.Course + "/lti/keys"),
+            }
+        )
         {
             keeper.Type($"[name='Site.{field}']", value);
         }
@@ -153,10 +173,19 @@ public sealed class WholeLifeJourney
         person.Reads("#result", "receipt");
         person.OutOfFrame();
         person.SignInToCourses(here.Course, "Mireille Osei");
-        person.Until(() =>
-        {
-            person.Go(here.Course + "/courses/bulletin/grades");
-            return person.All("tbody tr").Any(row => row.Text.StartsWith("Bashir", StringComparison.Ordinal) && row.Text.Contains("1 of 1", StringComparison.Ordinal)) ? "" : null;
-        }, "the grade");
+        person.Until(
+            () =>
+            {
+                person.Go(here.Course + "/courses/bulletin/grades");
+                return person
+                    .All("tbody tr")
+                    .Any(row =>
+                        row.Text.StartsWith("Bashir", StringComparison.Ordinal) && row.Text.Contains("1 of 1", StringComparison.Ordinal)
+                    )
+                    ? ""
+                    : null;
+            },
+            "the grade"
+        );
     }
 }

@@ -16,7 +16,11 @@ public sealed class WritingJourney(Apps apps)
         ines.Until(() => ines.All(".press-word").FirstOrDefault(e => e.Text == "land"), "the words to press").Click();
         ines.Until(() => ines.All("textarea[name^=phrases]").Count == 1 && ines.All(".press-gap").Count == 1 ? "" : null, "the first idea");
         ines.Saved();
-        ines.Hand.MoveToElement(ines.All(".press-word").First(e => e.Text == "air")).ClickAndHold().MoveToElement(ines.All(".press-word").First(e => e.Text == "rises")).Release().Perform();
+        ines.Hand.MoveToElement(ines.All(".press-word").First(e => e.Text == "air"))
+            .ClickAndHold()
+            .MoveToElement(ines.All(".press-word").First(e => e.Text == "rises"))
+            .Release()
+            .Perform();
         ines.Until(() => ines.All("textarea[name^=phrases]").Count == 2 ? "" : null, "the second idea");
         ines.Saved();
         ines.All(".press-word").First(e => e.Text == "sea").Click();
@@ -44,7 +48,10 @@ public sealed class WritingJourney(Apps apps)
         Assert.Equal("The moon.", ines.See(".long-text textarea").GetAttribute("value"));
         ines.TabTo(".long-text textarea");
         ines.Keys(Keys.End + " The land warms, and over it the air rises.");
-        ines.Until(() => ines.See(".long-text-length").Text.StartsWith("11 words", StringComparison.Ordinal) ? "" : null, "the words counted");
+        ines.Until(
+            () => ines.See(".long-text-length").Text.StartsWith("11 words", StringComparison.Ordinal) ? "" : null,
+            "the words counted"
+        );
         ines.TabTo("[value=mark]");
         ines.Keys(Keys.Enter);
         ines.Reads(".verdict", "Right");
@@ -57,7 +64,16 @@ public sealed class WritingJourney(Apps apps)
     {
         using var ines = new Person().SignIn(apps).BeginQuestions(apps);
         ines.AddQuestion("grid", "Complete the tide table.");
-        void Cell(int row, int column) => ines.Until(() => ines.All(".grid-edit [data-cell]").ElementAtOrDefault((row * 3) + column) is { } cell && cell.FindElements(By.CssSelector("input")).FirstOrDefault() is { } field && Clicked(field) ? "" : null, $"the cell {row}, {column}");
+        void Cell(int row, int column) =>
+            ines.Until(
+                () =>
+                    ines.All(".grid-edit [data-cell]").ElementAtOrDefault((row * 3) + column) is { } cell
+                    && cell.FindElements(By.CssSelector("input")).FirstOrDefault() is { } field
+                    && Clicked(field)
+                        ? ""
+                        : null,
+                $"the cell {row}, {column}"
+            );
         static bool Clicked(IWebElement field)
         {
             field.Click();
@@ -66,8 +82,12 @@ public sealed class WritingJourney(Apps apps)
 
         // From a spreadsheet, with a row more than there was.
         Cell(0, 0);
-        ines.Run("const d = new DataTransfer(); d.setData('text/plain', arguments[0]); document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true, cancelable: true }))",
-            "Tide\tTime\tHeight, m\nLow\t02:10\t0.8\nHigh\t08:20\t4.25\nSpring tide\t\tyes\nDay\tneap\t");
+        ines.Run(
+            "const d = new DataTransfer(); d.setData('text/plain', arguments[0]); "
+                + "document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true, "
+                + "cancelable: true }))",
+            "Tide\tTime\tHeight, m\nLow\t02:10\t0.8\nHigh\t08:20\t4.25\nSpring tide\t\tyes\nDay\tneap\t"
+        );
         ines.Until(() => ines.All(".grid-edit [data-cell]").Count == 15 ? "" : null, "the pasted table");
         ines.Saved();
         Assert.Equal("Tide", ines.All(".grid-edit [data-cell] input")[0].GetAttribute("value"));
@@ -80,7 +100,10 @@ public sealed class WritingJourney(Apps apps)
         ines.Until(() => ines.All(".grid-edit td.kind-number").Count == 2 ? "" : null, "two numbers");
         ines.Saved();
         ines.Retype(".grid-edit input[name=cellPoints]", "0,25");
-        ines.Until(() => ines.All(".grid-edit td.kind-number .grid-cell-kind").All(e => e.Text == "0.25") ? "" : null, "a quarter of a point each");
+        ines.Until(
+            () => ines.All(".grid-edit td.kind-number .grid-cell-kind").All(e => e.Text == "0.25") ? "" : null,
+            "a quarter of a point each"
+        );
         ines.Saved();
         Cell(3, 2);
         ines.Pick(".grid-edit select[name=cellKind]", "a tick");
@@ -113,7 +136,20 @@ public sealed class WritingJourney(Apps apps)
         ines.TabTo("#room-stage .sheet-table input");
         ines.Hand.KeyDown(Keys.Control).SendKeys("a").KeyUp(Keys.Control).Perform();
         ines.Keys("02:10" + Keys.ArrowRight + "0,8" + Keys.Enter + "4.25" + Keys.Enter + Keys.Space);
-        Assert.Equal("02:10 0,8 4.25 yes", string.Join(" ", ines.All("#room-stage .sheet-table input").Select(field => field.GetAttribute("type") == "checkbox" ? field.Selected ? "yes" : "no" : field.GetAttribute("value"))));
+        Assert.Equal(
+            "02:10 0,8 4.25 yes",
+            string.Join(
+                " ",
+                ines.All("#room-stage .sheet-table input")
+                    .Select(field =>
+                        field.GetAttribute("type") == "checkbox"
+                            ? field.Selected
+                                ? "yes"
+                                : "no"
+                            : field.GetAttribute("value")
+                    )
+            )
+        );
         ines.TabTo("#room-stage .sheet-table select");
         ines.Keys("n");
         ines.TabTo("[value=mark]");
@@ -127,7 +163,14 @@ public sealed class WritingJourney(Apps apps)
         using var wren = new Person(390, 844).Visit(apps, ines.PublishByLink());
         wren.Ready();
         wren.Run("document.querySelector('.sheet-table').style.width = '700px'; document.querySelector('.grid-wrap').scrollLeft = 200");
-        Assert.True((bool)wren.Run("const a = document.querySelector('.grid-wrap').getBoundingClientRect().left, b = document.querySelector('tr:nth-child(2) th').getBoundingClientRect().left; return Math.abs(a - b) < 3")!);
+        Assert.True(
+            (bool)
+                wren.Run(
+                    "const a = document.querySelector('.grid-wrap').getBoundingClientRect().left, b = "
+                        + "document.querySelector('tr:nth-child(2) th').getBoundingClientRect().left; return Math.abs(a - b) "
+                        + "< 3"
+                )!
+        );
         Assert.Empty(wren.Complaints());
     }
 }

@@ -7,7 +7,8 @@ public sealed class CommandTests
 {
     private static (int Status, string Output, string Errors) Run(params string[] args)
     {
-        using StringWriter output = new(), errors = new();
+        using StringWriter output = new(),
+            errors = new();
         return (Commands.Run(args, output, errors), output.ToString(), errors.ToString());
     }
 
@@ -32,7 +33,13 @@ public sealed class CommandTests
     {
         var (_, output, _) = Run("mark", DemoFiles.Activity, DemoFiles.Answers, "--json");
         var report = JsonDocument.Parse(output).RootElement;
-        Assert.Equal(("3", 3m), (report.GetProperty("points").GetProperty("exact").GetString(), report.GetProperty("points").GetProperty("decimal").GetDecimal()));
+        Assert.Equal(
+            ("3", 3m),
+            (
+                report.GetProperty("points").GetProperty("exact").GetString(),
+                report.GetProperty("points").GetProperty("decimal").GetDecimal()
+            )
+        );
         Assert.Equal("partly", report.GetProperty("answers")[1].GetProperty("verdict").GetString());
     }
 
@@ -43,7 +50,9 @@ public sealed class CommandTests
         Assert.Equal(0, status);
         Assert.Matches(@"\d+ of 30 handed in", output);
         Assert.Equal(output, Run("rehearse", DemoFiles.Activity, "--seed", "4", "--learners", "30").Output);
-        var report = JsonDocument.Parse(Run("rehearse", DemoFiles.Activity, "--learners", "30", "--seed", "4", "--json").Output).RootElement;
+        var report = JsonDocument
+            .Parse(Run("rehearse", DemoFiles.Activity, "--learners", "30", "--seed", "4", "--json").Output)
+            .RootElement;
         Assert.Equal(30, report.GetProperty("learners").GetInt32());
         Assert.True(report.GetProperty("statistics").GetProperty("questions").GetArrayLength() > 0);
     }

@@ -10,26 +10,36 @@ public sealed class FractionTests
     private static readonly Gen<(int Above, int Below)> Pairs = Gen.Select(Gen.Int[-2000, 2000], Gen.Int[1, 900]);
 
     [Fact]
-    public void Reckoning_is_that_of_whole_numbers() => Gen.Select(Pairs, Pairs).Sample((one, other) =>
-    {
-        var (a, b) = (new Fraction(one.Above, one.Below), new Fraction(other.Above, other.Below));
-        bool Is(Fraction result, long above, long below) => result.Above * below == new BigInteger(above) * result.Below && result.Below > 0
-            && BigInteger.GreatestCommonDivisor(result.Above, result.Below).IsOne;
-        return Is(a + b, ((long)one.Above * other.Below) + ((long)other.Above * one.Below), (long)one.Below * other.Below)
-            && Is(a - b, ((long)one.Above * other.Below) - ((long)other.Above * one.Below), (long)one.Below * other.Below)
-            && Is(a * b, (long)one.Above * other.Above, (long)one.Below * other.Below)
-            && (other.Above == 0 || Is(a / b, (long)one.Above * other.Below, (long)one.Below * other.Above))
-            && a.CompareTo(b) == ((long)one.Above * other.Below).CompareTo((long)other.Above * one.Below)
-            && (a == b) == ((long)one.Above * other.Below == (long)other.Above * one.Below)
-            && (a != b || a.GetHashCode() == b.GetHashCode());
-    });
+    public void Reckoning_is_that_of_whole_numbers() =>
+        Gen.Select(Pairs, Pairs)
+            .Sample(
+                (one, other) =>
+                {
+                    var (a, b) = (new Fraction(one.Above, one.Below), new Fraction(other.Above, other.Below));
+                    bool Is(Fraction result, long above, long below) =>
+                        result.Above * below == new BigInteger(above) * result.Below
+                        && result.Below > 0
+                        && BigInteger.GreatestCommonDivisor(result.Above, result.Below).IsOne;
+                    return Is(a + b, ((long)one.Above * other.Below) + ((long)other.Above * one.Below), (long)one.Below * other.Below)
+                        && Is(a - b, ((long)one.Above * other.Below) - ((long)other.Above * one.Below), (long)one.Below * other.Below)
+                        && Is(a * b, (long)one.Above * other.Above, (long)one.Below * other.Below)
+                        && (other.Above == 0 || Is(a / b, (long)one.Above * other.Below, (long)one.Below * other.Above))
+                        && a.CompareTo(b) == ((long)one.Above * other.Below).CompareTo((long)other.Above * one.Below)
+                        && (a == b) == ((long)one.Above * other.Below == (long)other.Above * one.Below)
+                        && (a != b || a.GetHashCode() == b.GetHashCode());
+                }
+            );
 
     [Fact]
-    public void A_decimal_is_written_without_zeros_at_its_end() => Gen.Decimal.Sample(number =>
-        ((Fraction)number).ToDecimal().ToString(CultureInfo.InvariantCulture) is var written && (!written.Contains('.') || !written.EndsWith('0')));
+    public void A_decimal_is_written_without_zeros_at_its_end() =>
+        Gen.Decimal.Sample(number =>
+            ((Fraction)number).ToDecimal().ToString(CultureInfo.InvariantCulture) is var written
+            && (!written.Contains('.') || !written.EndsWith('0'))
+        );
 
     [Fact]
-    public void A_decimal_is_taken_exactly_and_comes_back() => Gen.Decimal.Sample(number => ((Fraction)number).ToDecimal() == number && ((Fraction)number).CompareTo(number) == 0);
+    public void A_decimal_is_taken_exactly_and_comes_back() =>
+        Gen.Decimal.Sample(number => ((Fraction)number).ToDecimal() == number && ((Fraction)number).CompareTo(number) == 0);
 
     [Theory]
     [InlineData("1/8", 2, "0.13")]
@@ -49,7 +59,8 @@ public sealed class FractionTests
     [InlineData("2/3", "0.6666666666666666666666666667")]
     [InlineData("200/3", "66.666666666666666666666666667")]
     [InlineData("-1/7", "-0.1428571428571428571428571429")]
-    public void The_nearest_decimal_is_told(string number, string nearest) => Assert.Equal(decimal.Parse(nearest, CultureInfo.InvariantCulture), Read(number).ToDecimal());
+    public void The_nearest_decimal_is_told(string number, string nearest) =>
+        Assert.Equal(decimal.Parse(nearest, CultureInfo.InvariantCulture), Read(number).ToDecimal());
 
     [Fact]
     public void What_no_decimal_holds_is_told_as_the_greatest_or_least()
@@ -69,5 +80,8 @@ public sealed class FractionTests
         Assert.Throws<DivideByZeroException>(() => Fraction.One / 0);
     }
 
-    private static Fraction Read(string number) => number.Split('/') is [var above, var below] ? new Fraction(BigInteger.Parse(above, CultureInfo.InvariantCulture), BigInteger.Parse(below, CultureInfo.InvariantCulture)) : default;
+    private static Fraction Read(string number) =>
+        number.Split('/') is [var above, var below]
+            ? new Fraction(BigInteger.Parse(above, CultureInfo.InvariantCulture), BigInteger.Parse(below, CultureInfo.InvariantCulture))
+            : default;
 }

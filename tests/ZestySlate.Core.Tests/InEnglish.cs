@@ -11,9 +11,11 @@ internal static class InEnglish
 {
     public static readonly CultureInfo Culture = CultureInfo.GetCultureInfo("en");
 
-    public static QuestionMark Mark(this QuestionType family, Question question, Response? response) => family.Mark(question, response, Culture);
+    public static QuestionMark Mark(this QuestionType family, Question question, Response? response) =>
+        family.Mark(question, response, Culture);
 
-    public static QuestionMark Marked(this Question question, Response? response) => QuestionTypes.For(question).Mark(question, response, Culture);
+    public static QuestionMark Marked(this Question question, Response? response) =>
+        QuestionTypes.For(question).Mark(question, response, Culture);
 
     public static string Said(this Reason reason) => Words.English.Say(reason);
 

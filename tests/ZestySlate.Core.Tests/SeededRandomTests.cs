@@ -9,7 +9,10 @@ public sealed class SeededRandomTests
     {
         // Published values of SplitMix64 for the seed 1234567.
         var random = new SeededRandom(1234567);
-        Assert.Equal([6457827717110365317UL, 3203168211198807973UL, 9817491932198370423UL], new[] { random.NextBits(), random.NextBits(), random.NextBits() });
+        Assert.Equal(
+            [6457827717110365317UL, 3203168211198807973UL, 9817491932198370423UL],
+            new[] { random.NextBits(), random.NextBits(), random.NextBits() }
+        );
     }
 
     [Fact]
@@ -23,17 +26,25 @@ public sealed class SeededRandomTests
     }
 
     [Fact]
-    public void A_shuffle_loses_nothing_and_pinned_ones_stay() => Gen.Select(Gen.Int[1, 30], Gen.ULong, Gen.Int[0, 29]).Sample((count, seed, pin) =>
-    {
-        var items = Enumerable.Range(0, count).ToValueList();
-        var shuffled = new SeededRandom(seed).Shuffle(items, item => item == pin);
-        return shuffled.Order().SequenceEqual(items) && (pin >= count || shuffled[pin] == pin);
-    });
+    public void A_shuffle_loses_nothing_and_pinned_ones_stay() =>
+        Gen.Select(Gen.Int[1, 30], Gen.ULong, Gen.Int[0, 29])
+            .Sample(
+                (count, seed, pin) =>
+                {
+                    var items = Enumerable.Range(0, count).ToValueList();
+                    var shuffled = new SeededRandom(seed).Shuffle(items, item => item == pin);
+                    return shuffled.Order().SequenceEqual(items) && (pin >= count || shuffled[pin] == pin);
+                }
+            );
 
     [Fact]
     public void Every_order_of_three_comes_up_about_equally_often()
     {
-        var seen = Enumerable.Range(0, 6000).Select(i => string.Concat(SeededRandom.For(i, "x").Shuffle(ValueList.Create([1, 2, 3])))).CountBy(order => order).ToList();
+        var seen = Enumerable
+            .Range(0, 6000)
+            .Select(i => string.Concat(SeededRandom.For(i, "x").Shuffle(ValueList.Create([1, 2, 3]))))
+            .CountBy(order => order)
+            .ToList();
         Assert.Equal(6, seen.Count);
         Assert.All(seen, order => Assert.InRange(order.Value, 850, 1150));
     }

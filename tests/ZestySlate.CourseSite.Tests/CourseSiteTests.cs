@@ -32,40 +32,88 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     private async Task<HttpClient> SignedInAsync(string person)
     {
         var browser = Browser();
-        var proof = Regex.Match(await browser.GetStringAsync("/"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
-        await browser.PostAsync("/", new FormUrlEncodedContent([KeyValuePair.Create("person", person), KeyValuePair.Create("__RequestVerificationToken", proof)]));
+        var proof = Regex
+            .Match(await browser.GetStringAsync("/"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
+            .Groups[1]
+            .Value;
+        await browser.PostAsync(
+            "/",
+            new FormUrlEncodedContent([KeyValuePair.Create("person", person), KeyValuePair.Create("__RequestVerificationToken", proof)])
+        );
         return browser;
     }
 
-    private static string Assertion(string audience = "http://localhost/lti/token", string issuer = "zesty-slate", RSA? key = null) => new JsonWebTokenHandler().CreateToken(
-        JsonSerializer.Serialize(new { iss = issuer, sub = issuer, aud = audience, iat = DateTimeOffset.UtcNow.ToUnixTimeSeconds(), exp = DateTimeOffset.UtcNow.AddMinutes(1).ToUnixTimeSeconds(), jti = Guid.NewGuid() }),
-        new SigningCredentials(new RsaSecurityKey(key ?? ToolRsa) { KeyId = "tool" }, SecurityAlgorithms.RsaSha256));
+    private static string Assertion(string audience = "http://localhost/lti/token", string issuer = "zesty-slate", RSA? key = null) =>
+        new JsonWebTokenHandler().CreateToken(
+            JsonSerializer.Serialize(
+                new
+                {
+                    iss = issuer,
+                    sub = issuer,
+                    aud = audience,
+                    iat = DateTimeOffset.UtcNow.ToUnixTimeSeconds(),
+                    exp = DateTimeOffset.UtcNow.AddMinutes(1).ToUnixTimeSeconds(),
+                    jti = Guid.NewGuid(),
+                }
+            ),
+            new SigningCredentials(new RsaSecurityKey(key ?? ToolRsa) { KeyId = "tool" }, SecurityAlgorithms.RsaSha256)
+        );
 
-    private static Task<HttpResponseMessage> TokenAsync(HttpClient browser, string assertion, string scope = Score, string grant = "client_credentials") =>
-        browser.PostAsync("/lti/token", new FormUrlEncodedContent(new Dictionary<string, string>
-        {
-            ["grant_type"] = grant,
-            ["client_assertion_type"] = "urn:ietf:params:oauth:client-assertion-type:jwt-bearer",
-            ["client_assertion"] = assertion,
-            ["scope"] = scope,
-        }));
+    private static Task<HttpResponseMessage> TokenAsync(
+        HttpClient browser,
+        string assertion,
+        string scope = Score,
+        string grant = "client_credentials"
+    ) =>
+        browser.PostAsync(
+            "/lti/token",
+            new FormUrlEncodedContent(
+                new Dictionary<string, string>
+                {
+                    ["grant_type"] = grant,
+                    ["client_assertion_type"] = "urn:ietf:params:oauth:client-assertion-type:jwt-bearer",
+                    ["client_assertion"] = assertion,
+                    ["scope"] = scope,
+                }
+            )
+        );
 
-    private static async Task<HttpResponseMessage> ScoreAsync(HttpClient browser, string? token, object score, string assignment = "first-look")
+    private static async Task<HttpResponseMessage> ScoreAsync(
+        HttpClient browser,
+        string? token,
+        object score,
+        string assignment = "first-look"
+    )
     {
-        var request = new HttpRequestMessage(HttpMethod.Post, $"/lti/lineitems/{assignment}/scores") { Content = new StringContent(JsonSerializer.Serialize(score)) };
+        var request = new HttpRequestMessage(HttpMethod.Post, $"/lti/lineitems/{assignment}/scores")
+        {
+            Content = new StringContent(JsonSerializer.Serialize(score)),
+        };
         request.Content.Headers.ContentType = new MediaTypeHeaderValue("application/vnd.ims.lis.v1.score+json");
         request.Headers.Authorization = token is null ? null : new AuthenticationHeaderValue("Bearer", token);
         return await browser.SendAsync(request);
     }
 
     private static async Task<string> AccessAsync(HttpClient browser) =>
-        JsonDocument.Parse(await (await TokenAsync(browser, Assertion())).Content.ReadAsStringAsync()).RootElement.GetProperty("access_token").GetString()!;
+        JsonDocument
+            .Parse(await (await TokenAsync(browser, Assertion())).Content.ReadAsStringAsync())
+            .RootElement.GetProperty("access_token")
+            .GetString()!;
 
     private static object Given(decimal given, DateTimeOffset at, string user = "l-anouk") =>
-        new { userId = user, timestamp = at.ToString("O"), activityProgress = "Completed", gradingProgress = "FullyGraded", scoreGiven = given, scoreMaximum = 4 };
+        new
+        {
+            userId = user,
+            timestamp = at.ToString("O"),
+            activityProgress = "Completed",
+            gradingProgress = "FullyGraded",
+            scoreGiven = given,
+            scoreMaximum = 4,
+        };
 
     [Fact]
-    public async Task A_right_assertion_gets_an_access_token() => Assert.Equal(HttpStatusCode.OK, (await TokenAsync(Browser(), Assertion())).StatusCode);
+    public async Task A_right_assertion_gets_an_access_token() =>
+        Assert.Equal(HttpStatusCode.OK, (await TokenAsync(Browser(), Assertion())).StatusCode);
 
     [Fact]
     public async Task Wrong_assertions_get_none()
@@ -85,7 +133,10 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     public async Task A_score_is_shown_scaled_to_the_assignments_points()
     {
         var browser = Browser();
-        Assert.Equal(HttpStatusCode.NoContent, (await ScoreAsync(browser, await AccessAsync(browser), Given(3, DateTimeOffset.UtcNow))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NoContent,
+            (await ScoreAsync(browser, await AccessAsync(browser), Given(3, DateTimeOffset.UtcNow))).StatusCode
+        );
         var grades = await (await SignedInAsync("t-ines")).GetStringAsync("/courses/watch/grades");
         Assert.Matches("Anouk Delvaux</td>\\s*<td>\\s*<strong>3 of 4</strong>\\s*<span>handed in", grades);
     }
@@ -107,8 +158,27 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
         Assert.Equal(HttpStatusCode.Unauthorized, (await ScoreAsync(browser, null, Given(1, DateTimeOffset.UtcNow))).StatusCode);
         Assert.Equal(HttpStatusCode.Unauthorized, (await ScoreAsync(browser, "guessed", Given(1, DateTimeOffset.UtcNow))).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await ScoreAsync(browser, token, Given(1, DateTimeOffset.UtcNow, "nobody"))).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await ScoreAsync(browser, token, Given(1, DateTimeOffset.UtcNow), "no-such-line")).StatusCode);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await ScoreAsync(browser, token, new { userId = "l-anouk", timestamp = DateTimeOffset.UtcNow, activityProgress = "Completed", gradingProgress = "FullyGraded", scoreGiven = 1 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await ScoreAsync(browser, token, Given(1, DateTimeOffset.UtcNow), "no-such-line")).StatusCode
+        );
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (
+                await ScoreAsync(
+                    browser,
+                    token,
+                    new
+                    {
+                        userId = "l-anouk",
+                        timestamp = DateTimeOffset.UtcNow,
+                        activityProgress = "Completed",
+                        gradingProgress = "FullyGraded",
+                        scoreGiven = 1,
+                    }
+                )
+            ).StatusCode
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await ScoreAsync(browser, token, new { userId = "l-anouk" })).StatusCode);
     }
 
@@ -116,8 +186,16 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     [InlineData("client_id=other", "unknown client_id")]
     [InlineData("client_id=zesty-slate&redirect_uri=http://elsewhere.example", "redirect_uri is not registered")]
     [InlineData("client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch", "wrong response_type")]
-    [InlineData("client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch&response_type=id_token&response_mode=form_post&scope=openid", "nonce and state")]
-    [InlineData("client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch&response_type=id_token&response_mode=form_post&scope=openid&nonce=n&state=s&login_hint=l-anouk&lti_message_hint=x", "unknown login_hint")]
+    [InlineData(
+        "client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch&response_type=id_token&response_mode=form_post"
+            + "&scope=openid",
+        "nonce and state"
+    )]
+    [InlineData(
+        "client_id=zesty-slate&redirect_uri=http://tool.example/lti/launch&response_type=id_token&response_mode=form_post"
+            + "&scope=openid&nonce=n&state=s&login_hint=l-anouk&lti_message_hint=x",
+        "unknown login_hint"
+    )]
     public async Task A_wrong_sign_in_is_refused(string query, string reason)
     {
         var reply = await Browser().GetAsync("/lti/authorize?" + query);
@@ -130,7 +208,10 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     {
         var anouk = await SignedInAsync("l-anouk");
         Assert.Contains("Round the instrument garden", await anouk.GetStringAsync("/courses/watch"));
-        Assert.Contains("lti_storage_target=_parent", WebUtility.HtmlDecode(await anouk.GetStringAsync("/courses/watch/assignments/first-look")));
+        Assert.Contains(
+            "lti_storage_target=_parent",
+            WebUtility.HtmlDecode(await anouk.GetStringAsync("/courses/watch/assignments/first-look"))
+        );
         Assert.NotEqual(HttpStatusCode.OK, (await anouk.GetAsync("/courses/watch/add")).StatusCode);
         Assert.NotEqual(HttpStatusCode.OK, (await anouk.GetAsync("/mischief")).StatusCode);
         Assert.Equal(HttpStatusCode.Forbidden, (await anouk.GetAsync("/courses/watch/grades")).StatusCode);
@@ -140,22 +221,39 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     public async Task Members_come_a_page_at_a_time_and_removed_ones_are_told_as_deleted()
     {
         var ines = await SignedInAsync("t-ines");
-        var proof = Regex.Match(await ines.GetStringAsync("/courses/watch"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
-        await ines.PostAsync("/courses/watch?handler=Member", new FormUrlEncodedContent([KeyValuePair.Create("person", "l-dorrit"), KeyValuePair.Create("__RequestVerificationToken", proof)]));
+        var proof = Regex
+            .Match(await ines.GetStringAsync("/courses/watch"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
+            .Groups[1]
+            .Value;
+        await ines.PostAsync(
+            "/courses/watch?handler=Member",
+            new FormUrlEncodedContent([KeyValuePair.Create("person", "l-dorrit"), KeyValuePair.Create("__RequestVerificationToken", proof)])
+        );
 
         var browser = Browser();
-        var token = JsonDocument.Parse(await (await TokenAsync(browser, Assertion(), ServiceScope.Memberships)).Content.ReadAsStringAsync()).RootElement.GetProperty("access_token").GetString()!;
+        var token = JsonDocument
+            .Parse(await (await TokenAsync(browser, Assertion(), ServiceScope.Memberships)).Content.ReadAsStringAsync())
+            .RootElement.GetProperty("access_token")
+            .GetString()!;
         var members = new List<(string Id, string Status)>();
-        for (var next = "/lti/courses/watch/members?limit=50"; next is not null;)
+        for (var next = "/lti/courses/watch/members?limit=50"; next is not null; )
         {
             var request = new HttpRequestMessage(HttpMethod.Get, next);
             request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
             var reply = await browser.SendAsync(request);
             Assert.Equal("application/vnd.ims.lti-nrps.v2.membershipcontainer+json", reply.Content.Headers.ContentType!.MediaType);
-            var page = JsonDocument.Parse(await reply.Content.ReadAsStringAsync()).RootElement.GetProperty("members").EnumerateArray().ToList();
+            var page = JsonDocument
+                .Parse(await reply.Content.ReadAsStringAsync())
+                .RootElement.GetProperty("members")
+                .EnumerateArray()
+                .ToList();
             Assert.InRange(page.Count, 1, 3);
-            members.AddRange(page.Select(member => (member.GetProperty("user_id").GetString()!, member.GetProperty("status").GetString()!)));
-            next = reply.Headers.TryGetValues("Link", out var links) ? Regex.Match(links.Single(), "<([^>]+)>; rel=\"next\"").Groups[1].Value : null;
+            members.AddRange(
+                page.Select(member => (member.GetProperty("user_id").GetString()!, member.GetProperty("status").GetString()!))
+            );
+            next = reply.Headers.TryGetValues("Link", out var links)
+                ? Regex.Match(links.Single(), "<([^>]+)>; rel=\"next\"").Groups[1].Value
+                : null;
         }
 
         Assert.Equal(6, members.Select(member => member.Id).Distinct().Count());
@@ -176,8 +274,24 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
         protected override Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken stop)
         {
             var half = ToolRsa.ExportParameters(false);
-            var keys = new { keys = new[] { new { kty = "RSA", use = "sig", alg = "RS256", kid = "tool", n = Base64UrlEncoder.Encode(half.Modulus!), e = Base64UrlEncoder.Encode(half.Exponent!) } } };
-            return Task.FromResult(new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent(JsonSerializer.Serialize(keys)) });
+            var keys = new
+            {
+                keys = new[]
+                {
+                    new
+                    {
+                        kty = "RSA",
+                        use = "sig",
+                        alg = "RS256",
+                        kid = "tool",
+                        n = Base64UrlEncoder.Encode(half.Modulus!),
+                        e = Base64UrlEncoder.Encode(half.Exponent!),
+                    },
+                },
+            };
+            return Task.FromResult(
+                new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent(JsonSerializer.Serialize(keys)) }
+            );
         }
     }
 }

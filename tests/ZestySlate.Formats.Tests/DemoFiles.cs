@@ -8,8 +8,11 @@ internal static class DemoFiles
     public static string Answers => Find("activities/instrument-garden-answers.json");
 
     /// <summary>Every demo activity by its file name, media by path.</summary>
-    public static IEnumerable<TheoryDataRow<string>> Activities => Directory.GetFiles(Path.GetDirectoryName(Activity)!, "*.json")
-        .Where(path => !path.EndsWith("-answers.json", StringComparison.Ordinal)).Select(path => new TheoryDataRow<string>(Path.GetFileName(path)));
+    public static IEnumerable<TheoryDataRow<string>> Activities =>
+        Directory
+            .GetFiles(Path.GetDirectoryName(Activity)!, "*.json")
+            .Where(path => !path.EndsWith("-answers.json", StringComparison.Ordinal))
+            .Select(path => new TheoryDataRow<string>(Path.GetFileName(path)));
 
     public static string Find(string name)
     {

@@ -16,7 +16,8 @@ namespace ZestySlate.Formats.Tests;
 /// <summary>Lists of questions as plain text and as tables.</summary>
 public sealed class QuestionListTests
 {
-    private static readonly CultureInfo English = CultureInfo.GetCultureInfo("en"), German = CultureInfo.GetCultureInfo("de");
+    private static readonly CultureInfo English = CultureInfo.GetCultureInfo("en"),
+        German = CultureInfo.GetCultureInfo("de");
 
     private static T Only<T>(string list, CultureInfo? culture = null)
         where T : Question
@@ -29,15 +30,22 @@ public sealed class QuestionListTests
     [Fact]
     public void Options_with_plus_and_minus_are_a_multiple_choice()
     {
-        var question = Only<MultipleChoiceQuestion>("Which instrument?\n+ barometer\n- rain gauge :: It collects rain.\nhint: In the hall.\nwhy: It weighs the air.\npoints: 2");
-        Assert.Equal((Picks.One, "It collects rain.", "In the hall.", "It weighs the air.", 2m), (question.Picks, question.Options[1].Feedback, question.Hint, question.Explanation, question.Points));
+        var question = Only<MultipleChoiceQuestion>(
+            "Which instrument?\n+ barometer\n- rain gauge :: It collects rain.\nhint: In the hall.\nwhy: It weighs the air.\npoints: 2"
+        );
+        Assert.Equal(
+            (Picks.One, "It collects rain.", "In the hall.", "It weighs the air.", 2m),
+            (question.Picks, question.Options[1].Feedback, question.Hint, question.Explanation, question.Points)
+        );
         Assert.Equal(Picks.Several, Only<MultipleChoiceQuestion>("Which?\n+ a\n+ b\n- c").Picks);
     }
 
     [Fact]
     public void Answers_are_a_short_text_or_true_or_false()
     {
-        var text = Only<ShortTextQuestion>("What writes?\nanswer: barograph\nanswer: pressure writer\nnot: barometer :: It does not write.");
+        var text = Only<ShortTextQuestion>(
+            "What writes?\nanswer: barograph\nanswer: pressure writer\nnot: barometer :: It does not write."
+        );
         Assert.Equal((2, "It does not write."), (text.Accepted.Count, text.NotThis[0].Feedback));
         Assert.False(Only<MultipleChoiceQuestion>("The sea boils.\nanswer: false").Options[0].Right);
     }
@@ -49,7 +57,10 @@ public sealed class QuestionListTests
     public void Numbers_are_read_as_people_write_them(string line, double value, string unit, ToleranceKind kind, double amount)
     {
         var question = Only<NumberQuestion>("Wie viel?\n" + line, German);
-        Assert.Equal(((decimal)value, unit, kind, (decimal)amount), (question.Value!.Value, question.Unit, question.Tolerance.Kind, question.Tolerance.Amount));
+        Assert.Equal(
+            ((decimal)value, unit, kind, (decimal)amount),
+            (question.Value!.Value, question.Unit, question.Tolerance.Kind, question.Tolerance.Amount)
+        );
     }
 
     [Fact]
@@ -59,7 +70,10 @@ public sealed class QuestionListTests
         Assert.Equal(["wind", "veers", "backs"], gaps.Gaps.Select(gap => gap.Words));
         Assert.Equal(GapFilling.Bank, gaps.Filling);
         var words = Only<WordPickQuestion>("Pick the dangers.\ntext: Gale warning, tea at four.\npick: gale warning\ntrap: tea");
-        Assert.Equal([("Gale warning", false), ("tea", true)], words.Text.Where(run => run.Mark is not null).Select(run => (run.Text, run.Mark!.Trap)));
+        Assert.Equal(
+            [("Gale warning", false), ("tea", true)],
+            words.Text.Where(run => run.Mark is not null).Select(run => (run.Text, run.Mark!.Trap))
+        );
     }
 
     [Fact]
@@ -108,11 +122,24 @@ public sealed class QuestionListTests
     [InlineData("\t")]
     public void A_table_becomes_questions_by_what_stands_in_it(string sign)
     {
-        var table = "question,right,wrong,wrong,why\n\"Which, of these?\",barometer,gauge,vane,Because.\nHow much?,12.5 hPa,,,\nWhat?,barograph|pressure writer,,,".Replace(",", sign).Replace($"Which{sign}", "Which,");
+        var table =
+            "question,right,wrong,wrong,why\n\"Which, of these?\",barometer,gauge,vane,Because.\nHow much?,12.5 hPa,,,\nWhat?,barograph|pressure writer,,,"
+                .Replace(",", sign)
+                .Replace($"Which{sign}", "Which,");
         var read = QuestionCsv.Read("\ufeff" + table, English);
         Assert.Empty(read.Problems);
-        Assert.Equal([typeof(MultipleChoiceQuestion), typeof(NumberQuestion), typeof(ShortTextQuestion)], read.Questions.Select(listed => listed.Question.GetType()));
-        Assert.Equal(("Which, of these?", "Because.", 3), (read.Questions[0].Question.Prompt.Words, read.Questions[0].Question.Explanation, ((MultipleChoiceQuestion)read.Questions[0].Question).Options.Count));
+        Assert.Equal(
+            [typeof(MultipleChoiceQuestion), typeof(NumberQuestion), typeof(ShortTextQuestion)],
+            read.Questions.Select(listed => listed.Question.GetType())
+        );
+        Assert.Equal(
+            ("Which, of these?", "Because.", 3),
+            (
+                read.Questions[0].Question.Prompt.Words,
+                read.Questions[0].Question.Explanation,
+                ((MultipleChoiceQuestion)read.Questions[0].Question).Options.Count
+            )
+        );
     }
 
     [Theory]
@@ -120,7 +147,8 @@ public sealed class QuestionListTests
     [InlineData("a,b\n1,2", "needs at least")]
     [InlineData("question,right\n,barometer", "no question")]
     [InlineData("question,right\nWhat?,", "no right answer")]
-    public void A_table_that_cannot_be_used_says_why(string table, string words) => Assert.Contains(words, QuestionCsv.Read(table, English).Problems[0].Message);
+    public void A_table_that_cannot_be_used_says_why(string table, string words) =>
+        Assert.Contains(words, QuestionCsv.Read(table, English).Problems[0].Message);
 
     [Fact]
     public void What_was_read_is_marked_like_any_other()
@@ -134,7 +162,10 @@ public sealed class QuestionListTests
     public void A_list_of_20000_gaps_is_refused_in_words_at_once()
     {
         var words = Enumerable.Range(0, 20_000).Select(i => "w" + i).ToList();
-        var read = QuestionList.Read($"{string.Join(' ', words.Take(3000))}\ngaps: {string.Join("; ", words)}", System.Globalization.CultureInfo.InvariantCulture);
+        var read = QuestionList.Read(
+            $"{string.Join(' ', words.Take(3000))}\ngaps: {string.Join("; ", words)}",
+            System.Globalization.CultureInfo.InvariantCulture
+        );
         Assert.Contains(read.Problems, problem => problem.Message.Contains("up to 500 gaps", StringComparison.Ordinal));
         read = QuestionList.Read($"{string.Join(' ', words)}\ngaps: w1", System.Globalization.CultureInfo.InvariantCulture);
         Assert.Contains(read.Problems, problem => problem.Message.Contains("up to 4000 words", StringComparison.Ordinal));

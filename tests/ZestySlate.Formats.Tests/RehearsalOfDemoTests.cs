@@ -13,7 +13,8 @@ public sealed class RehearsalOfDemoTests
 {
     public static IEnumerable<TheoryDataRow<string>> Files => DemoFiles.Activities;
 
-    private static Activity Load(string file) => ActivityJson.Read(File.ReadAllText(DemoFiles.Find("activities/" + file)), StoredJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+    private static Activity Load(string file) =>
+        ActivityJson.Read(File.ReadAllText(DemoFiles.Find("activities/" + file)), StoredJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
 
     [Theory, MemberData(nameof(Files))]
     public void Who_knows_everything_gets_everything_right_and_nobody_gives_what_cannot_be_taken(string file)
@@ -35,7 +36,11 @@ public sealed class RehearsalOfDemoTests
 
             foreach (var seed in Enumerable.Range(0, 40))
             {
-                Assert.True(family.Rehearse(question, new Chance(new SeededRandom((ulong)seed), 0.3)) is not { } guessed || family.RefuseResponse(question, guessed) is null, spot.Id);
+                Assert.True(
+                    family.Rehearse(question, new Chance(new SeededRandom((ulong)seed), 0.3)) is not { } guessed
+                        || family.RefuseResponse(question, guessed) is null,
+                    spot.Id
+                );
             }
         }
     }

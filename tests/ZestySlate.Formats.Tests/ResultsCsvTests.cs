@@ -11,8 +11,16 @@ public sealed class ResultsCsvTests
 {
     private static readonly DateTimeOffset Began = new(2026, 11, 2, 9, 0, 0, TimeSpan.FromHours(1));
 
-    private static string Write(string learner, params AnswerReport[] answers) => ResultsCsv.Write(
-        [new ResultsCsv.Row(learner, "link", Began, null, new AttemptReport(new Score(1.5m, 3, false, null, null, false), answers.ToValueList()))]);
+    private static string Write(string learner, params AnswerReport[] answers) =>
+        ResultsCsv.Write([
+            new ResultsCsv.Row(
+                learner,
+                "link",
+                Began,
+                null,
+                new AttemptReport(new Score(1.5m, 3, false, null, null, false), answers.ToValueList())
+            ),
+        ]);
 
     private static AnswerReport Answer(string response = "Rain", string reason = "«Rain» is right.") =>
         new("q", "What falls?", "Multiple choice", response, Verdict.Right, 1.5m, 3, 2, true, reason);
@@ -23,7 +31,10 @@ public sealed class ResultsCsvTests
         var lines = Write("Wren Abernethy", Answer(), Answer("Snow")).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
         Assert.Equal(3, lines.Length);
         Assert.StartsWith("\uFEFFLearner,Came by,Began", lines[0]);
-        Assert.Equal("Wren Abernethy,link,2026-11-02 08:00:00Z,,1.5,3,What falls?,Multiple choice,Rain,Right,1.5,3,2,yes,«Rain» is right.", lines[1]);
+        Assert.Equal(
+            "Wren Abernethy,link,2026-11-02 08:00:00Z,,1.5,3,What falls?,Multiple choice,Rain,Right,1.5,3,2,yes,«Rain» is right.",
+            lines[1]
+        );
     }
 
     [Theory]

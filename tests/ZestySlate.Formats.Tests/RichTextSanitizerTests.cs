@@ -36,14 +36,17 @@ public sealed class RichTextSanitizerTests
     [InlineData("<p>x</p>", "", 10_000, false)]
     public void Of_what_is_deeper_or_longer_than_any_text_only_the_words_are_left(string open, string close, int times, bool stays)
     {
-        var clean = RichTextSanitizer.Sanitise(string.Concat(Enumerable.Repeat(open, times)) + "the <em>wind</em>" + string.Concat(Enumerable.Repeat(close, times)));
+        var clean = RichTextSanitizer.Sanitise(
+            string.Concat(Enumerable.Repeat(open, times)) + "the <em>wind</em>" + string.Concat(Enumerable.Repeat(close, times))
+        );
         Assert.Equal(stays, clean.Contains("<em>", StringComparison.Ordinal));
         Assert.Contains("wind", clean);
         Assert.DoesNotContain("&lt;blockquote", clean);
     }
 
     [Fact]
-    public void Words_in_unknown_elements_are_kept() => Assert.Equal("<p>kept words</p>", RichTextSanitizer.Sanitise("<p><font color=red>kept</font> words</p>"));
+    public void Words_in_unknown_elements_are_kept() =>
+        Assert.Equal("<p>kept words</p>", RichTextSanitizer.Sanitise("<p><font color=red>kept</font> words</p>"));
 
     [Fact]
     public void Links_open_elsewhere_and_tell_nobody_where_they_came_from()

@@ -19,7 +19,8 @@ public sealed class RosterFileTests
     [InlineData("Kaimana\r\nHana Dvořáčková\r\n\r\n", "Kaimana|Hana Dvořáčková")]
     [InlineData("Dvořáčková, Hana\nKaimana\n", "Hana Dvořáčková|Kaimana")]
     [InlineData("ياسمين الخطيب\n", "ياسمين الخطيب")]
-    public void Heads_separators_accents_and_names_of_one_word(string text, string names) => Assert.Equal(names.Split('|'), Names(Utf8(text)));
+    public void Heads_separators_accents_and_names_of_one_word(string text, string names) =>
+        Assert.Equal(names.Split('|'), Names(Utf8(text)));
 
     [Fact]
     public void Every_usual_encoding_is_read()
@@ -27,22 +28,33 @@ public sealed class RosterFileTests
         const string text = "Name\nŁucja Wróblewska\n";
         Assert.Equal(["Łucja Wróblewska"], Names([0xEF, 0xBB, 0xBF, .. Utf8(text)]));
         Assert.Equal(["Łucja Wróblewska"], Names([.. Encoding.Unicode.GetPreamble(), .. Encoding.Unicode.GetBytes(text)]));
-        Assert.Equal(["Łucja Wróblewska"], Names([.. Encoding.BigEndianUnicode.GetPreamble(), .. Encoding.BigEndianUnicode.GetBytes(text)]));
+        Assert.Equal(
+            ["Łucja Wróblewska"],
+            Names([.. Encoding.BigEndianUnicode.GetPreamble(), .. Encoding.BigEndianUnicode.GetBytes(text)])
+        );
         Assert.Equal(["Bríd Ó Maoldúin"], Names(CodePagesEncodingProvider.Instance.GetEncoding(1252)!.GetBytes("Name\nBríd Ó Maoldúin\n")));
     }
 
     [Fact]
     public void OneRoster_users_are_read_from_the_file_and_from_its_archive_students_alone()
     {
-        const string users = """
-            "sourcedId","status","dateLastModified","enabledUser","orgSourcedIds","role","username","userIds","givenName","familyName","middleName","identifier","email"
-            "u1","active","","true","s","student","a","","Oluwadamilare","Adeyinka-Fashola","","S-1","o@x.example"
-            "u2","active","","true","s","teacher","b","","Ines","Halloran","","T-1",""
-            "u3","tobedeleted","","true","s","student","c","","Gone","Away","","S-2",""
-            "u4","","","false","s","student","d","","Not","Enabled","","S-3",""
-            "u5","","","true","s","student","e","","Jun-seo","Baek","Q","S-4",""
-            """;
-        Assert.Equal([new RosterEntry("Oluwadamilare Adeyinka-Fashola", "S-1", "o@x.example"), new RosterEntry("Jun-seo Q Baek", "S-4", "")], RosterFile.Read(Utf8(users)).Value);
+        const string columns =
+            "sourcedId status dateLastModified enabledUser orgSourcedIds role username userIds "
+            + "givenName familyName middleName identifier email";
+        var users =
+            string.Join(',', columns.Split(' ').Select(column => $"\"{column}\""))
+            + "\n"
+            + """
+                "u1","active","","true","s","student","a","","Oluwadamilare","Adeyinka-Fashola","","S-1","o@x.example"
+                "u2","active","","true","s","teacher","b","","Ines","Halloran","","T-1",""
+                "u3","tobedeleted","","true","s","student","c","","Gone","Away","","S-2",""
+                "u4","","","false","s","student","d","","Not","Enabled","","S-3",""
+                "u5","","","true","s","student","e","","Jun-seo","Baek","Q","S-4",""
+                """;
+        Assert.Equal(
+            [new RosterEntry("Oluwadamilare Adeyinka-Fashola", "S-1", "o@x.example"), new RosterEntry("Jun-seo Q Baek", "S-4", "")],
+            RosterFile.Read(Utf8(users)).Value
+        );
         using var stream = new MemoryStream();
         using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, true))
         {

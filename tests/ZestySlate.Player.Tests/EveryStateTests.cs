@@ -18,7 +18,12 @@ public sealed class EveryStateTests
     private static readonly string Demo = Path.Combine(Root(), "demo", "activities");
 
     public static IEnumerable<TheoryDataRow<string>> Activities =>
-        Directory.EnumerateFiles(Demo, "*.json").Select(file => Path.GetFileName(file)).Where(name => !name.Contains("-answers", StringComparison.Ordinal)).Order(StringComparer.Ordinal).Select(name => new TheoryDataRow<string>(name));
+        Directory
+            .EnumerateFiles(Demo, "*.json")
+            .Select(file => Path.GetFileName(file))
+            .Where(name => !name.Contains("-answers", StringComparison.Ordinal))
+            .Order(StringComparer.Ordinal)
+            .Select(name => new TheoryDataRow<string>(name));
 
     [Theory, MemberData(nameof(Activities))]
     public void Every_page_is_sound_after_every_event(string file)
@@ -32,10 +37,17 @@ public sealed class EveryStateTests
                 seen++;
                 using var context = new BunitContext();
                 context.Services.AddSingleton<PlayAddresses, SiteAddresses>();
-                var page = context.Render<Learn>(learn => learn.Add(shown => shown.View, LearnerView.Of(state, at)).Add(shown => shown.Links, new PlayLinks("/work/here/events", "here", ("proof", "secret"), "nonce")));
+                var page = context.Render<Learn>(learn =>
+                    learn
+                        .Add(shown => shown.View, LearnerView.Of(state, at))
+                        .Add(shown => shown.Links, new PlayLinks("/work/here/events", "here", ("proof", "secret"), "nonce"))
+                );
                 var root = page.Find("#learn");
                 var faults = Sound.Faults(root).Distinct().ToList();
-                Assert.True(faults.Count == 0, $"{file}, learner {learner}, at {(at - Began).TotalSeconds} s:\n{string.Join("\n", faults.Take(8))}");
+                Assert.True(
+                    faults.Count == 0,
+                    $"{file}, learner {learner}, at {(at - Began).TotalSeconds} s:\n{string.Join("\n", faults.Take(8))}"
+                );
                 foreach (var form in root.QuerySelectorAll("form.ask"))
                 {
                     CanBeSentUntouched(form, state, at);
@@ -49,11 +61,22 @@ public sealed class EveryStateTests
     /// <summary>Whoever sends a form as it came is told something, or it is kept; it is never a fault.</summary>
     private static void CanBeSentUntouched(IElement form, AttemptState state, DateTimeOffset at)
     {
-        var fields = form.QuerySelectorAll("input[name], select[name], textarea[name]").Where(field => field.GetAttribute("type") is not ("checkbox" or "radio" or "file") || field.HasAttribute("checked"))
-            .Select(field => KeyValuePair.Create(field.GetAttribute("name")!, field is IElement { LocalName: "textarea" } ? field.TextContent : field.GetAttribute("value") ?? ""));
+        var fields = form.QuerySelectorAll("input[name], select[name], textarea[name]")
+            .Where(field => field.GetAttribute("type") is not ("checkbox" or "radio" or "file") || field.HasAttribute("checked"))
+            .Select(field =>
+                KeyValuePair.Create(
+                    field.GetAttribute("name")!,
+                    field is IElement { LocalName: "textarea" } ? field.TextContent : field.GetAttribute("value") ?? ""
+                )
+            );
         foreach (var act in new[] { "answer", "mark", "add", "vote", "begin", "again", "hint", "nonsense" })
         {
-            var read = EventForm.Read(new FormFields(fields.Append(KeyValuePair.Create("act", act)).Append(KeyValuePair.Create("event", "sent"))), state, [], at);
+            var read = EventForm.Read(
+                new FormFields(fields.Append(KeyValuePair.Create("act", act)).Append(KeyValuePair.Create("event", "sent"))),
+                state,
+                [],
+                at
+            );
             Assert.True(read.Succeeded || read.Refusal!.Length > 0);
             if (read.Succeeded)
             {

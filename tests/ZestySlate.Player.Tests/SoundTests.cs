@@ -18,7 +18,8 @@ public sealed class SoundTests
     [InlineData("<img src='/a'>", "has no alternative text")]
     [InlineData("<p style='color: red'></p>", "has a style of its own")]
     [InlineData("<p onclick='go()'></p>", "is a script")]
-    public void Each_fault_is_told(string html, string words) => Assert.Contains(Sound.Faults(new HtmlParser().ParseDocument(html)), fault => fault.Contains(words, StringComparison.Ordinal));
+    public void Each_fault_is_told(string html, string words) =>
+        Assert.Contains(Sound.Faults(new HtmlParser().ParseDocument(html)), fault => fault.Contains(words, StringComparison.Ordinal));
 
     [Theory]
     [InlineData("<label>Name <input name=a></label>")]

@@ -19,7 +19,9 @@ public sealed class SmtpTests : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        var settings = new ConfigurationBuilder().AddInMemoryCollection([KeyValuePair.Create<string, string?>("SmtpPort", $"{_port}")]).Build();
+        var settings = new ConfigurationBuilder()
+            .AddInMemoryCollection([KeyValuePair.Create<string, string?>("SmtpPort", $"{_port}")])
+            .Build();
         _listener = new SmtpListener(_letters, settings, TimeProvider.System, NullLogger<SmtpListener>.Instance);
         await _listener.StartAsync(Stop);
     }
@@ -46,7 +48,11 @@ public sealed class SmtpTests : IAsyncLifetime
 
     private static MimeMessage Message(string text, params string[] to)
     {
-        var message = new MimeMessage { Subject = "Zurückgegeben: طقس", Body = new TextPart("plain") { Text = text } };
+        var message = new MimeMessage
+        {
+            Subject = "Zurückgegeben: طقس",
+            Body = new TextPart("plain") { Text = text },
+        };
         message.From.Add(MailboxAddress.Parse("slate@gannetpoint.example"));
         message.To.AddRange(to.Select(MailboxAddress.Parse));
         return message;
@@ -56,11 +62,18 @@ public sealed class SmtpTests : IAsyncLifetime
     public async Task A_letter_arrives_as_it_was_written_once_for_each_who_gets_it()
     {
         using var client = await ConnectedAsync();
-        using var message = Message("Wellen — größer\r\n.a dot begins this line\r\n..and two this", "wren@gannetpoint.example", "bo@gannetpoint.example");
+        using var message = Message(
+            "Wellen — größer\r\n.a dot begins this line\r\n..and two this",
+            "wren@gannetpoint.example",
+            "bo@gannetpoint.example"
+        );
         await client.SendAsync(message, Stop);
         Assert.Equal(2, _letters.To(null).Count);
         var letter = Assert.Single(_letters.To("WREN@gannetpoint.example"));
-        Assert.Equal(("Zurückgegeben: طقس", "Wellen — größer\n.a dot begins this line\n..and two this"), (letter.Subject, letter.Text.ReplaceLineEndings("\n").TrimEnd()));
+        Assert.Equal(
+            ("Zurückgegeben: طقس", "Wellen — größer\n.a dot begins this line\n..and two this"),
+            (letter.Subject, letter.Text.ReplaceLineEndings("\n").TrimEnd())
+        );
     }
 
     [Theory]

@@ -8,7 +8,8 @@ namespace ZestySlate.Storage.Tests;
 
 public sealed class ActivityLibraryTests : TestDatabase
 {
-    private const int Ours = 1, Theirs = 2;
+    private const int Ours = 1,
+        Theirs = 2;
 
     /// <summary>Ines and Tobiah at one school, Bo at another; an activity of Ines.</summary>
     private async Task<ActivityRecord> SchoolsAsync(Visibility visibility = Visibility.Private)
@@ -17,7 +18,15 @@ public sealed class ActivityLibraryTests : TestDatabase
         {
             db.Schools.Add(new School { Id = Ours, Name = "Gannet Point" });
             db.Schools.Add(new School { Id = Theirs, Name = "Elsewhere" });
-            db.Users.Add(new Person { Id = "bo", UserName = "bo", DisplayName = "Bo", SchoolId = Theirs });
+            db.Users.Add(
+                new Person
+                {
+                    Id = "bo",
+                    UserName = "bo",
+                    DisplayName = "Bo",
+                    SchoolId = Theirs,
+                }
+            );
             foreach (var person in await db.Users.ToListAsync())
             {
                 person.SchoolId = person.Id == "bo" ? Theirs : Ours;
@@ -57,7 +66,20 @@ public sealed class ActivityLibraryTests : TestDatabase
     public async Task Filters_narrow_and_an_activity_without_ages_fits_every_age()
     {
         await using var db = NewDb();
-        await Activities(db).CreateAsync("ines", Garden("A") with { Audience = new Audience { Subject = "Weather", Level = "Year 8", AgeFrom = 12, AgeTo = 14 } });
+        await Activities(db)
+            .CreateAsync(
+                "ines",
+                Garden("A") with
+                {
+                    Audience = new Audience
+                    {
+                        Subject = "Weather",
+                        Level = "Year 8",
+                        AgeFrom = 12,
+                        AgeTo = 14,
+                    },
+                }
+            );
         await Activities(db).CreateAsync("ines", Garden("B") with { Audience = new Audience { Subject = "Tides" } });
         Assert.Equal(["A"], await TitlesAsync("ines", new LibrarySearch { Subject = "Weather" }));
         Assert.Equal(["A", "B"], (await TitlesAsync("ines", new LibrarySearch { Age = 13, Order = LibraryOrder.Title })));
@@ -116,7 +138,8 @@ public sealed class ActivityLibraryTests : TestDatabase
         var record = await SchoolsAsync();
         await using var db = NewDb();
         var rights = new ActivityRights(db);
-        async Task<(bool, bool)> MayAsync() => (await rights.MayReadAsync("garden", "tobiah"), await rights.MayEditAsync("garden", "tobiah"));
+        async Task<(bool, bool)> MayAsync() =>
+            (await rights.MayReadAsync("garden", "tobiah"), await rights.MayEditAsync("garden", "tobiah"));
         Assert.Equal((false, false), await MayAsync());
         Assert.True(await Shelves(db).LetInAsync(record, "tobiah", false));
         Assert.Equal((true, false), await MayAsync());
@@ -159,7 +182,10 @@ public sealed class ActivityLibraryTests : TestDatabase
         await using var db = NewDb();
         Assert.Equal(["Garden"], await TitlesAsync("tobiah", new LibrarySearch { Shelf = Shelf.School }));
         var group = (await Classes(db).CreateAsync("tobiah", "Year 9", "Wren")).Value;
-        var wren = await db.Enrolments.Where(enrolment => enrolment.ClassId == group.Id).Select(enrolment => enrolment.PersonId).SingleAsync(TestContext.Current.CancellationToken);
+        var wren = await db
+            .Enrolments.Where(enrolment => enrolment.ClassId == group.Id)
+            .Select(enrolment => enrolment.PersonId)
+            .SingleAsync(TestContext.Current.CancellationToken);
         Assert.True(await new ActivityRights(db).IsOfSchoolAsync("ines", wren));
         Assert.Empty(await Shelves(db).ShowcaseAsync(Ours));
         await Activities(db).SetVisibilityAsync("garden", Visibility.Showcase);

@@ -36,13 +36,23 @@ public sealed class ActivityStoreTests : TestDatabase
             await store.EditAsync("garden", (await store.DraftAsync("garden"))!.Record.Version, "ines", new RenameActivity("Changed"));
         }
 
-        var editions = await Task.WhenAll(Enumerable.Range(0, 6).Select(async _ =>
-        {
-            await using var db = NewDb();
-            return (await Activities(db).PublishAsync("garden", "ines")).Number;
-        }));
+        var editions = await Task.WhenAll(
+            Enumerable
+                .Range(0, 6)
+                .Select(async _ =>
+                {
+                    await using var db = NewDb();
+                    return (await Activities(db).PublishAsync("garden", "ines")).Number;
+                })
+        );
         await using var after = NewDb();
-        Assert.Equal(editions.Max(), await after.Activities.Where(a => a.Id == "garden").Select(a => a.NewestEdition).SingleAsync(TestContext.Current.CancellationToken));
+        Assert.Equal(
+            editions.Max(),
+            await after
+                .Activities.Where(a => a.Id == "garden")
+                .Select(a => a.NewestEdition)
+                .SingleAsync(TestContext.Current.CancellationToken)
+        );
     }
 
     [Fact]
@@ -118,7 +128,9 @@ public sealed class ActivityStoreTests : TestDatabase
     public async Task Two_edits_at_the_same_moment_do_not_both_win()
     {
         await BeginAsync();
-        var results = await Task.WhenAll(Enumerable.Range(0, 4).Select(i => EditAsync(1, new RenameActivity("By " + i), i % 2 == 0 ? "ines" : "tobiah")));
+        var results = await Task.WhenAll(
+            Enumerable.Range(0, 4).Select(i => EditAsync(1, new RenameActivity("By " + i), i % 2 == 0 ? "ines" : "tobiah"))
+        );
         var winner = Assert.Single(results, result => result.Conflict is null);
         Assert.Equal(winner.Draft.Document.Title, (await DraftAsync()).Document.Title);
         Assert.Equal(2, (await DraftAsync()).Record.Version);
@@ -157,7 +169,10 @@ public sealed class ActivityStoreTests : TestDatabase
     public async Task The_database_writes_ahead_and_syncs_in_full()
     {
         await using var db = NewDb();
-        Assert.Equal("wal", (await db.Database.SqlQueryRaw<string>("PRAGMA journal_mode").ToListAsync(TestContext.Current.CancellationToken))[0]);
+        Assert.Equal(
+            "wal",
+            (await db.Database.SqlQueryRaw<string>("PRAGMA journal_mode").ToListAsync(TestContext.Current.CancellationToken))[0]
+        );
         Assert.Equal(2, (await db.Database.SqlQueryRaw<int>("PRAGMA synchronous").ToListAsync(TestContext.Current.CancellationToken))[0]);
     }
 

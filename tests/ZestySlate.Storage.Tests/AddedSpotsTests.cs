@@ -18,7 +18,8 @@ public sealed class AddedSpotsTests : TestDatabase
     {
         await using var db = NewDb();
         var garden = Garden();
-        await Activities(db).CreateAsync("ines", garden.WithScene(garden.Scenes[0].Id, scene => scene with { LearnersSpots = allowed }), "coast");
+        await Activities(db)
+            .CreateAsync("ines", garden.WithScene(garden.Scenes[0].Id, scene => scene with { LearnersSpots = allowed }), "coast");
         await Activities(db).PublishAsync("coast", "ines");
         _activity = (await Activities(db).DraftAsync("coast"))!.Record;
     }
@@ -108,7 +109,10 @@ public sealed class AddedSpotsTests : TestDatabase
         Assert.Empty(await SeenByAsync(other));
         Assert.Empty(await SeenByAsync(byLink));
         await using var db = NewDb();
-        Assert.Equal(("Gannets", "Wren", "Class of Wren"), Assert.Single((await new AddedSpots(db, Clock).AllAsync("coast")).Select(one => (one.Spot.Title, one.By, one.Class))));
+        Assert.Equal(
+            ("Gannets", "Wren", "Class of Wren"),
+            Assert.Single((await new AddedSpots(db, Clock).AllAsync("coast")).Select(one => (one.Spot.Title, one.By, one.Class)))
+        );
     }
 
     [Fact]

@@ -30,17 +30,42 @@ public sealed class AttemptStoreTests : TestDatabase
     private async Task<AssignmentRecord> PlacedAsync()
     {
         await using var db = NewDb();
-        var site = new CourseSiteRecord { Name = "Courses", Issuer = "i", ClientId = "c", AuthorizationEndpoint = "x", TokenEndpoint = "x", KeySetUrl = "x", Deployments = "1" };
+        var site = new CourseSiteRecord
+        {
+            Name = "Courses",
+            Issuer = "i",
+            ClientId = "c",
+            AuthorizationEndpoint = "x",
+            TokenEndpoint = "x",
+            KeySetUrl = "x",
+            Deployments = "1",
+        };
         db.CourseSites.Add(site);
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-        db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = site.Id, Subject = "s-7", PersonId = "tobiah" });
-        var assignment = new AssignmentRecord { ActivityId = "garden", Title = "Garden", CourseSiteId = site.Id, DeploymentId = "1", ResourceLinkId = "r", LineItemUrl = "http://course/line/1" };
+        db.CourseSitePeople.Add(
+            new CourseSitePerson
+            {
+                CourseSiteId = site.Id,
+                Subject = "s-7",
+                PersonId = "tobiah",
+            }
+        );
+        var assignment = new AssignmentRecord
+        {
+            ActivityId = "garden",
+            Title = "Garden",
+            CourseSiteId = site.Id,
+            DeploymentId = "1",
+            ResourceLinkId = "r",
+            LineItemUrl = "http://course/line/1",
+        };
         db.Assignments.Add(assignment);
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
         return assignment;
     }
 
-    private AskedToMark Mark(string id, string picked) => new("q", new MultipleChoiceResponse { Picked = [picked] }) { Id = id, At = Clock.Now };
+    private AskedToMark Mark(string id, string picked) =>
+        new("q", new MultipleChoiceResponse { Picked = [picked] }) { Id = id, At = Clock.Now };
 
     [Fact]
     public async Task An_acknowledged_answer_is_there_after_a_restart()
@@ -66,7 +91,16 @@ public sealed class AttemptStoreTests : TestDatabase
     public async Task Events_that_arrive_at_the_same_moment_are_all_kept()
     {
         var attempt = await BegunAsync();
-        await Task.WhenAll(Enumerable.Range(0, 40).Select(i => TakeAsync(attempt.Id, new Answered("q", new MultipleChoiceResponse { Picked = [i % 2 == 0 ? "a" : "b"] }) { Id = "e" + i, At = Clock.Now })));
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 40)
+                .Select(i =>
+                    TakeAsync(
+                        attempt.Id,
+                        new Answered("q", new MultipleChoiceResponse { Picked = [i % 2 == 0 ? "a" : "b"] }) { Id = "e" + i, At = Clock.Now }
+                    )
+                )
+        );
         await using var db = NewDb();
         Assert.Equal(41, (await Attempts(db).LoadAsync(attempt.Id))!.Events.Count);
     }
@@ -141,7 +175,10 @@ public sealed class AttemptStoreTests : TestDatabase
         await TakeAsync(attempt.Id, new HandedIn { Id = "e2", At = Clock.Now });
         await using var check = NewDb();
         var queued = await check.ScoreDeliveries.OrderBy(d => d.Id).ToListAsync(TestContext.Current.CancellationToken);
-        Assert.Equal(["Started", "InProgress", "Completed"], queued.Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!.ActivityProgress));
+        Assert.Equal(
+            ["Started", "InProgress", "Completed"],
+            queued.Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!.ActivityProgress)
+        );
         Assert.Equal(1m, JsonSerializer.Deserialize<CourseScore>(queued[2].Score)!.Given);
         Assert.Equal("s-7", queued[2].Subject);
         Assert.NotNull((await check.Attempts.SingleAsync(TestContext.Current.CancellationToken)).HandedInAt);
@@ -151,7 +188,13 @@ public sealed class AttemptStoreTests : TestDatabase
     [InlineData(Completion.AnsweredAll, "a", "Completed", "Pending", "Completed")]
     [InlineData(Completion.Passed, "a", "Completed", "Pending", "Completed")]
     [InlineData(Completion.Passed, "b", null, null, "Submitted")]
-    public async Task Completing_is_told_to_the_course_site_before_handing_in(Completion completion, string picked, string? progress, string? grading, string afterHandingIn)
+    public async Task Completing_is_told_to_the_course_site_before_handing_in(
+        Completion completion,
+        string picked,
+        string? progress,
+        string? grading,
+        string afterHandingIn
+    )
     {
         await PublishedAsync();
         AttemptRecord attempt;
@@ -165,8 +208,13 @@ public sealed class AttemptStoreTests : TestDatabase
         await TakeAsync(attempt.Id, Mark("e1", picked));
         await TakeAsync(attempt.Id, new HandedIn { Id = "e2", At = Clock.Now });
         await using var check = NewDb();
-        var told = (await check.ScoreDeliveries.OrderBy(d => d.Id).ToListAsync(TestContext.Current.CancellationToken)).Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!).ToList();
-        Assert.Equal(progress is null ? ["Started", "InProgress", afterHandingIn] : ["Started", progress, afterHandingIn], told.Select(score => score.ActivityProgress));
+        var told = (await check.ScoreDeliveries.OrderBy(d => d.Id).ToListAsync(TestContext.Current.CancellationToken))
+            .Select(d => JsonSerializer.Deserialize<CourseScore>(d.Score)!)
+            .ToList();
+        Assert.Equal(
+            progress is null ? ["Started", "InProgress", afterHandingIn] : ["Started", progress, afterHandingIn],
+            told.Select(score => score.ActivityProgress)
+        );
         Assert.True(grading is null || told[1].GradingProgress == grading);
         Assert.Equal("FullyGraded", told[^1].GradingProgress);
     }
@@ -178,7 +226,8 @@ public sealed class AttemptStoreTests : TestDatabase
         AttemptRecord second;
         await using (var again = NewDb())
         {
-            second = await Attempts(again).BeginAsync(await again.Activities.SingleAsync(TestContext.Current.CancellationToken), "ines", null);
+            second = await Attempts(again)
+                .BeginAsync(await again.Activities.SingleAsync(TestContext.Current.CancellationToken), "ines", null);
         }
 
         await TakeAsync(first.Id, Mark("e1", "b"));
@@ -187,7 +236,10 @@ public sealed class AttemptStoreTests : TestDatabase
         var records = await db.Attempts.AsNoTracking().OrderBy(a => a.Id == first.Id).ToListAsync(TestContext.Current.CancellationToken);
         for (var round = 0; round < 2; round++)
         {
-            Assert.Equal([(second.Id, 1m), (first.Id, 0m)], (await Reader(db).AsTheyStandAsync("garden", records)).Select(loaded => (loaded.Record.Id, loaded.State.Score.Points)));
+            Assert.Equal(
+                [(second.Id, 1m), (first.Id, 0m)],
+                (await Reader(db).AsTheyStandAsync("garden", records)).Select(loaded => (loaded.Record.Id, loaded.State.Score.Points))
+            );
             Restart();
         }
     }
@@ -206,12 +258,20 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
         await using var db = NewDb();
-        var (started, waiting) = (await Attempts(db).BeginAsync(activity, "tobiah", await PlacedAsync()), await Attempts(db).BeginAsync(activity, "ines", null));
+        var (started, waiting) = (
+            await Attempts(db).BeginAsync(activity, "tobiah", await PlacedAsync()),
+            await Attempts(db).BeginAsync(activity, "ines", null)
+        );
         await TakeAsync(started.Id, new Started { Id = "s", At = Clock.Now });
         await TakeAsync(started.Id, Mark("m", "a"));
         var memory = new OverdueMemory();
         Task LookAsync() => new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(memory);
-        async Task<DateTimeOffset?> HandedInAsync(string id) => await db.Attempts.AsNoTracking().Where(a => a.Id == id).Select(a => a.HandedInAt).SingleAsync(TestContext.Current.CancellationToken);
+        async Task<DateTimeOffset?> HandedInAsync(string id) =>
+            await db
+                .Attempts.AsNoTracking()
+                .Where(a => a.Id == id)
+                .Select(a => a.HandedInAt)
+                .SingleAsync(TestContext.Current.CancellationToken);
 
         await LookAsync();
         var over = Clock.Now.AddSeconds(60);
@@ -222,7 +282,10 @@ public sealed class AttemptStoreTests : TestDatabase
         await LookAsync();
         Assert.Equal(over, await HandedInAsync(started.Id));
         Assert.Null(await HandedInAsync(waiting.Id));
-        Assert.Contains("FullyGraded", (await db.ScoreDeliveries.OrderBy(delivery => delivery.Id).LastAsync(TestContext.Current.CancellationToken)).Score);
+        Assert.Contains(
+            "FullyGraded",
+            (await db.ScoreDeliveries.OrderBy(delivery => delivery.Id).LastAsync(TestContext.Current.CancellationToken)).Score
+        );
 
         // Started later than it was begun, it is found all the same.
         await TakeAsync(waiting.Id, new Started { Id = "s", At = Clock.Now });
@@ -245,7 +308,14 @@ public sealed class AttemptStoreTests : TestDatabase
         Assert.Null(store.Edition("timed", await store.NewestEditionAsync("timed")).Rules.Clock);
         Clock.Now += TimeSpan.FromMinutes(2);
         await new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(new OverdueMemory());
-        Assert.Equal(Clock.Now.AddMinutes(-1), await db.Attempts.AsNoTracking().Where(a => a.Id == started.Id).Select(a => a.HandedInAt).SingleAsync(TestContext.Current.CancellationToken));
+        Assert.Equal(
+            Clock.Now.AddMinutes(-1),
+            await db
+                .Attempts.AsNoTracking()
+                .Where(a => a.Id == started.Id)
+                .Select(a => a.HandedInAt)
+                .SingleAsync(TestContext.Current.CancellationToken)
+        );
     }
 
     [Fact]
@@ -261,7 +331,10 @@ public sealed class AttemptStoreTests : TestDatabase
         Assert.IsType<TimeRanOut>(loaded.Events[^1]);
         Restart();
         await using var later = NewDb();
-        Assert.Equal(loaded.State.HandedInAt, (await later.Attempts.SingleAsync(a => a.Id == attempt.Id, TestContext.Current.CancellationToken)).HandedInAt);
+        Assert.Equal(
+            loaded.State.HandedInAt,
+            (await later.Attempts.SingleAsync(a => a.Id == attempt.Id, TestContext.Current.CancellationToken)).HandedInAt
+        );
     }
 
     [Theory]
@@ -269,7 +342,12 @@ public sealed class AttemptStoreTests : TestDatabase
     [InlineData(false)]
     public async Task Goes_draw_again_or_by_the_seed_of_the_first(bool again)
     {
-        var activity = await PublishedAsync(garden => garden with { Flow = new Flow { Way = Way.InOrder, DrawsAgain = again } });
+        var activity = await PublishedAsync(garden =>
+            garden with
+            {
+                Flow = new Flow { Way = Way.InOrder, DrawsAgain = again },
+            }
+        );
         await using var db = NewDb();
         var first = await Attempts(db).BeginAsync(activity, "tobiah", null);
         Clock.Now += TimeSpan.FromMinutes(1);
@@ -303,11 +381,30 @@ public sealed class AttemptStoreTests : TestDatabase
         var attempt = await Attempts(db).BeginAsync(activity, "tobiah", assignment);
         await TakeAsync(attempt.Id, Mark("e1", "b"));
         await TakeAsync(attempt.Id, new HandedIn { Id = "h", At = Clock.Now });
-        await TakeAsync(attempt.Id, new Reviewed("q", new Review { By = "ines", Points = 1, Comment = "It could be read so." }) { Id = "r", At = Clock.Now });
+        await TakeAsync(
+            attempt.Id,
+            new Reviewed(
+                "q",
+                new Review
+                {
+                    By = "ines",
+                    Points = 1,
+                    Comment = "It could be read so.",
+                }
+            )
+            {
+                Id = "r",
+                At = Clock.Now,
+            }
+        );
         async Task<string[]> ScoresAsync()
         {
             await using var fresh = NewDb();
-            return await fresh.ScoreDeliveries.Where(delivery => delivery.AttemptId == attempt.Id).OrderBy(delivery => delivery.Id).Select(delivery => delivery.Score).ToArrayAsync(TestContext.Current.CancellationToken);
+            return await fresh
+                .ScoreDeliveries.Where(delivery => delivery.AttemptId == attempt.Id)
+                .OrderBy(delivery => delivery.Id)
+                .Select(delivery => delivery.Score)
+                .ToArrayAsync(TestContext.Current.CancellationToken);
         }
 
         var before = await ScoresAsync();

@@ -15,14 +15,24 @@ public sealed class BackupTests : TestDatabase
 
     private string File1 => Path.Combine(Folder, "one.zip");
 
-    private SlateDb Open(string folder) => new(new DbContextOptionsBuilder<SlateDb>().UseSqlite($"Data Source={Path.Combine(folder, "zesty-slate.db")};Pooling=false").Options);
+    private SlateDb Open(string folder) =>
+        new(
+            new DbContextOptionsBuilder<SlateDb>().UseSqlite($"Data Source={Path.Combine(folder, "zesty-slate.db")};Pooling=false").Options
+        );
 
     private async Task<string> MadeAsync()
     {
         Directory.CreateDirectory(Data);
         await using var db = Open(Data);
         await db.PrepareAsync(Stop);
-        var handed = await new HandedFiles(db, new HandedFolder(Path.Combine(Data, "handed")), new HandedLimits(), Clock).KeepAsync("a", "q", "tides.txt", HandedKind.Text, "text/plain", "high at six"u8.ToArray());
+        var handed = await new HandedFiles(db, new HandedFolder(Path.Combine(Data, "handed")), new HandedLimits(), Clock).KeepAsync(
+            "a",
+            "q",
+            "tides.txt",
+            HandedKind.Text,
+            "text/plain",
+            "high at six"u8.ToArray()
+        );
         return handed.Id;
     }
 
@@ -78,11 +88,11 @@ public sealed class BackupTests : TestDatabase
 
         Assert.Contains("is missing", Broken("a.zip", zip => zip.GetEntry(name)!.Delete()));
         Assert.Contains("is damaged", Broken("b.zip", zip =>
-        {
-            zip.GetEntry(name)!.Delete();
-            using var other = new StreamWriter(zip.CreateEntry(name).Open());
-            other.Write("high at seven");
-        }));
+            {
+                zip.GetEntry(name)!.Delete();
+                using var other = new StreamWriter(zip.CreateEntry(name).Open());
+                other.Write("high at seven");
+            }));
         Assert.Contains("no backup", Broken("c.zip", zip => zip.GetEntry("backup.json")!.Delete()));
         await File.WriteAllTextAsync(Path.Combine(Folder, "d.zip"), "no zip", Stop);
         Assert.Contains("cannot be read", Backup.Check(Path.Combine(Folder, "d.zip")).Refusal);
@@ -104,6 +114,9 @@ public sealed class BackupTests : TestDatabase
         var kai = await db.Users.SingleAsync(Stop);
         Assert.True(kai.MustSetPassword);
         Assert.Equal(2, await db.UserRoles.CountAsync(role => role.UserId == kai.Id, Stop));
-        Assert.Equal(Microsoft.AspNetCore.Identity.PasswordVerificationResult.Success, new Microsoft.AspNetCore.Identity.PasswordHasher<Person>().VerifyHashedPassword(kai, kai.PasswordHash!, password));
+        Assert.Equal(
+            Microsoft.AspNetCore.Identity.PasswordVerificationResult.Success,
+            new Microsoft.AspNetCore.Identity.PasswordHasher<Person>().VerifyHashedPassword(kai, kai.PasswordHash!, password)
+        );
     }
 }

@@ -16,7 +16,10 @@ public sealed class ClassStoreTests : TestDatabase
     {
         var group = await MadeAsync();
         await using var db = NewDb();
-        var names = await db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync(TestContext.Current.CancellationToken);
+        var names = await db
+            .Enrolments.Where(e => e.ClassId == group.Id)
+            .Select(e => e.RosterName)
+            .ToListAsync(TestContext.Current.CancellationToken);
         Assert.Equal(["Kaimana", "Kaimana 2", "Wren Abernethy", "Łucja Wróblewska"], names.Order(StringComparer.Ordinal));
     }
 
@@ -48,7 +51,10 @@ public sealed class ClassStoreTests : TestDatabase
     public async Task Too_many_learners_are_counted_in_the_message()
     {
         await using var db = NewDb();
-        Assert.Equal("A class has up to 400 learners; here are 401.", (await Classes(db).CreateAsync("ines", "x", string.Join('\n', Enumerable.Range(0, 401)))).Refusal);
+        Assert.Equal(
+            "A class has up to 400 learners; here are 401.",
+            (await Classes(db).CreateAsync("ines", "x", string.Join('\n', Enumerable.Range(0, 401)))).Refusal
+        );
     }
 
     [Fact]

@@ -9,7 +9,17 @@ public sealed class HandedFilesTests : TestDatabase
 
     private HandedFiles Files(SlateDb db) => new(db, new HandedFolder(Path.Combine(Folder, "handed")), Limits, Clock);
 
-    private HandedFileRecord Recording(string attempt = "one") => new() { Id = "recording0123456789", AttemptId = attempt, SpotId = "q", Name = "recording", Kind = HandedKind.Sound, ContentType = "audio/webm", At = Clock.Now };
+    private HandedFileRecord Recording(string attempt = "one") =>
+        new()
+        {
+            Id = "recording0123456789",
+            AttemptId = attempt,
+            SpotId = "q",
+            Name = "recording",
+            Kind = HandedKind.Sound,
+            ContentType = "audio/webm",
+            At = Clock.Now,
+        };
 
     [Fact]
     public async Task An_attempt_takes_as_many_bytes_and_files_as_it_may_and_no_more()
@@ -20,7 +30,20 @@ public sealed class HandedFilesTests : TestDatabase
         Assert.True(await Files(db).HasRoomAsync("one", 400));
         Assert.False(await Files(db).HasRoomAsync("one", 401));
         Assert.True(await Files(db).HasRoomAsync("other", 1000));
-        db.HandedFiles.AddRange(Enumerable.Range(0, HandedLimits.MostFiles - 2).Select(i => new HandedFileRecord { Id = $"f{i}", AttemptId = "one", SpotId = "q", Name = "f", Kind = HandedKind.Text, ContentType = "x", At = Clock.Now }));
+        db.HandedFiles.AddRange(
+            Enumerable
+                .Range(0, HandedLimits.MostFiles - 2)
+                .Select(i => new HandedFileRecord
+                {
+                    Id = $"f{i}",
+                    AttemptId = "one",
+                    SpotId = "q",
+                    Name = "f",
+                    Kind = HandedKind.Text,
+                    ContentType = "x",
+                    At = Clock.Now,
+                })
+        );
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
         Assert.True(await Files(db).HasRoomAsync("one", 1));
         await Files(db).KeepAsync("one", "q", "b.txt", HandedKind.Text, "text/plain", [1]);
@@ -65,7 +88,10 @@ public sealed class HandedFilesTests : TestDatabase
         Assert.Equal(new PieceTaken(2, true), await files.AddPieceAsync(Recording(), 1, "two "u8.ToArray(), 4));
         Assert.Equal(new PieceTaken(3, true), await files.AddPieceAsync(Recording(), 2, "three"u8.ToArray(), 5.5));
         var (file, path, _) = (await files.FindAsync("one", Recording().Id))!.Value;
-        Assert.Equal((13, 5.5, "one two three"), (file.Bytes, file.Seconds, await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken)));
+        Assert.Equal(
+            (13, 5.5, "one two three"),
+            (file.Bytes, file.Seconds, await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken))
+        );
     }
 
     [Fact]

@@ -29,15 +29,23 @@ public sealed class KeepingTests : TestDatabase
         return await ask(db);
     }
 
-    private async Task<EditResult> RenameAsync(string title) => await InAsync(async db =>
-    {
-        Clock.Now += TimeSpan.FromMinutes(1);
-        return await Activities(db).EditAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines", new RenameActivity(title));
-    });
+    private async Task<EditResult> RenameAsync(string title) =>
+        await InAsync(async db =>
+        {
+            Clock.Now += TimeSpan.FromMinutes(1);
+            return await Activities(db)
+                .EditAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines", new RenameActivity(title));
+        });
 
-    private Task<string> UndoAsync() => InAsync(async db => TitleOf(await Activities(db).UndoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines")));
+    private Task<string> UndoAsync() =>
+        InAsync(async db =>
+            TitleOf(await Activities(db).UndoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines"))
+        );
 
-    private Task<string> RedoAsync() => InAsync(async db => TitleOf(await Activities(db).RedoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines")));
+    private Task<string> RedoAsync() =>
+        InAsync(async db =>
+            TitleOf(await Activities(db).RedoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines"))
+        );
 
     private static string TitleOf(EditResult made) => made.Refusal ?? made.Draft.Document.Title;
 
@@ -61,7 +69,10 @@ public sealed class KeepingTests : TestDatabase
         Assert.Equal(before!.Document, after!.Document);
         Assert.Equal((before.Record.Version, true, true), (after.Record.Version, after.CanUndo, after.CanRedo));
         Assert.Equal(["Title 7", "Title 8"], [await RedoAsync(), await RedoAsync()]);
-        Assert.Equal(["Title 7", "Title 6", "Title 5", "Garden"], [await UndoAsync(), await UndoAsync(), await UndoAsync(), await UndoAsync()]);
+        Assert.Equal(
+            ["Title 7", "Title 6", "Title 5", "Garden"],
+            [await UndoAsync(), await UndoAsync(), await UndoAsync(), await UndoAsync()]
+        );
         Assert.Equal("Title 5", await RedoAsync());
         Assert.Equal("New", (await RenameAsync("New")).Draft.Document.Title);
         Assert.Equal("Garden", await InAsync(db => Task.FromResult(Activities(db).Edition("garden", published.NewestEdition).Title)));
@@ -71,7 +82,8 @@ public sealed class KeepingTests : TestDatabase
 
     private Task<(int Files, long Bytes)> CollectAsync() => InAsync(db => new UnusedMedia(this, Media(db), Clock).CollectAsync(Stop));
 
-    private Task<bool> IsThereAsync(string hash) => InAsync(async db => await Media(db).FindAsync(hash, null) is { } file && System.IO.File.Exists(file.Path));
+    private Task<bool> IsThereAsync(string hash) =>
+        InAsync(async db => await Media(db).FindAsync(hash, null) is { } file && System.IO.File.Exists(file.Path));
 
     private Task<string> StoreAsync(byte fill) => InAsync(db => Media(db).StoreAsync(File(fill), "a.mp3", "ines"));
 
@@ -119,10 +131,15 @@ public sealed class KeepingTests : TestDatabase
     [InlineData("replaced")]
     public async Task What_is_shown_anywhere_stays(string where)
     {
-        var hash = where is "library" or "bin" ? (await InAsync(db => new MediaLibrary(db, Media(db), Clock).AddAsync(File(1), "a.mp3", "ines"))).Hash : await StoreAsync(1);
+        var hash = where is "library" or "bin"
+            ? (await InAsync(db => new MediaLibrary(db, Media(db), Clock).AddAsync(File(1), "a.mp3", "ines"))).Hash
+            : await StoreAsync(1);
         await InAsync(async db =>
         {
-            var shown = Garden() with { Scenes = Garden().Scenes.Replace(_ => true, scene => scene with { Ambient = new Sound { Media = hash } }) };
+            var shown = Garden() with
+            {
+                Scenes = Garden().Scenes.Replace(_ => true, scene => scene with { Ambient = new Sound { Media = hash } }),
+            };
             switch (where)
             {
                 case "bin":

@@ -37,21 +37,49 @@ public sealed class MarkAgainRunTests : TestDatabase
         var ids = new List<string>();
         await using (var db = NewDb())
         {
-            var site = new CourseSiteRecord { Name = "Courses", Issuer = "i", ClientId = "c", AuthorizationEndpoint = "x", TokenEndpoint = "x", KeySetUrl = "x", Deployments = "1" };
+            var site = new CourseSiteRecord
+            {
+                Name = "Courses",
+                Issuer = "i",
+                ClientId = "c",
+                AuthorizationEndpoint = "x",
+                TokenEndpoint = "x",
+                KeySetUrl = "x",
+                Deployments = "1",
+            };
             db.CourseSites.Add(site);
             await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-            var assignment = new AssignmentRecord { ActivityId = "garden", Title = "Garden", CourseSiteId = site.Id, DeploymentId = "1", ResourceLinkId = "r", LineItemUrl = "http://course/line/1" };
+            var assignment = new AssignmentRecord
+            {
+                ActivityId = "garden",
+                Title = "Garden",
+                CourseSiteId = site.Id,
+                DeploymentId = "1",
+                ResourceLinkId = "r",
+                LineItemUrl = "http://course/line/1",
+            };
             db.Assignments.Add(assignment);
             for (var i = 0; i < picks.Length; i++)
             {
-                db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = site.Id, Subject = "s" + i, PersonId = "p" + i });
+                db.CourseSitePeople.Add(
+                    new CourseSitePerson
+                    {
+                        CourseSiteId = site.Id,
+                        Subject = "s" + i,
+                        PersonId = "p" + i,
+                    }
+                );
             }
 
             await db.SaveChangesAsync(TestContext.Current.CancellationToken);
             for (var i = 0; i < picks.Length; i++)
             {
                 var attempt = await Attempts(db).BeginAsync(activity, "p" + i, assignment);
-                await Attempts(db).TakeAsync(attempt.Id, new AskedToMark("q", new MultipleChoiceResponse { Picked = [picks[i]] }) { Id = "a", At = Clock.Now });
+                await Attempts(db)
+                    .TakeAsync(
+                        attempt.Id,
+                        new AskedToMark("q", new MultipleChoiceResponse { Picked = [picks[i]] }) { Id = "a", At = Clock.Now }
+                    );
                 await Attempts(db).TakeAsync(attempt.Id, new HandedIn { Id = "h", At = Clock.Now });
                 ids.Add(attempt.Id);
             }
@@ -67,7 +95,21 @@ public sealed class MarkAgainRunTests : TestDatabase
         await using var db = NewDb();
         var draft = (await Activities(db).DraftAsync("garden"))!;
         var question = (MultipleChoiceQuestion)draft.Document.Asked.Single().Question;
-        await Activities(db).EditAsync("garden", draft.Record.Version, "ines", new SetContent("q", new Ask(question with { Options = question.Options.Replace(_ => true, option => option with { Right = option.Id == right }) })));
+        await Activities(db)
+            .EditAsync(
+                "garden",
+                draft.Record.Version,
+                "ines",
+                new SetContent(
+                    "q",
+                    new Ask(
+                        question with
+                        {
+                            Options = question.Options.Replace(_ => true, option => option with { Right = option.Id == right }),
+                        }
+                    )
+                )
+            );
         await Activities(db).PublishAsync("garden", "ines");
     }
 
@@ -87,7 +129,9 @@ public sealed class MarkAgainRunTests : TestDatabase
     private async Task<List<(string Subject, decimal? Given)>> QueuedAsync()
     {
         await using var db = NewDb();
-        return (await db.ScoreDeliveries.OrderBy(delivery => delivery.Id).ToListAsync()).Select(delivery => (delivery.Subject, JsonSerializer.Deserialize<CourseScore>(delivery.Score)!.Given)).ToList();
+        return (await db.ScoreDeliveries.OrderBy(delivery => delivery.Id).ToListAsync())
+            .Select(delivery => (delivery.Subject, JsonSerializer.Deserialize<CourseScore>(delivery.Score)!.Given))
+            .ToList();
     }
 
     [Fact]
@@ -96,7 +140,10 @@ public sealed class MarkAgainRunTests : TestDatabase
         var ids = await ClassAsync("a", "b", "b");
         await using var db = NewDb();
         var report = await Runs(db).ReportAsync("garden");
-        Assert.Equal([-100m, 100m, 100m], report.OrderBy(change => ids.IndexOf(change.Attempt.Record.Id)).Select(change => change.Change.Rise));
+        Assert.Equal(
+            [-100m, 100m, 100m],
+            report.OrderBy(change => ids.IndexOf(change.Attempt.Record.Id)).Select(change => change.Change.Rise)
+        );
         Assert.Equal([1m, 0m, 0m], await PointsAsync(ids));
     }
 
@@ -106,7 +153,8 @@ public sealed class MarkAgainRunTests : TestDatabase
         var ids = await ClassAsync("a", "b", "b");
         await using var db = NewDb();
         var inOrder = ids.Order(StringComparer.Ordinal).Select(id => ids.IndexOf(id)).ToList();
-        async Task<IEnumerable<decimal>> PointsReadyAsync() => (await new AttemptRows(this, Reader(db)).OfAsync("garden")).Select(row => row.Points);
+        async Task<IEnumerable<decimal>> PointsReadyAsync() =>
+            (await new AttemptRows(this, Reader(db)).OfAsync("garden")).Select(row => row.Points);
 
         Assert.Equal(3, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
         Assert.Equal(inOrder.Select(i => i == 0 ? 1m : 0m), await PointsReadyAsync());
@@ -124,9 +172,15 @@ public sealed class MarkAgainRunTests : TestDatabase
         string Written(IReadOnlyList<AttemptRow> rows) => JsonSerializer.Serialize(rows);
 
         var ready = Written(await ReadAsync());
-        await db.AttemptRows.ExecuteUpdateAsync(all => all.SetProperty(row => row.Json, "{\"points\":99,\"outOf\":99,\"questions\":{}}"u8.ToArray()), TestContext.Current.CancellationToken);
+        await db.AttemptRows.ExecuteUpdateAsync(
+            all => all.SetProperty(row => row.Json, "{\"points\":99,\"outOf\":99,\"questions\":{}}"u8.ToArray()),
+            TestContext.Current.CancellationToken
+        );
         Assert.NotEqual(ready, Written(await ReadAsync()));
-        await db.AttemptRows.ExecuteUpdateAsync(all => all.SetProperty(row => row.Rules, Guid.Empty), TestContext.Current.CancellationToken);
+        await db.AttemptRows.ExecuteUpdateAsync(
+            all => all.SetProperty(row => row.Rules, Guid.Empty),
+            TestContext.Current.CancellationToken
+        );
         Assert.Equal(ready, Written(await ReadAsync()));
         Assert.Equal(ready, Written(await ReadAsync()));
         Assert.Equal(2, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
@@ -143,7 +197,10 @@ public sealed class MarkAgainRunTests : TestDatabase
         var run = await Runs(db).BeginAsync("garden", "ines", neverLower: false);
         await FinishAsync(run.Id);
         Assert.Equal([0m, 1m, 1m], await PointsAsync(ids));
-        Assert.Equal([("s0", 0m), ("s1", 1m), ("s2", 1m)], (await QueuedAsync()).Skip(before).OrderBy(sent => sent.Subject).Select(sent => (sent.Subject, sent.Given!.Value)));
+        Assert.Equal(
+            [("s0", 0m), ("s1", 1m), ("s2", 1m)],
+            (await QueuedAsync()).Skip(before).OrderBy(sent => sent.Subject).Select(sent => (sent.Subject, sent.Given!.Value))
+        );
 
         // Once more, nothing is left to do: nothing is written, and nothing sent.
         await FinishAsync((await Runs(db).BeginAsync("garden", "ines", neverLower: false)).Id);
@@ -175,7 +232,10 @@ public sealed class MarkAgainRunTests : TestDatabase
             Assert.True(await Runs(db).GoOnAsync(run));
 
             // How far it had come is lost, as if the process had died before it was written.
-            await db.MarkAgainRuns.ExecuteUpdateAsync(set => set.SetProperty(one => one.Reached, "").SetProperty(one => one.Done, 0), TestContext.Current.CancellationToken);
+            await db.MarkAgainRuns.ExecuteUpdateAsync(
+                set => set.SetProperty(one => one.Reached, "").SetProperty(one => one.Done, 0),
+                TestContext.Current.CancellationToken
+            );
         }
 
         Restart();
@@ -196,7 +256,10 @@ public sealed class MarkAgainRunTests : TestDatabase
         await Runs(db).UndoAsync("garden", run.Id);
         await FinishAsync(run.Id);
         Assert.Equal([1m, 0m], await PointsAsync(ids));
-        Assert.Equal([("s0", 1m), ("s1", 0m)], (await QueuedAsync()).TakeLast(2).OrderBy(sent => sent.Subject).Select(sent => (sent.Subject, sent.Given!.Value)));
+        Assert.Equal(
+            [("s0", 1m), ("s1", 0m)],
+            (await QueuedAsync()).TakeLast(2).OrderBy(sent => sent.Subject).Select(sent => (sent.Subject, sent.Given!.Value))
+        );
     }
 
     [Fact]
@@ -204,7 +267,23 @@ public sealed class MarkAgainRunTests : TestDatabase
     {
         var ids = await ClassAsync("a", "a");
         await using var db = NewDb();
-        await Attempts(db).TakeAsync(ids[0], new Reviewed("q", new Review { By = "ines", Points = 0.5m, Comment = "Half." }) { Id = "r", At = Clock.Now });
+        await Attempts(db)
+            .TakeAsync(
+                ids[0],
+                new Reviewed(
+                    "q",
+                    new Review
+                    {
+                        By = "ines",
+                        Points = 0.5m,
+                        Comment = "Half.",
+                    }
+                )
+                {
+                    Id = "r",
+                    At = Clock.Now,
+                }
+            );
         await FinishAsync((await Runs(db).BeginAsync("garden", "ines", neverLower: false)).Id);
         await PublishKeyAsync("a");
         Clock.Now += TimeSpan.FromMinutes(1);

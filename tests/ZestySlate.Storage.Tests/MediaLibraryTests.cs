@@ -76,7 +76,13 @@ public sealed class MediaLibraryTests : TestDatabase
         await library.BinAsync("tobiah", [item.Id]);
         Assert.Null(item.BinnedAt);
         await library.BinAsync("ines", [item.Id]);
-        Assert.Equal((0, 1), ((await library.SearchAsync("ines", new MediaSearch())).Total, (await library.SearchAsync("ines", new MediaSearch(Bin: true))).Total));
+        Assert.Equal(
+            (0, 1),
+            (
+                (await library.SearchAsync("ines", new MediaSearch())).Total,
+                (await library.SearchAsync("ines", new MediaSearch(Bin: true))).Total
+            )
+        );
         Assert.NotNull(await Media(db).FindAsync(item.Hash, null));
         await library.RestoreAsync("ines", [item.Id]);
         Assert.Equal(1, (await library.SearchAsync("ines", new MediaSearch())).Total);
@@ -94,7 +100,8 @@ public sealed class MediaLibraryTests : TestDatabase
         var two = await library.AddAsync(Picture(60, 40), "two.png", "ines");
         var activity = new Activity { Title = "Uses", Scenes = [new Scene { Id = "s", Backdrop = new PictureBackdrop(Of(one)) }] };
         var draft = await Activities(db).CreateAsync("ines", activity);
-        async Task<string> WhereAsync() => string.Join(' ', (await library.UsedInAsync(one.Hash, "ines")).Count, (await library.UsedInAsync(two.Hash, "ines")).Count);
+        async Task<string> WhereAsync() =>
+            string.Join(' ', (await library.UsedInAsync(one.Hash, "ines")).Count, (await library.UsedInAsync(two.Hash, "ines")).Count);
         Assert.Equal("1 0", await WhereAsync());
         var edited = await Activities(db).EditAsync(draft.Record.Id, 1, "ines", new ReplaceMedia(one.Hash, two.Hash, 60, 40));
         Assert.Equal("0 1", await WhereAsync());
@@ -111,13 +118,25 @@ public sealed class MediaLibraryTests : TestDatabase
         var media = Media(db);
         var item = await library.AddAsync(Picture(2000, 1000), "street.png", "ines");
         var old = item.Hash;
-        var before = new[] { (int?)null, 480, 960, 1600 }.Select(async width => (await media.FindAsync(old, width))!.Value.Path).Select(task => task.Result).ToList();
+        var before = new[] { (int?)null, 480, 960, 1600 }
+            .Select(async width => (await media.FindAsync(old, width))!.Value.Path)
+            .Select(task => task.Result)
+            .ToList();
         Assert.All(before, path => Assert.True(File.Exists(path)));
-        var changed = PictureEditing.Apply((await media.ReadAsync(old))!, "image/png", new PictureChange { Blurs = [new PictureBox(0.2, 0.2, 0.3, 0.3)], Width = 1999 }).Value;
+        var changed = PictureEditing
+            .Apply(
+                (await media.ReadAsync(old))!,
+                "image/png",
+                new PictureChange { Blurs = [new PictureBox(0.2, 0.2, 0.3, 0.3)], Width = 1999 }
+            )
+            .Value;
         await library.SetFileAsync(item, changed);
         await media.ReplaceForGoodAsync(old, item.Hash);
         Assert.All(before, path => Assert.False(File.Exists(path)));
-        Assert.Equal(await File.ReadAllBytesAsync((await media.FindAsync(item.Hash, 480))!.Value.Path, Stop), await File.ReadAllBytesAsync((await media.FindAsync(old, 480))!.Value.Path, Stop));
+        Assert.Equal(
+            await File.ReadAllBytesAsync((await media.FindAsync(item.Hash, 480))!.Value.Path, Stop),
+            await File.ReadAllBytesAsync((await media.FindAsync(old, 480))!.Value.Path, Stop)
+        );
     }
 
     [Fact]
@@ -128,7 +147,13 @@ public sealed class MediaLibraryTests : TestDatabase
         var media = Media(db);
         var item = await library.AddAsync(Picture(300, 200), "street.png", "ines");
         var old = item.Hash;
-        var blurred = PictureEditing.Apply((await media.ReadAsync(old))!, "image/png", new PictureChange { Blurs = [new PictureBox(0.2, 0.2, 0.6, 0.6)], Width = 299 }).Value;
+        var blurred = PictureEditing
+            .Apply(
+                (await media.ReadAsync(old))!,
+                "image/png",
+                new PictureChange { Blurs = [new PictureBox(0.2, 0.2, 0.6, 0.6)], Width = 299 }
+            )
+            .Value;
         await library.SetFileAsync(item, blurred);
         await media.ReplaceForGoodAsync(old, item.Hash);
 
@@ -149,7 +174,18 @@ public sealed class MediaLibraryTests : TestDatabase
         await using var db = NewDb();
         for (var i = 0; i < 130; i++)
         {
-            db.MediaItems.Add(new MediaItem { Id = $"i{i:000}", OwnerId = "ines", Hash = $"{i:000}", Kind = MediaKind.Picture, Name = $"n{i}", SearchText = $"n{i}", AddedAt = Clock.GetUtcNow() });
+            db.MediaItems.Add(
+                new MediaItem
+                {
+                    Id = $"i{i:000}",
+                    OwnerId = "ines",
+                    Hash = $"{i:000}",
+                    Kind = MediaKind.Picture,
+                    Name = $"n{i}",
+                    SearchText = $"n{i}",
+                    AddedAt = Clock.GetUtcNow(),
+                }
+            );
         }
 
         await db.SaveChangesAsync(Stop);
@@ -162,5 +198,12 @@ public sealed class MediaLibraryTests : TestDatabase
         Assert.Equal(130, pages.Distinct().Count());
     }
 
-    private static Picture Of(MediaItem item) => new() { Media = item.Hash, Width = item.Width, Height = item.Height, AlternativeText = "x" };
+    private static Picture Of(MediaItem item) =>
+        new()
+        {
+            Media = item.Hash,
+            Width = item.Width,
+            Height = item.Height,
+            AlternativeText = "x",
+        };
 }

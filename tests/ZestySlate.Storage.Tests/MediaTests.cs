@@ -22,9 +22,42 @@ public sealed class MediaTests : TestDatabase
         var jpeg = Picture(width, height, SKEncodedImageFormat.Jpeg);
         byte[] exif =
         [
-            .. "Exif\0\0"u8, .. "MM\0*"u8, 0, 0, 0, 8, 0, 2,
-            0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0,
-            0x01, 0x0E, 0, 2, 0, 0, 0, 12, 0, 0, 0, 38, 0, 0, 0, 0,
+            .. "Exif\0\0"u8,
+            .. "MM\0*"u8,
+            0,
+            0,
+            0,
+            8,
+            0,
+            2,
+            0x01,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            6,
+            0,
+            0,
+            0x01,
+            0x0E,
+            0,
+            2,
+            0,
+            0,
+            0,
+            12,
+            0,
+            0,
+            0,
+            38,
+            0,
+            0,
+            0,
+            0,
             .. "Secret cove\0"u8,
         ];
         return [0xFF, 0xD8, 0xFF, 0xE1, (byte)((exif.Length + 2) >> 8), (byte)(exif.Length + 2), .. exif, .. jpeg.AsSpan(2)];
@@ -92,7 +125,47 @@ public sealed class MediaTests : TestDatabase
         Assert.Contains("read as a whole", PictureReader.Read(interlaced, "woven.png", 12_000_000).Refusal);
         interlaced = Claims(4000, 4000, interlaced: true);
         Assert.DoesNotContain("read as a whole", PictureReader.Read(interlaced, "woven.png", 12_000_000).Refusal);
-        Assert.Contains("read as a whole", PictureReader.Read([.. "GIF89a"u8, 0xA1, 0x0F, 0xA0, 0x0F, 0x80, 0, 0, 0, 0, 0, 255, 255, 255, 0x2C, 0, 0, 0, 0, 0xA1, 0x0F, 0xA0, 0x0F, 0, 2, 2, 0x44, 1, 0, 0x3B], "large.gif", 12_000_000).Refusal);
+        Assert.Contains(
+            "read as a whole",
+            PictureReader
+                .Read(
+                    [
+                        .. "GIF89a"u8,
+                        0xA1,
+                        0x0F,
+                        0xA0,
+                        0x0F,
+                        0x80,
+                        0,
+                        0,
+                        0,
+                        0,
+                        0,
+                        255,
+                        255,
+                        255,
+                        0x2C,
+                        0,
+                        0,
+                        0,
+                        0,
+                        0xA1,
+                        0x0F,
+                        0xA0,
+                        0x0F,
+                        0,
+                        2,
+                        2,
+                        0x44,
+                        1,
+                        0,
+                        0x3B,
+                    ],
+                    "large.gif",
+                    12_000_000
+                )
+                .Refusal
+        );
     }
 
     /// <summary>A PNG whose head claims so many pixels; none of them is there.</summary>
@@ -119,13 +192,22 @@ public sealed class MediaTests : TestDatabase
     [InlineData(1, 65_536)]
     public void Too_long_a_side_is_refused_with_both_numbers(int width, int height)
     {
-        Assert.Contains($"{width} × {height} pixels; a side may have up to 65535", PictureReader.Read(Claims(width, height), "thin.png").Refusal);
-        Assert.DoesNotContain("a side may", PictureReader.Read(Claims(Math.Min(width, 65_535), Math.Min(height, 65_535)), "thin.png").Refusal);
+        Assert.Contains(
+            $"{width} × {height} pixels; a side may have up to 65535",
+            PictureReader.Read(Claims(width, height), "thin.png").Refusal
+        );
+        Assert.DoesNotContain(
+            "a side may",
+            PictureReader.Read(Claims(Math.Min(width, 65_535), Math.Min(height, 65_535)), "thin.png").Refusal
+        );
     }
 
     [Fact]
     public void Too_many_bytes_are_refused_with_both_numbers() =>
-        Assert.Equal("«big.png» is 26.0 MB; a picture may have up to 25 MB.", PictureReader.Read(new byte[26 * 1024 * 1024], "big.png").Refusal);
+        Assert.Equal(
+            "«big.png» is 26.0 MB; a picture may have up to 25 MB.",
+            PictureReader.Read(new byte[26 * 1024 * 1024], "big.png").Refusal
+        );
 
     [Fact]
     public void A_turned_photo_is_set_upright_and_says_no_more_where_it_was_taken()
@@ -157,11 +239,15 @@ public sealed class MediaTests : TestDatabase
     public async Task The_same_picture_stored_by_several_at_once_is_stored_once()
     {
         var file = Picture(700, 300);
-        var stored = await Task.WhenAll(Enumerable.Range(0, 4).Select(async i =>
-        {
-            await using var db = NewDb();
-            return await Media(db).StoreAsync(PictureReader.Read(file, "a.png").Value, $"{i}.png", "ines");
-        }));
+        var stored = await Task.WhenAll(
+            Enumerable
+                .Range(0, 4)
+                .Select(async i =>
+                {
+                    await using var db = NewDb();
+                    return await Media(db).StoreAsync(PictureReader.Read(file, "a.png").Value, $"{i}.png", "ines");
+                })
+        );
         Assert.Single(stored.Distinct());
     }
 

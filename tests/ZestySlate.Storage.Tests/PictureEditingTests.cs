@@ -23,13 +23,16 @@ public sealed class PictureEditingTests
         return data.ToArray();
     }
 
-    private static SKBitmap Changed(int width, int height, PictureChange change) => SKBitmap.Decode(PictureEditing.Apply(Board(width, height), "image/png", change).Value.Bytes);
+    private static SKBitmap Changed(int width, int height, PictureChange change) =>
+        SKBitmap.Decode(PictureEditing.Apply(Board(width, height), "image/png", change).Value.Bytes);
 
     /// <summary>The greatest step between neighbours in a box of pixels.</summary>
-    private static int Detail(SKBitmap picture, int left, int top, int width, int height) => (
-        from y in Enumerable.Range(top, height)
-        from x in Enumerable.Range(left, width - 1)
-        select Math.Abs(picture.GetPixel(x, y).Red - picture.GetPixel(x + 1, y).Red)).Max();
+    private static int Detail(SKBitmap picture, int left, int top, int width, int height) =>
+        (
+            from y in Enumerable.Range(top, height)
+            from x in Enumerable.Range(left, width - 1)
+            select Math.Abs(picture.GetPixel(x, y).Red - picture.GetPixel(x + 1, y).Red)
+        ).Max();
 
     [Fact]
     public void Inside_the_region_no_detail_is_left_and_outside_all_of_it()
@@ -51,20 +54,33 @@ public sealed class PictureEditingTests
         {
             canvas.Clear(new SKColor(225, 190, 170));
             using var dark = new SKPaint { Color = new SKColor(25, 20, 20) };
-            foreach (var (x, y, width, height) in new[] { (0.28f, 0.36f, 0.14f, 0.07f), (0.58f, 0.36f, 0.14f, 0.07f), (0.38f, 0.7f, 0.24f, 0.05f) })
+            foreach (
+                var (x, y, width, height) in new[]
+                {
+                    (0.28f, 0.36f, 0.14f, 0.07f),
+                    (0.58f, 0.36f, 0.14f, 0.07f),
+                    (0.38f, 0.7f, 0.24f, 0.05f),
+                }
+            )
             {
                 canvas.DrawOval(new SKRect(x * size, y * size, (x + width) * size, (y + height) * size), dark);
             }
         }
 
         using var data = face.Encode(SKEncodedImageFormat.Png, 100);
-        using var blurred = SKBitmap.Decode(PictureEditing.Apply(data.ToArray(), "image/png", new PictureChange { Blurs = [new PictureBox(0, 0, 1, 1)] }).Value.Bytes);
+        using var blurred = SKBitmap.Decode(
+            PictureEditing.Apply(data.ToArray(), "image/png", new PictureChange { Blurs = [new PictureBox(0, 0, 1, 1)] }).Value.Bytes
+        );
         byte At(double x, double y) => blurred.GetPixel((int)(x * size), (int)(y * size)).Red;
         Assert.InRange(Math.Abs(At(0.35, 0.395) - At(0.5, 0.395)), 0, 12);
         Assert.InRange(Math.Abs(At(0.65, 0.395) - At(0.5, 0.395)), 0, 12);
 
         // No detail finer than a quarter of the region is left: within an eighth of it nothing changes by much.
-        var most = (from i in Enumerable.Range(0, 8) from j in Enumerable.Range(0, 7) select Math.Abs(At((i + 0.5) / 8, (j + 0.5) / 8) - At((i + 0.5) / 8, (j + 1.49) / 8))).Max();
+        var most = (
+            from i in Enumerable.Range(0, 8)
+            from j in Enumerable.Range(0, 7)
+            select Math.Abs(At((i + 0.5) / 8, (j + 0.5) / 8) - At((i + 0.5) / 8, (j + 1.49) / 8))
+        ).Max();
         Assert.InRange(most, 0, 30);
     }
 
@@ -104,8 +120,12 @@ public sealed class PictureEditingTests
         using var white = new SKBitmap(300, 200);
         white.Erase(SKColors.White);
         using var data = white.Encode(SKEncodedImageFormat.Png, 100);
-        using var picture = SKBitmap.Decode(PictureEditing.Apply(data.ToArray(), "image/png", new PictureChange { Straighten = 7 }).Value.Bytes);
-        Assert.All(new[] { (0, 0), (picture.Width - 1, 0), (0, picture.Height - 1), (picture.Width - 1, picture.Height - 1) }, at => Assert.Equal(255, picture.GetPixel(at.Item1, at.Item2).Alpha));
+        using var picture = SKBitmap.Decode(
+            PictureEditing.Apply(data.ToArray(), "image/png", new PictureChange { Straighten = 7 }).Value.Bytes
+        );
+        Assert.All(new[] { (0, 0), (picture.Width - 1, 0), (0, picture.Height - 1), (picture.Width - 1, picture.Height - 1) }, at =>
+            Assert.Equal(255, picture.GetPixel(at.Item1, at.Item2).Alpha)
+        );
         Assert.InRange((double)picture.Width / picture.Height, 1.48, 1.52);
     }
 
@@ -123,7 +143,13 @@ public sealed class PictureEditingTests
     [Fact]
     public void Too_little_left_and_drawings_are_refused_in_words()
     {
-        Assert.Contains("Keep a larger part", PictureEditing.Apply(Board(40, 40), "image/png", new PictureChange { Crop = new PictureBox(0.5, 0.5, 0.05, 0.05) }).Refusal);
-        Assert.Contains("it is a drawing", PictureEditing.Apply("<svg/>"u8.ToArray(), "image/svg+xml", new PictureChange { Width = 20 }).Refusal);
+        Assert.Contains(
+            "Keep a larger part",
+            PictureEditing.Apply(Board(40, 40), "image/png", new PictureChange { Crop = new PictureBox(0.5, 0.5, 0.05, 0.05) }).Refusal
+        );
+        Assert.Contains(
+            "it is a drawing",
+            PictureEditing.Apply("<svg/>"u8.ToArray(), "image/svg+xml", new PictureChange { Width = 20 }).Refusal
+        );
     }
 }

@@ -30,7 +30,22 @@ public sealed class StoreTroubleTests : TestDatabase
         await using var db = Full();
         var store = Activities(db);
         var draft = (await store.DraftAsync("garden"))!;
-        var problem = await Assert.ThrowsAsync<DbUpdateException>(() => store.EditAsync("garden", draft.Record.Version, "ines", new AddScenes([new Scene { Id = "large", Backdrop = new PageBackdrop(RichText.Plain(string.Concat(Enumerable.Range(0, 60_000).Select(_ => Random.Shared.Next())))) }])));
+        var problem = await Assert.ThrowsAsync<DbUpdateException>(() =>
+            store.EditAsync(
+                "garden",
+                draft.Record.Version,
+                "ines",
+                new AddScenes([
+                    new Scene
+                    {
+                        Id = "large",
+                        Backdrop = new PageBackdrop(
+                            RichText.Plain(string.Concat(Enumerable.Range(0, 60_000).Select(_ => Random.Shared.Next())))
+                        ),
+                    },
+                ])
+            )
+        );
         Assert.False(problem.IsTaken());
         Assert.Equal("There is no room left on the server's disk.", StoreTrouble.Of(problem));
     }
@@ -46,13 +61,24 @@ public sealed class StoreTroubleTests : TestDatabase
         }
 
         var writer = new EventWriter(Full);
-        var large = new EventRecord { AttemptId = attempt, Sequence = 2, EventId = "large", Json = new string('x', 300_000) };
+        var large = new EventRecord
+        {
+            AttemptId = attempt,
+            Sequence = 2,
+            EventId = "large",
+            Json = new string('x', 300_000),
+        };
         var problem = await Assert.ThrowsAsync<DbUpdateException>(() => writer.WriteAsync(large));
         Assert.NotNull(StoreTrouble.Of(problem));
 
         // The next one that fits goes through: the line does not stand still.
         await using var later = NewDb();
-        Assert.Null((await Attempts(later).TakeAsync(attempt, new AskedToMark("q", new MultipleChoiceResponse { Picked = ["a"] }) { Id = "e", At = Clock.Now }))!.Refusal);
+        Assert.Null(
+            (
+                await Attempts(later)
+                    .TakeAsync(attempt, new AskedToMark("q", new MultipleChoiceResponse { Picked = ["a"] }) { Id = "e", At = Clock.Now })
+            )!.Refusal
+        );
     }
 
     [Fact]
@@ -60,7 +86,16 @@ public sealed class StoreTroubleTests : TestDatabase
     {
         await PublishedAsync();
         await using var db = NewDb();
-        db.Editions.Add(new EditionRecord { ActivityId = "garden", Number = 1, AuthorId = "ines", At = Clock.Now, Document = [] });
+        db.Editions.Add(
+            new EditionRecord
+            {
+                ActivityId = "garden",
+                Number = 1,
+                AuthorId = "ines",
+                At = Clock.Now,
+                Document = [],
+            }
+        );
         var problem = await Assert.ThrowsAsync<DbUpdateException>(() => db.SaveChangesAsync(Stop));
         Assert.True(problem.IsTaken());
         Assert.Null(StoreTrouble.Of(problem));
@@ -77,7 +112,16 @@ public sealed class StoreTroubleTests : TestDatabase
         await PublishedAsync();
         await using var db = NewDb();
         await db.Database.ExecuteSqlRawAsync(refusal, Stop);
-        db.Editions.Add(new EditionRecord { ActivityId = "garden", Number = 2, AuthorId = "ines", At = Clock.Now, Document = [] });
+        db.Editions.Add(
+            new EditionRecord
+            {
+                ActivityId = "garden",
+                Number = 2,
+                AuthorId = "ines",
+                At = Clock.Now,
+                Document = [],
+            }
+        );
         var problem = await Assert.ThrowsAsync<DbUpdateException>(() => db.SaveChangesAsync(Stop));
         Assert.False(problem.IsTaken());
         Assert.NotNull(problem.InnerException);

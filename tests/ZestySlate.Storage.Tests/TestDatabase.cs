@@ -64,8 +64,22 @@ public abstract class TestDatabase : IAsyncLifetime, IDbContextFactory<SlateDb>
         await using (var db = Open(folder))
         {
             await db.PrepareAsync();
-            db.Users.Add(new Person { Id = "ines", UserName = "ines", DisplayName = "Ines Halloran" });
-            db.Users.Add(new Person { Id = "tobiah", UserName = "tobiah", DisplayName = "Tobiah Renn" });
+            db.Users.Add(
+                new Person
+                {
+                    Id = "ines",
+                    UserName = "ines",
+                    DisplayName = "Ines Halloran",
+                }
+            );
+            db.Users.Add(
+                new Person
+                {
+                    Id = "tobiah",
+                    UserName = "tobiah",
+                    DisplayName = "Tobiah Renn",
+                }
+            );
             await db.SaveChangesAsync();
         }
 
@@ -74,7 +88,8 @@ public abstract class TestDatabase : IAsyncLifetime, IDbContextFactory<SlateDb>
         return made;
     });
 
-    public async ValueTask InitializeAsync() => await File.WriteAllBytesAsync(FileIn(_folder), await Template.Value, TestContext.Current.CancellationToken);
+    public async ValueTask InitializeAsync() =>
+        await File.WriteAllBytesAsync(FileIn(_folder), await Template.Value, TestContext.Current.CancellationToken);
 
     public ValueTask DisposeAsync()
     {
@@ -84,28 +99,56 @@ public abstract class TestDatabase : IAsyncLifetime, IDbContextFactory<SlateDb>
     }
 
     /// <summary>An activity with a note and a question whose right option is a.</summary>
-    protected static Activity Garden(string title = "Garden") => new()
-    {
-        Title = title,
-        Scenes =
-        [
-            new Scene
-            {
-                Id = "scene",
-                Backdrop = new PictureBackdrop(new Picture { Media = new string('0', 64), Width = 100, Height = 50 }),
-                Spots =
-                [
-                    new Spot { Id = "n", Place = new AtPoint(0.1, 0.1), Content = new Note { Title = "Note" } },
-                    new Spot
-                    {
-                        Id = "q",
-                        Place = new AtPoint(0.5, 0.5),
-                        Content = new Ask(new MultipleChoiceQuestion { Prompt = RichText.Plain("Which?"), Options = [new Option { Id = "a", Text = "A", Right = true }, new Option { Id = "b", Text = "B" }] }),
-                    },
-                ],
-            },
-        ],
-    };
+    protected static Activity Garden(string title = "Garden") =>
+        new()
+        {
+            Title = title,
+            Scenes =
+            [
+                new Scene
+                {
+                    Id = "scene",
+                    Backdrop = new PictureBackdrop(
+                        new Picture
+                        {
+                            Media = new string('0', 64),
+                            Width = 100,
+                            Height = 50,
+                        }
+                    ),
+                    Spots =
+                    [
+                        new Spot
+                        {
+                            Id = "n",
+                            Place = new AtPoint(0.1, 0.1),
+                            Content = new Note { Title = "Note" },
+                        },
+                        new Spot
+                        {
+                            Id = "q",
+                            Place = new AtPoint(0.5, 0.5),
+                            Content = new Ask(
+                                new MultipleChoiceQuestion
+                                {
+                                    Prompt = RichText.Plain("Which?"),
+                                    Options =
+                                    [
+                                        new Option
+                                        {
+                                            Id = "a",
+                                            Text = "A",
+                                            Right = true,
+                                        },
+                                        new Option { Id = "b", Text = "B" },
+                                    ],
+                                }
+                            ),
+                        },
+                    ],
+                },
+            ],
+        };
 
     /// <summary>A published activity with the id "garden".</summary>
     protected async Task<ActivityRecord> PublishedAsync()

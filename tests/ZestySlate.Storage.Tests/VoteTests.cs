@@ -13,21 +13,41 @@ namespace ZestySlate.Storage.Tests;
 
 public sealed class VoteTests : TestDatabase
 {
-    private static Activity Polled(bool anonymous) => Garden() with
-    {
-        Rules = new Rules { Completion = Completion.AnsweredAll },
-        Scenes =
-        [
-            new Scene
-            {
-                Id = "scene",
-                Backdrop = new PlainBoardBackdrop(),
-                Spots = [new Spot { Id = "q", Place = new AtPoint(0.5, 0.5), Content = new Ask(new PollQuestion { Anonymous = anonymous, Choices = [new PollChoice { Id = "sun" }, new PollChoice { Id = "rain" }] }) }],
-            },
-        ],
-    };
+    private static Activity Polled(bool anonymous) =>
+        Garden() with
+        {
+            Rules = new Rules { Completion = Completion.AnsweredAll },
+            Scenes =
+            [
+                new Scene
+                {
+                    Id = "scene",
+                    Backdrop = new PlainBoardBackdrop(),
+                    Spots =
+                    [
+                        new Spot
+                        {
+                            Id = "q",
+                            Place = new AtPoint(0.5, 0.5),
+                            Content = new Ask(
+                                new PollQuestion
+                                {
+                                    Anonymous = anonymous,
+                                    Choices = [new PollChoice { Id = "sun" }, new PollChoice { Id = "rain" }],
+                                }
+                            ),
+                        },
+                    ],
+                },
+            ],
+        };
 
-    private static Voted Vote(string id, string choice) => new("q", new PollResponse { Parts = [new PartAnswer(PollQuestion.Whole, choice)] }) { Id = id, At = DateTimeOffset.UnixEpoch.AddYears(60) };
+    private static Voted Vote(string id, string choice) =>
+        new("q", new PollResponse { Parts = [new PartAnswer(PollQuestion.Whole, choice)] })
+        {
+            Id = id,
+            At = DateTimeOffset.UnixEpoch.AddYears(60),
+        };
 
     private async Task<ActivityRecord> PublishedAsync(bool anonymous)
     {
@@ -77,7 +97,13 @@ public sealed class VoteTests : TestDatabase
         var tally = (await new VoteCounts(db).OfAsync("polled"))["q"];
         var poll = new PollQuestion { Anonymous = true };
         Assert.Equal(voters, tally.Voters);
-        Assert.Equal((shown, (shown + 2) / 3), (tally.ShownBy(PollType.RulesOf(poll))?.Voters ?? 0, tally.ShownBy(PollType.RulesOf(poll))?.For(PollQuestion.Whole, "rain") ?? 0));
+        Assert.Equal(
+            (shown, (shown + 2) / 3),
+            (
+                tally.ShownBy(PollType.RulesOf(poll))?.Voters ?? 0,
+                tally.ShownBy(PollType.RulesOf(poll))?.For(PollQuestion.Whole, "rain") ?? 0
+            )
+        );
         Assert.Equal(voters, tally.ShownBy(PollType.RulesOf(poll with { Anonymous = false }))!.Voters);
     }
 
@@ -88,13 +114,24 @@ public sealed class VoteTests : TestDatabase
         var voted = await VotedAsync(activity, "rain");
         Assert.True(voted.State.QuestionOf("q")!.HasAnswer);
         await using var db = NewDb();
-        Assert.DoesNotContain("rain", string.Concat(await db.Events.Where(e => e.AttemptId == voted.Record.Id).Select(e => e.Json).ToListAsync(TestContext.Current.CancellationToken)));
+        Assert.DoesNotContain(
+            "rain",
+            string.Concat(
+                await db
+                    .Events.Where(e => e.AttemptId == voted.Record.Id)
+                    .Select(e => e.Json)
+                    .ToListAsync(TestContext.Current.CancellationToken)
+            )
+        );
         Restart();
         Assert.Null(((await Attempts(db).LoadAsync(voted.Record.Id))!.Events[^1] as Voted)!.Response);
         Assert.Equal(1, (await new VoteCounts(db).OfAsync("polled"))["q"].For(PollQuestion.Whole, "rain"));
 
         // The table of counts can hold nothing that tells who or when.
-        Assert.Equal(["ActivityId", "AssignmentId", "Choice", "Count", "Part", "Shown", "SpotId"], db.Model.FindEntityType(typeof(VoteCount))!.GetProperties().Select(property => property.Name).Order());
+        Assert.Equal(
+            ["ActivityId", "AssignmentId", "Choice", "Count", "Part", "Shown", "SpotId"],
+            db.Model.FindEntityType(typeof(VoteCount))!.GetProperties().Select(property => property.Name).Order()
+        );
     }
 
     [Fact]

@@ -19,7 +19,10 @@ public sealed class AccountTests(SlateHost host)
         var email = $"odd{Interlocked.Increment(ref _number)}@gannetpoint.example";
         var link = await InviteAsync(name, email);
         var client = host.Visitor();
-        Assert.Equal(HttpStatusCode.Redirect, (await client.PostFormAsync(link, link, ("password", SlateHost.Password), ("again", SlateHost.Password))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await client.PostFormAsync(link, link, ("password", SlateHost.Password), ("again", SlateHost.Password))).StatusCode
+        );
         return (client, email, await host.DbAsync(db => db.Users.Where(p => p.Email == email).Select(p => p.Id).SingleAsync(Stop)));
     }
 
@@ -38,7 +41,8 @@ public sealed class AccountTests(SlateHost host)
         return client;
     }
 
-    private static async Task<bool> IsInAsync(HttpClient client) => (await client.GetAsync("/library", Stop)).StatusCode == HttpStatusCode.OK;
+    private static async Task<bool> IsInAsync(HttpClient client) =>
+        (await client.GetAsync("/library", Stop)).StatusCode == HttpStatusCode.OK;
 
     /// <summary>Another browser with a copy of the first one's cookies.</summary>
     private async Task<HttpClient> CopyAsync(string email)
@@ -46,7 +50,12 @@ public sealed class AccountTests(SlateHost host)
         var signing = host.Visitor();
         var reply = await signing.PostFormAsync("/sign-in", "/sign-in", ("Email", email), ("Password", SlateHost.Password));
         var copy = host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
-        copy.DefaultRequestHeaders.Add("Cookie", reply.Headers.GetValues("Set-Cookie").Single(cookie => cookie.StartsWith("zesty-slate=", StringComparison.Ordinal)).Split(';')[0]);
+        copy.DefaultRequestHeaders.Add(
+            "Cookie",
+            reply.Headers.GetValues("Set-Cookie").Single(cookie => cookie.StartsWith("zesty-slate=", StringComparison.Ordinal)).Split(';')[
+                0
+            ]
+        );
         Assert.True(await IsInAsync(copy));
         await signing.PostFormAsync("/library", "/sign-out");
         return copy;
@@ -63,11 +72,17 @@ public sealed class AccountTests(SlateHost host)
     public async Task A_link_sets_the_password_once_and_one_that_is_too_old_sets_none()
     {
         var link = await InviteAsync("Late Lene", "lene@gannetpoint.example");
-        await host.DbAsync(db => db.PasswordLinks.Where(l => db.Users.Any(p => p.Id == l.PersonId && p.Email == "lene@gannetpoint.example")).ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        await host.DbAsync(db =>
+            db.PasswordLinks.Where(l => db.Users.Any(p => p.Id == l.PersonId && p.Email == "lene@gannetpoint.example"))
+                .ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop)
+        );
         Assert.Contains("good no more", await host.Visitor().GetStringAsync(link, Stop));
 
         var (_, email, _) = await TeacherAsync();
-        Assert.Equal(0, await host.DbAsync(db => db.PasswordLinks.CountAsync(l => db.Users.Any(p => p.Id == l.PersonId && p.Email == email), Stop)));
+        Assert.Equal(
+            0,
+            await host.DbAsync(db => db.PasswordLinks.CountAsync(l => db.Users.Any(p => p.Id == l.PersonId && p.Email == email), Stop))
+        );
     }
 
     [Fact]
@@ -75,10 +90,22 @@ public sealed class AccountTests(SlateHost host)
     {
         var (client, email, _) = await TeacherAsync();
         var elsewhere = await SignedInAsync(email);
-        var wrong = await client.PostFormAsync("/account", "/account?handler=Password", ("old", "not this one"), ("password", "quite another one"), ("again", "quite another one"));
+        var wrong = await client.PostFormAsync(
+            "/account",
+            "/account?handler=Password",
+            ("old", "not this one"),
+            ("password", "quite another one"),
+            ("again", "quite another one")
+        );
         Assert.Contains("The present password is another", await wrong.Content.ReadAsStringAsync(Stop));
         Assert.True(await IsInAsync(elsewhere));
-        await client.PostFormAsync("/account", "/account?handler=Password", ("old", SlateHost.Password), ("password", "quite another one"), ("again", "quite another one"));
+        await client.PostFormAsync(
+            "/account",
+            "/account?handler=Password",
+            ("old", SlateHost.Password),
+            ("password", "quite another one"),
+            ("again", "quite another one")
+        );
         Assert.True(await IsInAsync(client));
         Assert.False(await IsInAsync(elsewhere));
         var old = await host.Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", email), ("Password", SlateHost.Password));
@@ -91,7 +118,9 @@ public sealed class AccountTests(SlateHost host)
     {
         var (client, email, id) = await TeacherAsync();
         var elsewhere = await SignedInAsync(email);
-        var other = await host.DbAsync(db => db.SignedInSessions.Where(s => s.PersonId == id).OrderByDescending(s => s.BeganAt).Select(s => s.Id).FirstAsync(Stop));
+        var other = await host.DbAsync(db =>
+            db.SignedInSessions.Where(s => s.PersonId == id).OrderByDescending(s => s.BeganAt).Select(s => s.Id).FirstAsync(Stop)
+        );
         await client.PostFormAsync("/account", "/account?handler=End", ("session", other));
         Assert.False(await IsInAsync(elsewhere));
         Assert.True(await IsInAsync(client));
@@ -107,9 +136,17 @@ public sealed class AccountTests(SlateHost host)
     public async Task Who_signed_in_with_a_password_that_somebody_else_knows_sets_their_own_first()
     {
         var (client, _, id) = await TeacherAsync();
-        await host.DbAsync(db => db.Users.Where(p => p.Id == id).ExecuteUpdateAsync(set => set.SetProperty(p => p.MustSetPassword, true), Stop));
+        await host.DbAsync(db =>
+            db.Users.Where(p => p.Id == id).ExecuteUpdateAsync(set => set.SetProperty(p => p.MustSetPassword, true), Stop)
+        );
         Assert.Equal("/account", (await client.GetAsync("/library", Stop)).Headers.Location!.OriginalString);
-        await client.PostFormAsync("/account", "/account?handler=Password", ("old", SlateHost.Password), ("password", "only mine from now"), ("again", "only mine from now"));
+        await client.PostFormAsync(
+            "/account",
+            "/account?handler=Password",
+            ("old", SlateHost.Password),
+            ("password", "only mine from now"),
+            ("again", "only mine from now")
+        );
         Assert.True(await IsInAsync(client));
     }
 
@@ -131,7 +168,9 @@ public sealed class AccountTests(SlateHost host)
     {
         var (client, _, id) = await TeacherAsync("Leaving Lars");
         await client.PostFormAsync("/classes", "/classes", ("name", "His class"), ("names", "Ada\nBo"));
-        var ines = await host.DbAsync(db => db.Users.Where(p => p.Email == "ines.halloran@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop));
+        var ines = await host.DbAsync(db =>
+            db.Users.Where(p => p.Email == "ines.halloran@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop)
+        );
         var keeper = await host.TeacherAsync("tobiah");
         var page = $"/keeper/teachers/{id}";
         await keeper.PostFormAsync(page, page + "?handler=Remove", ("heir", ines), ("typed", "Somebody else"));
@@ -139,7 +178,10 @@ public sealed class AccountTests(SlateHost host)
         await keeper.PostFormAsync(page, page + "?handler=Remove", ("heir", ines), ("typed", "leaving lars"));
         Assert.False(await IsInAsync(client));
         Assert.False(await host.DbAsync(db => db.Users.AnyAsync(p => p.Id == id, Stop)));
-        Assert.Equal(ines, await host.DbAsync(db => db.Classes.Where(c => c.Name == "His class").Select(c => c.TeacherId).SingleAsync(Stop)));
+        Assert.Equal(
+            ines,
+            await host.DbAsync(db => db.Classes.Where(c => c.Name == "His class").Select(c => c.TeacherId).SingleAsync(Stop))
+        );
     }
 
     [Fact]
@@ -153,8 +195,14 @@ public sealed class AccountTests(SlateHost host)
         Assert.Equal(HttpStatusCode.OK, (await promoted.GetAsync("/keeper/schools", Stop)).StatusCode);
         await keeper.PostFormAsync($"/keeper/teachers/{id}", $"/keeper/teachers/{id}?handler=Keeper", ("keeper", "false"));
         Assert.NotEqual(HttpStatusCode.OK, (await promoted.GetAsync("/keeper/schools", Stop)).StatusCode);
-        var tobiah = await host.DbAsync(db => db.Users.Where(p => p.Email == "tobiah.renn@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop));
-        var last = await keeper.PostFormAsync($"/keeper/teachers/{tobiah}", $"/keeper/teachers/{tobiah}?handler=Keeper", ("keeper", "false"));
+        var tobiah = await host.DbAsync(db =>
+            db.Users.Where(p => p.Email == "tobiah.renn@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop)
+        );
+        var last = await keeper.PostFormAsync(
+            $"/keeper/teachers/{tobiah}",
+            $"/keeper/teachers/{tobiah}?handler=Keeper",
+            ("keeper", "false")
+        );
         Assert.Contains("Somebody must run this installation", await last.Content.ReadAsStringAsync(Stop));
         var own = await keeper.PostFormAsync($"/keeper/teachers/{tobiah}", $"/keeper/teachers/{tobiah}?handler=Close", ("close", "true"));
         Assert.Contains("cannot be closed by yourself", await own.Content.ReadAsStringAsync(Stop));
@@ -189,7 +237,13 @@ public sealed class AccountTests(SlateHost host)
     public async Task Wrong_passwords_keep_nobody_out_who_is_elsewhere_and_tell_nothing()
     {
         var (_, email, id) = await TeacherAsync();
-        async Task<string> TryAsync(string address) => SlateHost.Find(await (await host.Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", address), ("Password", "wrong"))).Content.ReadAsStringAsync(Stop), "<div[^>]*role=\"alert\"[^>]*>\\s*(?:<ul>\\s*<li>)?([^<]+)");
+        async Task<string> TryAsync(string address) =>
+            SlateHost.Find(
+                await (
+                    await host.Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", address), ("Password", "wrong"))
+                ).Content.ReadAsStringAsync(Stop),
+                "<div[^>]*role=\"alert\"[^>]*>\\s*(?:<ul>\\s*<li>)?([^<]+)"
+            );
         for (var i = 0; i < Accounts.WrongTries; i++)
         {
             Assert.Equal(await TryAsync("nobody-at-all@gannetpoint.example"), await TryAsync(email));
@@ -207,7 +261,9 @@ public sealed class AccountTests(SlateHost host)
         var made = await ines.PostFormAsync("/classes", "/classes", ("name", "Short"), ("names", "Gone Gale\nStays Storm"));
         var group = int.Parse(made.Headers.Location!.OriginalString.Split('/')[2]);
         var code = await host.DbAsync(db => db.Classes.Where(c => c.Id == group).Select(c => c.Code).SingleAsync(Stop));
-        var person = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group && e.RosterName == "Gone Gale").Select(e => e.PersonId).SingleAsync(Stop));
+        var person = await host.DbAsync(db =>
+            db.Enrolments.Where(e => e.ClassId == group && e.RosterName == "Gone Gale").Select(e => e.PersonId).SingleAsync(Stop)
+        );
         var learner = host.Visitor();
         await learner.PostFormAsync("/join", "/join", ("Code", code), ("Name", "Gone Gale"));
         Assert.Equal(HttpStatusCode.OK, (await learner.GetAsync("/todo", Stop)).StatusCode);

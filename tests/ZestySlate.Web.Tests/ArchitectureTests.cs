@@ -40,18 +40,36 @@ public sealed class ArchitectureTests
     [Fact]
     public void A_project_locks_no_older_package_than_what_it_uses()
     {
-        var projects = Directory.EnumerateFiles(SlateHost.Root(), "*.csproj", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/")).ToDictionary(file => file, file => Path.GetDirectoryName(file)!);
-        Dictionary<string, string> Locked(string project) => JsonDocument.Parse(File.ReadAllText(Path.Combine(projects[project], "packages.lock.json"))).RootElement.GetProperty("dependencies")
-            .EnumerateObject().SelectMany(framework => framework.Value.EnumerateObject()).Where(package => package.Value.TryGetProperty("resolved", out _))
-            .DistinctBy(package => package.Name).ToDictionary(package => package.Name, package => package.Value.GetProperty("resolved").GetString()!);
+        var projects = Directory
+            .EnumerateFiles(SlateHost.Root(), "*.csproj", SearchOption.AllDirectories)
+            .Where(file => !file.Contains("/obj/"))
+            .ToDictionary(file => file, file => Path.GetDirectoryName(file)!);
+        Dictionary<string, string> Locked(string project) =>
+            JsonDocument
+                .Parse(File.ReadAllText(Path.Combine(projects[project], "packages.lock.json")))
+                .RootElement.GetProperty("dependencies")
+                .EnumerateObject()
+                .SelectMany(framework => framework.Value.EnumerateObject())
+                .Where(package => package.Value.TryGetProperty("resolved", out _))
+                .DistinctBy(package => package.Name)
+                .ToDictionary(package => package.Name, package => package.Value.GetProperty("resolved").GetString()!);
         foreach (var project in projects.Keys)
         {
             var mine = Locked(project);
-            var used = XDocument.Load(project).Descendants("ProjectReference").Where(reference => (string?)reference.Attribute("ReferenceOutputAssembly") != "false")
-                .Select(reference => Path.GetFullPath(Path.Combine(projects[project], ((string)reference.Attribute("Include")!).Replace('\\', '/'))));
+            var used = XDocument
+                .Load(project)
+                .Descendants("ProjectReference")
+                .Where(reference => (string?)reference.Attribute("ReferenceOutputAssembly") != "false")
+                .Select(reference =>
+                    Path.GetFullPath(Path.Combine(projects[project], ((string)reference.Attribute("Include")!).Replace('\\', '/')))
+                );
             foreach (var (package, version) in used.SelectMany(Locked))
             {
-                Assert.True(!mine.TryGetValue(package, out var locked) || Version.Parse(locked.Split('-')[0]) >= Version.Parse(version.Split('-')[0]), $"{Path.GetFileName(project)} locks {package} {locked}, and uses a project that was built against {version}");
+                Assert.True(
+                    !mine.TryGetValue(package, out var locked)
+                        || Version.Parse(locked.Split('-')[0]) >= Version.Parse(version.Split('-')[0]),
+                    $"{Path.GetFileName(project)} locks {package} {locked}, and uses a project that was built against {version}"
+                );
             }
         }
     }
@@ -59,7 +77,9 @@ public sealed class ArchitectureTests
     [Fact]
     public void The_core_has_no_clock_of_its_own()
     {
-        var sources = Directory.EnumerateFiles(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Core"), "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/"));
+        var sources = Directory
+            .EnumerateFiles(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Core"), "*.cs", SearchOption.AllDirectories)
+            .Where(file => !file.Contains("/obj/"));
         Assert.All(sources, file => Assert.DoesNotContain("UtcNow", File.ReadAllText(file), StringComparison.Ordinal));
     }
 

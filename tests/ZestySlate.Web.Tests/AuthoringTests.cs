@@ -15,10 +15,15 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var ines = await host.TeacherAsync("ines");
         var picture = new MultipartFormDataContent();
-        var file = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(SlateHost.Root(), "demo/pictures/shelter-inside.png"), Stop));
+        var file = new ByteArrayContent(
+            await File.ReadAllBytesAsync(Path.Combine(SlateHost.Root(), "demo/pictures/shelter-inside.png"), Stop)
+        );
         picture.Add(file, "file", "shelter-inside.png");
         picture.Add(new StringContent(""), "title");
-        picture.Add(new StringContent(SlateHost.Find(await ines.GetStringAsync("/new", Stop), "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")), "proof");
+        picture.Add(
+            new StringContent(SlateHost.Find(await ines.GetStringAsync("/new", Stop), "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")),
+            "proof"
+        );
         var reply = await ines.PostAsync("/new", picture, Stop);
         return (ines, reply.Headers.Location!.OriginalString.Split('/').Last());
     }
@@ -48,7 +53,12 @@ public sealed class AuthoringTests(SlateHost host)
         {
             { new ByteArrayContent([1, 2, 3]), "file", "notes.png" },
             { new StringContent("My title"), "title" },
-            { new StringContent(SlateHost.Find(await ines.GetStringAsync("/new", Stop), "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")), "proof" },
+            {
+                new StringContent(
+                    SlateHost.Find(await ines.GetStringAsync("/new", Stop), "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")
+                ),
+                "proof"
+            },
         };
         var page = WebUtility.HtmlDecode(await (await ines.PostAsync("/new", form, Stop)).Content.ReadAsStringAsync(Stop));
         Assert.Contains("«notes.png» cannot be used here", page);
@@ -60,18 +70,45 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var (ines, id) = await NewAsync();
         var scene = (await DraftAsync(id)).Document.Scenes[0].Id;
-        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("newId", "mine"), ("kind", "multipleChoice"), ("x", "0.25"), ("y", "0.75"));
+        await EditAsync(
+            ines,
+            id,
+            ("edit", "add"),
+            ("scene", scene),
+            ("newId", "mine"),
+            ("kind", "multipleChoice"),
+            ("x", "0.25"),
+            ("y", "0.75")
+        );
         var options = ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options;
-        await EditAsync(ines, id, ("edit", "ask"), ("spot", "mine"), ("prompt", "<p>Which one is kept moist?</p>"), ("picks", "One"),
-            ("option", options[0].Id), ($"{options[0].Id}-text", "dry"), ($"words-{options[0].Id}", "No wick there."),
-            ("option", options[1].Id), ($"{options[1].Id}-text", "wet"),
-            ("option", options[2].Id), ($"{options[2].Id}-text", "both"), ("right", options[1].Id), ("hint", "Look for the wick."), ("points", "2,5"), ("shuffle", "yes"));
+        await EditAsync(
+            ines,
+            id,
+            ("edit", "ask"),
+            ("spot", "mine"),
+            ("prompt", "<p>Which one is kept moist?</p>"),
+            ("picks", "One"),
+            ("option", options[0].Id),
+            ($"{options[0].Id}-text", "dry"),
+            ($"words-{options[0].Id}", "No wick there."),
+            ("option", options[1].Id),
+            ($"{options[1].Id}-text", "wet"),
+            ("option", options[2].Id),
+            ($"{options[2].Id}-text", "both"),
+            ("right", options[1].Id),
+            ("hint", "Look for the wick."),
+            ("points", "2,5"),
+            ("shuffle", "yes")
+        );
         var spot = (await DraftAsync(id)).Document.SpotOf("mine")!;
         Assert.Equal(new AtPoint(0.25, 0.75), spot.Place);
         var question = Assert.IsType<MultipleChoiceQuestion>(((Ask)spot.Content).Question);
         Assert.Equal("Which one is kept moist?", spot.ReportName);
         Assert.Equal(["wet"], question.Options.Where(o => o.Right).Select(o => o.Text));
-        Assert.Equal(("No wick there.", "Look for the wick.", 2.5m, true), (question.Options[0].Feedback, question.Hint, question.Points, question.Shuffle));
+        Assert.Equal(
+            ("No wick there.", "Look for the wick.", 2.5m, true),
+            (question.Options[0].Feedback, question.Hint, question.Points, question.Shuffle)
+        );
     }
 
     [Fact]
@@ -79,12 +116,25 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var (ines, id) = await NewAsync();
         var scene = (await DraftAsync(id)).Document.Scenes[0].Id;
-        await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("newId", "mine"), ("kind", "multipleChoice"), ("x", "0.5"), ("y", "0.5"));
+        await EditAsync(
+            ines,
+            id,
+            ("edit", "add"),
+            ("scene", scene),
+            ("newId", "mine"),
+            ("kind", "multipleChoice"),
+            ("x", "0.5"),
+            ("y", "0.5")
+        );
         async Task<string[]> PressAsync(string press, Func<string[], string> value)
         {
-            var ids = ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options.Select(o => o.Id).ToArray();
+            var ids = ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question)
+                .Options.Select(o => o.Id)
+                .ToArray();
             await EditAsync(ines, id, [("edit", "ask"), ("spot", "mine"), .. ids.Select(o => ("option", o)), (press, value(ids))]);
-            return ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question).Options.Select(o => o.Id).ToArray();
+            return ((MultipleChoiceQuestion)((Ask)(await DraftAsync(id)).Document.SpotOf("mine")!.Content).Question)
+                .Options.Select(o => o.Id)
+                .ToArray();
         }
 
         var four = await PressAsync("option", _ => "added");
@@ -100,7 +150,13 @@ public sealed class AuthoringTests(SlateHost host)
     {
         var (ines, id) = await NewAsync();
         await EditAsync(ines, id, ("edit", "title"), ("title", "From the first tab"));
-        var late = await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", ("edit", "title"), ("title", "From the second tab"), ("version", "1"));
+        var late = await ines.PostFormAsync(
+            $"/author/{id}",
+            $"/author/{id}/edit",
+            ("edit", "title"),
+            ("title", "From the second tab"),
+            ("version", "1")
+        );
         Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
         Assert.Contains("changed meanwhile by you, in another tab", await late.Content.ReadAsStringAsync(Stop));
         Assert.Equal("2", late.Headers.GetValues("X-Slate-Version").Single());
@@ -131,7 +187,14 @@ public sealed class AuthoringTests(SlateHost host)
         await EditAsync(ines, id, ("edit", "add"), ("scene", scene), ("newId", "tf"), ("kind", "trueOrFalse"), ("x", "0.5"), ("y", "0.5"));
         var trial = await (await ines.PostFormAsync($"/author/{id}", $"/author/{id}/trial")).Content.ReadAsStringAsync(Stop);
         Assert.Contains("data-ask=\"tf\"", trial);
-        var marked = await ines.PostFormAsync($"/author/{id}", $"/author/{id}/trial/events", ("act", "mark"), ("spot", "tf"), ("event", "t1"), ("pick", "false"));
+        var marked = await ines.PostFormAsync(
+            $"/author/{id}",
+            $"/author/{id}/trial/events",
+            ("act", "mark"),
+            ("spot", "tf"),
+            ("event", "t1"),
+            ("pick", "false")
+        );
         Assert.Contains("Not right", await marked.Content.ReadAsStringAsync(Stop));
         Assert.False(await host.DbAsync(db => db.Attempts.AnyAsync(a => a.ActivityId == id)));
     }
@@ -140,7 +203,9 @@ public sealed class AuthoringTests(SlateHost host)
     public async Task What_blocks_keeps_it_from_being_published()
     {
         var (ines, id) = await NewAsync();
-        var page = await (await ines.PostFormAsync("/new", $"/author/{id}/publish?handler=Publish", ("visibility", "Link"))).Content.ReadAsStringAsync(Stop);
+        var page = await (
+            await ines.PostFormAsync("/new", $"/author/{id}/publish?handler=Publish", ("visibility", "Link"))
+        ).Content.ReadAsStringAsync(Stop);
         Assert.Contains("Nothing is in it yet", page);
         Assert.Equal(0, (await DraftAsync(id)).Record.NewestEdition);
     }
@@ -175,7 +240,10 @@ public sealed class AuthoringTests(SlateHost host)
         var page = await ines.GetStringAsync(made.Headers.Location!.OriginalString, Stop);
         Assert.Contains("Zaynab", page);
         Assert.Matches("class=\"big-code\">[A-Z0-9]{6}<", page);
-        Assert.Equal(HttpStatusCode.Redirect, (await (await host.TeacherAsync("mireille")).GetAsync(made.Headers.Location!.OriginalString, Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await (await host.TeacherAsync("mireille")).GetAsync(made.Headers.Location!.OriginalString, Stop)).StatusCode
+        );
         var empty = await ines.PostFormAsync("/classes", "/classes", ("name", "x"), ("names", ""));
         Assert.Contains("one a line", await empty.Content.ReadAsStringAsync(Stop));
     }

@@ -28,29 +28,68 @@ public sealed class ClassWorkTests(SlateHost host)
     private async Task<(ClassRecord Class, string Activity, int Assignment)> GivenAsync(params string[] names)
     {
         var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
-        var text = new LongTextQuestion { Prompt = RichText.Plain("Why?"), WaitsForPerson = true, Points = 4 };
+        var text = new LongTextQuestion
+        {
+            Prompt = RichText.Plain("Why?"),
+            WaitsForPerson = true,
+            Points = 4,
+        };
         var word = new ShortTextQuestion { Prompt = RichText.Plain("Which gauge?"), Accepted = [new ShortAnswer("anemometer")] };
-        Spot Asked(string id, Question question) => new() { Id = id, Place = new AtPoint(0.5, 0.5), Content = new Ask(question) };
-        var draft = await host.WithAsync(async (ActivityStore store) =>
-        {
-            var made = await store.CreateAsync(ines.Id, new Activity { Title = "Essay " + Ids.New(4), Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(default), Spots = [Asked("why", text), Asked("word", word)] }] });
-            await store.PublishAsync(made.Record.Id, ines.Id);
-            await store.SetVisibilityAsync(made.Record.Id, Visibility.ClassOnly);
-            return made.Record;
-        });
-        var group = (await host.WithAsync((ClassStore classes) => classes.CreateAsync(ines.Id, "Class " + Ids.New(4), string.Join('\n', names)))).Value;
-        await host.WithAsync(async (ClassStore classes) =>
-        {
-            await classes.GiveAsync(group.Id, draft.Id, draft.Title, true);
-            return 0;
-        });
-        return (group, draft.Id, await host.DbAsync(db => db.Assignments.Where(a => a.ClassId == group.Id).Select(a => a.Id).SingleAsync()));
+        Spot Asked(string id, Question question) =>
+            new()
+            {
+                Id = id,
+                Place = new AtPoint(0.5, 0.5),
+                Content = new Ask(question),
+            };
+        var draft = await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var made = await store.CreateAsync(
+                    ines.Id,
+                    new Activity
+                    {
+                        Title = "Essay " + Ids.New(4),
+                        Scenes =
+                        [
+                            new Scene
+                            {
+                                Id = "s",
+                                Backdrop = new PageBackdrop(default),
+                                Spots = [Asked("why", text), Asked("word", word)],
+                            },
+                        ],
+                    }
+                );
+                await store.PublishAsync(made.Record.Id, ines.Id);
+                await store.SetVisibilityAsync(made.Record.Id, Visibility.ClassOnly);
+                return made.Record;
+            }
+        );
+        var group = (
+            await host.WithAsync((ClassStore classes) => classes.CreateAsync(ines.Id, "Class " + Ids.New(4), string.Join('\n', names)))
+        ).Value;
+        await host.WithAsync(
+            async (ClassStore classes) =>
+            {
+                await classes.GiveAsync(group.Id, draft.Id, draft.Title, true);
+                return 0;
+            }
+        );
+        return (
+            group,
+            draft.Id,
+            await host.DbAsync(db => db.Assignments.Where(a => a.ClassId == group.Id).Select(a => a.Id).SingleAsync())
+        );
     }
 
     private async Task<HttpClient> JoinAsync(ClassRecord group, string name)
     {
         var learner = host.Visitor();
-        Assert.Equal("/own-sign", (await learner.PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", name))).Headers.Location!.OriginalString);
+        Assert.Equal(
+            "/own-sign",
+            (await learner.PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", name))).Headers.Location!.OriginalString
+        );
         return learner;
     }
 
@@ -67,24 +106,50 @@ public sealed class ClassWorkTests(SlateHost host)
         return attempt;
     }
 
-    private static async Task<string> ReadAsync(HttpClient who, string address) => WebUtility.HtmlDecode(await who.GetStringAsync(address, Stop));
+    private static async Task<string> ReadAsync(HttpClient who, string address) =>
+        WebUtility.HtmlDecode(await who.GetStringAsync(address, Stop));
 
     [Fact]
     public async Task The_terms_of_an_assignment_are_kept_and_hold_for_learners()
     {
         var (group, activity, assignment) = await GivenAsync("Nuru", "Petra Vogelsang");
-        var (ines, nuru, petra) = (await host.TeacherAsync("ines"), await JoinAsync(group, "Nuru"), await JoinAsync(group, "Petra Vogelsang"));
+        var (ines, nuru, petra) = (
+            await host.TeacherAsync("ines"),
+            await JoinAsync(group, "Nuru"),
+            await JoinAsync(group, "Petra Vogelsang")
+        );
         var address = $"/classes/{group.Id}/assignments/{assignment}";
-        var person = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Petra Vogelsang").Select(e => e.PersonId).SingleAsync());
+        var person = await host.DbAsync(db =>
+            db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Petra Vogelsang").Select(e => e.PersonId).SingleAsync()
+        );
 
-        var refused = await ines.PostFormAsync(address, address, ("due", "2026-11-20T18:00"), ("until", "2026-11-19T18:00"), ("instructions", "Read slowly."));
+        var refused = await ines.PostFormAsync(
+            address,
+            address,
+            ("due", "2026-11-20T18:00"),
+            ("until", "2026-11-19T18:00"),
+            ("instructions", "Read slowly.")
+        );
         var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("It is accepted no longer than it is due", page);
         Assert.Contains(">Read slowly.</textarea>", page);
 
         // Over for Nuru, and Petra has a year more.
-        await ines.PostFormAsync(address, address, ("offset", "60"), ("due", "2026-11-01T18:00"), ("until", "2026-11-02T18:00"), ("instructions", "Read slowly."), ($"days-{person}", "365"), ("worth", "10"), ("lost", "10"));
-        Assert.Equal(new DateTimeOffset(2026, 11, 1, 17, 0, 0, TimeSpan.Zero), await host.DbAsync(db => db.Assignments.Where(a => a.Id == assignment).Select(a => a.Due!.Value).SingleAsync()));
+        await ines.PostFormAsync(
+            address,
+            address,
+            ("offset", "60"),
+            ("due", "2026-11-01T18:00"),
+            ("until", "2026-11-02T18:00"),
+            ("instructions", "Read slowly."),
+            ($"days-{person}", "365"),
+            ("worth", "10"),
+            ("lost", "10")
+        );
+        Assert.Equal(
+            new DateTimeOffset(2026, 11, 1, 17, 0, 0, TimeSpan.Zero),
+            await host.DbAsync(db => db.Assignments.Where(a => a.Id == assignment).Select(a => a.Due!.Value).SingleAsync())
+        );
         Assert.Contains("It is accepted no more", await (await nuru.GetAsync($"/a/{activity}", Stop)).Content.ReadAsStringAsync(Stop));
         Assert.Contains("Read slowly.", await ReadAsync(petra, $"/a/{activity}"));
         Assert.Contains("late", await nuru.GetStringAsync("/todo", Stop));
@@ -98,7 +163,10 @@ public sealed class ClassWorkTests(SlateHost host)
         var calendar = await petra.GetStringAsync((await petra.GetAsync("/todo/calendar.ics", Stop)).Headers.Location!, Stop);
         Assert.Contains("DTSTART:20300520T180000Z", calendar);
         Assert.Equal(HttpStatusCode.NotFound, (await host.Visitor().GetAsync("/calendar/guessed.ics", Stop)).StatusCode);
-        Assert.Contains("/not-yours", (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "/not-yours",
+            (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString
+        );
     }
 
     [Fact]
@@ -107,7 +175,10 @@ public sealed class ClassWorkTests(SlateHost host)
         var (group, activity, assignment) = await GivenAsync("Nuru");
         var nuru = await JoinAsync(group, "Nuru");
         var attempt = await WorkAsync(nuru, activity, Essay, "anemometer", handsIn: false);
-        await host.DbAsync(db => db.Assignments.Where(a => a.Id == assignment).ExecuteUpdateAsync(set => set.SetProperty(a => a.Until, DateTimeOffset.UtcNow.AddMinutes(-1))));
+        await host.DbAsync(db =>
+            db.Assignments.Where(a => a.Id == assignment)
+                .ExecuteUpdateAsync(set => set.SetProperty(a => a.Until, DateTimeOffset.UtcNow.AddMinutes(-1)))
+        );
         var reply = await nuru.SendEventAsync($"/a/{activity}", ("act", "handIn"), ("event", "h"));
         Assert.Contains("It is accepted no more", await reply.Content.ReadAsStringAsync(Stop));
         Assert.Null(await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt).Select(a => a.HandedInAt).SingleAsync()));
@@ -131,74 +202,158 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.DoesNotContain("<h2 dir=\"auto\">Nuru", hidden);
         Assert.Contains("3 answers of all wait for you", hidden);
 
-        await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "word"), ("attempts", attempts[0]), ("attempts", attempts[1]), ("points", "0,5"), ("comment", "That is what it does."), ("keepPhrase", "true"));
+        await ines.PostFormAsync(
+            address,
+            $"/author/{activity}/answers",
+            ("spot", "word"),
+            ("attempts", attempts[0]),
+            ("attempts", attempts[1]),
+            ("points", "0,5"),
+            ("comment", "That is what it does."),
+            ("keepPhrase", "true")
+        );
         var marked = await ReadAsync(ines, address);
         Assert.Contains("data-phrase=\"That is what it does.\"", marked);
         Assert.Equal(2, marked.Split("Marked by your teacher.").Length - 1);
-        await ines.PostFormAsync(address, $"/author/{activity}/answers?handler=Drop", ("phrase", "That is what it does."), ("spot", "word"));
+        await ines.PostFormAsync(
+            address,
+            $"/author/{activity}/answers?handler=Drop",
+            ("phrase", "That is what it does."),
+            ("spot", "word")
+        );
         Assert.DoesNotContain("data-phrase", await ReadAsync(ines, address));
 
         // A comment in the text, at its words; taken back again by undo.
-        await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "why"), ("attempts", attempts[2]), ("seen", ""), ("points", "3"), ("note-anchor", "words 4 14"), ("note-text", "Why does it?"));
+        await ines.PostFormAsync(
+            address,
+            $"/author/{activity}/answers",
+            ("spot", "why"),
+            ("attempts", attempts[2]),
+            ("seen", ""),
+            ("points", "3"),
+            ("note-anchor", "words 4 14"),
+            ("note-text", "Why does it?")
+        );
         Assert.Contains("value=\"words 4 14\"", await ReadAsync(ines, $"/author/{activity}/answers?spot=why"));
-        var off = await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "why"), ("attempts", attempts[1]), ("seen", ""), ("points", "3"), ("note-anchor", "words 4 4000"), ("note-text", "Nowhere."));
+        var off = await ines.PostFormAsync(
+            address,
+            $"/author/{activity}/answers",
+            ("spot", "why"),
+            ("attempts", attempts[1]),
+            ("seen", ""),
+            ("points", "3"),
+            ("note-anchor", "words 4 4000"),
+            ("note-text", "Nowhere.")
+        );
         Assert.Contains("lies outside the answer", await off.Content.ReadAsStringAsync(Stop));
         await ines.PostFormAsync(address, $"/author/{activity}/answers", ("spot", "why"), ("attempts", attempts[2]), ("undo", "yes"));
         Assert.DoesNotContain("words 4 14", await ReadAsync(ines, $"/author/{activity}/answers?spot=why"));
 
         // Not through another activity, and not by another teacher.
-        Assert.Equal(HttpStatusCode.NotFound, (await ines.PostFormAsync("/author/garden/answers", "/author/garden/answers", ("spot", "why"), ("attempts", attempts[0]), ("points", "1"))).StatusCode);
-        Assert.Contains("/not-yours", (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (
+                await ines.PostFormAsync(
+                    "/author/garden/answers",
+                    "/author/garden/answers",
+                    ("spot", "why"),
+                    ("attempts", attempts[0]),
+                    ("points", "1")
+                )
+            ).StatusCode
+        );
+        Assert.Contains(
+            "/not-yours",
+            (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString
+        );
     }
 
     [Fact]
     public async Task Work_left_open_counts_in_the_gradebook_once_its_time_is_over()
     {
         var (group, activity, assignment) = await GivenAsync("Nuru");
-        await host.WithAsync(async (ActivityStore store) =>
-        {
-            var draft = (await store.DraftAsync(activity))!;
-            await store.EditAsync(activity, draft.Record.Version, draft.Record.OwnerId, new SetRules(draft.Document.Rules with { Clock = new Clock(ClockFor.Whole, 60) }));
-            return await store.PublishAsync(activity, draft.Record.OwnerId);
-        });
-        var (record, given, nuru) = await host.DbAsync(async db => (await db.Activities.SingleAsync(a => a.Id == activity), await db.Assignments.SingleAsync(a => a.Id == assignment), await db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.PersonId).SingleAsync()));
+        await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var draft = (await store.DraftAsync(activity))!;
+                await store.EditAsync(
+                    activity,
+                    draft.Record.Version,
+                    draft.Record.OwnerId,
+                    new SetRules(draft.Document.Rules with { Clock = new Clock(ClockFor.Whole, 60) })
+                );
+                return await store.PublishAsync(activity, draft.Record.OwnerId);
+            }
+        );
+        var (record, given, nuru) = await host.DbAsync(async db =>
+            (
+                await db.Activities.SingleAsync(a => a.Id == activity),
+                await db.Assignments.SingleAsync(a => a.Id == assignment),
+                await db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.PersonId).SingleAsync()
+            )
+        );
         var began = DateTimeOffset.UtcNow.AddHours(-1);
-        var attempt = await host.WithAsync((AttemptStore attempts) => attempts.BringAsync(record, nuru, given,
-        [
-            new Began(2, 7) { Id = "began", At = began },
-            new Started { Id = "s", At = began },
-            new Answered("word", new ShortTextResponse { Text = "anemometer" }) { Id = "a", At = began.AddSeconds(30) },
-        ]));
+        var attempt = await host.WithAsync(
+            (AttemptStore attempts) =>
+                attempts.BringAsync(
+                    record,
+                    nuru,
+                    given,
+                    [
+                        new Began(2, 7) { Id = "began", At = began },
+                        new Started { Id = "s", At = began },
+                        new Answered("word", new ShortTextResponse { Text = "anemometer" }) { Id = "a", At = began.AddSeconds(30) },
+                    ]
+                )
+        );
         for (var i = 0; i < 300 && await host.DbAsync(db => db.Attempts.AnyAsync(a => a.Id == attempt.Id && a.HandedInAt == null)); i++)
         {
             await Task.Delay(100, Stop);
         }
 
-        Assert.Equal(began.AddSeconds(60), await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt.Id).Select(a => a.HandedInAt).SingleAsync()));
-        Assert.Contains($"/review/{attempt.Id}\">1</a>", await ReadAsync(await host.TeacherAsync("ines"), $"/classes/{group.Id}/gradebook"));
+        Assert.Equal(
+            began.AddSeconds(60),
+            await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt.Id).Select(a => a.HandedInAt).SingleAsync())
+        );
+        Assert.Contains(
+            $"/review/{attempt.Id}\">1</a>",
+            await ReadAsync(await host.TeacherAsync("ines"), $"/classes/{group.Id}/gradebook")
+        );
     }
 
     [Fact]
     public async Task Many_answers_come_page_by_page_and_of_one_class_alone_and_keeping_one_goes_on_to_the_next()
     {
         var (group, activity, assignment) = await GivenAsync([.. Enumerable.Range(10, 70).Select(i => $"Learner {i}")]);
-        await host.WithAsync(async (AttemptStore attempts) =>
-        {
-            var (record, given) = await host.DbAsync(async db => (await db.Activities.SingleAsync(a => a.Id == activity), await db.Assignments.SingleAsync(a => a.Id == assignment)));
-            var people = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync());
-            foreach (var person in people)
+        await host.WithAsync(
+            async (AttemptStore attempts) =>
             {
-                // The last came by the link and is of no class.
-                await attempts.BringAsync(record, person.PersonId, person.RosterName == "Learner 79" ? null : given,
-                [
-                    new Began(1, 7) { Id = "began", At = DateTimeOffset.UtcNow },
-                    new Answered("why", new LongTextResponse { Text = $"{Essay} ({person.RosterName})" }) { Id = "a", At = DateTimeOffset.UtcNow },
-                    new HandedIn { Id = "h", At = DateTimeOffset.UtcNow },
-                ]);
-            }
+                var (record, given) = await host.DbAsync(async db =>
+                    (await db.Activities.SingleAsync(a => a.Id == activity), await db.Assignments.SingleAsync(a => a.Id == assignment))
+                );
+                var people = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync());
+                foreach (var person in people)
+                {
+                    // The last came by the link and is of no class.
+                    await attempts.BringAsync(
+                        record,
+                        person.PersonId,
+                        person.RosterName == "Learner 79" ? null : given,
+                        [
+                            new Began(1, 7) { Id = "began", At = DateTimeOffset.UtcNow },
+                            new Answered("why", new LongTextResponse { Text = $"{Essay} ({person.RosterName})" })
+                            {
+                                Id = "a",
+                                At = DateTimeOffset.UtcNow,
+                            },
+                            new HandedIn { Id = "h", At = DateTimeOffset.UtcNow },
+                        ]
+                    );
+                }
 
-            return 0;
-        });
+                return 0;
+            }
+        );
         var ines = await host.TeacherAsync("ines");
         string Card(int learner) => $"<h2 dir=\"auto\">Learner {learner}</h2>";
         var address = $"/author/{activity}/answers?spot=why&assignment={assignment}";
@@ -213,7 +368,23 @@ public sealed class ClassWorkTests(SlateHost host)
         // From the last of the first page to the first of the second; where only what waits is shown, to the one that has taken its place.
         async Task<string> KeepAsync(int learner, params (string, string)[] along)
         {
-            return (await ines.PostFormAsync(address, $"/author/{activity}/answers", [("spot", "why"), ("attempts", await IdAsync(learner)), ("seen", ""), ("points", "3"), ("assignment", $"{assignment}"), .. along])).Headers.Location!.OriginalString;
+            return (
+                await ines.PostFormAsync(
+                    address,
+                    $"/author/{activity}/answers",
+                    [
+                        ("spot", "why"),
+                        ("attempts", await IdAsync(learner)),
+                        ("seen", ""),
+                        ("points", "3"),
+                        ("assignment", $"{assignment}"),
+                        .. along,
+                    ]
+                )
+            )
+                .Headers
+                .Location!
+                .OriginalString;
         }
 
         Assert.EndsWith($"&assignment={assignment}&at=1#of-{await IdAsync(50)}", await KeepAsync(49));
@@ -226,7 +397,14 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains("\">Learner 71</a>", await ReadAsync(ines, $"/author/{activity}/results?at=1"));
         Assert.Equal(1 + (70 * 2), (await ines.GetStringAsync($"/author/{activity}/results?handler=csv", Stop)).Trim().Split('\n').Length);
 
-        Task<string> IdAsync(int learner) => host.DbAsync(db => db.Attempts.Where(a => a.ActivityId == activity && db.Users.Any(p => p.Id == a.PersonId && p.DisplayName == $"Learner {learner}")).Select(a => a.Id).SingleAsync());
+        Task<string> IdAsync(int learner) =>
+            host.DbAsync(db =>
+                db.Attempts.Where(a =>
+                        a.ActivityId == activity && db.Users.Any(p => p.Id == a.PersonId && p.DisplayName == $"Learner {learner}")
+                    )
+                    .Select(a => a.Id)
+                    .SingleAsync()
+            );
     }
 
     [Fact]
@@ -237,7 +415,14 @@ public sealed class ClassWorkTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         var address = $"/author/{activity}/review/{attempt}";
         await ines.PostFormAsync(address, address, ("spot", "why"), ("seen", ""), ("points", "3"), ("comment", "From the first tab."));
-        var second = await ines.PostFormAsync(address, address, ("spot", "why"), ("seen", ""), ("points", "1"), ("comment", "From the second."));
+        var second = await ines.PostFormAsync(
+            address,
+            address,
+            ("spot", "why"),
+            ("seen", ""),
+            ("points", "1"),
+            ("comment", "From the second.")
+        );
         var page = WebUtility.HtmlDecode(await second.Content.ReadAsStringAsync(Stop));
         Assert.Contains("You, in another tab, reviewed this meanwhile, 3 points: «From the first tab.»", page);
         Assert.Contains(">From the second.</textarea>", page);
@@ -245,13 +430,29 @@ public sealed class ClassWorkTests(SlateHost host)
 
         // The same holds for the comment on the whole.
         await ines.PostFormAsync(address, address + "?handler=Whole", ("seen", ""), ("comment", "Whole, first."));
-        var whole = WebUtility.HtmlDecode(await (await ines.PostFormAsync(address, address + "?handler=Whole", ("seen", ""), ("comment", "Whole, second."))).Content.ReadAsStringAsync(Stop));
+        var whole = WebUtility.HtmlDecode(
+            await (
+                await ines.PostFormAsync(address, address + "?handler=Whole", ("seen", ""), ("comment", "Whole, second."))
+            ).Content.ReadAsStringAsync(Stop)
+        );
         Assert.Contains("reviewed this meanwhile: «Whole, first.»", whole);
         Assert.Contains(">Whole, second.</textarea>", whole);
 
         // Said again with that in sight, it takes its place; what was before is kept on record.
         var seen = SlateHost.Find(page, "id=\"answer-why\"[\\s\\S]*?name=\"seen\" value=\"([^\"]+)\"");
-        Assert.Equal(HttpStatusCode.Redirect, (await ines.PostFormAsync(address, address, ("spot", "why"), ("seen", seen), ("points", "1"), ("comment", "From the second."))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (
+                await ines.PostFormAsync(
+                    address,
+                    address,
+                    ("spot", "why"),
+                    ("seen", seen),
+                    ("points", "1"),
+                    ("comment", "From the second.")
+                )
+            ).StatusCode
+        );
         Assert.Equal(3, await host.DbAsync(db => db.Events.CountAsync(e => e.AttemptId == attempt && e.Json.Contains("\"reviewed\""))));
     }
 
@@ -260,8 +461,20 @@ public sealed class ClassWorkTests(SlateHost host)
     {
         var (group, activity, _) = await GivenAsync("Nuru");
         var attempt = await WorkAsync(await JoinAsync(group, "Nuru"), activity, Essay, "anemometer");
-        var by = await host.DbAsync(db => db.Users.Where(p => p.Email == "mireille.osei@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop));
-        var told = await Task.WhenAll(Enumerable.Range(0, 8).Select(i => Task.Run(() => host.WithAsync((Reviewing reviewing) => reviewing.KeepAsync(attempt, "why", "", new Review { By = by, Comment = $"Words {i}" })))));
+        var by = await host.DbAsync(db =>
+            db.Users.Where(p => p.Email == "mireille.osei@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop)
+        );
+        var told = await Task.WhenAll(
+            Enumerable
+                .Range(0, 8)
+                .Select(i =>
+                    Task.Run(() =>
+                        host.WithAsync(
+                            (Reviewing reviewing) => reviewing.KeepAsync(attempt, "why", "", new Review { By = by, Comment = $"Words {i}" })
+                        )
+                    )
+                )
+        );
         Assert.Single(told, refusal => refusal is null);
         Assert.Equal(7, told.Count(refusal => refusal?.Contains("reviewed this meanwhile", StringComparison.Ordinal) is true));
         Assert.Equal(1, await host.DbAsync(db => db.Events.CountAsync(e => e.AttemptId == attempt && e.Json.Contains("\"reviewed\""))));
@@ -284,7 +497,13 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains("Well thought.", await ReadAsync(nuru, $"/a/{activity}"));
         Assert.Contains("Given back", await ReadAsync(nuru, "/todo"));
 
-        await ines.PostFormAsync($"/classes/{group.Id}/assignments/{assignment}", $"/classes/{group.Id}/assignments/{assignment}", ("worth", "10"), ("category", "Essays"), ("due", "2020-01-01T10:00"));
+        await ines.PostFormAsync(
+            $"/classes/{group.Id}/assignments/{assignment}",
+            $"/classes/{group.Id}/assignments/{assignment}",
+            ("worth", "10"),
+            ("category", "Essays"),
+            ("due", "2020-01-01T10:00")
+        );
         var book = await ReadAsync(ines, $"/classes/{group.Id}/gradebook");
         Assert.Matches($"review/{attempt}\">\\s*8\\s*</a>", book);
         Assert.Contains("missing", book);
@@ -293,9 +512,16 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains("Nuru,8,late,80", csv);
         Assert.Contains("Łucja,0,missing,0", csv);
         Assert.Equal("PK", (await ines.GetStringAsync($"/classes/{group.Id}/gradebook?handler=workbook", Stop))[..2]);
-        var refused = await ines.PostFormAsync($"/classes/{group.Id}/gradebook", $"/classes/{group.Id}/gradebook?handler=Weights", ("weights", "Essays"));
+        var refused = await ines.PostFormAsync(
+            $"/classes/{group.Id}/gradebook",
+            $"/classes/{group.Id}/gradebook?handler=Weights",
+            ("weights", "Essays")
+        );
         Assert.Contains("«Essays» is not a category and its weight", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
-        Assert.Contains("/not-yours", (await (await host.TeacherAsync("tobiah")).GetAsync($"/classes/{group.Id}/gradebook", Stop)).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "/not-yours",
+            (await (await host.TeacherAsync("tobiah")).GetAsync($"/classes/{group.Id}/gradebook", Stop)).Headers.Location!.OriginalString
+        );
     }
 
     [Fact]
@@ -311,16 +537,29 @@ public sealed class ClassWorkTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         var results = $"/author/{activity}/results";
         Assert.Contains("Nuru", await ReadAsync(ines, $"{results}?assignment={assignment}"));
-        var reply = await ines.PostFormAsync(results, $"{results}?handler=ReturnSome&assignment={assignment}", ("of", works[0]), ("of", works[2]));
+        var reply = await ines.PostFormAsync(
+            results,
+            $"{results}?handler=ReturnSome&assignment={assignment}",
+            ("of", works[0]),
+            ("of", works[2])
+        );
         Assert.Equal($"{results}?assignment={assignment}", reply.Headers.Location!.OriginalString);
-        var returned = await host.DbAsync(db => db.Attempts.Where(a => a.ActivityId == activity && a.ReturnedAt != null).Select(a => a.Id).ToListAsync(Stop));
+        var returned = await host.DbAsync(db =>
+            db.Attempts.Where(a => a.ActivityId == activity && a.ReturnedAt != null).Select(a => a.Id).ToListAsync(Stop)
+        );
         Assert.Equal(new[] { works[0], works[2] }.Order(), returned.Order());
 
         // Nothing through another activity's page, and nobody of another class.
         await ines.PostFormAsync("/author/garden/results", "/author/garden/results?handler=ReturnSome", ("of", works[1]));
         Assert.Equal(2, await host.DbAsync(db => db.Attempts.CountAsync(a => a.ActivityId == activity && a.ReturnedAt != null, Stop)));
         var other = (await host.WithAsync((ClassStore classes) => classes.CreateAsync(group.TeacherId, "Another " + activity, "Bo"))).Value;
-        await host.WithAsync(async (ClassStore classes) => { await classes.GiveAsync(other.Id, activity, "Essay", true); return 0; });
+        await host.WithAsync(
+            async (ClassStore classes) =>
+            {
+                await classes.GiveAsync(other.Id, activity, "Essay", true);
+                return 0;
+            }
+        );
         var second = await host.DbAsync(db => db.Assignments.Where(a => a.ClassId == other.Id).Select(a => a.Id).SingleAsync(Stop));
         Assert.DoesNotContain("Petra Vogelsang", await ReadAsync(ines, $"{results}?assignment={second}"));
         Assert.DoesNotContain("Petra Vogelsang", await ines.GetStringAsync($"{results}?handler=csv&assignment={second}", Stop));
@@ -336,16 +575,40 @@ public sealed class ClassWorkTests(SlateHost host)
         var content = new MultipartFormDataContent
         {
             { new StringContent(SlateHost.Find(html, "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\"")), "proof" },
-            { new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes("Family name;Given name;Number\nWróblewska;Łucja;7\nÓ Maoldúin;Bríd;8\nÓ Maoldúin;Bríd;8\n;Nuru;9\n")), "file", "roster.csv" },
+            {
+                new ByteArrayContent(
+                    System.Text.Encoding.UTF8.GetBytes(
+                        "Family name;Given name;Number\nWróblewska;Łucja;7\nÓ Maoldúin;Bríd;8\nÓ Maoldúin;Bríd;8\n;Nuru;9\n"
+                    )
+                ),
+                "file",
+                "roster.csv"
+            },
         };
         var shown = WebUtility.HtmlDecode(await (await ines.PostAsync(address, content, Stop)).Content.ReadAsStringAsync(Stop));
         Assert.Contains("2 of 4 are new.", shown);
         Assert.Contains("in the class already", shown);
         Assert.Contains("stands twice in the file", shown);
         Assert.Equal(2, await host.DbAsync(db => db.Enrolments.CountAsync(e => e.ClassId == group.Id)));
-        var taken = await ines.PostFormAsync(address, address + "?handler=Take", ("name", "Bríd Ó Maoldúin"), ("number", "8"), ("email", ""), ("name", "Nuru"), ("number", "9"), ("email", ""), ("take", "0"), ("take", "1"));
+        var taken = await ines.PostFormAsync(
+            address,
+            address + "?handler=Take",
+            ("name", "Bríd Ó Maoldúin"),
+            ("number", "8"),
+            ("email", ""),
+            ("name", "Nuru"),
+            ("number", "9"),
+            ("email", ""),
+            ("take", "0"),
+            ("take", "1")
+        );
         Assert.EndsWith("?added=2&filled=0", taken.Headers.Location!.OriginalString);
-        Assert.Equal(["Bríd Ó Maoldúin", "Kaimana", "Nuru", "Łucja Wróblewska"], (await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            ["Bríd Ó Maoldúin", "Kaimana", "Nuru", "Łucja Wróblewska"],
+            (await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())).Order(
+                StringComparer.Ordinal
+            )
+        );
         await JoinAsync(group, "bríd ó maoldúin");
     }
 
@@ -354,9 +617,17 @@ public sealed class ClassWorkTests(SlateHost host)
     {
         var (group, activity, _) = await GivenAsync("Zoe Celik", "Kaimana");
         var ines = await host.TeacherAsync("ines");
-        var zoe = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Zoe Celik").Select(e => e.PersonId).SingleAsync());
+        var zoe = await host.DbAsync(db =>
+            db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Zoe Celik").Select(e => e.PersonId).SingleAsync()
+        );
         var address = $"/classes/{group.Id}/learners/{zoe}";
-        await ines.PostFormAsync(address, address + "?handler=Describe", ("name", "Zoë Çelik"), ("number", "17"), ("email", "zoe@watch.example"));
+        await ines.PostFormAsync(
+            address,
+            address + "?handler=Describe",
+            ("name", "Zoë Çelik"),
+            ("number", "17"),
+            ("email", "zoe@watch.example")
+        );
         var entry = await host.DbAsync(db => db.Enrolments.SingleAsync(e => e.PersonId == zoe));
         Assert.Equal(("Zoë Çelik", "17", "zoe@watch.example"), (entry.RosterName, entry.Number, entry.Email));
         Assert.Equal("Zoë Çelik", await host.DbAsync(db => db.Users.Where(p => p.Id == zoe).Select(p => p.DisplayName).SingleAsync()));
@@ -370,12 +641,26 @@ public sealed class ClassWorkTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         var address = $"/classes/{group.Id}/import";
         const string list = "name,number,email\nZoë Çelik,17,zoe@watch.example\nKaimana,,\n";
-        var shown = WebUtility.HtmlDecode(await (await ines.PostFormAsync(address, address, ("pasted", list))).Content.ReadAsStringAsync(Stop));
+        var shown = WebUtility.HtmlDecode(
+            await (await ines.PostFormAsync(address, address, ("pasted", list))).Content.ReadAsStringAsync(Stop)
+        );
         Assert.Contains("0 of 2 are new. 1 is in the class and will be completed.", shown);
         Assert.Contains("in the class already; the number and e-mail address will be added", shown);
-        var taken = await ines.PostFormAsync(address, address + "?handler=Take", ("name", "Zoë Çelik"), ("number", "17"), ("email", "zoe@watch.example"), ("take", "0"));
+        var taken = await ines.PostFormAsync(
+            address,
+            address + "?handler=Take",
+            ("name", "Zoë Çelik"),
+            ("number", "17"),
+            ("email", "zoe@watch.example"),
+            ("take", "0")
+        );
         Assert.EndsWith("?added=0&filled=1", taken.Headers.Location!.OriginalString);
-        Assert.Equal("zoe@watch.example", await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Zoë Çelik").Select(e => e.Email).SingleAsync()));
+        Assert.Equal(
+            "zoe@watch.example",
+            await host.DbAsync(db =>
+                db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Zoë Çelik").Select(e => e.Email).SingleAsync()
+            )
+        );
     }
 
     [Fact]
@@ -384,7 +669,10 @@ public sealed class ClassWorkTests(SlateHost host)
         var (group, _, _) = await GivenAsync("Kaimana");
         var ines = await host.TeacherAsync("ines");
         var address = $"/classes/{group.Id}/import";
-        var learners = Enumerable.Range(0, 400).SelectMany(i => new[] { ("name", $"Learner {i}"), ("number", $"{i}"), ("email", ""), ("take", $"{i}") }).ToArray();
+        var learners = Enumerable
+            .Range(0, 400)
+            .SelectMany(i => new[] { ("name", $"Learner {i}"), ("number", $"{i}"), ("email", ""), ("take", $"{i}") })
+            .ToArray();
         var full = await ines.PostFormAsync(address, address + "?handler=Take", learners);
         Assert.Contains("with these it would be 401", await full.Content.ReadAsStringAsync(Stop));
         var taken = await ines.PostFormAsync(address, address + "?handler=Take", learners[..^4]);
@@ -415,18 +703,34 @@ public sealed class ClassWorkTests(SlateHost host)
     public async Task More_time_reaches_who_is_at_work_from_the_lookout_and_from_the_class_page()
     {
         var (group, activity, _) = await GivenAsync("Nuru", "Kaimana");
-        await host.WithAsync(async (ActivityStore store) =>
-        {
-            var draft = (await store.DraftAsync(activity))!;
-            await store.EditAsync(activity, draft.Record.Version, draft.Record.OwnerId, new Core.Editing.SetRules(draft.Document.Rules with { Clock = new Core.Activities.Clock(Core.Activities.ClockFor.Whole, 600) }));
-            return await store.PublishAsync(activity, draft.Record.OwnerId);
-        });
+        await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var draft = (await store.DraftAsync(activity))!;
+                await store.EditAsync(
+                    activity,
+                    draft.Record.Version,
+                    draft.Record.OwnerId,
+                    new Core.Editing.SetRules(
+                        draft.Document.Rules with
+                        {
+                            Clock = new Core.Activities.Clock(Core.Activities.ClockFor.Whole, 600),
+                        }
+                    )
+                );
+                return await store.PublishAsync(activity, draft.Record.OwnerId);
+            }
+        );
         var nuru = await JoinAsync(group, "Nuru");
         await nuru.GetStringAsync($"/a/{activity}", Stop);
         await nuru.SendEventAsync($"/a/{activity}", ("act", "start"), ("event", "s1"));
         var page = await nuru.GetStringAsync($"/a/{activity}", Stop);
         var (attempt, events) = (SlateHost.Find(page, "data-attempt=\"([^\"]+)\""), SlateHost.Find(page, "data-events=\"([^\"]+)\""));
-        async Task<double> LeftAsync() => double.Parse((await nuru.GetAsync(events, Stop)).Headers.GetValues("X-Slate-Remaining").Single(), System.Globalization.CultureInfo.InvariantCulture);
+        async Task<double> LeftAsync() =>
+            double.Parse(
+                (await nuru.GetAsync(events, Stop)).Headers.GetValues("X-Slate-Remaining").Single(),
+                System.Globalization.CultureInfo.InvariantCulture
+            );
         Assert.InRange(await LeftAsync(), 540, 600);
 
         var ines = await host.TeacherAsync("ines");
@@ -437,8 +741,15 @@ public sealed class ClassWorkTests(SlateHost host)
         await ines.PostFormAsync(all, all + "?handler=Time", ("minutes", "5"));
         Assert.InRange(await LeftAsync(), 1140, 1200);
 
-        var people = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.RosterName, e => e.PersonId));
-        var saved = await ines.PostFormAsync($"/classes/{group.Id}", $"/classes/{group.Id}?handler=Times", ("time-" + people["Nuru"], "150"), ("time-" + people["Kaimana"], "100"));
+        var people = await host.DbAsync(db =>
+            db.Enrolments.Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.RosterName, e => e.PersonId)
+        );
+        var saved = await ines.PostFormAsync(
+            $"/classes/{group.Id}",
+            $"/classes/{group.Id}?handler=Times",
+            ("time-" + people["Nuru"], "150"),
+            ("time-" + people["Kaimana"], "100")
+        );
         Assert.Contains("It holds at once", await saved.Content.ReadAsStringAsync(Stop));
         Assert.InRange(await LeftAsync(), 1440, 1500);
     }
@@ -453,14 +764,23 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains(Essay, await ReadAsync(nuru, page));
         var events = SlateHost.Find(await nuru.GetStringAsync(page, Stop), "data-events=\"([^\"]+)\"");
         var proof = SlateHost.Find(await nuru.GetStringAsync(page, Stop), "data-proof=\"([^\"]+)\"");
-        async Task GiveAsync(bool give) => await host.WithAsync(async (ClassStore classes) =>
-        {
-            await classes.GiveAsync(group.Id, activity, "Essay", give);
-            return 0;
-        });
+        async Task GiveAsync(bool give) =>
+            await host.WithAsync(
+                async (ClassStore classes) =>
+                {
+                    await classes.GiveAsync(group.Id, activity, "Essay", give);
+                    return 0;
+                }
+            );
         async Task<string> AnswerAsync(string id, string text)
         {
-            var fields = new Dictionary<string, string> { ["act"] = "answer", ["spot"] = "word", ["event"] = id, ["text"] = text };
+            var fields = new Dictionary<string, string>
+            {
+                ["act"] = "answer",
+                ["spot"] = "word",
+                ["event"] = id,
+                ["text"] = text,
+            };
             using var request = new HttpRequestMessage(HttpMethod.Post, events) { Content = new FormUrlEncodedContent(fields) };
             request.Headers.Add("X-Slate-Script", "1");
             request.Headers.Add("X-Slate-Proof", proof);
@@ -483,7 +803,10 @@ public sealed class ClassWorkTests(SlateHost host)
         var device = await JoinAsync(group, "Nuru K");
         var attempt = await WorkAsync(device, activity, Essay, "anemometer");
         await JoinAsync(group, "Nuru");
-        var (ines, roster) = (await host.TeacherAsync("ines"), await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.RosterName, e => e.PersonId)));
+        var (ines, roster) = (
+            await host.TeacherAsync("ines"),
+            await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.RosterName, e => e.PersonId))
+        );
         string Of(string name) => $"/classes/{group.Id}/learners/{roster[name]}";
         // Nobody is chosen before one chooses, and it is asked before it is done.
         Assert.Contains("<option value=\"\">Choose …</option>", await ReadAsync(ines, Of("Nuru")));
@@ -510,13 +833,15 @@ public sealed class ClassWorkTests(SlateHost host)
             Assert.Contains(Essay, await json.ReadToEndAsync(Stop));
         }
 
-
         var kept = await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Delete", ("typed", "Kaimana"));
         Assert.Contains("Nothing was deleted", await kept.Content.ReadAsStringAsync(Stop));
         await ines.PostFormAsync(Of("Nuru"), Of("Nuru") + "?handler=Delete", ("typed", "nuru"));
         Assert.False(await host.DbAsync(db => db.Events.AnyAsync(e => e.AttemptId == attempt)));
         Assert.False(await host.DbAsync(db => db.Users.AnyAsync(p => p.Id == roster["Nuru"] || p.Id == roster["Nuru K"])));
-        Assert.Equal(["Kaimana"], await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync()));
+        Assert.Equal(
+            ["Kaimana"],
+            await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())
+        );
     }
 
     [Fact]
@@ -552,7 +877,10 @@ public sealed class ClassWorkTests(SlateHost host)
         Assert.Contains(Essay, await ReadAsync(ines, $"/author/{activity}/lookout/{attempt}"));
         Assert.Contains("Essay", await ReadAsync(ines, "/lookout"));
         var mireille = await host.TeacherAsync("mireille");
-        Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{activity}/lookout/events", Stop)).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "/not-yours",
+            (await mireille.GetAsync($"/author/{activity}/lookout/events", Stop)).Headers.Location!.OriginalString
+        );
         Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync($"/author/garden/lookout/{attempt}", Stop)).StatusCode);
     }
 }

@@ -12,8 +12,14 @@ public sealed class DoorTests(SlateHost host)
 
     private async Task<ClassRecord> ClassAsync(params string[] names)
     {
-        var ines = await host.DbAsync(db => db.Users.Where(p => p.Email == "ines.halloran@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop));
-        return (await host.WithAsync((ClassStore classes) => classes.CreateAsync(ines, "Door " + Guid.NewGuid().ToString("N")[..6], string.Join('\n', names)))).Value;
+        var ines = await host.DbAsync(db =>
+            db.Users.Where(p => p.Email == "ines.halloran@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop)
+        );
+        return (
+            await host.WithAsync(
+                (ClassStore classes) => classes.CreateAsync(ines, "Door " + Guid.NewGuid().ToString("N")[..6], string.Join('\n', names))
+            )
+        ).Value;
     }
 
     private static async Task<string> ComeAsync(HttpClient device, ClassRecord group, string name) =>
@@ -25,7 +31,8 @@ public sealed class DoorTests(SlateHost host)
         return waiting["/waiting/".Length..];
     }
 
-    private static Task<HttpResponseMessage> AnswerAsync(HttpClient who, string ask, bool lets) => who.PostFormAsync("/library", "/door", ("ask", ask), ("lets", lets ? "true" : "false"));
+    private static Task<HttpResponseMessage> AnswerAsync(HttpClient who, string ask, bool lets) =>
+        who.PostFormAsync("/library", "/door", ("ask", ask), ("lets", lets ? "true" : "false"));
 
     [Fact]
     public async Task A_second_device_waits_until_the_teacher_lets_it_in_and_nobody_else_can()
@@ -54,7 +61,9 @@ public sealed class DoorTests(SlateHost host)
         Assert.Equal("/todo", (await second.PostFormAsync(waiting, waiting)).Headers.Location!.OriginalString);
         Assert.Equal(HttpStatusCode.OK, (await second.GetAsync("/todo", Stop)).StatusCode);
         Assert.Equal("/own-sign", await ComeAsync(second, group, "Brisk Bora"));
-        var person = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Brisk Bora").Select(e => e.PersonId).SingleAsync(Stop));
+        var person = await host.DbAsync(db =>
+            db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Brisk Bora").Select(e => e.PersonId).SingleAsync(Stop)
+        );
         Assert.Contains("let in by you", await ines.GetStringAsync($"/classes/{group.Id}/learners/{person}", Stop));
     }
 
@@ -85,13 +94,30 @@ public sealed class DoorTests(SlateHost host)
         var group = await ClassAsync("Ebba Ebb");
         var (first, second, guesser) = (host.Visitor(), host.Visitor(), host.Visitor());
         await ComeAsync(first, group, "Ebba Ebb");
-        Assert.Contains("A word has 5 to 60 letters.", await (await first.PostFormAsync("/own-sign", "/own-sign", ("word", "ebba"))).Content.ReadAsStringAsync(Stop));
-        Assert.Equal("/todo", (await first.PostFormAsync("/own-sign", "/own-sign", ("first", "fish"), ("second", "moon"))).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "A word has 5 to 60 letters.",
+            await (await first.PostFormAsync("/own-sign", "/own-sign", ("word", "ebba"))).Content.ReadAsStringAsync(Stop)
+        );
+        Assert.Equal(
+            "/todo",
+            (await first.PostFormAsync("/own-sign", "/own-sign", ("first", "fish"), ("second", "moon"))).Headers.Location!.OriginalString
+        );
         Assert.Equal("/todo", (await first.GetAsync("/own-sign", Stop)).Headers.Location!.OriginalString);
 
         var waiting = await ComeAsync(second, group, "Ebba Ebb");
-        Assert.Contains("That is not the sign.", await (await second.PostFormAsync(waiting, waiting + "?handler=Sign", ("first", "moon"), ("second", "fish"))).Content.ReadAsStringAsync(Stop));
-        Assert.Equal("/todo", (await second.PostFormAsync(waiting, waiting + "?handler=Sign", ("first", "fish"), ("second", "moon"))).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "That is not the sign.",
+            await (
+                await second.PostFormAsync(waiting, waiting + "?handler=Sign", ("first", "moon"), ("second", "fish"))
+            ).Content.ReadAsStringAsync(Stop)
+        );
+        Assert.Equal(
+            "/todo",
+            (await second.PostFormAsync(waiting, waiting + "?handler=Sign", ("first", "fish"), ("second", "moon")))
+                .Headers
+                .Location!
+                .OriginalString
+        );
 
         // One wrong sign was given above; with four more there are as many as are taken.
         var guessing = await ComeAsync(guesser, group, "Ebba Ebb");
@@ -100,7 +126,12 @@ public sealed class DoorTests(SlateHost host)
             await guesser.PostFormAsync(guessing, guessing + "?handler=Sign", ("word", $"guess {i}"));
         }
 
-        Assert.Contains("No further try is taken.", await (await guesser.PostFormAsync("/join", guessing + "?handler=Sign", ("first", "fish"), ("second", "moon"))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains(
+            "No further try is taken.",
+            await (
+                await guesser.PostFormAsync("/join", guessing + "?handler=Sign", ("first", "fish"), ("second", "moon"))
+            ).Content.ReadAsStringAsync(Stop)
+        );
         Assert.Equal("/sign-in", (await guesser.GetAsync("/todo", Stop)).Headers.Location!.AbsolutePath);
     }
 
@@ -114,7 +145,10 @@ public sealed class DoorTests(SlateHost host)
         Assert.Equal("/todo", await ComeAsync(shared, group, "Fay Fog"));
         Assert.Equal("/own-sign", await ComeAsync(shared, group, "Gus Gale"));
         var waiting = await ComeAsync(shared, group, "Fay Fog");
-        Assert.Equal("/todo", (await shared.PostFormAsync(waiting, waiting + "?handler=Sign", ("word", " LIGHTHOUSE "))).Headers.Location!.OriginalString);
+        Assert.Equal(
+            "/todo",
+            (await shared.PostFormAsync(waiting, waiting + "?handler=Sign", ("word", " LIGHTHOUSE "))).Headers.Location!.OriginalString
+        );
         Assert.Equal("/own-sign", await ComeAsync(shared, group, "Gus Gale"));
     }
 
@@ -126,7 +160,9 @@ public sealed class DoorTests(SlateHost host)
         await ComeAsync(first, group, "Hale Haar");
         await first.PostFormAsync("/own-sign", "/own-sign", ("word", "Lighthouse"));
         var ines = await host.TeacherAsync("ines");
-        var person = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Hale Haar").Select(e => e.PersonId).SingleAsync(Stop));
+        var person = await host.DbAsync(db =>
+            db.Enrolments.Where(e => e.ClassId == group.Id && e.RosterName == "Hale Haar").Select(e => e.PersonId).SingleAsync(Stop)
+        );
         var page = $"/classes/{group.Id}/learners/{person}";
         Assert.Equal($"{page}?said=forgotten", (await ines.PostFormAsync(page, page + "?handler=Forget")).Headers.Location!.OriginalString);
         Assert.Equal("/sign-in", (await first.GetAsync("/todo", Stop)).Headers.Location!.AbsolutePath);
@@ -168,7 +204,12 @@ public sealed class DoorTests(SlateHost host)
         var page = await device.GetStringAsync("/join", Stop);
         Task<HttpResponseMessage> PressAsync(HttpClient one, string html, string name)
         {
-            var fields = new Dictionary<string, string> { ["Code"] = group.Code, ["Name"] = name, ["proof"] = SlateHost.Find(html, "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\"") };
+            var fields = new Dictionary<string, string>
+            {
+                ["Code"] = group.Code,
+                ["Name"] = name,
+                ["proof"] = SlateHost.Find(html, "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\""),
+            };
             return one.PostAsync("/join", new FormUrlEncodedContent(fields), Stop);
         }
 
@@ -180,10 +221,17 @@ public sealed class DoorTests(SlateHost host)
 
         var other = await ClassAsync("Milo Mist");
         group = other;
-        var devices = await Task.WhenAll(Enumerable.Range(0, 4).Select(async _ => host.Visitor() is var one ? (One: one, Page: await one.GetStringAsync("/join", Stop)) : default));
+        var devices = await Task.WhenAll(
+            Enumerable
+                .Range(0, 4)
+                .Select(async _ => host.Visitor() is var one ? (One: one, Page: await one.GetStringAsync("/join", Stop)) : default)
+        );
         var came = await Task.WhenAll(devices.Select(one => PressAsync(one.One, one.Page, "Milo Mist")));
         Assert.Equal(1, came.Count(reply => reply.Headers.Location?.OriginalString == "/own-sign"));
-        Assert.Equal(3, came.Count(reply => reply.Headers.Location?.OriginalString.StartsWith("/waiting/", StringComparison.Ordinal) is true));
+        Assert.Equal(
+            3,
+            came.Count(reply => reply.Headers.Location?.OriginalString.StartsWith("/waiting/", StringComparison.Ordinal) is true)
+        );
         var waits = devices[came.ToList().FindIndex(reply => reply.Headers.Location!.OriginalString != "/own-sign")];
         var again = await waits.One.GetStringAsync("/join", Stop);
         await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => PressAsync(waits.One, again, "Milo Mist")));

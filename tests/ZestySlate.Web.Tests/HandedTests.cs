@@ -23,43 +23,86 @@ public sealed class HandedTests(SlateHost host)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private static Spot Asked(string id, Question question) => new() { Id = id, Place = new AtPoint(0.5, 0.5), Content = new Ask(question) };
+    private static Spot Asked(string id, Question question) =>
+        new()
+        {
+            Id = id,
+            Place = new AtPoint(0.5, 0.5),
+            Content = new Ask(question),
+        };
 
     /// <summary>A published activity that asks for files, a recording, a drawing and a vote; its owner is Ines.</summary>
-    private Task<string> PublishedAsync(params HandedKind[] kinds) => host.WithAsync(async (ActivityStore store) =>
-    {
-        var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
-        var draft = await store.CreateAsync(ines.Id, new Activity
-        {
-            Title = "Sky diary",
-            Scenes =
-            [
-                new Scene
-                {
-                    Id = "page",
-                    Backdrop = new PageBackdrop(default),
-                    Spots =
-                    [
-                        Asked("files", new FileAnswerQuestion { Kinds = [.. kinds], Most = 2, Megabytes = 1 }), Asked("spoken", new SpokenQuestion { Seconds = 20 }), Asked("drawing", new DrawingQuestion()),
-                        Asked("poll", new PollQuestion { Anonymous = true, Choices = [new PollChoice { Id = "sun", Face = Face.Of("Sun") }, new PollChoice { Id = "rain", Face = Face.Of("Rain") }] }),
-                    ],
-                },
-            ],
-        });
-        await store.PublishAsync(draft.Record.Id, ines.Id);
-        await store.SetVisibilityAsync(draft.Record.Id, Visibility.Link);
-        return draft.Record.Id;
-    });
+    private Task<string> PublishedAsync(params HandedKind[] kinds) =>
+        host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
+                var draft = await store.CreateAsync(
+                    ines.Id,
+                    new Activity
+                    {
+                        Title = "Sky diary",
+                        Scenes =
+                        [
+                            new Scene
+                            {
+                                Id = "page",
+                                Backdrop = new PageBackdrop(default),
+                                Spots =
+                                [
+                                    Asked(
+                                        "files",
+                                        new FileAnswerQuestion
+                                        {
+                                            Kinds = [.. kinds],
+                                            Most = 2,
+                                            Megabytes = 1,
+                                        }
+                                    ),
+                                    Asked("spoken", new SpokenQuestion { Seconds = 20 }),
+                                    Asked("drawing", new DrawingQuestion()),
+                                    Asked(
+                                        "poll",
+                                        new PollQuestion
+                                        {
+                                            Anonymous = true,
+                                            Choices =
+                                            [
+                                                new PollChoice { Id = "sun", Face = Face.Of("Sun") },
+                                                new PollChoice { Id = "rain", Face = Face.Of("Rain") },
+                                            ],
+                                        }
+                                    ),
+                                ],
+                            },
+                        ],
+                    }
+                );
+                await store.PublishAsync(draft.Record.Id, ines.Id);
+                await store.SetVisibilityAsync(draft.Record.Id, Visibility.Link);
+                return draft.Record.Id;
+            }
+        );
 
     /// <summary>A learner with the address of their own work and the proof of its page.</summary>
     private async Task<(HttpClient Client, string Work, string Proof, string Page)> LearnerAsync(string activity)
     {
         var client = await host.LinkVisitorAsync("Handing Hana", activity);
         var page = await client.GetStringAsync($"/a/{activity}", Stop);
-        return (client, SlateHost.Find(page, "data-events=\"([^\"]+)/events\""), SlateHost.Find(page, "data-proof=\"([^\"]+)\""), $"/a/{activity}");
+        return (
+            client,
+            SlateHost.Find(page, "data-events=\"([^\"]+)/events\""),
+            SlateHost.Find(page, "data-proof=\"([^\"]+)\""),
+            $"/a/{activity}"
+        );
     }
 
-    private static async Task<HttpResponseMessage> UploadAsync((HttpClient Client, string Work, string Proof, string Page) learner, byte[] bytes, string name, string spot = "files")
+    private static async Task<HttpResponseMessage> UploadAsync(
+        (HttpClient Client, string Work, string Proof, string Page) learner,
+        byte[] bytes,
+        string name,
+        string spot = "files"
+    )
     {
         var form = new MultipartFormDataContent { { new StringContent(spot), "spot" }, { new ByteArrayContent(bytes), "file", name } };
         form.Headers.Add("X-Slate-Proof", learner.Proof);
@@ -97,7 +140,14 @@ public sealed class HandedTests(SlateHost host)
         var activity = await PublishedAsync(HandedKind.Picture);
         var learner = await LearnerAsync(activity);
         var id = await IdOf(await UploadAsync(learner, Photo(), "C:\\me\\sky.jpg"));
-        await learner.Client.SendEventAsync(learner.Page, ("act", "hand"), ("spot", "files"), ("event", "f1"), ("file", id), ("file", "not-mine"));
+        await learner.Client.SendEventAsync(
+            learner.Page,
+            ("act", "hand"),
+            ("spot", "files"),
+            ("event", "f1"),
+            ("file", id),
+            ("file", "not-mine")
+        );
         var page = await learner.Client.GetStringAsync(learner.Page, Stop);
         Assert.Contains("1 of 4 questions answered", page);
         Assert.Contains($"{learner.Work}/files/{id}?size=small", page);
@@ -113,7 +163,10 @@ public sealed class HandedTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         Assert.Contains($"{answers}/files/{id}?size=small", await ines.GetStringAsync($"/author/{activity}/results", Stop));
         Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync($"{answers}/files/{id}", Stop)).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync($"/author/garden/answers/{learner.Work.Split('/')[^1]}/files/{id}", Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await ines.GetAsync($"/author/garden/answers/{learner.Work.Split('/')[^1]}/files/{id}", Stop)).StatusCode
+        );
         var other = await LearnerAsync(activity);
         Assert.Equal(HttpStatusCode.NotFound, (await other.Client.GetAsync($"{other.Work}/files/{id}", Stop)).StatusCode);
         Assert.Contains("/not-yours", (await other.Client.GetAsync($"{learner.Work}/files/{id}", Stop)).Headers.Location!.OriginalString);
@@ -136,7 +189,10 @@ public sealed class HandedTests(SlateHost host)
 
         Assert.Equal("«page.jpg» is of a kind that is not taken here.", await RefusedAsync([0x4d, 0x5a, 0, 0], "page.jpg"));
         Assert.Equal("«cut.jpg» cannot be read: it may be damaged or cut off.", await RefusedAsync(Photo()[..200], "cut.jpg"));
-        Assert.Equal("«long.txt» is 1.5 MB; up to 1 MB are taken here.", await RefusedAsync(Encoding.UTF8.GetBytes(new string('x', 1572864)), "long.txt"));
+        Assert.Equal(
+            "«long.txt» is 1.5 MB; up to 1 MB are taken here.",
+            await RefusedAsync(Encoding.UTF8.GetBytes(new string('x', 1572864)), "long.txt")
+        );
         Assert.Equal("«table.txt» is of a kind that is not taken here.", await RefusedAsync(Package("xl/workbook.xml"), "table.txt"));
         await IdOf(await UploadAsync(learner, Package("word/document.xml"), "diary.docx"));
         await IdOf(await UploadAsync(learner, Package("mimetype", "application/vnd.oasis.opendocument.text"), "diary.odt"));
@@ -148,8 +204,17 @@ public sealed class HandedTests(SlateHost host)
         var learner = await LearnerAsync(await PublishedAsync());
         var id = await IdOf(await UploadAsync(learner, "<script>alert(1)</script>"u8.ToArray(), "page.html"));
         var reply = await learner.Client.GetAsync($"{learner.Work}/files/{id}", Stop);
-        Assert.Equal(("attachment", "text/plain"), (reply.Content.Headers.ContentDisposition!.DispositionType, reply.Content.Headers.ContentType!.MediaType));
-        var drawn = await IdOf(await UploadAsync(learner, "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'><script>alert(1)</script><rect width='9' height='9'/></svg>"u8.ToArray(), "drawn.svg"));
+        Assert.Equal(
+            ("attachment", "text/plain"),
+            (reply.Content.Headers.ContentDisposition!.DispositionType, reply.Content.Headers.ContentType!.MediaType)
+        );
+        var drawn = await IdOf(
+            await UploadAsync(
+                learner,
+                "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'><script>alert(1)</script><rect width='9' height='9'/></svg>"u8.ToArray(),
+                "drawn.svg"
+            )
+        );
         Assert.DoesNotContain("script", await learner.Client.GetStringAsync($"{learner.Work}/files/{drawn}", Stop));
     }
 
@@ -159,13 +224,24 @@ public sealed class HandedTests(SlateHost host)
         var learner = await LearnerAsync(await PublishedAsync(HandedKind.Picture));
         var form = new MultipartFormDataContent
         {
-            { new StringContent("answer"), "act" }, { new StringContent("files"), "spot" }, { new StringContent("e1"), "event" }, { new StringContent(learner.Proof), "proof" }, { new ByteArrayContent(Photo()), "upload", "sky.jpg" },
+            { new StringContent("answer"), "act" },
+            { new StringContent("files"), "spot" },
+            { new StringContent("e1"), "event" },
+            { new StringContent(learner.Proof), "proof" },
+            { new ByteArrayContent(Photo()), "upload", "sky.jpg" },
         };
         await learner.Client.PostAsync(learner.Work + "/events", form, Stop);
         var page = await learner.Client.GetStringAsync(learner.Page, Stop);
         Assert.Contains("1 of 4 questions answered", page);
         var id = SlateHost.Find(page, "data-file=\"([^\"]+)\"");
-        await learner.Client.PostFormAsync(learner.Page, learner.Work + "/events", ("spot", "files"), ("event", "e2"), ("file", id), ("move", id + " out"));
+        await learner.Client.PostFormAsync(
+            learner.Page,
+            learner.Work + "/events",
+            ("spot", "files"),
+            ("event", "e2"),
+            ("file", id),
+            ("move", id + " out")
+        );
         Assert.Contains("0 of 4 questions answered", await learner.Client.GetStringAsync(learner.Page, Stop));
     }
 
@@ -178,12 +254,21 @@ public sealed class HandedTests(SlateHost host)
             var piece = new ByteArrayContent(bytes);
             piece.Headers.Add("X-Slate-Proof", learner.Proof);
             piece.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
-            return (await learner.Client.PostAsync(FormattableString.Invariant($"{learner.Work}/recordings/spoken/{id}/{number}?seconds={seconds}"), piece, Stop)).StatusCode;
+            return (
+                await learner.Client.PostAsync(
+                    FormattableString.Invariant($"{learner.Work}/recordings/spoken/{id}/{number}?seconds={seconds}"),
+                    piece,
+                    Stop
+                )
+            ).StatusCode;
         }
 
         // A piece proves, as every post does, that a page of ours has sent it.
         var bare = new ByteArrayContent([0x1a, 0x45, 0xdf, 0xa3, 1]);
-        Assert.Equal(HttpStatusCode.BadRequest, (await learner.Client.PostAsync($"{learner.Work}/recordings/spoken/abcdefghij0123456789/0?seconds=2", bare, Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await learner.Client.PostAsync($"{learner.Work}/recordings/spoken/abcdefghij0123456789/0?seconds=2", bare, Stop)).StatusCode
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, "<html>"u8.ToArray()));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3, 1], seconds: double.NaN));
         Assert.Equal(HttpStatusCode.OK, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3, 1]));
@@ -191,7 +276,13 @@ public sealed class HandedTests(SlateHost host)
         Assert.Equal(HttpStatusCode.OK, await PieceAsync(1, [2], seconds: 4));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(2, [3], seconds: 500));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PieceAsync(0, [0x1a, 0x45, 0xdf, 0xa3], "no-name-of-ours.0123"));
-        await learner.Client.SendEventAsync(learner.Page, ("act", "answer"), ("spot", "spoken"), ("event", "r1"), ("recording", "abcdefghij0123456789"));
+        await learner.Client.SendEventAsync(
+            learner.Page,
+            ("act", "answer"),
+            ("spot", "spoken"),
+            ("event", "r1"),
+            ("recording", "abcdefghij0123456789")
+        );
         var sound = await learner.Client.GetAsync($"{learner.Work}/files/abcdefghij0123456789", Stop);
         Assert.Equal(("audio/webm", 6L), (sound.Content.Headers.ContentType!.MediaType, sound.Content.Headers.ContentLength));
         Assert.Contains("1 of 4 questions answered", await learner.Client.GetStringAsync(learner.Page, Stop));
@@ -201,17 +292,41 @@ public sealed class HandedTests(SlateHost host)
     public async Task A_drawing_is_saved_as_svg_and_what_is_no_drawing_is_refused()
     {
         var learner = await LearnerAsync(await PublishedAsync());
-        await learner.Client.SendEventAsync(learner.Page, ("act", "add"), ("spot", "drawing"), ("event", "d1"), ("put", """[{"number":1,"sort":"Line","colour":"#17232b","width":45,"points":"0,0,50 100,100,50"}]"""));
-        await learner.Client.SendEventAsync(learner.Page, ("act", "add"), ("spot", "drawing"), ("event", "d2"), ("put", """[{"number":2,"sort":"Text","colour":"#17232b","width":300,"points":"500,500","words":"High"}]"""));
+        await learner.Client.SendEventAsync(
+            learner.Page,
+            ("act", "add"),
+            ("spot", "drawing"),
+            ("event", "d1"),
+            ("put", """[{"number":1,"sort":"Line","colour":"#17232b","width":45,"points":"0,0,50 100,100,50"}]""")
+        );
+        await learner.Client.SendEventAsync(
+            learner.Page,
+            ("act", "add"),
+            ("spot", "drawing"),
+            ("event", "d2"),
+            ("put", """[{"number":2,"sort":"Text","colour":"#17232b","width":300,"points":"500,500","words":"High"}]""")
+        );
         var svg = await learner.Client.GetAsync($"{learner.Work}/drawings/drawing.svg", Stop);
         Assert.Equal("image/svg+xml", svg.Content.Headers.ContentType!.MediaType);
         var drawn = await svg.Content.ReadAsStringAsync(Stop);
         Assert.Contains("M0,0Q0,0 50,50Q100,100 100,100", drawn);
         Assert.Contains(">High</text>", drawn);
-        var refused = await learner.Client.SendEventAsync(learner.Page, ("act", "add"), ("spot", "drawing"), ("event", "d3"), ("put", "no marks"));
+        var refused = await learner.Client.SendEventAsync(
+            learner.Page,
+            ("act", "add"),
+            ("spot", "drawing"),
+            ("event", "d3"),
+            ("put", "no marks")
+        );
         Assert.Contains("data-refusal=\"", await refused.Content.ReadAsStringAsync(Stop));
         var ines = await host.TeacherAsync("ines");
-        Assert.Equal(drawn, await ines.GetStringAsync($"/author/{learner.Page.Split('/')[^1]}/answers/{learner.Work.Split('/')[^1]}/drawings/drawing.svg", Stop));
+        Assert.Equal(
+            drawn,
+            await ines.GetStringAsync(
+                $"/author/{learner.Page.Split('/')[^1]}/answers/{learner.Work.Split('/')[^1]}/drawings/drawing.svg",
+                Stop
+            )
+        );
     }
 
     [Fact]

@@ -29,13 +29,21 @@ public sealed partial class KeySecrecyTests(SlateHost host)
         var sent = await EverythingAsync(learner, "/a/garden");
         foreach (var (spot, _) in edition.Asked)
         {
-            sent += await (await learner.SendEventAsync("/a/garden", ("act", "open"), ("spot", spot.Id), ("event", "o" + spot.Id))).Content.ReadAsStringAsync(Stop);
+            sent += await (
+                await learner.SendEventAsync("/a/garden", ("act", "open"), ("spot", spot.Id), ("event", "o" + spot.Id))
+            ).Content.ReadAsStringAsync(Stop);
         }
 
         sent = WebUtility.HtmlDecode(sent);
         foreach (var (_, question) in edition.Asked)
         {
-            foreach (var secret in ((MultipleChoiceQuestion)question).Options.Select(option => option.Feedback).Append(question.Hint).Append(question.Explanation).Where(text => text.Length > 0))
+            foreach (
+                var secret in ((MultipleChoiceQuestion)question)
+                    .Options.Select(option => option.Feedback)
+                    .Append(question.Hint)
+                    .Append(question.Explanation)
+                    .Where(text => text.Length > 0)
+            )
             {
                 Assert.DoesNotContain(secret, sent, StringComparison.Ordinal);
             }
@@ -63,9 +71,21 @@ public sealed partial class KeySecrecyTests(SlateHost host)
         var page = "/a/" + code;
         await learner.SendEventAsync(page, ("act", "start"), ("event", "start"));
         var sent = await EverythingAsync(learner, page);
-        for (var step = 0; Regex.Match(PageOnly(await learner.GetStringAsync(page, Stop)), "data-visit=\"([^\"]+)\"[^>]*>(?:(?!</form>).)*data-next", RegexOptions.Singleline) is { Success: true } next && step < 30; step++)
+        for (
+            var step = 0;
+            Regex.Match(
+                PageOnly(await learner.GetStringAsync(page, Stop)),
+                "data-visit=\"([^\"]+)\"[^>]*>(?:(?!</form>).)*data-next",
+                RegexOptions.Singleline
+            )
+                is { Success: true } next
+                && step < 30;
+            step++
+        )
         {
-            sent += await (await learner.SendEventAsync(page, ("act", "visit"), ("scene", next.Groups[1].Value), ("event", "v" + step))).Content.ReadAsStringAsync(Stop);
+            sent += await (
+                await learner.SendEventAsync(page, ("act", "visit"), ("scene", next.Groups[1].Value), ("event", "v" + step))
+            ).Content.ReadAsStringAsync(Stop);
         }
 
         sent = WebUtility.HtmlDecode(sent);
@@ -81,30 +101,48 @@ public sealed partial class KeySecrecyTests(SlateHost host)
         Assert.DoesNotContain("class=\"part-answer", sent, StringComparison.Ordinal);
     }
 
-    private static IEnumerable<string> Secrets(Question question) => new[] { question.Hint, question.Explanation }.Concat(question switch
-    {
-        MultipleChoiceQuestion choice => choice.Options.Select(option => option.Feedback),
-        GapTextQuestion { Filling: GapFilling.Typed } typed => typed.Gaps.SelectMany(gap => new[] { gap.Gap.Hint, gap.Gap.WordsForRight, gap.Gap.WordsForWrong }.Concat(gap.Gap.Variants)),
-        GapTextQuestion gaps => gaps.Gaps.SelectMany(gap => new[] { gap.Gap.Hint, gap.Gap.WordsForRight, gap.Gap.WordsForWrong }),
-        WordPickQuestion words => words.Text.Select(run => run.Mark?.Feedback ?? ""),
-        JumbledWordsQuestion jumbled => jumbled.Lines,
-        NumberQuestion number => [$"value=\"{number.Value}\"", $"value=\"{number.Value} "],
-        ShortTextQuestion text => text.Accepted.Select(answer => $"value=\"{answer.Text}\" maxlength"),
-        PlacingQuestion placing => placing.Items.Select(item => item.Feedback),
-        LongTextQuestion text => text.Ideas.SelectMany(idea => new[] { idea.Found, idea.Missing, idea.Name }).Append(text.ModelAnswer).Concat(text.Samples),
-        GridQuestion grid => grid.Cells.Where(cell => cell.Kind != CellKind.Given).SelectMany(cell => cell.Variants.Append(cell.Feedback).Concat(cell.Kind == CellKind.Text && cell.Text.Length > 0 ? [cell.Text] : [])),
+    private static IEnumerable<string> Secrets(Question question) =>
+        new[] { question.Hint, question.Explanation }.Concat(
+            question switch
+            {
+                MultipleChoiceQuestion choice => choice.Options.Select(option => option.Feedback),
+                GapTextQuestion { Filling: GapFilling.Typed } typed => typed.Gaps.SelectMany(gap =>
+                    new[] { gap.Gap.Hint, gap.Gap.WordsForRight, gap.Gap.WordsForWrong }.Concat(gap.Gap.Variants)
+                ),
+                GapTextQuestion gaps => gaps.Gaps.SelectMany(gap => new[] { gap.Gap.Hint, gap.Gap.WordsForRight, gap.Gap.WordsForWrong }),
+                WordPickQuestion words => words.Text.Select(run => run.Mark?.Feedback ?? ""),
+                JumbledWordsQuestion jumbled => jumbled.Lines,
+                NumberQuestion number => [$"value=\"{number.Value}\"", $"value=\"{number.Value} "],
+                ShortTextQuestion text => text.Accepted.Select(answer => $"value=\"{answer.Text}\" maxlength"),
+                PlacingQuestion placing => placing.Items.Select(item => item.Feedback),
+                LongTextQuestion text => text
+                    .Ideas.SelectMany(idea => new[] { idea.Found, idea.Missing, idea.Name })
+                    .Append(text.ModelAnswer)
+                    .Concat(text.Samples),
+                GridQuestion grid => grid
+                    .Cells.Where(cell => cell.Kind != CellKind.Given)
+                    .SelectMany(cell =>
+                        cell.Variants.Append(cell.Feedback).Concat(cell.Kind == CellKind.Text && cell.Text.Length > 0 ? [cell.Text] : [])
+                    ),
 
-        // Looking round shows the places; where they are to be named, their names are the key.
-        LocatingQuestion { Round: LocatingRound.AnswerOnly, Task: LocatingTask.Name } locating => locating.Places.Select(place => place.After),
-        _ => [],
-    });
+                // Looking round shows the places; where they are to be named, their names are the key.
+                LocatingQuestion { Round: LocatingRound.AnswerOnly, Task: LocatingTask.Name } locating => locating.Places.Select(place =>
+                    place.After
+                ),
+                _ => [],
+            }
+        );
 
     [Fact]
     public async Task Options_are_told_apart_by_nothing_but_their_words()
     {
         var html = await (await host.LinkVisitorAsync()).GetStringAsync("/a/garden", Stop);
-        var options = Regex.Matches(html, "<li class=\"option[^\"]*\">.*?</li>", RegexOptions.Singleline)
-            .Select(match => Regex.Replace(Regex.Replace(match.Value, "value=\"[^\"]*\"", ""), "<span class=\"option-text\"[^>]*>.*?</span>", "")).ToList();
+        var options = Regex
+            .Matches(html, "<li class=\"option[^\"]*\">.*?</li>", RegexOptions.Singleline)
+            .Select(match =>
+                Regex.Replace(Regex.Replace(match.Value, "value=\"[^\"]*\"", ""), "<span class=\"option-text\"[^>]*>.*?</span>", "")
+            )
+            .ToList();
         Assert.True(options.Count >= 10);
         Assert.Equal(2, options.Distinct().Count());
     }
@@ -113,7 +151,11 @@ public sealed partial class KeySecrecyTests(SlateHost host)
     public async Task After_a_wrong_try_only_the_picked_options_words_come()
     {
         var learner = await host.LinkVisitorAsync();
-        var reply = WebUtility.HtmlDecode(await (await learner.SendEventAsync("/a/garden", ("act", "mark"), ("spot", "askglass"), ("event", "m1"), ("pick", "fog"))).Content.ReadAsStringAsync(Stop));
+        var reply = WebUtility.HtmlDecode(
+            await (
+                await learner.SendEventAsync("/a/garden", ("act", "mark"), ("spot", "askglass"), ("event", "m1"), ("pick", "fog"))
+            ).Content.ReadAsStringAsync(Stop)
+        );
         Assert.Contains("Fog likes calm air", reply);
         Assert.Contains("Not right", reply);
         Assert.DoesNotContain("plainest warning", reply, StringComparison.Ordinal);
@@ -126,7 +168,9 @@ public sealed partial class KeySecrecyTests(SlateHost host)
     {
         var learner = await host.LinkVisitorAsync();
         await learner.SendEventAsync("/a/garden", ("act", "mark"), ("spot", "askglass"), ("event", "m1"), ("pick", "fog"));
-        var reply = await (await learner.SendEventAsync("/a/garden", ("act", "see"), ("spot", "askglass"), ("event", "m2"))).Content.ReadAsStringAsync(Stop);
+        var reply = await (
+            await learner.SendEventAsync("/a/garden", ("act", "see"), ("spot", "askglass"), ("event", "m2"))
+        ).Content.ReadAsStringAsync(Stop);
         Assert.Contains("option-key", reply);
         Assert.Contains("very rapid", reply);
     }
@@ -136,7 +180,13 @@ public sealed partial class KeySecrecyTests(SlateHost host)
     {
         var html = await learner.GetStringAsync(page, Stop);
         var all = html;
-        foreach (var address in Loaded().Matches(html).Select(match => WebUtility.HtmlDecode(match.Groups[1].Value)).Where(a => !a.StartsWith("/media", StringComparison.Ordinal)).Distinct())
+        foreach (
+            var address in Loaded()
+                .Matches(html)
+                .Select(match => WebUtility.HtmlDecode(match.Groups[1].Value))
+                .Where(a => !a.StartsWith("/media", StringComparison.Ordinal))
+                .Distinct()
+        )
         {
             all += await learner.GetStringAsync(address, Stop);
         }

@@ -21,19 +21,53 @@ public sealed class LearnerDataTests(SlateHost host)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private Task<string> PublishedAsync(Visibility visibility = Visibility.Link) => host.WithAsync(async (ActivityStore store) =>
-    {
-        var ines = await host.DbAsync(db => db.Users.Where(p => p.Email == "ines.halloran@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop));
-        Spot Asked(string id, Question question) => new() { Id = id, Place = new AtPoint(0.5, 0.5), Content = new Ask(question) };
-        var made = await store.CreateAsync(ines, new Activity
-        {
-            Title = "Kept " + Ids.New(4),
-            Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(default), Spots = [Asked("word", new ShortTextQuestion { Accepted = [new ShortAnswer("vane")] }), Asked("files", new FileAnswerQuestion { Kinds = [HandedKind.Pdf], Most = 2, Megabytes = 1 })] }],
-        });
-        await store.PublishAsync(made.Record.Id, ines);
-        await store.SetVisibilityAsync(made.Record.Id, visibility);
-        return made.Record.Id;
-    });
+    private Task<string> PublishedAsync(Visibility visibility = Visibility.Link) =>
+        host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var ines = await host.DbAsync(db =>
+                    db.Users.Where(p => p.Email == "ines.halloran@gannetpoint.example").Select(p => p.Id).SingleAsync(Stop)
+                );
+                Spot Asked(string id, Question question) =>
+                    new()
+                    {
+                        Id = id,
+                        Place = new AtPoint(0.5, 0.5),
+                        Content = new Ask(question),
+                    };
+                var made = await store.CreateAsync(
+                    ines,
+                    new Activity
+                    {
+                        Title = "Kept " + Ids.New(4),
+                        Scenes =
+                        [
+                            new Scene
+                            {
+                                Id = "s",
+                                Backdrop = new PageBackdrop(default),
+                                Spots =
+                                [
+                                    Asked("word", new ShortTextQuestion { Accepted = [new ShortAnswer("vane")] }),
+                                    Asked(
+                                        "files",
+                                        new FileAnswerQuestion
+                                        {
+                                            Kinds = [HandedKind.Pdf],
+                                            Most = 2,
+                                            Megabytes = 1,
+                                        }
+                                    ),
+                                ],
+                            },
+                        ],
+                    }
+                );
+                await store.PublishAsync(made.Record.Id, ines);
+                await store.SetVisibilityAsync(made.Record.Id, visibility);
+                return made.Record.Id;
+            }
+        );
 
     /// <summary>Answers and hands a file over; the attempt.</summary>
     private static async Task<string> WorksAsync(HttpClient learner, string activity, string word)
@@ -41,7 +75,11 @@ public sealed class LearnerDataTests(SlateHost host)
         var page = await learner.GetStringAsync($"/a/{activity}", Stop);
         var work = SlateHost.Find(page, "data-events=\"([^\"]+)/events\"");
         await learner.SendEventAsync($"/a/{activity}", ("act", "answer"), ("spot", "word"), ("event", "w"), ("text", word));
-        var form = new MultipartFormDataContent { { new StringContent("files"), "spot" }, { new ByteArrayContent("%PDF-1.4\nsky"u8.ToArray()), "file", "My sky.pdf" } };
+        var form = new MultipartFormDataContent
+        {
+            { new StringContent("files"), "spot" },
+            { new ByteArrayContent("%PDF-1.4\nsky"u8.ToArray()), "file", "My sky.pdf" },
+        };
         form.Headers.Add("X-Slate-Proof", SlateHost.Find(page, "data-proof=\"([^\"]+)\""));
         Assert.Equal(HttpStatusCode.OK, (await learner.PostAsync(work + "/files", form, Stop)).StatusCode);
         return work.Split('/')[^1];
@@ -54,7 +92,8 @@ public sealed class LearnerDataTests(SlateHost host)
         return (await json.ReadToEndAsync(Stop), zip.Entries.Where(entry => entry.Length == 12).Select(entry => entry.FullName).ToList());
     }
 
-    private IEnumerable<string> OnDisk() => Directory.EnumerateFiles(host.Services.GetRequiredService<HandedFolder>().Path, "*", SearchOption.AllDirectories);
+    private IEnumerable<string> OnDisk() =>
+        Directory.EnumerateFiles(host.Services.GetRequiredService<HandedFolder>().Path, "*", SearchOption.AllDirectories);
 
     [Fact]
     public async Task A_visitor_is_saved_and_deleted_by_who_builds_the_activity_and_by_nobody_else()
@@ -73,7 +112,10 @@ public sealed class LearnerDataTests(SlateHost host)
 
         Assert.Equal("/not-yours", (await (await host.TeacherAsync("mireille")).GetAsync(page, Stop)).Headers.Location!.AbsolutePath);
         Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync($"/author/garden/learners/{person}", Stop)).StatusCode);
-        Assert.Contains("Nothing was deleted", await (await ines.PostFormAsync(page, page, ("typed", "Vala"))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains(
+            "Nothing was deleted",
+            await (await ines.PostFormAsync(page, page, ("typed", "Vala"))).Content.ReadAsStringAsync(Stop)
+        );
         var before = OnDisk().Count();
         await ines.PostFormAsync(page, page, ("typed", " vala visitor "));
         Assert.Equal(before - 1, OnDisk().Count());
@@ -95,12 +137,16 @@ public sealed class LearnerDataTests(SlateHost host)
     {
         var activity = await PublishedAsync(Visibility.ClassOnly);
         var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example", Stop));
-        var group = (await host.WithAsync((ClassStore classes) => classes.CreateAsync(ines.Id, "Kept class", "Kolja 100%_Kept\nKolja Other"))).Value;
-        await host.WithAsync(async (ClassStore classes) =>
-        {
-            await classes.GiveAsync(group.Id, activity, "Kept", true);
-            return 0;
-        });
+        var group = (
+            await host.WithAsync((ClassStore classes) => classes.CreateAsync(ines.Id, "Kept class", "Kolja 100%_Kept\nKolja Other"))
+        ).Value;
+        await host.WithAsync(
+            async (ClassStore classes) =>
+            {
+                await classes.GiveAsync(group.Id, activity, "Kept", true);
+                return 0;
+            }
+        );
         var learner = host.Visitor();
         await learner.PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", "Kolja 100%_Kept"));
         var attempt = await WorksAsync(learner, activity, "vane");
@@ -108,7 +154,19 @@ public sealed class LearnerDataTests(SlateHost host)
         var assignment = await host.DbAsync(db => db.Assignments.Where(g => g.ClassId == group.Id).Select(g => g.Id).SingleAsync(Stop));
         await host.DbAsync(async db =>
         {
-            db.Mails.Add(new MailRecord { Key = $"{assignment} told {attempt}", Address = ines.Email!, Name = ines.DisplayName, Subject = "Kolja 100%_Kept handed in", Text = "x", CreatedAt = default, NextTry = DateTimeOffset.MaxValue, SentAt = DateTimeOffset.UtcNow });
+            db.Mails.Add(
+                new MailRecord
+                {
+                    Key = $"{assignment} told {attempt}",
+                    Address = ines.Email!,
+                    Name = ines.DisplayName,
+                    Subject = "Kolja 100%_Kept handed in",
+                    Text = "x",
+                    CreatedAt = default,
+                    NextTry = DateTimeOffset.MaxValue,
+                    SentAt = DateTimeOffset.UtcNow,
+                }
+            );
             return await db.SaveChangesAsync(Stop);
         });
 

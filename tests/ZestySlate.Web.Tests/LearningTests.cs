@@ -11,14 +11,17 @@ public sealed class LearningTests(SlateHost host)
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
     /// <summary>A published copy of the demo activity of its own, so that tests do not meet.</summary>
-    private Task<string> OwnAsync(Visibility visibility = Visibility.Link) => host.WithAsync(async (ActivityStore store) =>
-    {
-        var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
-        var draft = await store.CreateAsync(ines.Id, store.Edition("garden", 1));
-        await store.PublishAsync(draft.Record.Id, ines.Id);
-        await store.SetVisibilityAsync(draft.Record.Id, visibility);
-        return draft.Record.Id;
-    });
+    private Task<string> OwnAsync(Visibility visibility = Visibility.Link) =>
+        host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
+                var draft = await store.CreateAsync(ines.Id, store.Edition("garden", 1));
+                await store.PublishAsync(draft.Record.Id, ines.Id);
+                await store.SetVisibilityAsync(draft.Record.Id, visibility);
+                return draft.Record.Id;
+            }
+        );
 
     [Fact]
     public async Task The_whole_way_works_with_plain_forms()
@@ -27,7 +30,14 @@ public sealed class LearningTests(SlateHost host)
         var page = await learner.GetStringAsync("/a/garden", Stop);
         Assert.Contains("0 of 3 questions answered", page);
         var events = SlateHost.Find(page, "data-events=\"([^\"]+)\"");
-        var marked = await learner.PostFormAsync("/a/garden", events, ("act", "mark"), ("spot", "askfrost"), ("event", "f1"), ("pick", "true"));
+        var marked = await learner.PostFormAsync(
+            "/a/garden",
+            events,
+            ("act", "mark"),
+            ("spot", "askfrost"),
+            ("event", "f1"),
+            ("pick", "true")
+        );
         Assert.Equal("/a/garden#spot-askfrost", marked.Headers.Location!.OriginalString);
         Assert.Contains("1 of 3 questions answered", await learner.GetStringAsync("/a/garden", Stop));
         var handedIn = await learner.PostFormAsync("/a/garden", events, ("act", "handIn"), ("event", "f2"));
@@ -99,7 +109,13 @@ public sealed class LearningTests(SlateHost host)
         Assert.Equal("/a/garden", left.Headers.Location!.OriginalString);
         Assert.Contains("name=\"name\"", await pip.GetStringAsync("/a/garden", Stop));
         Assert.DoesNotContain("Not you?", await (await host.TeacherAsync("ines")).GetStringAsync("/a/garden", Stop));
-        Assert.Equal("/sign-in", (await (await host.LinkVisitorAsync()).PostFormAsync("/a/garden", "/sign-out", ("then", "//evil.example"))).Headers.Location!.OriginalString);
+        Assert.Equal(
+            "/sign-in",
+            (await (await host.LinkVisitorAsync()).PostFormAsync("/a/garden", "/sign-out", ("then", "//evil.example")))
+                .Headers
+                .Location!
+                .OriginalString
+        );
     }
 
     [Fact]
@@ -107,11 +123,18 @@ public sealed class LearningTests(SlateHost host)
     {
         var id = await OwnAsync(Visibility.ClassOnly);
         Assert.Contains("Type your class code", await host.Visitor().GetStringAsync($"/a/{id}", Stop));
-        await host.WithAsync(async (ClassStore classes) =>
-        {
-            await classes.GiveAsync(await host.DbAsync(db => db.Classes.Where(c => c.Code == "COAST8").Select(c => c.Id).SingleAsync()), id, "Given", true);
-            return 0;
-        });
+        await host.WithAsync(
+            async (ClassStore classes) =>
+            {
+                await classes.GiveAsync(
+                    await host.DbAsync(db => db.Classes.Where(c => c.Code == "COAST8").Select(c => c.Id).SingleAsync()),
+                    id,
+                    "Given",
+                    true
+                );
+                return 0;
+            }
+        );
 
         var learner = host.Visitor();
         var wrong = await learner.PostFormAsync("/join", "/join", ("Code", "COAST8"), ("Name", "Somebody Else"));
@@ -126,11 +149,13 @@ public sealed class LearningTests(SlateHost host)
         await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", ("edit", "title"), ("title", "Given anew"), ("version", "1"));
         await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Publish");
         Assert.Contains("Given anew", await learner.GetStringAsync("/todo", Stop));
-        await host.WithAsync(async (ActivityStore store) =>
-        {
-            await store.SetVisibilityAsync(id, Visibility.Private);
-            return 0;
-        });
+        await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                await store.SetVisibilityAsync(id, Visibility.Private);
+                return 0;
+            }
+        );
         Assert.Equal(HttpStatusCode.NotFound, (await learner.GetAsync($"/a/{id}", Stop)).StatusCode);
     }
 
@@ -142,7 +167,14 @@ public sealed class LearningTests(SlateHost host)
         await learner.GetStringAsync($"/a/{id}", Stop);
         var ines = await host.TeacherAsync("ines");
         await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", ("edit", "title"), ("title", "Mended title"), ("version", "1"));
-        await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", ("edit", "rules"), ("tries", "1"), ("counts", "best"), ("version", "2"));
+        await ines.PostFormAsync(
+            $"/author/{id}",
+            $"/author/{id}/edit",
+            ("edit", "rules"),
+            ("tries", "1"),
+            ("counts", "best"),
+            ("version", "2")
+        );
         var preview = await ines.GetStringAsync($"/author/{id}/publish", Stop);
         Assert.Contains("Title: «Round the instrument garden» is now «Mended title»", WebUtility.HtmlDecode(preview));
         Assert.Contains("Rules of marking", preview);
@@ -160,7 +192,14 @@ public sealed class LearningTests(SlateHost host)
     {
         var id = await OwnAsync();
         var ines = await host.TeacherAsync("ines");
-        await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", ("edit", "describe"), ("language", "ar"), ("summary", ""), ("version", "1"));
+        await ines.PostFormAsync(
+            $"/author/{id}",
+            $"/author/{id}/edit",
+            ("edit", "describe"),
+            ("language", "ar"),
+            ("summary", ""),
+            ("version", "1")
+        );
         await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Publish");
         Assert.Contains("<html lang=\"ar\" dir=\"rtl\"", await (await host.LinkVisitorAsync("x", id)).GetStringAsync($"/a/{id}", Stop));
     }

@@ -12,22 +12,42 @@ public sealed class LibraryTests(SlateHost host)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private Task<string> PersonAsync(string first) => host.DbAsync(db => db.Users.Where(person => person.Email!.StartsWith(first)).Select(person => person.Id).SingleAsync(Stop));
+    private Task<string> PersonAsync(string first) =>
+        host.DbAsync(db => db.Users.Where(person => person.Email!.StartsWith(first)).Select(person => person.Id).SingleAsync(Stop));
 
     private async Task<string> BuiltAsync(string first, string title, Visibility? published = null)
     {
         var owner = await PersonAsync(first);
-        return await host.WithAsync(async (ActivityStore store) =>
-        {
-            var id = (await store.CreateAsync(owner, new Activity { Title = title, Scenes = [new Scene { Id = "s", Title = "Cirrus " + title, Backdrop = new PageBackdrop(RichText.Plain("Read.")) }] })).Record.Id;
-            if (published is { } visibility)
+        return await host.WithAsync(
+            async (ActivityStore store) =>
             {
-                await store.PublishAsync(id, owner);
-                await store.SetVisibilityAsync(id, visibility);
-            }
+                var id = (
+                    await store.CreateAsync(
+                        owner,
+                        new Activity
+                        {
+                            Title = title,
+                            Scenes =
+                            [
+                                new Scene
+                                {
+                                    Id = "s",
+                                    Title = "Cirrus " + title,
+                                    Backdrop = new PageBackdrop(RichText.Plain("Read.")),
+                                },
+                            ],
+                        }
+                    )
+                ).Record.Id;
+                if (published is { } visibility)
+                {
+                    await store.PublishAsync(id, owner);
+                    await store.SetVisibilityAsync(id, visibility);
+                }
 
-            return id;
-        });
+                return id;
+            }
+        );
     }
 
     [Fact]
@@ -39,7 +59,13 @@ public sealed class LibraryTests(SlateHost host)
         Assert.Contains("Nothing here fits.", await mireille.GetStringAsync("/library?words=cirrus+summer", Stop));
         await mireille.PostFormAsync("/library", "/library?handler=Several", ("act", "move"), ("items", id), ("folder", "Sky/ice"));
         Assert.Contains("Halos of winter", await mireille.GetStringAsync("/library?folder=Sky", Stop));
-        var binned = await mireille.PostFormAsync("/library", "/library?handler=Several", ("act", "bin"), ("items", id), ("back", "?folder=Sky"));
+        var binned = await mireille.PostFormAsync(
+            "/library",
+            "/library?handler=Several",
+            ("act", "bin"),
+            ("items", id),
+            ("back", "?folder=Sky")
+        );
         Assert.Equal($"/library?folder=Sky&binned={id}", binned.Headers.Location!.OriginalString);
         Assert.Contains("1 activity is in the bin.", await mireille.GetStringAsync(binned.Headers.Location, Stop));
         Assert.DoesNotContain("Halos of winter", await mireille.GetStringAsync("/library?words=winter", Stop));
@@ -53,20 +79,30 @@ public sealed class LibraryTests(SlateHost host)
         var id = await BuiltAsync("ines", "Kept key " + Guid.NewGuid().ToString("N")[..6], Visibility.Link);
         var (ines, mireille) = (await host.TeacherAsync("ines"), await host.TeacherAsync("mireille"));
         Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync($"/copy/{id}", Stop)).StatusCode);
-        await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Share", ("visibility", "Link"), ("asked", "copying"));
+        await ines.PostFormAsync(
+            $"/author/{id}/publish",
+            $"/author/{id}/publish?handler=Share",
+            ("visibility", "Link"),
+            ("asked", "copying")
+        );
         foreach (var visibility in new[] { Visibility.Link, Visibility.School, Visibility.Showcase })
         {
-            await host.WithAsync(async (ActivityStore store) =>
-            {
-                await store.SetVisibilityAsync(id, visibility);
-                return 0;
-            });
+            await host.WithAsync(
+                async (ActivityStore store) =>
+                {
+                    await store.SetVisibilityAsync(id, visibility);
+                    return 0;
+                }
+            );
             Assert.Equal("/not-yours", (await mireille.GetAsync($"/copy/{id}", Stop)).Headers.Location!.AbsolutePath);
             Assert.Equal(HttpStatusCode.Redirect, (await mireille.PostFormAsync("/library", $"/library?handler=Copy&of={id}")).StatusCode);
         }
 
         Assert.DoesNotContain($"of={id}", await mireille.GetStringAsync("/library?shelf=school", Stop));
-        var (mine, title) = (await PersonAsync("mireille"), await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.Title).SingleAsync(Stop)));
+        var (mine, title) = (
+            await PersonAsync("mireille"),
+            await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.Title).SingleAsync(Stop))
+        );
         Assert.False(await host.DbAsync(db => db.Activities.AnyAsync(a => a.OwnerId == mine && a.Title == title, Stop)));
         await host.DbAsync(async db =>
         {
@@ -83,14 +119,35 @@ public sealed class LibraryTests(SlateHost host)
     public async Task A_test_is_not_copied_unless_its_owner_says_so(RevealMoment shown, bool mayBeCopied)
     {
         var owner = await PersonAsync("ines");
-        var id = await host.WithAsync(async (ActivityStore store) =>
-        {
-            var rules = new Rules { Reveal = new Reveal { RightOrWrong = shown, RightAnswer = shown, Points = shown } };
-            var made = await store.CreateAsync(owner, new Activity { Title = "Copied?", Rules = rules, Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(RichText.Plain("Read.")) }] });
-            await store.PublishAsync(made.Record.Id, owner);
-            return made.Record.Id;
-        });
-        Assert.Equal(mayBeCopied, await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.MayBeCopied).SingleAsync(Stop)));
+        var id = await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var rules = new Rules
+                {
+                    Reveal = new Reveal
+                    {
+                        RightOrWrong = shown,
+                        RightAnswer = shown,
+                        Points = shown,
+                    },
+                };
+                var made = await store.CreateAsync(
+                    owner,
+                    new Activity
+                    {
+                        Title = "Copied?",
+                        Rules = rules,
+                        Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(RichText.Plain("Read.")) }],
+                    }
+                );
+                await store.PublishAsync(made.Record.Id, owner);
+                return made.Record.Id;
+            }
+        );
+        Assert.Equal(
+            mayBeCopied,
+            await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.MayBeCopied).SingleAsync(Stop))
+        );
     }
 
     [Fact]
@@ -118,14 +175,27 @@ public sealed class LibraryTests(SlateHost host)
         var (ines, mireille) = (await host.TeacherAsync("ines"), await host.TeacherAsync("mireille"));
         var colleague = await PersonAsync("mireille");
         Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{id}", Stop)).Headers.Location!.OriginalString);
-        await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", colleague), ("right", "edit"));
+        await ines.PostFormAsync(
+            $"/author/{id}/colleagues",
+            $"/author/{id}/colleagues?handler=Right",
+            ("person", colleague),
+            ("right", "edit")
+        );
         Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync($"/author/{id}", Stop)).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync($"/author/{id}/results", Stop)).StatusCode);
         Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{id}/colleagues", Stop)).Headers.Location!.OriginalString);
         await mireille.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Share", ("visibility", "Link"));
-        Assert.Equal(Visibility.Private, await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.Visibility).SingleAsync(Stop)));
+        Assert.Equal(
+            Visibility.Private,
+            await host.DbAsync(db => db.Activities.Where(a => a.Id == id).Select(a => a.Visibility).SingleAsync(Stop))
+        );
         Assert.Contains("Together", await mireille.GetStringAsync("/library?shelf=shared", Stop));
-        await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", colleague), ("right", ""));
+        await ines.PostFormAsync(
+            $"/author/{id}/colleagues",
+            $"/author/{id}/colleagues?handler=Right",
+            ("person", colleague),
+            ("right", "")
+        );
         Assert.Contains("/not-yours", (await mireille.GetAsync($"/author/{id}", Stop)).Headers.Location!.OriginalString);
     }
 
@@ -135,10 +205,20 @@ public sealed class LibraryTests(SlateHost host)
         var id = await BuiltAsync("ines", "Said");
         var ines = await host.TeacherAsync("ines");
         ines.DefaultRequestHeaders.Add("HX-Request", "true");
-        var given = await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", await PersonAsync("mireille")), ("right", "edit"));
+        var given = await ines.PostFormAsync(
+            $"/author/{id}/colleagues",
+            $"/author/{id}/colleagues?handler=Right",
+            ("person", await PersonAsync("mireille")),
+            ("right", "edit")
+        );
         Assert.Equal(HttpStatusCode.NoContent, given.StatusCode);
         Assert.Contains("may edit it now.", given.Headers.GetValues("HX-Trigger").Single());
-        var gone = await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Right", ("person", "nobody"), ("right", "edit"));
+        var gone = await ines.PostFormAsync(
+            $"/author/{id}/colleagues",
+            $"/author/{id}/colleagues?handler=Right",
+            ("person", "nobody"),
+            ("right", "edit")
+        );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, gone.StatusCode);
         Assert.Contains("not in your school any more", await gone.Content.ReadAsStringAsync(Stop));
     }
@@ -148,16 +228,30 @@ public sealed class LibraryTests(SlateHost host)
     {
         var id = await BuiltAsync("ines", "Given away");
         var (ines, mireille) = (await host.TeacherAsync("ines"), await host.TeacherAsync("mireille"));
-        var refused = await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Copy", ("email", "nobody@gannetpoint.example"));
-        Assert.Contains("No teacher signs in here as «nobody@gannetpoint.example»", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
-        await ines.PostFormAsync($"/author/{id}/colleagues", $"/author/{id}/colleagues?handler=Copy", ("email", "mireille.osei@gannetpoint.example"));
+        var refused = await ines.PostFormAsync(
+            $"/author/{id}/colleagues",
+            $"/author/{id}/colleagues?handler=Copy",
+            ("email", "nobody@gannetpoint.example")
+        );
+        Assert.Contains(
+            "No teacher signs in here as «nobody@gannetpoint.example»",
+            WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop))
+        );
+        await ines.PostFormAsync(
+            $"/author/{id}/colleagues",
+            $"/author/{id}/colleagues?handler=Copy",
+            ("email", "mireille.osei@gannetpoint.example")
+        );
         Assert.Contains("Given away", await mireille.GetStringAsync("/library?folder=From+Ines+Halloran", Stop));
 
         Assert.Contains("Round the instrument garden", await mireille.GetStringAsync("/copy/garden", Stop));
         var copied = await mireille.PostFormAsync("/copy/garden", "/copy/garden");
         Assert.Equal(HttpStatusCode.OK, (await mireille.GetAsync(copied.Headers.Location, Stop)).StatusCode);
         Assert.Contains("/not-yours", (await mireille.GetAsync($"/copy/{id}", Stop)).Headers.Location!.OriginalString);
-        Assert.Contains("/not-yours", (await mireille.PostFormAsync("/library", $"/library?handler=Copy&of={id}")).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "/not-yours",
+            (await mireille.PostFormAsync("/library", $"/library?handler=Copy&of={id}")).Headers.Location!.OriginalString
+        );
     }
 
     [Fact]
@@ -175,7 +269,9 @@ public sealed class LibraryTests(SlateHost host)
     public async Task A_schools_showcase_lists_its_examples_to_everybody()
     {
         await BuiltAsync("ines", "Shown to all", Visibility.Showcase);
-        var school = await host.DbAsync(db => db.Schools.Where(s => s.Name == "Gannet Point Weather School").Select(s => s.Id).SingleAsync(Stop));
+        var school = await host.DbAsync(db =>
+            db.Schools.Where(s => s.Name == "Gannet Point Weather School").Select(s => s.Id).SingleAsync(Stop)
+        );
         var page = await host.Visitor().GetStringAsync($"/showcase/{school}", Stop);
         Assert.Contains("Shown to all", page);
         Assert.DoesNotContain("Round the instrument garden", page);
@@ -188,23 +284,55 @@ public sealed class LibraryTests(SlateHost host)
         var keeper = await host.TeacherAsync("tobiah");
         await keeper.PostFormAsync("/keeper/schools", "/keeper/schools?handler=School", ("name", "Elsewhere Academy"));
         var other = await host.DbAsync(db => db.Schools.Where(s => s.Name == "Elsewhere Academy").Select(s => s.Id).SingleAsync(Stop));
-        var invited = await keeper.PostFormAsync("/keeper/schools", "/keeper/schools?handler=Teacher", ("name", "Bo Lindqvist"), ("email", "bo@elsewhere.example"), ("school", $"{other}"));
+        var invited = await keeper.PostFormAsync(
+            "/keeper/schools",
+            "/keeper/schools?handler=Teacher",
+            ("name", "Bo Lindqvist"),
+            ("email", "bo@elsewhere.example"),
+            ("school", $"{other}")
+        );
         var link = new Uri(SlateHost.Find(await invited.Content.ReadAsStringAsync(Stop), "value=\"([^\"]+/welcome/[^\"]+)\"")).AbsolutePath;
         var bo = host.Visitor();
         var weak = await bo.PostFormAsync(link, link, ("password", "too short"), ("again", "too short"));
         Assert.Contains("at least 10 characters", await weak.Content.ReadAsStringAsync(Stop));
-        Assert.Contains("/library", (await bo.PostFormAsync(link, link, ("password", SlateHost.Password), ("again", SlateHost.Password))).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "/library",
+            (await bo.PostFormAsync(link, link, ("password", SlateHost.Password), ("again", SlateHost.Password)))
+                .Headers
+                .Location!
+                .OriginalString
+        );
 
         var ours = await BuiltAsync("ines", "Ours alone", Visibility.School);
         var boId = await PersonAsync("bo@");
         await host.DbAsync(async db =>
         {
             // As if Bo had been a colleague once.
-            db.ActivityColleagues.Add(new ActivityColleague { ActivityId = ours, PersonId = boId, MayEdit = true });
+            db.ActivityColleagues.Add(
+                new ActivityColleague
+                {
+                    ActivityId = ours,
+                    PersonId = boId,
+                    MayEdit = true,
+                }
+            );
             return await db.SaveChangesAsync(Stop);
         });
         var group = await host.DbAsync(db => db.Classes.Where(c => c.Code == "COAST8").Select(c => c.Id).SingleAsync(Stop));
-        foreach (var address in new[] { $"/author/{ours}", $"/author/{ours}/results", $"/author/{ours}/answers", $"/author/{ours}/lookout", $"/author/{ours}/statistics", $"/author/{ours}/publish", $"/copy/{ours}", $"/classes/{group}", $"/classes/{group}/gradebook" })
+        foreach (
+            var address in new[]
+            {
+                $"/author/{ours}",
+                $"/author/{ours}/results",
+                $"/author/{ours}/answers",
+                $"/author/{ours}/lookout",
+                $"/author/{ours}/statistics",
+                $"/author/{ours}/publish",
+                $"/copy/{ours}",
+                $"/classes/{group}",
+                $"/classes/{group}/gradebook",
+            }
+        )
         {
             Assert.Contains("/not-yours", (await bo.GetAsync(address, Stop)).Headers.Location!.OriginalString);
         }

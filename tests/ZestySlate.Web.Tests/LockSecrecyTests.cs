@@ -11,14 +11,31 @@ public sealed class LockSecrecyTests(SlateHost host)
 
     private static readonly string[] BehindLocks =
     [
-        "wax paper", "half of it is enough", "Three are left", "Four small lights", "Which light she sees", "which light she sees", "smells of tar",
-        "n-ask2", "n-chest", "n-scope", "n-end", "6 h 15 min",
+        "wax paper",
+        "half of it is enough",
+        "Three are left",
+        "Four small lights",
+        "Which light she sees",
+        "which light she sees",
+        "smells of tar",
+        "n-ask2",
+        "n-chest",
+        "n-scope",
+        "n-end",
+        "6 h 15 min",
     ];
 
     private static async Task<string> TextAsync(Task<HttpResponseMessage> reply)
     {
         var answer = await reply;
-        return WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Stop)) + string.Join(' ', answer.Headers.Where(h => h.Key.StartsWith("X-Slate", StringComparison.Ordinal)).SelectMany(h => h.Value).Select(Uri.UnescapeDataString));
+        return WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Stop))
+            + string.Join(
+                ' ',
+                answer
+                    .Headers.Where(h => h.Key.StartsWith("X-Slate", StringComparison.Ordinal))
+                    .SelectMany(h => h.Value)
+                    .Select(Uri.UnescapeDataString)
+            );
     }
 
     [Fact]
@@ -51,10 +68,14 @@ public sealed class LockSecrecyTests(SlateHost host)
     public async Task A_code_opens_the_door_and_then_what_is_behind_it_comes()
     {
         var learner = await host.LinkVisitorAsync(activity: "beacon");
-        var wrong = await TextAsync(learner.SendEventAsync(Page, ("act", "code"), ("lock", "n-boat"), ("spot", "n-door"), ("code", "gannet"), ("event", "c1")));
+        var wrong = await TextAsync(
+            learner.SendEventAsync(Page, ("act", "code"), ("lock", "n-boat"), ("spot", "n-door"), ("code", "gannet"), ("event", "c1"))
+        );
         Assert.Contains("The letters click and do not move.", wrong);
         Assert.DoesNotContain("smells of tar", wrong, StringComparison.Ordinal);
-        var right = await TextAsync(learner.SendEventAsync(Page, ("act", "code"), ("lock", "n-boat"), ("spot", "n-door"), ("code", " WREN "), ("event", "c2")));
+        var right = await TextAsync(
+            learner.SendEventAsync(Page, ("act", "code"), ("lock", "n-boat"), ("spot", "n-door"), ("code", " WREN "), ("event", "c2"))
+        );
         Assert.Contains("The door opens; it smells of tar.", right);
         var inside = await TextAsync(learner.SendEventAsync(Page, ("act", "visit"), ("scene", "n-boat"), ("event", "v1")));
         Assert.Contains("6 h 15 min", inside);
@@ -68,11 +89,25 @@ public sealed class LockSecrecyTests(SlateHost host)
         var said = "";
         for (var i = 0; i < 6; i++)
         {
-            said = await TextAsync(learner.SendEventAsync(Page, ("act", "code"), ("lock", "n-boat"), ("spot", "n-door"), ("code", $"try{i}"), ("event", $"c{i}")));
+            said = await TextAsync(
+                learner.SendEventAsync(
+                    Page,
+                    ("act", "code"),
+                    ("lock", "n-boat"),
+                    ("spot", "n-door"),
+                    ("code", $"try{i}"),
+                    ("event", $"c{i}")
+                )
+            );
         }
 
         Assert.Contains("After 3 wrong codes the lock rests", said);
-        Assert.Contains("After 3 wrong codes", await TextAsync(learner.SendEventAsync(Page, ("act", "code"), ("lock", "n-boat"), ("spot", "n-door"), ("code", "wren"), ("event", "c9"))));
+        Assert.Contains(
+            "After 3 wrong codes",
+            await TextAsync(
+                learner.SendEventAsync(Page, ("act", "code"), ("lock", "n-boat"), ("spot", "n-door"), ("code", "wren"), ("event", "c9"))
+            )
+        );
     }
 
     [Fact]
@@ -80,7 +115,18 @@ public sealed class LockSecrecyTests(SlateHost host)
     {
         var learner = await host.LinkVisitorAsync(activity: "beacon");
         await learner.SendEventAsync(Page, ("act", "open"), ("spot", "n-log"), ("event", "o1"));
-        Assert.Equal(HttpStatusCode.NoContent, (await learner.SendEventAsync(Page, ("act", "annotate"), ("spot", "n-log"), ("text", "An isle: <b>which</b>?"), ("event", "a1"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NoContent,
+            (
+                await learner.SendEventAsync(
+                    Page,
+                    ("act", "annotate"),
+                    ("spot", "n-log"),
+                    ("text", "An isle: <b>which</b>?"),
+                    ("event", "a1")
+                )
+            ).StatusCode
+        );
         var html = await learner.GetStringAsync(Page, Stop);
         Assert.Contains("An isle: &lt;b&gt;which&lt;/b&gt;?", html);
     }

@@ -17,9 +17,17 @@ public sealed class LogTests
     {
         public ConcurrentQueue<(LogEventLevel Level, string Words, string Properties)> Lines { get; } = [];
 
-        public void Emit(LogEvent logEvent) => Lines.Enqueue((logEvent.Level, logEvent.RenderMessage(CultureInfo.InvariantCulture).Replace("\"", ""), string.Join(' ', logEvent.Properties.Values)));
+        public void Emit(LogEvent logEvent) =>
+            Lines.Enqueue(
+                (
+                    logEvent.Level,
+                    logEvent.RenderMessage(CultureInfo.InvariantCulture).Replace("\"", ""),
+                    string.Join(' ', logEvent.Properties.Values)
+                )
+            );
 
-        public List<string> Of(LogEventLevel level, string part) => [.. Lines.Where(line => line.Level == level && line.Words.Contains(part)).Select(line => line.Words)];
+        public List<string> Of(LogEventLevel level, string part) =>
+            [.. Lines.Where(line => line.Level == level && line.Words.Contains(part)).Select(line => line.Words)];
     }
 
     [Fact]
@@ -28,7 +36,13 @@ public sealed class LogTests
         var kept = new Kept();
         await using var host = new SlateHost
         {
-            Settings = { ["Demo:Enabled"] = "false", ["Mail:Server"] = "", ["Limits:SignInPerMinute"] = "3", ["Serilog:MinimumLevel:Default"] = "Verbose" },
+            Settings =
+            {
+                ["Demo:Enabled"] = "false",
+                ["Mail:Server"] = "",
+                ["Limits:SignInPerMinute"] = "3",
+                ["Serilog:MinimumLevel:Default"] = "Verbose",
+            },
             Log = kept,
         };
         await host.InitializeAsync();
@@ -42,13 +56,17 @@ public sealed class LogTests
         await host.Visitor().GetAsync("/no-such/place-at-all", Stop);
 
         Assert.Equal(3, kept.Of(LogEventLevel.Warning, "E-mail address and password do not belong together").Count);
-        Assert.Single(kept.Of(LogEventLevel.Warning, "tries too often at /sign-in"), line => line.EndsWith("waits a minute", StringComparison.Ordinal));
+        Assert.Single(kept.Of(LogEventLevel.Warning, "tries too often at /sign-in"), line =>
+            line.EndsWith("waits a minute", StringComparison.Ordinal)
+        );
         var refused = Assert.Single(kept.Of(LogEventLevel.Warning, "A launch from"));
         Assert.Contains("http://somewhere.example INF forged", refused);
         Assert.DoesNotContain('\n', refused);
         Assert.NotEmpty(kept.Of(LogEventLevel.Verbose, "GET /welcome/{secret}"));
         Assert.NotEmpty(kept.Of(LogEventLevel.Verbose, "GET (no route) answered"));
-        Assert.DoesNotContain(kept.Lines, line => new[] { "wren@", "typed-secret", "a-secret-of", "place-at-all" }.Any(secret => (line.Words + line.Properties).Contains(secret)));
+        Assert.DoesNotContain(kept.Lines, line =>
+            new[] { "wren@", "typed-secret", "a-secret-of", "place-at-all" }.Any(secret => (line.Words + line.Properties).Contains(secret))
+        );
     }
 
     [Theory]

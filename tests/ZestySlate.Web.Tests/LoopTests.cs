@@ -14,7 +14,8 @@ public sealed class LoopTests
     {
         public Exception? Trouble { get; set; }
 
-        protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) => Trouble is null ? Task.CompletedTask : throw Trouble;
+        protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) =>
+            Trouble is null ? Task.CompletedTask : throw Trouble;
     }
 
     [Fact]
@@ -22,11 +23,13 @@ public sealed class LoopTests
     {
         await using var provider = new ServiceCollection().BuildServiceProvider();
         var health = new LoopHealth();
-        using var loop = new Trying(new LoopServices(provider.GetRequiredService<IServiceScopeFactory>(), health, TimeProvider.System, NullLogger<Loop>.Instance));
+        using var loop = new Trying(
+            new LoopServices(provider.GetRequiredService<IServiceScopeFactory>(), health, TimeProvider.System, NullLogger<Loop>.Instance)
+        );
         var stop = TestContext.Current.CancellationToken;
         loop.Trouble = new IOException("full", 28);
         var rests = new List<double>();
-        for (var rest = TimeSpan.FromSeconds(5); rests.Count < 7;)
+        for (var rest = TimeSpan.FromSeconds(5); rests.Count < 7; )
         {
             rest = await loop.OnceAsync(rest, stop);
             rests.Add(rest.TotalSeconds);
@@ -47,10 +50,12 @@ public sealed class LoopTests
     {
         var done = new List<int>();
         var problem = await Assert.ThrowsAsync<FormatException>(() => OneByOne.AllAsync([1, 2, 3, 4], one =>
-        {
-            done.Add(one);
-            return one % 2 == 1 ? Task.CompletedTask : throw new FormatException(one.ToString(System.Globalization.CultureInfo.InvariantCulture));
-        }));
+            {
+                done.Add(one);
+                return one % 2 == 1
+                    ? Task.CompletedTask
+                    : throw new FormatException(one.ToString(System.Globalization.CultureInfo.InvariantCulture));
+            }));
         Assert.Equal("2", problem.Message);
         Assert.Equal([1, 2, 3, 4], done);
     }
@@ -60,10 +65,10 @@ public sealed class LoopTests
     {
         var done = new List<int>();
         await Assert.ThrowsAsync<IOException>(() => OneByOne.AllAsync([1, 2, 3], one =>
-        {
-            done.Add(one);
-            throw new IOException("full", 28);
-        }));
+            {
+                done.Add(one);
+                throw new IOException("full", 28);
+            }));
         Assert.Equal([1], done);
     }
 
@@ -77,13 +82,51 @@ public sealed class LoopTests
         await host.DbAsync(async db =>
         {
             // An attempt whose events cannot be read, and a later run that has nothing to do.
-            db.Attempts.Add(new AttemptRecord { Id = "torn", ActivityId = "torn", PersonId = "wren", BeganAt = now });
-            db.Events.Add(new EventRecord { AttemptId = "torn", Sequence = 1, EventId = "torn", Json = "{" });
-            db.MarkAgainRuns.Add(new MarkAgainRun { Id = "first", ActivityId = "torn", Edition = 1, By = "ines", At = now.AddMinutes(-2) });
-            db.MarkAgainRuns.Add(new MarkAgainRun { Id = "later", ActivityId = "none", Edition = 1, By = "ines", At = now.AddMinutes(-1) });
+            db.Attempts.Add(
+                new AttemptRecord
+                {
+                    Id = "torn",
+                    ActivityId = "torn",
+                    PersonId = "wren",
+                    BeganAt = now,
+                }
+            );
+            db.Events.Add(
+                new EventRecord
+                {
+                    AttemptId = "torn",
+                    Sequence = 1,
+                    EventId = "torn",
+                    Json = "{",
+                }
+            );
+            db.MarkAgainRuns.Add(
+                new MarkAgainRun
+                {
+                    Id = "first",
+                    ActivityId = "torn",
+                    Edition = 1,
+                    By = "ines",
+                    At = now.AddMinutes(-2),
+                }
+            );
+            db.MarkAgainRuns.Add(
+                new MarkAgainRun
+                {
+                    Id = "later",
+                    ActivityId = "none",
+                    Edition = 1,
+                    By = "ines",
+                    At = now.AddMinutes(-1),
+                }
+            );
             return await db.SaveChangesAsync(stop);
         });
-        for (var tries = 0; tries < 100 && await host.DbAsync(db => db.MarkAgainRuns.AnyAsync(run => run.Id == "later" && run.FinishedAt == null, stop)); tries++)
+        for (
+            var tries = 0;
+            tries < 100 && await host.DbAsync(db => db.MarkAgainRuns.AnyAsync(run => run.Id == "later" && run.FinishedAt == null, stop));
+            tries++
+        )
         {
             await Task.Delay(100, stop);
         }

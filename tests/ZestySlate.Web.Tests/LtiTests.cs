@@ -43,58 +43,107 @@ public sealed class LtiTests
         if (request.RequestUri!.AbsolutePath == "/lti/keys")
         {
             var half = Rsa.ExportParameters(false);
-            return Json(new { keys = new[] { new { kty = "RSA", use = "sig", alg = "RS256", kid = KeyId, n = Base64UrlEncoder.Encode(half.Modulus!), e = Base64UrlEncoder.Encode(half.Exponent!) } } });
+            return Json(
+                new
+                {
+                    keys = new[]
+                    {
+                        new
+                        {
+                            kty = "RSA",
+                            use = "sig",
+                            alg = "RS256",
+                            kid = KeyId,
+                            n = Base64UrlEncoder.Encode(half.Modulus!),
+                            e = Base64UrlEncoder.Encode(half.Exponent!),
+                        },
+                    },
+                }
+            );
         }
 
         return request.RequestUri.AbsolutePath switch
         {
-            "/lti/token" => Json(new { access_token = "t", token_type = "Bearer", expires_in = 60 }),
+            "/lti/token" => Json(
+                new
+                {
+                    access_token = "t",
+                    token_type = "Bearer",
+                    expires_in = 60,
+                }
+            ),
             var path when path.EndsWith("/scores", StringComparison.Ordinal) => new HttpResponseMessage(HttpStatusCode.NoContent),
             _ => new HttpResponseMessage(HttpStatusCode.NotFound),
         };
     }
 
-    private static HttpResponseMessage Json(object body) => new(HttpStatusCode.OK) { Content = new StringContent(JsonSerializer.Serialize(body)) };
+    private static HttpResponseMessage Json(object body) =>
+        new(HttpStatusCode.OK) { Content = new StringContent(JsonSerializer.Serialize(body)) };
 
     /// <summary>A sign-in begun in a browser of its own.</summary>
     private sealed record Begun(HttpClient Browser, string State, string Nonce, string Target);
 
     private async Task<Begun> BeginAsync(string target = "http://localhost/a/garden", bool cookies = true)
     {
-        var browser = _host.CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new Uri("https://localhost"), HandleCookies = cookies });
+        var browser = _host.CreateClient(
+            new()
+            {
+                AllowAutoRedirect = false,
+                BaseAddress = new Uri("https://localhost"),
+                HandleCookies = cookies,
+            }
+        );
         target = target.Replace("http:", "https:");
-        var reply = await browser.GetAsync($"/lti/login?iss=http://courses.example&client_id=zesty-slate&login_hint=s1&lti_message_hint=h&target_link_uri={Uri.EscapeDataString(target)}{(cookies ? "" : "&lti_storage_target=_parent")}", Stop);
-        var address = cookies ? reply.Headers.Location!.OriginalString : WebUtility.HtmlDecode(Regex.Match(await reply.Content.ReadAsStringAsync(Stop), "data-next=\"([^\"]+)\"").Groups[1].Value);
+        var reply = await browser.GetAsync(
+            $"/lti/login?iss=http://courses.example&client_id=zesty-slate&login_hint=s1&lti_message_hint=h&target_link_uri={Uri.EscapeDataString(target)}"
+                + $"{(cookies ? "" : "&lti_storage_target=_parent")}",
+            Stop
+        );
+        var address = cookies
+            ? reply.Headers.Location!.OriginalString
+            : WebUtility.HtmlDecode(Regex.Match(await reply.Content.ReadAsStringAsync(Stop), "data-next=\"([^\"]+)\"").Groups[1].Value);
         var query = Microsoft.AspNetCore.WebUtilities.QueryHelpers.ParseQuery(new Uri(address).Query);
         return new Begun(browser, query["state"]!, query["nonce"]!, target);
     }
 
-    private Dictionary<string, object?> Claims(Begun begun, string subject = "s1", string role = "Learner") => new()
-    {
-        ["iss"] = "http://courses.example",
-        ["aud"] = "zesty-slate",
-        ["azp"] = "zesty-slate",
-        ["sub"] = subject,
-        ["name"] = "Anouk Delvaux",
-        ["iat"] = DateTimeOffset.UtcNow.ToUnixTimeSeconds(),
-        ["exp"] = DateTimeOffset.UtcNow.AddMinutes(5).ToUnixTimeSeconds(),
-        ["nonce"] = begun.Nonce,
-        [Claim + "version"] = "1.3.0",
-        [Claim + "message_type"] = "LtiResourceLinkRequest",
-        [Claim + "deployment_id"] = "gannet-point-1",
-        [Claim + "target_link_uri"] = begun.Target,
-        [Claim + "resource_link"] = new { id = "link-1", title = "Round the garden" },
-        [Claim + "context"] = new { id = "c", title = "Watchkeepers" },
-        [Claim + "roles"] = new[] { "http://purl.imsglobal.org/vocab/lis/v2/membership#" + role },
-        [Claim + "custom"] = new { due = "2026-12-24T18:00:00Z" },
-        ["https://purl.imsglobal.org/spec/lti-ags/claim/endpoint"] = new { scope = new[] { "https://purl.imsglobal.org/spec/lti-ags/scope/score" }, lineitem = "http://courses.example/lti/lineitems/1?type=x" },
-    };
+    private Dictionary<string, object?> Claims(Begun begun, string subject = "s1", string role = "Learner") =>
+        new()
+        {
+            ["iss"] = "http://courses.example",
+            ["aud"] = "zesty-slate",
+            ["azp"] = "zesty-slate",
+            ["sub"] = subject,
+            ["name"] = "Anouk Delvaux",
+            ["iat"] = DateTimeOffset.UtcNow.ToUnixTimeSeconds(),
+            ["exp"] = DateTimeOffset.UtcNow.AddMinutes(5).ToUnixTimeSeconds(),
+            ["nonce"] = begun.Nonce,
+            [Claim + "version"] = "1.3.0",
+            [Claim + "message_type"] = "LtiResourceLinkRequest",
+            [Claim + "deployment_id"] = "gannet-point-1",
+            [Claim + "target_link_uri"] = begun.Target,
+            [Claim + "resource_link"] = new { id = "link-1", title = "Round the garden" },
+            [Claim + "context"] = new { id = "c", title = "Watchkeepers" },
+            [Claim + "roles"] = new[] { "http://purl.imsglobal.org/vocab/lis/v2/membership#" + role },
+            [Claim + "custom"] = new { due = "2026-12-24T18:00:00Z" },
+            ["https://purl.imsglobal.org/spec/lti-ags/claim/endpoint"] = new
+            {
+                scope = new[] { "https://purl.imsglobal.org/spec/lti-ags/scope/score" },
+                lineitem = "http://courses.example/lti/lineitems/1?type=x",
+            },
+        };
 
-    private string Sign(object claims, SigningCredentials? credentials = null) => new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(claims),
-        credentials ?? new SigningCredentials(new RsaSecurityKey(Rsa) { KeyId = KeyId }, SecurityAlgorithms.RsaSha256));
+    private string Sign(object claims, SigningCredentials? credentials = null) =>
+        new JsonWebTokenHandler().CreateToken(
+            JsonSerializer.Serialize(claims),
+            credentials ?? new SigningCredentials(new RsaSecurityKey(Rsa) { KeyId = KeyId }, SecurityAlgorithms.RsaSha256)
+        );
 
     private static Task<HttpResponseMessage> LaunchAsync(Begun begun, string token, string? state = null) =>
-        begun.Browser.PostAsync("/lti/launch", new FormUrlEncodedContent([KeyValuePair.Create("state", state ?? begun.State), KeyValuePair.Create("id_token", token)]), Stop);
+        begun.Browser.PostAsync(
+            "/lti/launch",
+            new FormUrlEncodedContent([KeyValuePair.Create("state", state ?? begun.State), KeyValuePair.Create("id_token", token)]),
+            Stop
+        );
 
     private static async Task RefusedAsync(HttpResponseMessage reply, string words)
     {
@@ -122,9 +171,17 @@ public sealed class LtiTests
         var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
         var page = await bare.GetStringAsync(reply.Headers.Location.OriginalString, Stop);
         Assert.Contains("data-events=\"/s/", page);
-        var marked = await bare.SendEventAsync(reply.Headers.Location.OriginalString, ("act", "mark"), ("spot", "askfrost"), ("event", "m"), ("pick", "true"));
+        var marked = await bare.SendEventAsync(
+            reply.Headers.Location.OriginalString,
+            ("act", "mark"),
+            ("spot", "askfrost"),
+            ("event", "m"),
+            ("pick", "true")
+        );
         Assert.Contains("1 of 1 point", await marked.Content.ReadAsStringAsync(Stop));
-        var policy = (await bare.GetAsync(reply.Headers.Location.OriginalString, Stop)).Headers.GetValues("Content-Security-Policy").Single();
+        var policy = (await bare.GetAsync(reply.Headers.Location.OriginalString, Stop))
+            .Headers.GetValues("Content-Security-Policy")
+            .Single();
         Assert.Contains("frame-ancestors 'self' http://courses.example", policy);
     }
 
@@ -134,10 +191,18 @@ public sealed class LtiTests
         var begun = await BeginAsync();
         var location = (await LaunchAsync(begun, Sign(Claims(begun, "s-ends")))).Headers.Location!.OriginalString;
         var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
-        var left = await _host.DbAsync(db => db.FrameSessions.OrderByDescending(session => session.ExpiresAt).Select(session => session.ExpiresAt).FirstAsync(Stop)) - DateTimeOffset.UtcNow;
+        var left =
+            await _host.DbAsync(db =>
+                db.FrameSessions.OrderByDescending(session => session.ExpiresAt).Select(session => session.ExpiresAt).FirstAsync(Stop)
+            ) - DateTimeOffset.UtcNow;
         Assert.InRange(left, TimeSpan.FromHours(11.9), TimeSpan.FromHours(12));
         Assert.Contains("data-events", await bare.GetStringAsync(location, Stop));
-        await _host.DbAsync(db => db.FrameSessions.ExecuteUpdateAsync(set => set.SetProperty(session => session.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        await _host.DbAsync(db =>
+            db.FrameSessions.ExecuteUpdateAsync(
+                set => set.SetProperty(session => session.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)),
+                Stop
+            )
+        );
         var ended = await bare.GetAsync(location, Stop);
         Assert.Equal(HttpStatusCode.Forbidden, ended.StatusCode);
         Assert.DoesNotContain("data-events", await ended.Content.ReadAsStringAsync(Stop));
@@ -150,7 +215,16 @@ public sealed class LtiTests
         var location = (await LaunchAsync(begun, Sign(Claims(begun, "s-proof")))).Headers.Location!.OriginalString;
         var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
         var events = SlateHost.Find(await bare.GetStringAsync(location, Stop), "data-events=\"([^\"]+)\"");
-        Assert.Equal(HttpStatusCode.BadRequest, (await bare.PostAsync(events, new FormUrlEncodedContent([KeyValuePair.Create("act", "handIn"), KeyValuePair.Create("event", "x")]), Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (
+                await bare.PostAsync(
+                    events,
+                    new FormUrlEncodedContent([KeyValuePair.Create("act", "handIn"), KeyValuePair.Create("event", "x")]),
+                    Stop
+                )
+            ).StatusCode
+        );
     }
 
     [Fact]
@@ -164,10 +238,18 @@ public sealed class LtiTests
 
     [Fact]
     public Task Several_audiences_need_an_authorized_party() =>
-        RefusedAsync(c => { c["aud"] = new[] { "zesty-slate", "other" }; c.Remove("azp"); }, "authorised for somebody else");
+        RefusedAsync(
+            c =>
+            {
+                c["aud"] = new[] { "zesty-slate", "other" };
+                c.Remove("azp");
+            },
+            "authorised for somebody else"
+        );
 
     [Fact]
-    public Task An_expired_message_is_refused() => RefusedAsync(c => c["exp"] = DateTimeOffset.UtcNow.AddMinutes(-2).ToUnixTimeSeconds(), "too old");
+    public Task An_expired_message_is_refused() =>
+        RefusedAsync(c => c["exp"] = DateTimeOffset.UtcNow.AddMinutes(-2).ToUnixTimeSeconds(), "too old");
 
     [Fact]
     public Task A_message_without_an_end_is_refused() => RefusedAsync(c => c.Remove("exp"), "did not pass the checks");
@@ -179,13 +261,16 @@ public sealed class LtiTests
     public Task Another_version_is_refused() => RefusedAsync(c => c[Claim + "version"] = "1.1", "another version of LTI");
 
     [Fact]
-    public Task Another_message_type_is_refused() => RefusedAsync(c => c[Claim + "message_type"] = "LtiSubmissionReviewRequest", "not done here");
+    public Task Another_message_type_is_refused() =>
+        RefusedAsync(c => c[Claim + "message_type"] = "LtiSubmissionReviewRequest", "not done here");
 
     [Fact]
-    public Task An_unknown_deployment_is_refused() => RefusedAsync(c => c[Claim + "deployment_id"] = "gannet-point-2", "deployment of the course site is not registered");
+    public Task An_unknown_deployment_is_refused() =>
+        RefusedAsync(c => c[Claim + "deployment_id"] = "gannet-point-2", "deployment of the course site is not registered");
 
     [Fact]
-    public Task Another_target_than_said_at_first_is_refused() => RefusedAsync(c => c[Claim + "target_link_uri"] = "https://localhost/a/other", "another address than it said");
+    public Task Another_target_than_said_at_first_is_refused() =>
+        RefusedAsync(c => c[Claim + "target_link_uri"] = "https://localhost/a/other", "another address than it said");
 
     [Fact]
     public Task A_launch_without_a_person_is_refused() => RefusedAsync(c => c.Remove("sub"), "does not say who you are");
@@ -198,7 +283,13 @@ public sealed class LtiTests
     {
         var begun = await BeginAsync();
         using var other = RSA.Create(2048);
-        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun), new SigningCredentials(new RsaSecurityKey(other) { KeyId = KeyId }, SecurityAlgorithms.RsaSha256))), "signature is not the course site's");
+        await RefusedAsync(
+            await LaunchAsync(
+                begun,
+                Sign(Claims(begun), new SigningCredentials(new RsaSecurityKey(other) { KeyId = KeyId }, SecurityAlgorithms.RsaSha256))
+            ),
+            "signature is not the course site's"
+        );
     }
 
     [Fact]
@@ -206,7 +297,10 @@ public sealed class LtiTests
     {
         var begun = await BeginAsync();
         var payload = Base64UrlEncoder.Encode(JsonSerializer.Serialize(Claims(begun)));
-        await RefusedAsync(await LaunchAsync(begun, $"{Base64UrlEncoder.Encode("{\"alg\":\"none\"}")}.{payload}."), "did not pass the checks");
+        await RefusedAsync(
+            await LaunchAsync(begun, $"{Base64UrlEncoder.Encode("{\"alg\":\"none\"}")}.{payload}."),
+            "did not pass the checks"
+        );
     }
 
     [Fact]
@@ -214,21 +308,33 @@ public sealed class LtiTests
     {
         var begun = await BeginAsync();
         var secret = new SymmetricSecurityKey(Rsa.ExportSubjectPublicKeyInfo()) { KeyId = KeyId };
-        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun), new SigningCredentials(secret, SecurityAlgorithms.HmacSha256))), "did not pass the checks");
+        await RefusedAsync(
+            await LaunchAsync(begun, Sign(Claims(begun), new SigningCredentials(secret, SecurityAlgorithms.HmacSha256))),
+            "did not pass the checks"
+        );
     }
 
     [Fact]
     public async Task The_right_key_with_another_algorithm_is_refused()
     {
         var begun = await BeginAsync();
-        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun), new SigningCredentials(new RsaSecurityKey(Rsa) { KeyId = KeyId }, SecurityAlgorithms.RsaSha512))), "did not pass the checks");
+        await RefusedAsync(
+            await LaunchAsync(
+                begun,
+                Sign(Claims(begun), new SigningCredentials(new RsaSecurityKey(Rsa) { KeyId = KeyId }, SecurityAlgorithms.RsaSha512))
+            ),
+            "did not pass the checks"
+        );
     }
 
     [Fact]
     public async Task A_sign_in_that_took_too_long_is_refused()
     {
         var begun = await BeginAsync();
-        await _host.DbAsync(db => db.CourseSiteLogins.Where(l => l.State == begun.State).ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        await _host.DbAsync(db =>
+            db.CourseSiteLogins.Where(l => l.State == begun.State)
+                .ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop)
+        );
         await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun))), "took too long");
     }
 
@@ -259,7 +365,10 @@ public sealed class LtiTests
     public async Task A_state_of_another_browser_is_refused()
     {
         var begun = await BeginAsync();
-        var other = begun with { Browser = _host.CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new Uri("https://localhost") }) };
+        var other = begun with
+        {
+            Browser = _host.CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new Uri("https://localhost") }),
+        };
         await RefusedAsync(await LaunchAsync(other, Sign(Claims(begun))), "keeps no cookies");
     }
 
@@ -272,7 +381,10 @@ public sealed class LtiTests
 
         async Task<HttpResponseMessage> ContinueAsync(string proof, string? origin)
         {
-            var request = new HttpRequestMessage(HttpMethod.Post, "/lti/continue") { Content = new FormUrlEncodedContent([KeyValuePair.Create("state", begun.State), KeyValuePair.Create("proof", proof)]) };
+            var request = new HttpRequestMessage(HttpMethod.Post, "/lti/continue")
+            {
+                Content = new FormUrlEncodedContent([KeyValuePair.Create("state", begun.State), KeyValuePair.Create("proof", proof)]),
+            };
             if (origin is not null)
             {
                 request.Headers.Add("Origin", origin);
@@ -289,10 +401,16 @@ public sealed class LtiTests
     }
 
     [Theory]
-    [InlineData("iss=http://elsewhere.example&client_id=zesty-slate&login_hint=x&target_link_uri=http://localhost/a/garden", "not registered")]
+    [InlineData(
+        "iss=http://elsewhere.example&client_id=zesty-slate&login_hint=x&target_link_uri=http://localhost/a/garden",
+        "not registered"
+    )]
     [InlineData("iss=http://courses.example&client_id=other&login_hint=x&target_link_uri=http://localhost/a/garden", "not registered")]
     [InlineData("iss=http://courses.example&client_id=zesty-slate&target_link_uri=http://localhost/a/garden", "not registered")]
-    [InlineData("iss=http://courses.example&client_id=zesty-slate&login_hint=x&target_link_uri=http://elsewhere.example/a/garden", "not ours")]
+    [InlineData(
+        "iss=http://courses.example&client_id=zesty-slate&login_hint=x&target_link_uri=http://elsewhere.example/a/garden",
+        "not ours"
+    )]
     [InlineData("iss=http://courses.example&client_id=zesty-slate&login_hint=x", "not ours")]
     public async Task A_sign_in_that_cannot_be_is_refused(string query, string words) =>
         await RefusedAsync(await _host.Visitor().GetAsync("/lti/login?" + query, Stop), words);
@@ -316,7 +434,11 @@ public sealed class LtiTests
         var begun = await BeginAsync("http://localhost/lti/choose");
         var claims = Claims(begun);
         claims[Claim + "message_type"] = "LtiDeepLinkingRequest";
-        claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new { deep_link_return_url = "http://courses.example/lti/chosen", data = "d" };
+        claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new
+        {
+            deep_link_return_url = "http://courses.example/lti/chosen",
+            data = "d",
+        };
         await RefusedAsync(await LaunchAsync(begun, Sign(claims)), "Only those who teach");
     }
 
@@ -327,13 +449,25 @@ public sealed class LtiTests
         var claims = Claims(begun, "t-ines", "Instructor");
         claims["email"] = "ines.halloran@gannetpoint.example";
         claims[Claim + "message_type"] = "LtiDeepLinkingRequest";
-        claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new { deep_link_return_url = "http://courses.example/lti/chosen", data = "csrf-7" };
+        claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new
+        {
+            deep_link_return_url = "http://courses.example/lti/chosen",
+            data = "csrf-7",
+        };
         var location = (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
         var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
         var wrong = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "many"));
         Assert.Contains("«many» is not a number of points", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)));
 
-        var chosen = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "10"), ("from", "2026-12-01T08:00"), ("due", "2026-12-10T18:00"), ("offset", "60"));
+        var chosen = await bare.PostFormAsync(
+            location,
+            location,
+            ("activity", "garden"),
+            ("points", "10"),
+            ("from", "2026-12-01T08:00"),
+            ("due", "2026-12-10T18:00"),
+            ("offset", "60")
+        );
         Assert.Contains("form-action 'self' http://courses.example", chosen.Headers.GetValues("Content-Security-Policy").Single());
         var token = new JsonWebToken(SlateHost.Find(await chosen.Content.ReadAsStringAsync(Stop), "name=\"JWT\" value=\"([^\"]+)\""));
         Assert.Equal(("zesty-slate", "http://courses.example"), (token.Issuer, token.Audiences.Single()));
@@ -345,7 +479,15 @@ public sealed class LtiTests
         Assert.Equal("2026-12-10T17:00:00Z", item.GetProperty("submission").GetProperty("endDateTime").GetString());
 
         var published = new JsonWebKeySet(await bare.GetStringAsync("/lti/keys", Stop));
-        var result = await new JsonWebTokenHandler().ValidateTokenAsync(token.EncodedToken, new TokenValidationParameters { IssuerSigningKeys = published.GetSigningKeys(), ValidIssuer = "zesty-slate", ValidAudience = "http://courses.example" });
+        var result = await new JsonWebTokenHandler().ValidateTokenAsync(
+            token.EncodedToken,
+            new TokenValidationParameters
+            {
+                IssuerSigningKeys = published.GetSigningKeys(),
+                ValidIssuer = "zesty-slate",
+                ValidAudience = "http://courses.example",
+            }
+        );
         Assert.True(result.IsValid);
     }
 
@@ -358,21 +500,41 @@ public sealed class LtiTests
             var claims = Claims(begun, "t-ines", "Instructor");
             claims["email"] = "ines.halloran@gannetpoint.example";
             claims[Claim + "message_type"] = "LtiDeepLinkingRequest";
-            claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new { deep_link_return_url = "http://courses.example/lti/chosen", data = "d", accept_multiple = several };
+            claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new
+            {
+                deep_link_return_url = "http://courses.example/lti/chosen",
+                data = "d",
+                accept_multiple = several,
+            };
             return (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
         }
 
         var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
         var one = await OpenAsync(false);
-        var refused = await bare.PostFormAsync(one, one, ("activity", "garden"), ("activity", "clouds"), ("instructions", "Both by Friday."));
+        var refused = await bare.PostFormAsync(
+            one,
+            one,
+            ("activity", "garden"),
+            ("activity", "clouds"),
+            ("instructions", "Both by Friday.")
+        );
         var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("takes one activity at a time", page);
         Assert.Contains(">Both by Friday.</textarea>", page);
 
         var more = await OpenAsync(true);
-        var chosen = await bare.PostFormAsync(more, more, ("activity", "garden"), ("activity", "clouds"), ("instructions", "Both by Friday."));
+        var chosen = await bare.PostFormAsync(
+            more,
+            more,
+            ("activity", "garden"),
+            ("activity", "clouds"),
+            ("instructions", "Both by Friday.")
+        );
         var token = new JsonWebToken(SlateHost.Find(await chosen.Content.ReadAsStringAsync(Stop), "name=\"JWT\" value=\"([^\"]+)\""));
-        var items = token.GetPayloadValue<JsonElement>("https://purl.imsglobal.org/spec/lti-dl/claim/content_items").EnumerateArray().ToList();
+        var items = token
+            .GetPayloadValue<JsonElement>("https://purl.imsglobal.org/spec/lti-dl/claim/content_items")
+            .EnumerateArray()
+            .ToList();
         Assert.Equal(["http://localhost/a/garden", "http://localhost/a/clouds"], items.Select(item => item.GetProperty("url").GetString()));
         Assert.All(items, item => Assert.Equal("Both by Friday.", item.GetProperty("text").GetString()));
     }
@@ -388,28 +550,44 @@ public sealed class LtiTests
         await bare.SendEventAsync(location, ("act", "mark"), ("spot", "askshade"), ("event", "m"), ("pick", "sun"));
         await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
 
-        _services = request => request.RequestUri!.AbsolutePath == "/lti/token" ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable) : null;
+        _services = request =>
+            request.RequestUri!.AbsolutePath == "/lti/token" ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable) : null;
         Assert.Equal(0, await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop)));
-        var waiting = await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.Subject == "s-score" && d.DeliveredAt == null).SingleAsync(Stop));
+        var waiting = await _host.DbAsync(db =>
+            db.ScoreDeliveries.Where(d => d.Subject == "s-score" && d.DeliveredAt == null).SingleAsync(Stop)
+        );
         Assert.Equal("the course site answered 503", waiting.LastProblem);
         Assert.InRange(waiting.NextTry - DateTimeOffset.UtcNow, TimeSpan.FromSeconds(1), TimeSpan.FromSeconds(6));
         var results = await (await _host.TeacherAsync("ines")).GetStringAsync("/author/garden/results", Stop);
         Assert.Matches("grades? waits? for the course site", results);
 
         _services = null;
-        await _host.DbAsync(db => db.ScoreDeliveries.ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop));
+        await _host.DbAsync(db =>
+            db.ScoreDeliveries.ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop)
+        );
         _host.Outside.Calls.Clear();
         Assert.True(await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop)) >= 1);
-        var call = _host.Outside.Calls.Single(c => c.Address.EndsWith("/scores?type=x", StringComparison.Ordinal) && c.Body.Contains("s-score"));
+        var call = _host.Outside.Calls.Single(c =>
+            c.Address.EndsWith("/scores?type=x", StringComparison.Ordinal) && c.Body.Contains("s-score")
+        );
         var score = JsonDocument.Parse(call.Body).RootElement;
         Assert.Equal("Completed", score.GetProperty("activityProgress").GetString());
         Assert.Equal("FullyGraded", score.GetProperty("gradingProgress").GetString());
         Assert.Equal((1m, 4m), (score.GetProperty("scoreGiven").GetDecimal(), score.GetProperty("scoreMaximum").GetDecimal()));
-        Assert.Equal(0, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.Subject == "s-score" && d.DeliveredAt == null, Stop)));
+        Assert.Equal(
+            0,
+            await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.Subject == "s-score" && d.DeliveredAt == null, Stop))
+        );
     }
 
     /// <summary>A learner opens a link of the course and answers; the page to go on at.</summary>
-    private async Task<string> OpenedAsync(string subject, string link, object? members = null, string deployment = "gannet-point-1", string? lineItem = "http://courses.example/lti/lineitems/1?type=x")
+    private async Task<string> OpenedAsync(
+        string subject,
+        string link,
+        object? members = null,
+        string deployment = "gannet-point-1",
+        string? lineItem = "http://courses.example/lti/lineitems/1?type=x"
+    )
     {
         var begun = await BeginAsync();
         var claims = Claims(begun, subject);
@@ -434,7 +612,14 @@ public sealed class LtiTests
     [Fact]
     public async Task Who_belongs_to_the_course_is_asked_page_by_page_and_removed_ones_keep_their_work()
     {
-        object Member(string id, string status, string role = "http://purl.imsglobal.org/vocab/lis/v2/membership#Learner") => new { user_id = id, name = "Member " + id, status, roles = new[] { role } };
+        object Member(string id, string status, string role = "http://purl.imsglobal.org/vocab/lis/v2/membership#Learner") =>
+            new
+            {
+                user_id = id,
+                name = "Member " + id,
+                status,
+                roles = new[] { role },
+            };
         var gone = "Active";
         _services = request =>
         {
@@ -444,28 +629,53 @@ public sealed class LtiTests
             }
 
             var second = request.RequestUri.Query.Contains("p=2", StringComparison.Ordinal);
-            var reply = Json(new { id = "m", members = second ? [Member("nrps-c", gone), Member("nrps-t", "Active", "Instructor")] : new[] { Member("nrps-a", "Active"), Member("nrps-b", "Active") } });
+            var reply = Json(
+                new
+                {
+                    id = "m",
+                    members = second
+                        ? [Member("nrps-c", gone), Member("nrps-t", "Active", "Instructor")]
+                        : new[] { Member("nrps-a", "Active"), Member("nrps-b", "Active") },
+                }
+            );
             if (!second)
             {
-                reply.Headers.Add("Link", "<http://courses.example/other>; rel=\"differences\", <http://courses.example/c/members?p=2>; rel=next");
+                reply.Headers.Add(
+                    "Link",
+                    "<http://courses.example/other>; rel=\"differences\", <http://courses.example/c/members?p=2>; rel=next"
+                );
             }
 
             return reply;
         };
-        await OpenedAsync("nrps-c", "link-nrps", new { context_memberships_url = "http://courses.example/c/members?role=all", service_versions = new[] { "2.0" } });
+        await OpenedAsync(
+            "nrps-c",
+            "link-nrps",
+            new { context_memberships_url = "http://courses.example/c/members?role=all", service_versions = new[] { "2.0" } }
+        );
         var ines = await _host.TeacherAsync("ines");
         var page = await ines.GetStringAsync("/author/garden/courses", Stop);
         Assert.Contains("Member nrps-a", page);
         Assert.DoesNotContain("Member nrps-t", page);
-        Assert.Contains(_host.Outside.Calls, call => call.Address.Contains("members?role=all&limit=100&rlid=link-nrps", StringComparison.Ordinal));
-        Assert.Contains(_host.Outside.Calls, call => call.Address.EndsWith("/lti/token", StringComparison.Ordinal) && call.Body.Contains("contextmembership.readonly", StringComparison.Ordinal));
+        Assert.Contains(_host.Outside.Calls, call =>
+            call.Address.Contains("members?role=all&limit=100&rlid=link-nrps", StringComparison.Ordinal)
+        );
+        Assert.Contains(_host.Outside.Calls, call =>
+            call.Address.EndsWith("/lti/token", StringComparison.Ordinal)
+            && call.Body.Contains("contextmembership.readonly", StringComparison.Ordinal)
+        );
 
         gone = "Deleted";
-        var assignment = await _host.DbAsync(db => db.Assignments.Where(a => a.ResourceLinkId == "link-nrps").Select(a => a.Id).SingleAsync(Stop));
+        var assignment = await _host.DbAsync(db =>
+            db.Assignments.Where(a => a.ResourceLinkId == "link-nrps").Select(a => a.Id).SingleAsync(Stop)
+        );
         await ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Members", ("assignment", $"{assignment}"));
         Assert.Contains("Member nrps-c (belongs to the course no more)", await ines.GetStringAsync("/author/garden/courses", Stop));
 
-        _services = request => request.RequestUri!.AbsolutePath.EndsWith("/members", StringComparison.Ordinal) ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable) : null;
+        _services = request =>
+            request.RequestUri!.AbsolutePath.EndsWith("/members", StringComparison.Ordinal)
+                ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable)
+                : null;
         await ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Members", ("assignment", $"{assignment}"));
         page = await ines.GetStringAsync("/author/garden/courses", Stop);
         Assert.Contains("The course site answered 503", page);
@@ -477,16 +687,39 @@ public sealed class LtiTests
     {
         var location = await OpenedAsync("s-goes", "link-goes");
         var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
-        async Task<List<(string, decimal?)>> ToldAsync() => (await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.Subject == "s-goes").OrderBy(d => d.Id).Select(d => d.Score).ToListAsync(Stop)))
-            .Select(json => JsonDocument.Parse(json).RootElement).Select(score => (score.GetProperty("ActivityProgress").GetString()!, score.GetProperty("Given").ValueKind == JsonValueKind.Null ? (decimal?)null : score.GetProperty("Given").GetDecimal())).ToList();
+        async Task<List<(string, decimal?)>> ToldAsync() =>
+            (
+                await _host.DbAsync(db =>
+                    db.ScoreDeliveries.Where(d => d.Subject == "s-goes").OrderBy(d => d.Id).Select(d => d.Score).ToListAsync(Stop)
+                )
+            )
+                .Select(json => JsonDocument.Parse(json).RootElement)
+                .Select(score =>
+                    (
+                        score.GetProperty("ActivityProgress").GetString()!,
+                        score.GetProperty("Given").ValueKind == JsonValueKind.Null
+                            ? (decimal?)null
+                            : score.GetProperty("Given").GetDecimal()
+                    )
+                )
+                .ToList();
         Assert.Equal([("Started", null)], await ToldAsync());
         await bare.SendEventAsync(location, ("act", "mark"), ("spot", "askshade"), ("event", "m"), ("pick", "sun"));
         await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
         Assert.Equal([("Started", null), ("InProgress", null), ("Completed", 1m)], await ToldAsync());
 
         var ines = await _host.TeacherAsync("ines");
-        var assignment = await _host.DbAsync(db => db.Assignments.Where(a => a.ResourceLinkId == "link-goes").Select(a => a.Id).SingleAsync(Stop));
-        Task<HttpResponseMessage> TermsAsync(string counts) => ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Terms", ("assignment", $"{assignment}"), ("goes", "3"), ("counts", counts));
+        var assignment = await _host.DbAsync(db =>
+            db.Assignments.Where(a => a.ResourceLinkId == "link-goes").Select(a => a.Id).SingleAsync(Stop)
+        );
+        Task<HttpResponseMessage> TermsAsync(string counts) =>
+            ines.PostFormAsync(
+                "/author/garden/courses",
+                "/author/garden/courses?handler=Terms",
+                ("assignment", $"{assignment}"),
+                ("goes", "3"),
+                ("counts", counts)
+            );
         await TermsAsync("Best");
 
         // A worse second go: while it is at work the course site keeps what it has, and the best counts.
@@ -502,10 +735,14 @@ public sealed class LtiTests
         Assert.Contains("of 4, done", await ines.GetStringAsync("/author/garden/courses", Stop));
 
         // Of all that waits for this learner, over all goes, the newest alone is sent: no older grade can come after it.
-        await _host.DbAsync(db => db.ScoreDeliveries.ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop));
+        await _host.DbAsync(db =>
+            db.ScoreDeliveries.ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop)
+        );
         _host.Outside.Calls.Clear();
         await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop));
-        var told = Assert.Single(_host.Outside.Calls, call => call.Address.Contains("/scores", StringComparison.Ordinal) && call.Body.Contains("s-goes", StringComparison.Ordinal));
+        var told = Assert.Single(_host.Outside.Calls, call =>
+            call.Address.Contains("/scores", StringComparison.Ordinal) && call.Body.Contains("s-goes", StringComparison.Ordinal)
+        );
         Assert.Equal(0m, JsonDocument.Parse(told.Body).RootElement.GetProperty("scoreGiven").GetDecimal());
         Assert.False(await _host.DbAsync(db => db.ScoreDeliveries.AnyAsync(d => d.Subject == "s-goes" && d.DeliveredAt == null, Stop)));
     }
@@ -520,7 +757,15 @@ public sealed class LtiTests
         });
         await OpenedAsync("s-d1", "link-same");
         await OpenedAsync("s-d2", "link-same", deployment: "gannet-point-north");
-        Assert.Equal(["gannet-point-1", "gannet-point-north"], await _host.DbAsync(db => db.Assignments.Where(a => a.ResourceLinkId == "link-same").OrderBy(a => a.DeploymentId).Select(a => a.DeploymentId!).ToListAsync(Stop)));
+        Assert.Equal(
+            ["gannet-point-1", "gannet-point-north"],
+            await _host.DbAsync(db =>
+                db.Assignments.Where(a => a.ResourceLinkId == "link-same")
+                    .OrderBy(a => a.DeploymentId)
+                    .Select(a => a.DeploymentId!)
+                    .ToListAsync(Stop)
+            )
+        );
     }
 
     [Fact]
@@ -539,9 +784,24 @@ public sealed class LtiTests
         var before = await _host.DbAsync(db => db.Activities.Where(a => a.Id == "garden").Select(a => a.Title).SingleAsync(Stop));
         foreach (var (title, seen) in new[] { ("Garden, mended in the course", version), (before, $"{int.Parse(version) + 1}") })
         {
-            var edited = await bare.PostAsync(session + "/author/garden/edit", new FormUrlEncodedContent(new Dictionary<string, string> { ["edit"] = "title", ["title"] = title, ["version"] = seen, ["proof"] = proof }), Stop);
+            var edited = await bare.PostAsync(
+                session + "/author/garden/edit",
+                new FormUrlEncodedContent(
+                    new Dictionary<string, string>
+                    {
+                        ["edit"] = "title",
+                        ["title"] = title,
+                        ["version"] = seen,
+                        ["proof"] = proof,
+                    }
+                ),
+                Stop
+            );
             Assert.Equal(HttpStatusCode.OK, edited.StatusCode);
-            Assert.Equal(title, await _host.DbAsync(db => db.Activities.Where(a => a.Id == "garden").Select(a => a.Title).SingleAsync(Stop)));
+            Assert.Equal(
+                title,
+                await _host.DbAsync(db => db.Activities.Where(a => a.Id == "garden").Select(a => a.Title).SingleAsync(Stop))
+            );
         }
     }
 
@@ -563,7 +823,9 @@ public sealed class LtiTests
             var claims = Claims(begun, subject, "Instructor");
             claims["email"] = email;
             await LaunchAsync(begun, Sign(claims));
-            return await _host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == subject).Select(p => p.PersonId).SingleAsync(Stop));
+            return await _host.DbAsync(db =>
+                db.CourseSitePeople.Where(p => p.Subject == subject).Select(p => p.PersonId).SingleAsync(Stop)
+            );
         }
 
         var mireille = await _host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "mireille.osei@gannetpoint.example", Stop));
@@ -574,9 +836,17 @@ public sealed class LtiTests
         Assert.NotEqual(tobiah.Id, await AsAsync("t-cunning", tobiah.Email!));
         Assert.False(await _host.DbAsync(db => db.AccountLinks.AnyAsync(link => link.PersonId == tobiah.Id, Stop)));
 
-        var site = await _host.DbAsync(db => db.AccountLinks.Where(link => link.PersonId == mireille.Id).Select(link => link.CourseSiteId).SingleAsync(Stop));
+        var site = await _host.DbAsync(db =>
+            db.AccountLinks.Where(link => link.PersonId == mireille.Id).Select(link => link.CourseSiteId).SingleAsync(Stop)
+        );
         var stranger = await _host.TeacherAsync("ines");
-        await stranger.PostFormAsync("/account", "/account?handler=Claim", ("site", $"{site}"), ("subject", "t-mireille"), ("mine", "true"));
+        await stranger.PostFormAsync(
+            "/account",
+            "/account?handler=Claim",
+            ("site", $"{site}"),
+            ("subject", "t-mireille"),
+            ("mine", "true")
+        );
         Assert.NotEqual(mireille.Id, await AsAsync("t-mireille", mireille.Email!));
 
         var owner = await _host.TeacherAsync("mireille");
@@ -590,7 +860,11 @@ public sealed class LtiTests
     {
         const string link = "link-column";
         await OpenedAsync("s-column", link, lineItem: null);
-        var attempt = await _host.DbAsync(db => db.Attempts.Where(a => db.Assignments.Any(g => g.Id == a.AssignmentId && g.ResourceLinkId == link)).Select(a => a.Id).SingleAsync(Stop));
+        var attempt = await _host.DbAsync(db =>
+            db.Attempts.Where(a => db.Assignments.Any(g => g.Id == a.AssignmentId && g.ResourceLinkId == link))
+                .Select(a => a.Id)
+                .SingleAsync(Stop)
+        );
         await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new HandedIn { Id = "handed", At = DateTimeOffset.UtcNow }));
         Assert.Equal(0, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
 
@@ -599,7 +873,10 @@ public sealed class LtiTests
         Assert.Equal("http://courses.example/lines/late", sent.LineItemUrl);
 
         await OpenedAsync("s-column", link, lineItem: null);
-        Assert.Equal("http://courses.example/lines/late", await _host.DbAsync(db => db.Assignments.Where(g => g.ResourceLinkId == link).Select(g => g.LineItemUrl).SingleAsync(Stop)));
+        Assert.Equal(
+            "http://courses.example/lines/late",
+            await _host.DbAsync(db => db.Assignments.Where(g => g.ResourceLinkId == link).Select(g => g.LineItemUrl).SingleAsync(Stop))
+        );
         Assert.Equal(1, await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop)));
     }
 
@@ -607,7 +884,9 @@ public sealed class LtiTests
     public async Task A_learner_of_a_course_site_is_deleted_and_out_at_once()
     {
         var frame = await OpenedAsync("s-goes", "link-goes");
-        var person = await _host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == "s-goes").Select(p => p.PersonId).SingleAsync(Stop));
+        var person = await _host.DbAsync(db =>
+            db.CourseSitePeople.Where(p => p.Subject == "s-goes").Select(p => p.PersonId).SingleAsync(Stop)
+        );
         var ines = await _host.TeacherAsync("ines");
         var page = $"/author/garden/learners/{person}";
         var name = await _host.DbAsync(db => db.Users.Where(p => p.Id == person).Select(p => p.DisplayName).SingleAsync(Stop));
@@ -628,10 +907,22 @@ public sealed class LtiTests
         var attempt = await _host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId == given.Id).Select(a => a.Id).SingleAsync(Stop));
         var ines = await _host.TeacherAsync("ines");
         Task<HttpResponseMessage> TermsAsync(string points, string shownFrom, string atOnce) =>
-            ines.PostFormAsync("/author/garden/courses", "/author/garden/courses?handler=Terms", ("assignment", $"{given.Id}"), ("counts", "Best"), ("points", points), ("shownFrom", shownFrom), ("atOnce", atOnce));
+            ines.PostFormAsync(
+                "/author/garden/courses",
+                "/author/garden/courses?handler=Terms",
+                ("assignment", $"{given.Id}"),
+                ("counts", "Best"),
+                ("points", points),
+                ("shownFrom", shownFrom),
+                ("atOnce", atOnce)
+            );
         async Task<(bool Points, string Progress)> LastAsync()
         {
-            var score = JsonSerializer.Deserialize<CourseScore>(await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.AttemptId == attempt).OrderByDescending(d => d.Id).Select(d => d.Score).FirstAsync(Stop)))!;
+            var score = JsonSerializer.Deserialize<CourseScore>(
+                await _host.DbAsync(db =>
+                    db.ScoreDeliveries.Where(d => d.AttemptId == attempt).OrderByDescending(d => d.Id).Select(d => d.Score).FirstAsync(Stop)
+                )
+            )!;
             return (score.Given is not null, score.GradingProgress);
         }
 
@@ -640,7 +931,10 @@ public sealed class LtiTests
         Assert.Equal((false, "PendingManual"), await LastAsync());
         await TermsAsync("", "AfterDueDate", "false");
         Assert.Equal(given.Due is null, (await LastAsync()).Points);
-        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddHours(1)), Stop));
+        await _host.DbAsync(db =>
+            db.Assignments.Where(g => g.Id == given.Id)
+                .ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddHours(1)), Stop)
+        );
         await TermsAsync("", "AfterDueDate", "false");
         Assert.Equal((false, "Pending"), await LastAsync());
         await TermsAsync("", "AfterDueDate", "true");
@@ -648,7 +942,10 @@ public sealed class LtiTests
         await TermsAsync("false", "AfterDueDate", "false");
         Assert.Equal((false, "NotReady"), await LastAsync());
         await TermsAsync("", "AfterDueDate", "false");
-        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        await _host.DbAsync(db =>
+            db.Assignments.Where(g => g.Id == given.Id)
+                .ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop)
+        );
         await _host.WithAsync((CourseScores store) => store.QueuePastDueAsync());
         Assert.True((await LastAsync()).Points);
         var sent = await _host.DbAsync(db => db.ScoreDeliveries.CountAsync(d => d.AttemptId == attempt, Stop));
@@ -657,7 +954,9 @@ public sealed class LtiTests
 
         await TermsAsync("", "AfterReturn", "false");
         Assert.Equal((false, "PendingManual"), await LastAsync());
-        await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new Returned { Id = "returned", At = DateTimeOffset.UtcNow }));
+        await _host.WithAsync(
+            (AttemptStore store) => store.TakeAsync(attempt, new Returned { Id = "returned", At = DateTimeOffset.UtcNow })
+        );
         Assert.True((await LastAsync()).Points);
     }
 
@@ -667,23 +966,60 @@ public sealed class LtiTests
         await OpenedAsync("s-broken", "link-past");
         await OpenedAsync("s-whole", "link-past");
         var given = await _host.DbAsync(db => db.Assignments.AsNoTracking().SingleAsync(g => g.ResourceLinkId == "link-past", Stop));
-        async Task<string> AttemptAsync(string subject) => await _host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId == given.Id && db.CourseSitePeople.Any(p => p.PersonId == a.PersonId && p.Subject == subject)).Select(a => a.Id).SingleAsync(Stop));
+        async Task<string> AttemptAsync(string subject) =>
+            await _host.DbAsync(db =>
+                db.Attempts.Where(a =>
+                        a.AssignmentId == given.Id && db.CourseSitePeople.Any(p => p.PersonId == a.PersonId && p.Subject == subject)
+                    )
+                    .Select(a => a.Id)
+                    .SingleAsync(Stop)
+            );
         var (broken, whole) = (await AttemptAsync("s-broken"), await AttemptAsync("s-whole"));
-        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddHours(1)).SetProperty(g => g.ShownFrom, Core.Activities.RevealMoment.AfterDueDate), Stop));
+        await _host.DbAsync(db =>
+            db.Assignments.Where(g => g.Id == given.Id)
+                .ExecuteUpdateAsync(
+                    set =>
+                        set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddHours(1))
+                            .SetProperty(g => g.ShownFrom, Core.Activities.RevealMoment.AfterDueDate),
+                    Stop
+                )
+        );
         foreach (var attempt in new[] { broken, whole })
         {
-            await _host.WithAsync((AttemptStore store) => store.TakeAsync(attempt, new HandedIn { Id = "handed", At = DateTimeOffset.UtcNow }));
+            await _host.WithAsync(
+                (AttemptStore store) => store.TakeAsync(attempt, new HandedIn { Id = "handed", At = DateTimeOffset.UtcNow })
+            );
         }
 
-        Task BreakAsync(bool breaks) => _host.DbAsync(db => db.Events.Where(e => e.AttemptId == broken)
-            .ExecuteUpdateAsync(set => set.SetProperty(e => e.Json, e => breaks ? "broken " + e.Json : e.Json.Substring("broken ".Length)), Stop));
+        Task BreakAsync(bool breaks) =>
+            _host.DbAsync(db =>
+                db.Events.Where(e => e.AttemptId == broken)
+                    .ExecuteUpdateAsync(
+                        set => set.SetProperty(e => e.Json, e => breaks ? "broken " + e.Json : e.Json.Substring("broken ".Length)),
+                        Stop
+                    )
+            );
         await BreakAsync(true);
         _host.Services.GetRequiredService<AttemptCache>().Forget([broken]);
-        await _host.DbAsync(db => db.Assignments.Where(g => g.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop));
+        await _host.DbAsync(db =>
+            db.Assignments.Where(g => g.Id == given.Id)
+                .ExecuteUpdateAsync(set => set.SetProperty(g => g.Due, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop)
+        );
         var unread = await _host.WithAsync((CourseScores store) => store.QueuePastDueAsync());
         await BreakAsync(false);
         Assert.Equal([broken], unread);
-        Assert.NotNull(JsonSerializer.Deserialize<CourseScore>(await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.AttemptId == whole).OrderByDescending(d => d.Id).Select(d => d.Score).FirstAsync(Stop)))!.Given);
+        Assert.NotNull(
+            JsonSerializer
+                .Deserialize<CourseScore>(
+                    await _host.DbAsync(db =>
+                        db.ScoreDeliveries.Where(d => d.AttemptId == whole)
+                            .OrderByDescending(d => d.Id)
+                            .Select(d => d.Score)
+                            .FirstAsync(Stop)
+                    )
+                )!
+                .Given
+        );
 
         // It is told once, and not gone through again and again.
         Assert.Empty(await _host.WithAsync((CourseScores store) => store.QueuePastDueAsync()));
@@ -697,7 +1033,9 @@ public sealed class LtiTests
     {
         var link = "link-" + address.GetHashCode(StringComparison.Ordinal);
         await OpenedAsync("s-bad", link, lineItem: address);
-        Assert.Null(await _host.DbAsync(db => db.Assignments.Where(g => g.ResourceLinkId == link).Select(g => g.LineItemUrl).SingleAsync(Stop)));
+        Assert.Null(
+            await _host.DbAsync(db => db.Assignments.Where(g => g.ResourceLinkId == link).Select(g => g.LineItemUrl).SingleAsync(Stop))
+        );
     }
 
     [Fact]
@@ -708,39 +1046,85 @@ public sealed class LtiTests
         await _host.DbAsync(async db =>
         {
             // As an earlier version would have stored them: one that no client takes, one whose token is unusable.
-            await db.ScoreDeliveries.Where(d => d.Subject == "s-poison").ExecuteUpdateAsync(set => set.SetProperty(d => d.LineItemUrl, "no address at all"), Stop);
+            await db
+                .ScoreDeliveries.Where(d => d.Subject == "s-poison")
+                .ExecuteUpdateAsync(set => set.SetProperty(d => d.LineItemUrl, "no address at all"), Stop);
             return 0;
         });
-        _services = request => request.RequestUri!.AbsolutePath == "/lti/keys" ? null : request.RequestUri.AbsolutePath.EndsWith("/token", StringComparison.Ordinal)
-            ? new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{\"access_token\":\"t\"}") } : new HttpResponseMessage(HttpStatusCode.OK);
+        _services = request =>
+            request.RequestUri!.AbsolutePath == "/lti/keys" ? null
+            : request.RequestUri.AbsolutePath.EndsWith("/token", StringComparison.Ordinal)
+                ? new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{\"access_token\":\"t\"}") }
+            : new HttpResponseMessage(HttpStatusCode.OK);
         await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop));
-        Assert.NotNull(await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.Subject == "s-healthy").Select(d => d.DeliveredAt).FirstAsync(Stop)));
+        Assert.NotNull(
+            await _host.DbAsync(db => db.ScoreDeliveries.Where(d => d.Subject == "s-healthy").Select(d => d.DeliveredAt).FirstAsync(Stop))
+        );
         var poison = await _host.DbAsync(db => db.ScoreDeliveries.FirstAsync(d => d.Subject == "s-poison", Stop));
         Assert.Equal((1, "the address that the course site gave for grades cannot be used"), (poison.Tries, poison.LastProblem));
 
         await OpenedAsync("s-tokenless", "link-tokenless", lineItem: "http://courses.example/lines/tokenless");
-        _services = request => request.RequestUri!.AbsolutePath == "/lti/keys" ? null : new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{\"error\":\"temporarily_unavailable\"}") };
+        _services = request =>
+            request.RequestUri!.AbsolutePath == "/lti/keys"
+                ? null
+                : new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{\"error\":\"temporarily_unavailable\"}") };
         await _host.WithAsync((ScoreSender sender) => sender.SendDueAsync(Stop));
-        Assert.Equal((1, "the course site gave no access token that can be used"), await _host.DbAsync(async db => await db.ScoreDeliveries.Where(d => d.Subject == "s-tokenless").Select(d => ValueTuple.Create(d.Tries, d.LastProblem)).FirstAsync(Stop)));
+        Assert.Equal(
+            (1, "the course site gave no access token that can be used"),
+            await _host.DbAsync(async db =>
+                await db
+                    .ScoreDeliveries.Where(d => d.Subject == "s-tokenless")
+                    .Select(d => ValueTuple.Create(d.Tries, d.LastProblem))
+                    .FirstAsync(Stop)
+            )
+        );
     }
 
     [Fact]
     public async Task A_registration_is_changed_and_put_away_and_its_people_and_work_survive_it()
     {
         await OpenedAsync("s-survivor", "link-survivor");
-        async Task<int> AttemptsAsync() => await _host.DbAsync(db => db.Attempts.CountAsync(a => db.Assignments.Any(g => g.Id == a.AssignmentId && g.ResourceLinkId == "link-survivor"), Stop));
+        async Task<int> AttemptsAsync() =>
+            await _host.DbAsync(db =>
+                db.Attempts.CountAsync(a => db.Assignments.Any(g => g.Id == a.AssignmentId && g.ResourceLinkId == "link-survivor"), Stop)
+            );
         var site = await _host.DbAsync(db => db.CourseSites.AsNoTracking().SingleAsync(s => s.ClientId == "zesty-slate", Stop));
         var keeper = await _host.TeacherAsync("tobiah");
-        (string, string)[] Fields(string deployments) => [("site", $"{site.Id}"), ("Site.Name", site.Name), ("Site.Issuer", $" {site.Issuer} "), ("Site.ClientId", site.ClientId), ("Site.Deployments", deployments),
-            ("Site.AuthorizationEndpoint", site.AuthorizationEndpoint), ("Site.TokenEndpoint", site.TokenEndpoint), ("Site.KeySetUrl", site.KeySetUrl), ("Site.LinksByEmail", "true"), ("Site.MakesTeachers", "true")];
-        await keeper.PostFormAsync("/keeper/course-sites", "/keeper/course-sites?handler=Keep", Fields(site.Deployments + ", third;fourth"));
+        (string, string)[] Fields(string deployments) =>
+            [
+                ("site", $"{site.Id}"),
+                ("Site.Name", site.Name),
+                ("Site.Issuer", $" {site.Issuer} "),
+                ("Site.ClientId", site.ClientId),
+                ("Site.Deployments", deployments),
+                ("Site.AuthorizationEndpoint", site.AuthorizationEndpoint),
+                ("Site.TokenEndpoint", site.TokenEndpoint),
+                ("Site.KeySetUrl", site.KeySetUrl),
+                ("Site.LinksByEmail", "true"),
+                ("Site.MakesTeachers", "true"),
+            ];
+        await keeper.PostFormAsync(
+            "/keeper/course-sites",
+            "/keeper/course-sites?handler=Keep",
+            Fields(site.Deployments + ", third;fourth")
+        );
         var changed = await _host.DbAsync(db => db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == site.Id, Stop));
         Assert.Equal((site.Issuer, site.Deployments + " third fourth"), (changed.Issuer, changed.Deployments));
         await OpenedAsync("s-survivor", "link-survivor");
         Assert.Equal(1, await AttemptsAsync());
 
         await keeper.PostFormAsync("/keeper/course-sites", "/keeper/course-sites?handler=Archive", ("id", $"{site.Id}"), ("away", "true"));
-        Assert.Contains("not registered", await (await _host.Visitor().GetAsync($"/lti/login?iss={Uri.EscapeDataString(site.Issuer)}&login_hint=x&target_link_uri=http%3A%2F%2Flocalhost%2Fa%2Fgarden", Stop)).Content.ReadAsStringAsync(Stop));
+        Assert.Contains(
+            "not registered",
+            await (
+                await _host
+                    .Visitor()
+                    .GetAsync(
+                        $"/lti/login?iss={Uri.EscapeDataString(site.Issuer)}&login_hint=x&target_link_uri=http%3A%2F%2Flocalhost%2Fa%2Fgarden",
+                        Stop
+                    )
+            ).Content.ReadAsStringAsync(Stop)
+        );
         await keeper.PostFormAsync("/keeper/course-sites", "/keeper/course-sites?handler=Archive", ("id", $"{site.Id}"), ("away", "false"));
         await OpenedAsync("s-survivor", "link-survivor");
         Assert.Equal(1, await AttemptsAsync());
@@ -754,14 +1138,18 @@ public sealed class LtiTests
         claims["email"] = "ines.halloran@gannetpoint.example";
         Assert.Equal(HttpStatusCode.Redirect, (await LaunchAsync(begun, Sign(claims))).StatusCode);
         var ines = await _host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example", Stop));
-        Assert.NotEqual(ines.Id, await _host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == "s-cunning").Select(p => p.PersonId).SingleAsync(Stop)));
+        Assert.NotEqual(
+            ines.Id,
+            await _host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == "s-cunning").Select(p => p.PersonId).SingleAsync(Stop))
+        );
     }
 
     [Theory]
     [InlineData("http://c/line/1", "http://c/line/1/scores")]
     [InlineData("http://c/line/1/", "http://c/line/1/scores")]
     [InlineData("http://c/line/1?type=2", "http://c/line/1/scores?type=2")]
-    public void Scores_go_behind_the_line_items_path(string lineItem, string scores) => Assert.Equal(scores, ScoreSender.ScoresOf(lineItem));
+    public void Scores_go_behind_the_line_items_path(string lineItem, string scores) =>
+        Assert.Equal(scores, ScoreSender.ScoresOf(lineItem));
 
     private sealed class OneClient(HttpMessageHandler handler) : IHttpClientFactory
     {

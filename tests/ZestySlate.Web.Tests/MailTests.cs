@@ -17,24 +17,53 @@ public sealed class MailTests(SlateHost host)
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
     /// <summary>A class whose learners have numbers and addresses, with a question given to it on these terms.</summary>
-    private async Task<(ClassRecord Class, AssignmentRecord Given, string Address)> GivenAsync(Action<AssignmentRecord> terms, IdentifiedBy by = IdentifiedBy.Name)
+    private async Task<(ClassRecord Class, AssignmentRecord Given, string Address)> GivenAsync(
+        Action<AssignmentRecord> terms,
+        IdentifiedBy by = IdentifiedBy.Name
+    )
     {
         var tag = Ids.New(6).ToLowerInvariant();
         var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example", Stop));
-        var activity = await host.WithAsync(async (ActivityStore store) =>
-        {
-            var spot = new Spot { Id = "word", Content = new Ask(new ShortTextQuestion { Prompt = RichText.Plain("Which gauge?"), Accepted = [new ShortAnswer("anemometer")] }) };
-            var made = await store.CreateAsync(ines.Id, new Activity { Title = "Gauges " + tag, Language = "de", Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(default), Spots = [spot] }] });
-            await store.PublishAsync(made.Record.Id, ines.Id);
-            await store.SetVisibilityAsync(made.Record.Id, Visibility.ClassOnly);
-            return made.Record;
-        });
-        var group = await host.WithAsync(async (ClassStore classes) =>
-        {
-            var made = (await classes.CreateAsync(ines.Id, "Class " + tag, "Wren\nBo")).Value;
-            await classes.GiveAsync(made.Id, activity.Id, activity.Title, true);
-            return made;
-        });
+        var activity = await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var spot = new Spot
+                {
+                    Id = "word",
+                    Content = new Ask(
+                        new ShortTextQuestion { Prompt = RichText.Plain("Which gauge?"), Accepted = [new ShortAnswer("anemometer")] }
+                    ),
+                };
+                var made = await store.CreateAsync(
+                    ines.Id,
+                    new Activity
+                    {
+                        Title = "Gauges " + tag,
+                        Language = "de",
+                        Scenes =
+                        [
+                            new Scene
+                            {
+                                Id = "s",
+                                Backdrop = new PageBackdrop(default),
+                                Spots = [spot],
+                            },
+                        ],
+                    }
+                );
+                await store.PublishAsync(made.Record.Id, ines.Id);
+                await store.SetVisibilityAsync(made.Record.Id, Visibility.ClassOnly);
+                return made.Record;
+            }
+        );
+        var group = await host.WithAsync(
+            async (ClassStore classes) =>
+            {
+                var made = (await classes.CreateAsync(ines.Id, "Class " + tag, "Wren\nBo")).Value;
+                await classes.GiveAsync(made.Id, activity.Id, activity.Title, true);
+                return made;
+            }
+        );
         return await host.DbAsync(async db =>
         {
             (await db.Classes.SingleAsync(c => c.Id == group.Id, Stop)).IdentifiedBy = by;
@@ -64,7 +93,13 @@ public sealed class MailTests(SlateHost host)
     [Fact]
     public async Task Whoever_is_to_be_told_is_told_once_in_the_activitys_language()
     {
-        var (group, given, address) = await GivenAsync(a => (a.Mails, a.Due, a.Instructions) = (AssignmentMails.Set | AssignmentMails.HandedIn | AssignmentMails.Returned, DateTimeOffset.UtcNow.AddDays(5), "Nimm dir Zeit."));
+        var (group, given, address) = await GivenAsync(a =>
+            (a.Mails, a.Due, a.Instructions) = (
+                AssignmentMails.Set | AssignmentMails.HandedIn | AssignmentMails.Returned,
+                DateTimeOffset.UtcNow.AddDays(5),
+                "Nimm dir Zeit."
+            )
+        );
         Assert.Equal([$"Neu: {given.Title}"], await SubjectsAsync(address));
         var letter = host.Letters.To(address)[0];
         Assert.Contains("Ines Halloran hat dir", letter.Text);
@@ -77,7 +112,10 @@ public sealed class MailTests(SlateHost host)
         Assert.Equal($"Abgegeben: {given.Title}", (await SubjectsAsync(address))[^1]);
         var attempt = await host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId == given.Id).Select(a => a.Id).SingleAsync(Stop));
         var ines = await host.TeacherAsync("ines");
-        await ines.PostFormAsync($"/author/{given.ActivityId}/review/{attempt}", $"/author/{given.ActivityId}/review/{attempt}?handler=Return");
+        await ines.PostFormAsync(
+            $"/author/{given.ActivityId}/review/{attempt}",
+            $"/author/{given.ActivityId}/review/{attempt}?handler=Return"
+        );
         Assert.Equal($"Zurückgegeben: {given.Title}", (await SubjectsAsync(address))[^1]);
         Assert.Equal(3, (await SubjectsAsync(address)).Length);
         Assert.DoesNotContain("anemometer", string.Concat(host.Letters.To(address).Select(one => one.Text)));
@@ -89,7 +127,9 @@ public sealed class MailTests(SlateHost host)
     {
         var (_, _, lately) = await GivenAsync(a => (a.Mails, a.Due) = (AssignmentMails.Set, DateTimeOffset.UtcNow.AddDays(-29)));
         Assert.Single(await SubjectsAsync(lately));
-        var (group, given, address) = await GivenAsync(a => (a.Mails, a.Due) = (AssignmentMails.Set | AssignmentMails.HandedIn, DateTimeOffset.UtcNow.AddDays(-31)));
+        var (group, given, address) = await GivenAsync(a =>
+            (a.Mails, a.Due) = (AssignmentMails.Set | AssignmentMails.HandedIn, DateTimeOffset.UtcNow.AddDays(-31))
+        );
         Assert.Empty(await SubjectsAsync(address));
         var wren = await JoinAsync(group, "Wren");
         await wren.SendEventAsync($"/a/{given.ActivityId}", ("act", "handIn"), ("event", "h"));
@@ -99,9 +139,14 @@ public sealed class MailTests(SlateHost host)
     [Fact]
     public async Task Who_has_not_handed_in_is_reminded_a_day_before()
     {
-        var (group, given, address) = await GivenAsync(a => (a.Mails, a.Due) = (AssignmentMails.Reminder, DateTimeOffset.UtcNow.AddHours(30)));
+        var (group, given, address) = await GivenAsync(a =>
+            (a.Mails, a.Due) = (AssignmentMails.Reminder, DateTimeOffset.UtcNow.AddHours(30))
+        );
         Assert.Empty(await SubjectsAsync(address));
-        await host.DbAsync(db => db.Assignments.Where(a => a.Id == given.Id).ExecuteUpdateAsync(set => set.SetProperty(a => a.Due, DateTimeOffset.UtcNow.AddHours(20)), Stop));
+        await host.DbAsync(db =>
+            db.Assignments.Where(a => a.Id == given.Id)
+                .ExecuteUpdateAsync(set => set.SetProperty(a => a.Due, DateTimeOffset.UtcNow.AddHours(20)), Stop)
+        );
         Assert.Equal([$"Bald fällig: {given.Title}"], await SubjectsAsync(address));
         Assert.NotNull(group);
     }
@@ -114,7 +159,10 @@ public sealed class MailTests(SlateHost host)
         var done = await GivenAsync(a => (a.Mails, a.Due) = (AssignmentMails.None, DateTimeOffset.UtcNow.AddHours(2)));
         var wren = await JoinAsync(done.Class, "Wren");
         await wren.SendEventAsync($"/a/{done.Given.ActivityId}", ("act", "handIn"), ("event", "h"));
-        await host.DbAsync(db => db.Assignments.Where(a => a.Id == done.Given.Id).ExecuteUpdateAsync(set => set.SetProperty(a => a.Mails, AssignmentMails.Set | AssignmentMails.Reminder), Stop));
+        await host.DbAsync(db =>
+            db.Assignments.Where(a => a.Id == done.Given.Id)
+                .ExecuteUpdateAsync(set => set.SetProperty(a => a.Mails, AssignmentMails.Set | AssignmentMails.Reminder), Stop)
+        );
         foreach (var address in new[] { kept.Address, later.Address, done.Address })
         {
             Assert.Empty(await SubjectsAsync(address));
@@ -132,8 +180,13 @@ public sealed class MailTests(SlateHost host)
             return await db.SaveChangesAsync(Stop);
         });
         await host.MailAsync();
-        var mails = await host.DbAsync(db => db.Mails.AsNoTracking().Where(mail => mail.Key.StartsWith($"{given.Id} ")).OrderBy(mail => mail.Address).ToListAsync(Stop));
-        Assert.Equal([(false, "the mail server answered 451"), (true, "the mail server answered 550")], mails.Select(mail => (mail.Refused, mail.LastProblem!)));
+        var mails = await host.DbAsync(db =>
+            db.Mails.AsNoTracking().Where(mail => mail.Key.StartsWith($"{given.Id} ")).OrderBy(mail => mail.Address).ToListAsync(Stop)
+        );
+        Assert.Equal(
+            [(false, "the mail server answered 451"), (true, "the mail server answered 550")],
+            mails.Select(mail => (mail.Refused, mail.LastProblem!))
+        );
         Assert.True(mails[0].NextTry > DateTimeOffset.UtcNow);
         var page = await (await host.TeacherAsync("tobiah")).GetStringAsync("/keeper/mails", Stop);
         Assert.Contains("refused: the mail server answered 550", page);
@@ -153,7 +206,11 @@ public sealed class MailTests(SlateHost host)
         Assert.Contains(by == IdentifiedBy.Number ? "Your number" : "Your e-mail address", await refused.Content.ReadAsStringAsync(Stop));
 
         // What can be asked without limit tells nothing of a code.
-        async Task<string> LabelAsync(string code) => SlateHost.Find(await host.Visitor().GetStringAsync($"/join?code={code}", Stop), "<label class=\"field\">([^<]*)<input[^>]*name=\"Name\"");
+        async Task<string> LabelAsync(string code) =>
+            SlateHost.Find(
+                await host.Visitor().GetStringAsync($"/join?code={code}", Stop),
+                "<label class=\"field\">([^<]*)<input[^>]*name=\"Name\""
+            );
         Assert.Equal(await LabelAsync("ZZZZZZ"), await LabelAsync(group.Code));
     }
 
@@ -163,7 +220,8 @@ public sealed class MailTests(SlateHost host)
         var (group, given, address) = await GivenAsync(_ => { }, IdentifiedBy.MailedLink);
         foreach (var said in new[] { address, "stranger@gannetpoint.example" })
         {
-            var reply = await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", said), ("Then", given.ActivityId));
+            var reply = await host.Visitor()
+                .PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", said), ("Then", given.ActivityId));
             Assert.Contains("Look into your mails", await reply.Content.ReadAsStringAsync(Stop));
         }
 
@@ -184,7 +242,10 @@ public sealed class MailTests(SlateHost host)
         await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", address));
         await host.MailAsync();
         var link = SlateHost.Find(Assert.Single(host.Letters.To(address)).Text, "(/join/\\S+)");
-        Task<int> LastsAsync(TimeSpan still) => host.DbAsync(db => db.MailedSignIns.ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow + still), Stop));
+        Task<int> LastsAsync(TimeSpan still) =>
+            host.DbAsync(db =>
+                db.MailedSignIns.ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow + still), Stop)
+            );
         await LastsAsync(TimeSpan.FromMinutes(1));
         Assert.Contains("Continue as Wren", await host.Visitor().GetStringAsync(link, Stop));
         await LastsAsync(TimeSpan.FromSeconds(-1));
@@ -197,7 +258,12 @@ public sealed class MailTests(SlateHost host)
         var (group, _, address) = await GivenAsync(_ => { }, IdentifiedBy.MailedLink);
         for (var i = 0; i < Mails.MailedLinks.MostAtOnce + 2; i++)
         {
-            Assert.Contains("Look into your mails", await (await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", address))).Content.ReadAsStringAsync(Stop));
+            Assert.Contains(
+                "Look into your mails",
+                await (
+                    await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", address))
+                ).Content.ReadAsStringAsync(Stop)
+            );
         }
 
         await host.MailAsync();
@@ -214,7 +280,10 @@ public sealed class MailTests(SlateHost host)
         await wren.SendEventAsync($"/a/{given.ActivityId}", ("act", "handIn"), ("event", "h"));
         Assert.DoesNotContain("anemometer", await wren.GetStringAsync($"/a/{given.ActivityId}", Stop));
         var attempt = await host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId == given.Id).Select(a => a.Id).SingleAsync(Stop));
-        await (await host.TeacherAsync("ines")).PostFormAsync($"/author/{given.ActivityId}/review/{attempt}", $"/author/{given.ActivityId}/review/{attempt}?handler=Return");
+        await (await host.TeacherAsync("ines")).PostFormAsync(
+            $"/author/{given.ActivityId}/review/{attempt}",
+            $"/author/{given.ActivityId}/review/{attempt}?handler=Return"
+        );
         Assert.Contains("anemometer", await wren.GetStringAsync($"/a/{given.ActivityId}", Stop));
     }
 
@@ -224,9 +293,20 @@ public sealed class MailTests(SlateHost host)
         var (group, given, _) = await GivenAsync(_ => { });
         var ines = await host.TeacherAsync("ines");
         var page = $"/classes/{group.Id}/assignments/{given.Id}";
-        await ines.PostFormAsync(page, page, ("points", "false"), ("shownFrom", "AfterReturn"), ("mails", "1"), ("mails", "16"), ("counts", "Best"));
+        await ines.PostFormAsync(
+            page,
+            page,
+            ("points", "false"),
+            ("shownFrom", "AfterReturn"),
+            ("mails", "1"),
+            ("mails", "16"),
+            ("counts", "Best")
+        );
         var kept = await host.DbAsync(db => db.Assignments.AsNoTracking().SingleAsync(a => a.Id == given.Id, Stop));
-        Assert.Equal((false, RevealMoment.AfterReturn, AssignmentMails.Set | AssignmentMails.Returned), (kept.ShowsPoints, kept.ShownFrom, kept.Mails));
+        Assert.Equal(
+            (false, RevealMoment.AfterReturn, AssignmentMails.Set | AssignmentMails.Returned),
+            (kept.ShowsPoints, kept.ShownFrom, kept.Mails)
+        );
         Assert.Contains("1 learner has no e-mail address here", await ines.GetStringAsync(page, Stop));
     }
 
@@ -239,10 +319,23 @@ public sealed class MailTests(SlateHost host)
         await own.DbAsync(async db =>
         {
             // Of a class that is gone; it is the first that is looked at.
-            db.Assignments.Add(new AssignmentRecord { Id = -1, ActivityId = given.ActivityId, Title = "Lost", ClassId = -1, Mails = AssignmentMails.Set, CreatedAt = DateTimeOffset.UtcNow });
+            db.Assignments.Add(
+                new AssignmentRecord
+                {
+                    Id = -1,
+                    ActivityId = given.ActivityId,
+                    Title = "Lost",
+                    ClassId = -1,
+                    Mails = AssignmentMails.Set,
+                    CreatedAt = DateTimeOffset.UtcNow,
+                }
+            );
             return await db.SaveChangesAsync(Stop);
         });
         await Assert.ThrowsAsync<InvalidOperationException>(() => own.WithAsync((Mails.MailPlan plan) => plan.PlanAsync()));
-        Assert.Equal($"Neu: {given.Title}", await own.DbAsync(db => db.Mails.Where(mail => mail.Address == address).Select(mail => mail.Subject).SingleAsync(Stop)));
+        Assert.Equal(
+            $"Neu: {given.Title}",
+            await own.DbAsync(db => db.Mails.Where(mail => mail.Address == address).Select(mail => mail.Subject).SingleAsync(Stop))
+        );
     }
 }

@@ -15,7 +15,10 @@ public sealed class MediaLibraryTests(SlateHost host)
     {
         var form = new MultipartFormDataContent { { new ByteArrayContent(bytes), "file", name } };
         var request = new HttpRequestMessage(HttpMethod.Post, "/media-library/files") { Content = form };
-        request.Headers.Add("X-Slate-Proof", SlateHost.Find(await teacher.GetStringAsync("/media-library", Stop), "data-proof=\"([^\"]+)\""));
+        request.Headers.Add(
+            "X-Slate-Proof",
+            SlateHost.Find(await teacher.GetStringAsync("/media-library", Stop), "data-proof=\"([^\"]+)\"")
+        );
         return await teacher.SendAsync(request, Stop);
     }
 
@@ -37,7 +40,14 @@ public sealed class MediaLibraryTests(SlateHost host)
     public async Task A_drawing_is_served_without_its_script_and_with_a_policy_that_runs_nothing()
     {
         var mireille = await host.TeacherAsync("mireille");
-        var reply = await UploadAsync(mireille, "mast.svg", "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9' onload='alert(1)'><script>alert(2)</script><path id='mast' d='M4 0v9'/></svg>"u8.ToArray());
+        var reply = await UploadAsync(
+            mireille,
+            "mast.svg",
+            "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9' onload='alert(1)'>"u8
+                .ToArray()
+                .Concat("<script>alert(2)</script><path id='mast' d='M4 0v9'/></svg>"u8.ToArray())
+                .ToArray()
+        );
         var id = SlateHost.Find(await reply.Content.ReadAsStringAsync(Stop), "\"id\":\"([^\"]+)\"");
         var hash = SlateHost.Find(await mireille.GetStringAsync($"/media-library/{id}", Stop), "/media/([0-9a-f]{64})");
         var served = await host.Visitor().GetAsync($"/media/{hash}", Stop);
@@ -56,7 +66,10 @@ public sealed class MediaLibraryTests(SlateHost host)
         var request = new HttpRequestMessage(HttpMethod.Get, "/media/" + SlateHost.Find(html, "data-ambient=\"/media/([0-9a-f]{64})\""));
         request.Headers.Range = new RangeHeaderValue(100, 199);
         var part = await host.Visitor().SendAsync(request, Stop);
-        Assert.Equal((HttpStatusCode.PartialContent, 100L, "audio/wav"), (part.StatusCode, part.Content.Headers.ContentLength, part.Content.Headers.ContentType!.MediaType));
+        Assert.Equal(
+            (HttpStatusCode.PartialContent, 100L, "audio/wav"),
+            (part.StatusCode, part.Content.Headers.ContentLength, part.Content.Headers.ContentType!.MediaType)
+        );
     }
 
     [Fact]
@@ -64,7 +77,16 @@ public sealed class MediaLibraryTests(SlateHost host)
     {
         var ines = await host.TeacherAsync("ines");
         var id = SlateHost.Find(await ines.GetStringAsync("/media-library?words=wall-chart", Stop), "/media-library/([a-z0-9]+)\"><");
-        await ines.PostFormAsync($"/media-library/{id}", $"/media-library/{id}?handler=words", ("name", "Wall chart of the Sound"), ("folder", "Charts / Sea"), ("tags", "chart, sea, chart"), ("alternativeText", "A chart"), ("credit", "Weather School"), ("licence", "CC BY 4.0"));
+        await ines.PostFormAsync(
+            $"/media-library/{id}",
+            $"/media-library/{id}?handler=words",
+            ("name", "Wall chart of the Sound"),
+            ("folder", "Charts / Sea"),
+            ("tags", "chart, sea, chart"),
+            ("alternativeText", "A chart"),
+            ("credit", "Weather School"),
+            ("licence", "CC BY 4.0")
+        );
         var page = WebUtility.HtmlDecode(await ines.GetStringAsync($"/media-library/{id}", Stop));
         Assert.Contains("value=\"Charts/Sea\"", page);
         Assert.Contains("value=\"chart, sea\"", page);
@@ -89,7 +111,8 @@ public sealed class MediaLibraryTests(SlateHost host)
     [InlineData("2002:a00:1::")]
     [InlineData("::127.0.0.1")]
     [InlineData("2001:0:4136:e378::1")]
-    public void Addresses_inside_are_told_from_those_outside(string address) => Assert.True(AddressFetcher.IsInside(IPAddress.Parse(address)));
+    public void Addresses_inside_are_told_from_those_outside(string address) =>
+        Assert.True(AddressFetcher.IsInside(IPAddress.Parse(address)));
 
     [Theory]
     [InlineData("172.32.0.1")]
@@ -104,34 +127,51 @@ public sealed class MediaLibraryTests(SlateHost host)
         var port = 20000 + Random.Shared.Next(20000);
         inside.Prefixes.Add($"http://127.0.0.1:{port}/");
         inside.Start();
-        _ = Task.Run(async () =>
-        {
-            while (inside.IsListening)
+        _ = Task.Run(
+            async () =>
             {
-                var asked = await inside.GetContextAsync();
-                asked.Response.Headers["X-Frame-Options"] = "DENY";
-                if (asked.Request.Url!.AbsolutePath == "/away")
+                while (inside.IsListening)
                 {
-                    asked.Response.Redirect($"http://localhost:{port}/secret.txt");
-                }
-                else
-                {
-                    asked.Response.OutputStream.Write("from inside"u8);
-                }
+                    var asked = await inside.GetContextAsync();
+                    asked.Response.Headers["X-Frame-Options"] = "DENY";
+                    if (asked.Request.Url!.AbsolutePath == "/away")
+                    {
+                        asked.Response.Redirect($"http://localhost:{port}/secret.txt");
+                    }
+                    else
+                    {
+                        asked.Response.OutputStream.Write("from inside"u8);
+                    }
 
-                asked.Response.Close();
-            }
-        }, Stop);
-        AddressFetcher Fetcher(params string[] allowed) => new(new ConfigurationBuilder().AddInMemoryCollection(allowed.Select((name, i) => KeyValuePair.Create($"Fetch:AllowedHosts:{i}", (string?)name))).Build());
+                    asked.Response.Close();
+                }
+            },
+            Stop
+        );
+        AddressFetcher Fetcher(params string[] allowed) =>
+            new(
+                new ConfigurationBuilder()
+                    .AddInMemoryCollection(allowed.Select((name, i) => KeyValuePair.Create($"Fetch:AllowedHosts:{i}", (string?)name)))
+                    .Build()
+            );
 
         foreach (var name in new[] { "127.0.0.1", "localhost", "[::1]", "0x7f000001", "127.1" })
         {
             Assert.False((await Fetcher().FileAsync($"http://{name}:{port}/secret.txt", Stop)).Succeeded, name);
         }
 
-        Assert.Contains("inside this machine's own network", (await Fetcher().FileAsync($"http://127.0.0.1:{port}/secret.txt", Stop)).Refusal);
-        Assert.Contains("inside this machine's own network", (await Fetcher($"127.0.0.1:{port}").FileAsync($"http://127.0.0.1:{port}/away", Stop)).Refusal);
-        Assert.Equal("from inside", Encoding.UTF8.GetString((await Fetcher($"127.0.0.1:{port}").FileAsync($"http://127.0.0.1:{port}/secret.txt", Stop)).Value.Bytes));
+        Assert.Contains(
+            "inside this machine's own network",
+            (await Fetcher().FileAsync($"http://127.0.0.1:{port}/secret.txt", Stop)).Refusal
+        );
+        Assert.Contains(
+            "inside this machine's own network",
+            (await Fetcher($"127.0.0.1:{port}").FileAsync($"http://127.0.0.1:{port}/away", Stop)).Refusal
+        );
+        Assert.Equal(
+            "from inside",
+            Encoding.UTF8.GetString((await Fetcher($"127.0.0.1:{port}").FileAsync($"http://127.0.0.1:{port}/secret.txt", Stop)).Value.Bytes)
+        );
         Assert.True(await Fetcher($"127.0.0.1:{port}").ForbidsFramesAsync($"http://127.0.0.1:{port}/", Stop));
         Assert.Null(await Fetcher().ForbidsFramesAsync($"http://127.0.0.1:{port}/", Stop));
         inside.Stop();

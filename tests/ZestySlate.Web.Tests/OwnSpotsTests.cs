@@ -18,13 +18,21 @@ public sealed class OwnSpotsTests(SlateHost host)
         return (learner, $"/work/{attempt}/spots?scene=coast", attempt);
     }
 
-    private static async Task<string> ReadAsync(HttpClient learner, string address) => WebUtility.HtmlDecode(await learner.GetStringAsync(address, Stop));
+    private static async Task<string> ReadAsync(HttpClient learner, string address) =>
+        WebUtility.HtmlDecode(await learner.GetStringAsync(address, Stop));
 
     [Fact]
     public async Task One_without_a_title_is_asked_back_and_nothing_typed_is_lost()
     {
         var (learner, address, _) = await AtWorkAsync("Amadou Keïta-Brandt");
-        var refused = await learner.PostFormAsync(address, address, ("across", "12,5"), ("down", "88"), ("title", " "), ("text", "Seen from the pier."));
+        var refused = await learner.PostFormAsync(
+            address,
+            address,
+            ("across", "12,5"),
+            ("down", "88"),
+            ("title", " "),
+            ("text", "Seen from the pier.")
+        );
         Assert.Equal(HttpStatusCode.OK, refused.StatusCode);
         var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("Say in a few words what it is.", page);
@@ -37,7 +45,14 @@ public sealed class OwnSpotsTests(SlateHost host)
     public async Task It_is_the_authors_own_until_it_is_approved_and_nobody_elses_to_change()
     {
         var (wren, address, _) = await AtWorkAsync("Wren Abernethy");
-        await wren.PostFormAsync(address, address, ("across", "40"), ("down", "70"), ("title", "Seals <b>asleep</b>"), ("text", "Seven of them."));
+        await wren.PostFormAsync(
+            address,
+            address,
+            ("across", "40"),
+            ("down", "70"),
+            ("title", "Seals <b>asleep</b>"),
+            ("text", "Seven of them.")
+        );
         var spot = await host.DbAsync(db => db.AddedSpots.SingleAsync(s => s.Text == "Seven of them.", Stop));
         var (bo, own, _) = await AtWorkAsync("Jun-seo Baek");
         Assert.DoesNotContain("Seals", await ReadAsync(bo, "/a/coast"));
@@ -48,20 +63,42 @@ public sealed class OwnSpotsTests(SlateHost host)
         Assert.DoesNotContain("Seven of them.", await ReadAsync(bo, $"{own}&spot={spot.Id}"));
         await bo.PostFormAsync(own, $"{own}&handler=Delete&spot={spot.Id}");
         await bo.PostFormAsync(own, $"{own}&spot={spot.Id}", ("across", "1"), ("down", "1"), ("title", "Mine"), ("text", ""));
-        Assert.Equal("Seven of them.", (await host.DbAsync(db => db.AddedSpots.AsNoTracking().SingleAsync(s => s.Id == spot.Id, Stop))).Text);
+        Assert.Equal(
+            "Seven of them.",
+            (await host.DbAsync(db => db.AddedSpots.AsNoTracking().SingleAsync(s => s.Id == spot.Id, Stop))).Text
+        );
 
         // Another teacher judges nothing, and the owner not through another activity.
         var seen = spot.At.ToString("O");
-        await (await host.TeacherAsync("mireille")).PostFormAsync("/library", "/author/coast/spots", ("spot", spot.Id), ("seen", seen), ("state", "Shown"));
+        await (await host.TeacherAsync("mireille")).PostFormAsync(
+            "/library",
+            "/author/coast/spots",
+            ("spot", spot.Id),
+            ("seen", seen),
+            ("state", "Shown")
+        );
         var ines = await host.TeacherAsync("ines");
         await ines.PostFormAsync("/author/garden/spots", "/author/garden/spots", ("spot", spot.Id), ("seen", seen), ("state", "Shown"));
         Assert.DoesNotContain("Seals", await ReadAsync(bo, "/a/coast"));
-        await ines.PostFormAsync("/author/coast/spots", "/author/coast/spots", ("spot", spot.Id), ("seen", seen), ("state", "Shown"), ("comment", "Which rocks?"));
+        await ines.PostFormAsync(
+            "/author/coast/spots",
+            "/author/coast/spots",
+            ("spot", spot.Id),
+            ("seen", seen),
+            ("state", "Shown"),
+            ("comment", "Which rocks?")
+        );
         var page = await ReadAsync(bo, "/a/coast");
         Assert.Contains("by Wren Abernethy", page);
         Assert.DoesNotContain("Which rocks?", page);
         Assert.Contains("Your teacher: Which rocks?", await ReadAsync(wren, "/a/coast"));
-        var late = await ines.PostFormAsync("/author/coast/spots", "/author/coast/spots", ("spot", spot.Id), ("seen", spot.At.AddMinutes(-1).ToString("O")), ("state", "Hidden"));
+        var late = await ines.PostFormAsync(
+            "/author/coast/spots",
+            "/author/coast/spots",
+            ("spot", spot.Id),
+            ("seen", spot.At.AddMinutes(-1).ToString("O")),
+            ("state", "Hidden")
+        );
         Assert.Contains("The learner changed or deleted it meanwhile", await ReadAsync(ines, late.Headers.Location!.OriginalString));
     }
 
@@ -75,16 +112,31 @@ public sealed class OwnSpotsTests(SlateHost host)
 
         var given = await host.DbAsync(db => db.Attempts.Where(a => a.Id == attempt).Select(a => a.AssignmentId).SingleAsync(Stop));
         var until = await host.DbAsync(db => db.Assignments.Where(a => a.Id == given).Select(a => a.Until).SingleAsync(Stop));
-        await host.DbAsync(db => db.Assignments.Where(a => a.Id == given).ExecuteUpdateAsync(set => set.SetProperty(a => a.Until, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop));
+        await host.DbAsync(db =>
+            db.Assignments.Where(a => a.Id == given)
+                .ExecuteUpdateAsync(set => set.SetProperty(a => a.Until, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop)
+        );
         try
         {
-            var refused = await learner.PostFormAsync(address, address, ("across", "10"), ("down", "10"), ("title", "Too late"), ("text", "Still here."));
+            var refused = await learner.PostFormAsync(
+                address,
+                address,
+                ("across", "10"),
+                ("down", "10"),
+                ("title", "Too late"),
+                ("text", "Still here.")
+            );
             Assert.Contains("Still here.</textarea>", await refused.Content.ReadAsStringAsync(Stop));
-            Assert.Equal(0, await host.DbAsync(db => db.AddedSpots.CountAsync(spot => spot.Title == "Too late" && spot.State == AddedState.Waits, Stop)));
+            Assert.Equal(
+                0,
+                await host.DbAsync(db => db.AddedSpots.CountAsync(spot => spot.Title == "Too late" && spot.State == AddedState.Waits, Stop))
+            );
         }
         finally
         {
-            await host.DbAsync(db => db.Assignments.Where(a => a.Id == given).ExecuteUpdateAsync(set => set.SetProperty(a => a.Until, until), Stop));
+            await host.DbAsync(db =>
+                db.Assignments.Where(a => a.Id == given).ExecuteUpdateAsync(set => set.SetProperty(a => a.Until, until), Stop)
+            );
         }
     }
 }

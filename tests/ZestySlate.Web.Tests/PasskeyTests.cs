@@ -19,9 +19,16 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
 
     private async Task<(HttpClient Browser, Person Person)> TeacherAsync(string name)
     {
-        var (person, secret) = (await host.WithAsync((Accounts accounts) => accounts.InviteAsync(name, $"{name.ToLowerInvariant()}@gannetpoint.example", null))).Value;
+        var (person, secret) = (
+            await host.WithAsync((Accounts accounts) => accounts.InviteAsync(name, $"{name.ToLowerInvariant()}@gannetpoint.example", null))
+        ).Value;
         var browser = Visitor();
-        await browser.PostFormAsync($"/welcome/{secret}", $"/welcome/{secret}", ("password", SlateHost.Password), ("again", SlateHost.Password));
+        await browser.PostFormAsync(
+            $"/welcome/{secret}",
+            $"/welcome/{secret}",
+            ("password", SlateHost.Password),
+            ("again", SlateHost.Password)
+        );
         return (browser, person);
     }
 
@@ -33,7 +40,11 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
         return browser;
     }
 
-    private static async Task<(string Ticket, JsonNode Options)> AskedAsync(HttpClient browser, string page, params (string, string)[] fields)
+    private static async Task<(string Ticket, JsonNode Options)> AskedAsync(
+        HttpClient browser,
+        string page,
+        params (string, string)[] fields
+    )
     {
         var reply = await browser.PostFormAsync(page, $"{page}?handler=Ask", fields);
         var asked = JsonNode.Parse(await reply.EnsureSuccessStatusCode().Content.ReadAsStringAsync(Stop))!;
@@ -43,12 +54,20 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
     private static async Task<string> MakeAsync(HttpClient browser, SoftAuthenticator device, string name = "Blue key")
     {
         var (ticket, options) = await AskedAsync(browser, Page, ("password", SlateHost.Password));
-        var reply = await browser.PostFormAsync(Page, $"{Page}?handler=Passkey", ("password", SlateHost.Password), ("name", name), ("asked", ticket), ("credential", device.Make(options)));
+        var reply = await browser.PostFormAsync(
+            Page,
+            $"{Page}?handler=Passkey",
+            ("password", SlateHost.Password),
+            ("name", name),
+            ("asked", ticket),
+            ("credential", device.Make(options))
+        );
         return WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop));
     }
 
     private static async Task<bool> OpensAsync(HttpClient browser, string ticket, string credential) =>
-        (await browser.PostFormAsync("/sign-in", "/sign-in?handler=Passkey", ("asked", ticket), ("credential", credential))).StatusCode == HttpStatusCode.Redirect
+        (await browser.PostFormAsync("/sign-in", "/sign-in?handler=Passkey", ("asked", ticket), ("credential", credential))).StatusCode
+            == HttpStatusCode.Redirect
         && (await browser.GetAsync("/library", Stop)).StatusCode == HttpStatusCode.OK;
 
     private async Task<bool> SignsInAsync(SoftAuthenticator device)
@@ -58,11 +77,16 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
         return await OpensAsync(browser, ticket, device.Sign(options));
     }
 
-    private Task<bool> CloseAsync(Person person, bool close) => host.WithAsync(async (IServiceProvider services) =>
-    {
-        await services.GetRequiredService<Accounts>().CloseAsync((await services.GetRequiredService<UserManager<Person>>().FindByIdAsync(person.Id))!, close);
-        return close;
-    });
+    private Task<bool> CloseAsync(Person person, bool close) =>
+        host.WithAsync(
+            async (IServiceProvider services) =>
+            {
+                await services
+                    .GetRequiredService<Accounts>()
+                    .CloseAsync((await services.GetRequiredService<UserManager<Person>>().FindByIdAsync(person.Id))!, close);
+                return close;
+            }
+        );
 
     [Fact]
     public async Task A_passkey_opens_its_account_and_the_password_alone_no_more()
@@ -75,7 +99,17 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
         Assert.True(await SignsInAsync(device));
         Assert.True(await SignsInAsync(device));
         var password = Visitor();
-        Assert.Contains("a recovery code", await (await password.PostFormAsync("/sign-in", "/sign-in", ("Email", "vera@gannetpoint.example"), ("Password", SlateHost.Password))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains(
+            "a recovery code",
+            await (
+                await password.PostFormAsync(
+                    "/sign-in",
+                    "/sign-in",
+                    ("Email", "vera@gannetpoint.example"),
+                    ("Password", SlateHost.Password)
+                )
+            ).Content.ReadAsStringAsync(Stop)
+        );
 
         // A second one beside it; each is taken away by itself, and with the last the second factor goes.
         var second = new SoftAuthenticator();
@@ -90,7 +124,13 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
             Assert.True(stays is null || await SignsInAsync(stays));
         }
 
-        Assert.Equal(HttpStatusCode.Redirect, (await Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", "vera@gannetpoint.example"), ("Password", SlateHost.Password))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (
+                await Visitor()
+                    .PostFormAsync("/sign-in", "/sign-in", ("Email", "vera@gannetpoint.example"), ("Password", SlateHost.Password))
+            ).StatusCode
+        );
     }
 
     [Fact]
@@ -123,7 +163,19 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
         Assert.False(await OpensAsync(Visitor(), other, good));
         Assert.True(await OpensAsync(Visitor(), ticket, good));
         Assert.False(await OpensAsync(Visitor(), ticket, good));
-        foreach (var garbage in new[] { "", "{}", "null", "[1]", "not json", good[..40], good.Replace("userHandle", "user", StringComparison.Ordinal), good.Replace("public-key", "key", StringComparison.Ordinal) })
+        foreach (
+            var garbage in new[]
+            {
+                "",
+                "{}",
+                "null",
+                "[1]",
+                "not json",
+                good[..40],
+                good.Replace("userHandle", "user", StringComparison.Ordinal),
+                good.Replace("public-key", "key", StringComparison.Ordinal),
+            }
+        )
         {
             var (fresh, _) = await AskedAsync(browser, "/sign-in");
             var reply = await Visitor().PostFormAsync("/sign-in", "/sign-in?handler=Passkey", ("asked", fresh), ("credential", garbage));
@@ -136,7 +188,10 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
         Assert.False(await SignsInAsync(device));
         await CloseAsync(person, false);
         Assert.True(await SignsInAsync(device));
-        await (await host.TeacherAsync("tobiah")).PostFormAsync($"/keeper/teachers/{person.Id}", $"/keeper/teachers/{person.Id}?handler=Factor");
+        await (await host.TeacherAsync("tobiah")).PostFormAsync(
+            $"/keeper/teachers/{person.Id}",
+            $"/keeper/teachers/{person.Id}?handler=Factor"
+        );
         Assert.False(await SignsInAsync(device));
     }
 
@@ -153,14 +208,39 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
         // Another's question, and without the password.
         await yan.PostFormAsync(Page, $"{Page}?handler=Passkey", ("password", SlateHost.Password), ("asked", ticket), ("credential", made));
         await xena.PostFormAsync(Page, $"{Page}?handler=Passkey", ("password", "wrong"), ("asked", ticket), ("credential", made));
-        await xena.PostFormAsync(Page, $"{Page}?handler=Passkey", ("password", SlateHost.Password), ("asked", "made up"), ("credential", made));
+        await xena.PostFormAsync(
+            Page,
+            $"{Page}?handler=Passkey",
+            ("password", SlateHost.Password),
+            ("asked", "made up"),
+            ("credential", made)
+        );
         foreach (var garbage in new[] { "", "{}", "null", made[..60] })
         {
             var (fresh, _) = await AskedAsync(xena, Page, ("password", SlateHost.Password));
-            Assert.Equal(HttpStatusCode.OK, (await xena.PostFormAsync(Page, $"{Page}?handler=Passkey", ("password", SlateHost.Password), ("asked", fresh), ("credential", garbage))).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.OK,
+                (
+                    await xena.PostFormAsync(
+                        Page,
+                        $"{Page}?handler=Passkey",
+                        ("password", SlateHost.Password),
+                        ("asked", fresh),
+                        ("credential", garbage)
+                    )
+                ).StatusCode
+            );
         }
 
-        Assert.Equal(0, await host.DbAsync(db => db.UserPasskeys.CountAsync(passkey => db.Users.Any(p => p.Id == passkey.UserId && (p.DisplayName == "Xena" || p.DisplayName == "Yan")), Stop)));
+        Assert.Equal(
+            0,
+            await host.DbAsync(db =>
+                db.UserPasskeys.CountAsync(
+                    passkey => db.Users.Any(p => p.Id == passkey.UserId && (p.DisplayName == "Xena" || p.DisplayName == "Yan")),
+                    Stop
+                )
+            )
+        );
         for (var i = 0; i < Passkeys.Most; i++)
         {
             Assert.DoesNotContain("role=\"alert\">An account has", await MakeAsync(xena, new SoftAuthenticator(), $"Key {i}"));

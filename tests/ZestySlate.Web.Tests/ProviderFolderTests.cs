@@ -14,7 +14,8 @@ public sealed class ProviderFolderTests
     public void Nothing_of_one_database_stands_elsewhere(string word)
     {
         var src = Path.Combine(SlateHost.Root(), "src");
-        var elsewhere = Directory.EnumerateFiles(src, "*.cs", SearchOption.AllDirectories)
+        var elsewhere = Directory
+            .EnumerateFiles(src, "*.cs", SearchOption.AllDirectories)
             .Where(file => !file.Split(Path.DirectorySeparatorChar).Any(part => part is "obj" or "bin" or "Migrations" or "Sqlite"))
             .Where(file => File.ReadAllText(file).Contains(word, StringComparison.Ordinal))
             .Select(file => Path.GetRelativePath(src, file));

@@ -22,11 +22,19 @@ public sealed partial class QuestionFormTests(SlateHost host)
     private async Task<(HttpClient Ines, string Id)> BeginAsync(string recipe = "Worksheet", string list = "")
     {
         var ines = await host.TeacherAsync("ines");
-        var reply = await ines.PostFormAsync("/new", "/new?handler=Questions", ("recipe", recipe), ("language", "en"), ("title", "Signs"), ("list", list));
+        var reply = await ines.PostFormAsync(
+            "/new",
+            "/new?handler=Questions",
+            ("recipe", recipe),
+            ("language", "en"),
+            ("title", "Signs"),
+            ("list", list)
+        );
         return (ines, reply.Headers.Location!.OriginalString.Split('/').Last());
     }
 
-    private async Task<Activity> DocumentAsync(string id) => (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Document;
+    private async Task<Activity> DocumentAsync(string id) =>
+        (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Document;
 
     private async Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, string path, params (string, string)[] fields)
     {
@@ -40,11 +48,31 @@ public sealed partial class QuestionFormTests(SlateHost host)
     {
         var (ines, id) = await BeginAsync();
         var scene = (await DocumentAsync(id)).Scenes[0].Id;
-        Assert.Equal(HttpStatusCode.OK, (await SendAsync(ines, id, "/edit", ("edit", "add"), ("scene", scene), ("kind", kind), ("x", "0.5"), ("y", "0.5"), ("newId", "q"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (
+                await SendAsync(
+                    ines,
+                    id,
+                    "/edit",
+                    ("edit", "add"),
+                    ("scene", scene),
+                    ("kind", kind),
+                    ("x", "0.5"),
+                    ("y", "0.5"),
+                    ("newId", "q")
+                )
+            ).StatusCode
+        );
         async Task<T> NowAsync() => Assert.IsType<T>(((Ask)(await DocumentAsync(id)).SpotOf("q")!.Content).Question);
         foreach (var form in forms)
         {
-            var reply = await SendAsync(ines, id, "/edit", [("edit", "ask"), ("spot", "q"), ("prompt", "<p>What?</p>"), .. form(await NowAsync())]);
+            var reply = await SendAsync(
+                ines,
+                id,
+                "/edit",
+                [("edit", "ask"), ("spot", "q"), ("prompt", "<p>What?</p>"), .. form(await NowAsync())]
+            );
             Assert.True(reply.IsSuccessStatusCode, await reply.Content.ReadAsStringAsync(Stop));
         }
 
@@ -54,34 +82,69 @@ public sealed partial class QuestionFormTests(SlateHost host)
     [Fact]
     public async Task Gaps_are_pressed_and_keep_what_was_set_when_the_text_changes()
     {
-        var question = await BuildAsync<GapTextQuestion>("gapText",
+        var question = await BuildAsync<GapTextQuestion>(
+            "gapText",
             _ => [("filling", "Typed"), ("fullText", "A cold front with rain.")],
             _ => [("fullText", "A cold front with rain."), ("press", "1-2")],
-            now => [("fullText", "A cold front with rain."), ("gap", now.Gaps.Single().Gap.Id), ($"variants-{now.Gaps.Single().Gap.Id}", "front\nfrontal zone"), ($"hint-{now.Gaps.Single().Gap.Id}", "Cold air."), ($"weight-{now.Gaps.Single().Gap.Id}", "2"), ("slips", "yes")],
-            now => [("filling", "Bank"), ("fullText", "Behind a cold front comes rain."), ("gap", now.Gaps.Single().Gap.Id), ($"variants-{now.Gaps.Single().Gap.Id}", "front"), ($"weight-{now.Gaps.Single().Gap.Id}", "2"), ("press", "5-5")]);
+            now =>
+                [
+                    ("fullText", "A cold front with rain."),
+                    ("gap", now.Gaps.Single().Gap.Id),
+                    ($"variants-{now.Gaps.Single().Gap.Id}", "front\nfrontal zone"),
+                    ($"hint-{now.Gaps.Single().Gap.Id}", "Cold air."),
+                    ($"weight-{now.Gaps.Single().Gap.Id}", "2"),
+                    ("slips", "yes"),
+                ],
+            now =>
+                [
+                    ("filling", "Bank"),
+                    ("fullText", "Behind a cold front comes rain."),
+                    ("gap", now.Gaps.Single().Gap.Id),
+                    ($"variants-{now.Gaps.Single().Gap.Id}", "front"),
+                    ($"weight-{now.Gaps.Single().Gap.Id}", "2"),
+                    ("press", "5-5"),
+                ]
+        );
         Assert.Equal(["cold front", "rain"], question.Gaps.Select(gap => gap.Words));
-        Assert.Equal((2m, "front", GapFilling.Bank, true), (question.Gaps.First().Gap.Weight, question.Gaps.First().Gap.Variants.Single(), question.Filling, question.Reading.Slips));
+        Assert.Equal(
+            (2m, "front", GapFilling.Bank, true),
+            (question.Gaps.First().Gap.Weight, question.Gaps.First().Gap.Variants.Single(), question.Filling, question.Reading.Slips)
+        );
     }
 
     [Fact]
     public async Task Words_are_pressed_as_right_or_as_traps()
     {
-        var question = await BuildAsync<WordPickQuestion>("wordPick",
+        var question = await BuildAsync<WordPickQuestion>(
+            "wordPick",
             _ => [("fullText", "Gale and tea."), ("penalty", "0.5")],
             _ => [("fullText", "Gale and tea."), ("press", "0-0"), ("pressAs", "right"), ("penalty", "0.5")],
-            _ => [("fullText", "Gale and tea."), ("press", "2-2"), ("pressAs", "trap"), ("penalty", "0.5")]);
-        Assert.Equal([("Gale", false), ("tea", true)], question.Text.Where(run => run.Mark is not null).Select(run => (run.Text, run.Mark!.Trap)));
+            _ => [("fullText", "Gale and tea."), ("press", "2-2"), ("pressAs", "trap"), ("penalty", "0.5")]
+        );
+        Assert.Equal(
+            [("Gale", false), ("tea", true)],
+            question.Text.Where(run => run.Mark is not null).Select(run => (run.Text, run.Mark!.Trap))
+        );
         Assert.Equal(0.5m, question.Penalty);
     }
 
     [Fact]
     public async Task Rows_are_typed_added_moved_and_taken_away()
     {
-        (string, string)[] Rows(OrderQuestion now) => [.. now.Items.Select((item, i) => ("item", item.Id)), .. now.Items.Select((item, i) => ($"{item.Id}-text", "Thing " + i))];
-        var question = await BuildAsync<OrderQuestion>("order",
+        (string, string)[] Rows(OrderQuestion now) =>
+            [.. now.Items.Select((item, i) => ("item", item.Id)), .. now.Items.Select((item, i) => ($"{item.Id}-text", "Thing " + i))];
+        var question = await BuildAsync<OrderQuestion>(
+            "order",
             now => [.. Rows(now), ("item", "added")],
             now => [.. Rows(now), ("up-item", now.Items[3].Id)],
-            now => [.. now.Items.Select(item => ("item", item.Id)), .. now.Items.Select(item => ($"{item.Id}-text", item.Face.Text)), ("remove-item", now.Items[0].Id), ("credit", "LongestKept")]);
+            now =>
+                [
+                    .. now.Items.Select(item => ("item", item.Id)),
+                    .. now.Items.Select(item => ($"{item.Id}-text", item.Face.Text)),
+                    ("remove-item", now.Items[0].Id),
+                    ("credit", "LongestKept"),
+                ]
+        );
         Assert.Equal(["Thing 1", "Thing 3", "Thing 2"], question.Items.Select(item => item.Face.Text));
         Assert.Equal(OrderCredit.LongestKept, question.Credit);
     }
@@ -89,9 +152,31 @@ public sealed partial class QuestionFormTests(SlateHost host)
     [Fact]
     public async Task Pairs_and_extras_stand_side_by_side()
     {
-        var question = await BuildAsync<MatchQuestion>("match",
-            now => [.. now.Pairs.SelectMany((pair, i) => new[] { ("pair", pair.Id), ($"{pair.Id}-left-text", "left " + i), ($"{pair.Id}-right-text", "right " + i) }), ("extra", "added")],
-            now => [.. now.Pairs.SelectMany(pair => new[] { ("pair", pair.Id), ($"{pair.Id}-left-text", pair.Left.Text), ($"{pair.Id}-right-text", pair.Right.Text), ($"words-{pair.Id}", "Well.") }), ("extra", now.Extras.Single().Id), ($"{now.Extras.Single().Id}-text", "nothing")]);
+        var question = await BuildAsync<MatchQuestion>(
+            "match",
+            now =>
+                [
+                    .. now.Pairs.SelectMany(
+                        (pair, i) =>
+                            new[] { ("pair", pair.Id), ($"{pair.Id}-left-text", "left " + i), ($"{pair.Id}-right-text", "right " + i) }
+                    ),
+                    ("extra", "added"),
+                ],
+            now =>
+                [
+                    .. now.Pairs.SelectMany(pair =>
+                        new[]
+                        {
+                            ("pair", pair.Id),
+                            ($"{pair.Id}-left-text", pair.Left.Text),
+                            ($"{pair.Id}-right-text", pair.Right.Text),
+                            ($"words-{pair.Id}", "Well."),
+                        }
+                    ),
+                    ("extra", now.Extras.Single().Id),
+                    ($"{now.Extras.Single().Id}-text", "nothing"),
+                ]
+        );
         Assert.Equal(["right 0", "right 1", "right 2", "nothing"], question.Options.Select(option => option.Face.Text));
         Assert.Equal("Well.", question.Pairs[0].Feedback);
     }
@@ -100,11 +185,21 @@ public sealed partial class QuestionFormTests(SlateHost host)
     public async Task Items_go_into_groups_and_into_several()
     {
         var question = await BuildAsync<SortQuestion>("sort", now =>
-        [
-            .. now.Groups.SelectMany((group, i) => new[] { ("group", group.Id), ($"title-{group.Id}", "Group " + i) }),
-            .. now.Items.SelectMany((item, i) => new[] { ("item", item.Id), ($"{item.Id}-text", "Item " + i), ($"in-{item.Id}", now.Groups[i].Id), ($"also-{item.Id}", now.Groups[0].Id) }),
-            ("everyGroup", "yes"),
-        ]);
+            [
+                .. now.Groups.SelectMany((group, i) => new[] { ("group", group.Id), ($"title-{group.Id}", "Group " + i) }),
+                .. now.Items.SelectMany(
+                    (item, i) =>
+                        new[]
+                        {
+                            ("item", item.Id),
+                            ($"{item.Id}-text", "Item " + i),
+                            ($"in-{item.Id}", now.Groups[i].Id),
+                            ($"also-{item.Id}", now.Groups[0].Id),
+                        }
+                ),
+                ("everyGroup", "yes"),
+            ]
+        );
         Assert.Equal([1, 2], question.Items.Select(item => item.Groups.Count));
         Assert.True(question.EveryGroup);
     }
@@ -112,19 +207,39 @@ public sealed partial class QuestionFormTests(SlateHost host)
     [Fact]
     public async Task A_number_takes_its_unit_from_what_is_typed()
     {
-        var question = await BuildAsync<NumberQuestion>("number", _ => [("value", "1,013.25 hPa"), ("unitUse", "None"), ("toleranceKind", "Relative"), ("tolerance", "5")]);
-        Assert.Equal((1013.25m, "hPa", UnitUse.Optional, 0.05m), (question.Value, question.Unit, question.UnitUse, question.Tolerance.Amount));
+        var question = await BuildAsync<NumberQuestion>("number", _ =>
+            [("value", "1,013.25 hPa"), ("unitUse", "None"), ("toleranceKind", "Relative"), ("tolerance", "5")]
+        );
+        Assert.Equal(
+            (1013.25m, "hPa", UnitUse.Optional, 0.05m),
+            (question.Value, question.Unit, question.UnitUse, question.Tolerance.Amount)
+        );
     }
 
     [Fact]
     public async Task Short_answers_have_shares_words_and_bands()
     {
         var question = await BuildAsync<ShortTextQuestion>("shortText", _ =>
-        [
-            ("accepted", "0"), ("accepted-text-0", "barograph"), ("accepted", "1"), ("notThis", "0"), ("notThis-text-0", "barometer"), ("notThis-words-0", "No."),
-            ("bandUpTo", "50"), ("bandText", "Half."), ("bandUpTo", "100"), ("bandText", "Well."), ("bandAll", "yes"), ("bandAllText", "All of it."), ("points", "3"),
-        ]);
-        Assert.Equal((2, "No.", 3m, true), (question.Accepted.Count, question.NotThis[0].Feedback, question.Points, question.Bands.LastOnlyForAll));
+            [
+                ("accepted", "0"),
+                ("accepted-text-0", "barograph"),
+                ("accepted", "1"),
+                ("notThis", "0"),
+                ("notThis-text-0", "barometer"),
+                ("notThis-words-0", "No."),
+                ("bandUpTo", "50"),
+                ("bandText", "Half."),
+                ("bandUpTo", "100"),
+                ("bandText", "Well."),
+                ("bandAll", "yes"),
+                ("bandAllText", "All of it."),
+                ("points", "3"),
+            ]
+        );
+        Assert.Equal(
+            (2, "No.", 3m, true),
+            (question.Accepted.Count, question.NotThis[0].Feedback, question.Points, question.Bands.LastOnlyForAll)
+        );
         Assert.Equal("All of it.", question.Bands.For(100, true)!.Text);
         Assert.Equal("Well.", question.Bands.For(99, false)!.Text);
     }
@@ -135,7 +250,10 @@ public sealed partial class QuestionFormTests(SlateHost host)
         var (ines, id) = await BeginAsync(list: "How much?\nnumber: 12");
         var spot = (await DocumentAsync(id)).Spots.Single().Id;
         var reply = await SendAsync(ines, id, "/edit", ("edit", "ask"), ("spot", spot), ("value", "plenty"));
-        Assert.Equal((HttpStatusCode.UnprocessableEntity, "«plenty» cannot be read as a number; the old one is kept."), (reply.StatusCode, await reply.Content.ReadAsStringAsync(Stop)));
+        Assert.Equal(
+            (HttpStatusCode.UnprocessableEntity, "«plenty» cannot be read as a number; the old one is kept."),
+            (reply.StatusCode, await reply.Content.ReadAsStringAsync(Stop))
+        );
         Assert.Equal(12, ((NumberQuestion)((Ask)(await DocumentAsync(id)).SpotOf(spot)!.Content).Question).Value);
     }
 
@@ -148,14 +266,21 @@ public sealed partial class QuestionFormTests(SlateHost host)
     {
         var (_, id) = await BeginAsync(recipe, "Which?\n+ a\n- b");
         var activity = await DocumentAsync(id);
-        Assert.Equal((way, paging, back, lives, 1), (activity.Flow.Way, activity.Flow.Paging, activity.Flow.Back, activity.Rules.Lives, activity.Asked.Count()));
+        Assert.Equal(
+            (way, paging, back, lives, 1),
+            (activity.Flow.Way, activity.Flow.Paging, activity.Flow.Back, activity.Rules.Lives, activity.Asked.Count())
+        );
     }
 
     [Fact]
     public async Task A_list_with_problems_comes_back_with_them()
     {
         var ines = await host.TeacherAsync("ines");
-        var page = WebUtility.HtmlDecode(await (await ines.PostFormAsync("/new", "/new?handler=Questions", ("recipe", "Quiz"), ("list", "Which?\n- a\n- b"))).Content.ReadAsStringAsync(Stop));
+        var page = WebUtility.HtmlDecode(
+            await (
+                await ines.PostFormAsync("/new", "/new?handler=Questions", ("recipe", "Quiz"), ("list", "Which?\n- a\n- b"))
+            ).Content.ReadAsStringAsync(Stop)
+        );
         Assert.Contains("Line 1, column 1: No option is right", page);
         Assert.Contains("- a\n- b</textarea>", page.ReplaceLineEndings("\n"));
     }
@@ -165,11 +290,16 @@ public sealed partial class QuestionFormTests(SlateHost host)
     {
         var (ines, id) = await BeginAsync();
         var scene = (await DocumentAsync(id)).Scenes[0].Id;
-        var shown = WebUtility.HtmlDecode(await (await SendAsync(ines, id, "/questions/read", ("list", "Bad\n\nWhich?\n+ a\n- b"))).Content.ReadAsStringAsync(Stop));
+        var shown = WebUtility.HtmlDecode(
+            await (await SendAsync(ines, id, "/questions/read", ("list", "Bad\n\nWhich?\n+ a\n- b"))).Content.ReadAsStringAsync(Stop)
+        );
         Assert.Contains("Line 1, column 1", shown);
         Assert.Contains("Add 1 question", shown);
         Assert.Empty((await DocumentAsync(id)).Asked);
-        Assert.Equal(HttpStatusCode.OK, (await SendAsync(ines, id, "/questions", ("list", "question,right,wrong\nWhich?,a,b"), ("scene", scene))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await SendAsync(ines, id, "/questions", ("list", "question,right,wrong\nWhich?,a,b"), ("scene", scene))).StatusCode
+        );
         Assert.IsType<MultipleChoiceQuestion>((await DocumentAsync(id)).Asked.Single().Question);
     }
 
@@ -177,13 +307,46 @@ public sealed partial class QuestionFormTests(SlateHost host)
     public async Task The_way_the_rules_and_own_words_are_set_by_their_forms()
     {
         var (ines, id) = await BeginAsync("Quiz", "Which?\n+ a\n- b\n\nWhat?\n+ a\n- b");
-        await SendAsync(ines, id, "/edit", ("edit", "flow"), ("way", "InOrder"), ("paging", "SectionOnAPage"), ("shuffleQuestions", "yes"), ("progress", "None"), ("introduction", "<p>Read <script>x</script>this.</p>"));
-        await SendAsync(ines, id, "/edit", ("edit", "rules"), ("lives", "5"), ("goes", "2"), ("clock", "1:30"), ("clockFor", "Item"), ("streak", "yes"), ("keepsRight", "yes"));
+        await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "flow"),
+            ("way", "InOrder"),
+            ("paging", "SectionOnAPage"),
+            ("shuffleQuestions", "yes"),
+            ("progress", "None"),
+            ("introduction", "<p>Read <script>x</script>this.</p>")
+        );
+        await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "rules"),
+            ("lives", "5"),
+            ("goes", "2"),
+            ("clock", "1:30"),
+            ("clockFor", "Item"),
+            ("streak", "yes"),
+            ("keepsRight", "yes")
+        );
         await SendAsync(ines, id, "/edit", ("edit", "words"), ("word-handIn", "Send it"));
         await SendAsync(ines, id, "/edit", ("edit", "draw"), ("scene", (await DocumentAsync(id)).Scenes[0].Id), ("draw", "1"));
         var activity = await DocumentAsync(id);
-        Assert.Equal((Paging.SectionOnAPage, false, true, ProgressShown.None, "Read this."), (activity.Flow.Paging, activity.Flow.Back, activity.Flow.ShuffleQuestions, activity.Flow.Progress, activity.Flow.Introduction.Words));
-        Assert.Equal((5, 2, new Clock(ClockFor.Item, 90), true, true), (activity.Rules.Lives, activity.Rules.Goes, activity.Rules.Clock, activity.Rules.ShowsStreak, activity.Rules.KeepsRight));
+        Assert.Equal(
+            (Paging.SectionOnAPage, false, true, ProgressShown.None, "Read this."),
+            (
+                activity.Flow.Paging,
+                activity.Flow.Back,
+                activity.Flow.ShuffleQuestions,
+                activity.Flow.Progress,
+                activity.Flow.Introduction.Words
+            )
+        );
+        Assert.Equal(
+            (5, 2, new Clock(ClockFor.Item, 90), true, true),
+            (activity.Rules.Lives, activity.Rules.Goes, activity.Rules.Clock, activity.Rules.ShowsStreak, activity.Rules.KeepsRight)
+        );
         Assert.Equal(("Send it", 1), (activity.Words["handIn"], activity.Scenes[0].Draw));
     }
 

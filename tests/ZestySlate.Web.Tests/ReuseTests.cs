@@ -14,12 +14,24 @@ public sealed class ReuseTests(SlateHost host)
 
     private async Task<string> NewAsync(HttpClient teacher, string title = "Target")
     {
-        var made = await teacher.PostFormAsync("/new", "/new?handler=page", ("address", "tides.example/today"), ("title", title), ("width", "1000"), ("height", "700"), ("resizes", "yes"));
+        var made = await teacher.PostFormAsync(
+            "/new",
+            "/new?handler=page",
+            ("address", "tides.example/today"),
+            ("title", title),
+            ("width", "1000"),
+            ("height", "700"),
+            ("resizes", "yes")
+        );
         return made.Headers.Location!.OriginalString.Split('/')[^1];
     }
 
     private async Task<HttpResponseMessage> PostAsync(HttpClient teacher, string id, string path, params (string, string)[] fields) =>
-        await teacher.PostFormAsync($"/author/{id}", $"/author/{id}{path}", [.. fields, ("version", (await DraftAsync(id)).Record.Version.ToString()), ("at", (await DraftAsync(id)).Document.Scenes[0].Id)]);
+        await teacher.PostFormAsync(
+            $"/author/{id}",
+            $"/author/{id}{path}",
+            [.. fields, ("version", (await DraftAsync(id)).Record.Version.ToString()), ("at", (await DraftAsync(id)).Document.Scenes[0].Id)]
+        );
 
     [Fact]
     public async Task A_web_page_becomes_an_activity_that_can_be_published_and_is_tracked_as_opened()
@@ -28,7 +40,10 @@ public sealed class ReuseTests(SlateHost host)
         var id = await NewAsync(ines, "Tides of today");
         var page = Assert.IsType<WebPageBackdrop>((await DraftAsync(id)).Document.Scenes[0].Backdrop);
         Assert.Equal(("https://tides.example/today", 1000, 700, true), (page.Address, page.Width, page.Height, page.Resizes));
-        Assert.Equal(HttpStatusCode.Redirect, (await ines.PostFormAsync("/new", $"/author/{id}/publish?handler=Publish", ("visibility", "Link"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await ines.PostFormAsync("/new", $"/author/{id}/publish?handler=Publish", ("visibility", "Link"))).StatusCode
+        );
         var learner = await host.LinkVisitorAsync("Wren", id);
         var html = WebUtility.HtmlDecode(await learner.GetStringAsync($"/a/{id}", Stop));
         Assert.Contains("src=\"https://tides.example/today\"", html);
@@ -45,7 +60,11 @@ public sealed class ReuseTests(SlateHost host)
     public async Task Only_pages_of_the_web_become_activities(string address)
     {
         var ines = await host.TeacherAsync("ines");
-        var page = WebUtility.HtmlDecode(await (await ines.PostFormAsync("/new", "/new?handler=page", ("address", address), ("width", "800"), ("height", "600"))).Content.ReadAsStringAsync(Stop));
+        var page = WebUtility.HtmlDecode(
+            await (
+                await ines.PostFormAsync("/new", "/new?handler=page", ("address", address), ("width", "800"), ("height", "600"))
+            ).Content.ReadAsStringAsync(Stop)
+        );
         Assert.Contains("is not the address of a web page", page);
     }
 
@@ -55,7 +74,16 @@ public sealed class ReuseTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         var id = await NewAsync(ines);
         var scene = (await DraftAsync(id)).Document.Scenes[0].Id;
-        await PostAsync(ines, id, "/edit", ("edit", "asPage"), ("scene", scene), ("address", "http://localhost/library"), ("width", "800"), ("height", "600"));
+        await PostAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "asPage"),
+            ("scene", scene),
+            ("address", "http://localhost/library"),
+            ("width", "800"),
+            ("height", "600")
+        );
         var html = await (await ines.PostFormAsync($"/author/{id}", $"/author/{id}/trial")).Content.ReadAsStringAsync(Stop);
         Assert.DoesNotContain("allow-same-origin", html, StringComparison.Ordinal);
     }
@@ -65,7 +93,10 @@ public sealed class ReuseTests(SlateHost host)
     {
         var ines = await host.TeacherAsync("ines");
         var id = await NewAsync(ines);
-        Assert.Equal(HttpStatusCode.OK, (await PostAsync(ines, id, "/reuse", ("from", "garden"), ("item", "garden"), ("how", "copy"), ("what", "part"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await PostAsync(ines, id, "/reuse", ("from", "garden"), ("item", "garden"), ("how", "copy"), ("what", "part"))).StatusCode
+        );
         var copy = (await DraftAsync(id)).Document.Scenes[1];
         Assert.Null(copy.Origin);
         Assert.Equal(13, copy.Spots.Count);
@@ -89,7 +120,10 @@ public sealed class ReuseTests(SlateHost host)
         var rooms = WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}/rooms?at={twin}", Stop));
         Assert.Contains("Take edition 2", rooms);
         await PostAsync(ines, id, "/update", ("item", twin));
-        Assert.Equal(("Board of Tuesday", 2), ((await DraftAsync(id)).Document.Scenes[1].Title, (await DraftAsync(id)).Document.Scenes[1].Origin!.Edition));
+        Assert.Equal(
+            ("Board of Tuesday", 2),
+            ((await DraftAsync(id)).Document.Scenes[1].Title, (await DraftAsync(id)).Document.Scenes[1].Origin!.Edition)
+        );
         await PostAsync(ines, id, "/edit", ("edit", "cutLink"), ("item", twin));
         Assert.Null((await DraftAsync(id)).Document.Scenes[1].Origin);
     }
@@ -103,7 +137,10 @@ public sealed class ReuseTests(SlateHost host)
         var id = await NewAsync(ines);
         var reply = await PostAsync(ines, id, "/reuse", ("from", source), ("item", scene), ("how", "link"), ("what", "part"));
         Assert.Contains("is not published", await reply.Content.ReadAsStringAsync(Stop));
-        Assert.Equal(HttpStatusCode.OK, (await PostAsync(ines, id, "/reuse", ("from", source), ("item", scene), ("how", "copy"), ("what", "part"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await PostAsync(ines, id, "/reuse", ("from", source), ("item", scene), ("how", "copy"), ("what", "part"))).StatusCode
+        );
     }
 
     [Fact]
@@ -113,13 +150,23 @@ public sealed class ReuseTests(SlateHost host)
         var id = await NewAsync(mireille);
         Assert.DoesNotContain("data-from=\"garden\"", await mireille.GetStringAsync($"/author/{id}/reuse?words=garden", Stop));
         Assert.Contains("data-from=\"garden\"", await mireille.GetStringAsync($"/author/{id}/reuse?words=http://localhost/a/garden", Stop));
-        Assert.Equal(HttpStatusCode.OK, (await PostAsync(mireille, id, "/reuse", ("from", "garden"), ("item", "askglass"), ("how", "copy"), ("what", "part"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (
+                await PostAsync(mireille, id, "/reuse", ("from", "garden"), ("item", "askglass"), ("how", "copy"), ("what", "part"))
+            ).StatusCode
+        );
         Assert.Single((await DraftAsync(id)).Document.Asked);
 
         var ines = await host.TeacherAsync("ines");
         var secret = await NewAsync(ines, "Private");
         Assert.DoesNotContain("Private", await mireille.GetStringAsync($"/author/{id}/reuse?words=/a/{secret}", Stop));
-        Assert.Contains("not shared", await (await PostAsync(mireille, id, "/reuse", ("from", secret), ("item", "x"), ("how", "copy"), ("what", "part"))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains(
+            "not shared",
+            await (
+                await PostAsync(mireille, id, "/reuse", ("from", secret), ("item", "x"), ("how", "copy"), ("what", "part"))
+            ).Content.ReadAsStringAsync(Stop)
+        );
     }
 
     [Fact]
@@ -131,12 +178,35 @@ public sealed class ReuseTests(SlateHost host)
         foreach (var id in new[] { outer, inner })
         {
             await ines.PostFormAsync("/new", $"/author/{id}/publish?handler=Publish", ("visibility", "Link"));
-            await PostAsync(ines, id, "/edit", ("edit", "add"), ("scene", (await DraftAsync(id)).Document.Scenes[0].Id), ("newId", "slot" + id), ("kind", "insert"), ("x", "0.5"), ("y", "0.5"));
+            await PostAsync(
+                ines,
+                id,
+                "/edit",
+                ("edit", "add"),
+                ("scene", (await DraftAsync(id)).Document.Scenes[0].Id),
+                ("newId", "slot" + id),
+                ("kind", "insert"),
+                ("x", "0.5"),
+                ("y", "0.5")
+            );
         }
 
-        Assert.Contains("cannot be inside itself", await (await PostAsync(ines, outer, "/reuse", ("from", outer), ("what", "inside"), ("spot", "slot" + outer))).Content.ReadAsStringAsync(Stop));
-        Assert.Equal(HttpStatusCode.OK, (await PostAsync(ines, outer, "/reuse", ("from", inner), ("what", "inside"), ("spot", "slot" + outer))).StatusCode);
-        Assert.Contains("cannot be inside itself", await (await PostAsync(ines, inner, "/reuse", ("from", outer), ("what", "inside"), ("spot", "slot" + inner))).Content.ReadAsStringAsync(Stop));
+        Assert.Contains(
+            "cannot be inside itself",
+            await (
+                await PostAsync(ines, outer, "/reuse", ("from", outer), ("what", "inside"), ("spot", "slot" + outer))
+            ).Content.ReadAsStringAsync(Stop)
+        );
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await PostAsync(ines, outer, "/reuse", ("from", inner), ("what", "inside"), ("spot", "slot" + outer))).StatusCode
+        );
+        Assert.Contains(
+            "cannot be inside itself",
+            await (
+                await PostAsync(ines, inner, "/reuse", ("from", outer), ("what", "inside"), ("spot", "slot" + inner))
+            ).Content.ReadAsStringAsync(Stop)
+        );
     }
 
     [Fact]

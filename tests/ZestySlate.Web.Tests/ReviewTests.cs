@@ -17,15 +17,53 @@ public sealed class ReviewTests(SlateHost host)
     [Fact]
     public async Task A_text_is_given_points_by_its_rubric_and_given_back()
     {
-        var activity = await host.WithAsync(async (ActivityStore store) =>
-        {
-            var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
-            var text = new LongTextQuestion { Prompt = RichText.Plain("Why?"), WaitsForPerson = true, Rubric = [new RubricRow { Id = "clear", Title = "Clear", Points = 2 }] };
-            var draft = await store.CreateAsync(ines.Id, new Activity { Title = "Essay", Scenes = [new Scene { Id = "s", Backdrop = new PageBackdrop(default), Spots = [new Spot { Id = "why", Place = new AtPoint(0.5, 0.5), Content = new Ask(text) }] }] });
-            await store.PublishAsync(draft.Record.Id, ines.Id);
-            await store.SetVisibilityAsync(draft.Record.Id, Visibility.Link);
-            return draft.Record.Id;
-        });
+        var activity = await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
+                var text = new LongTextQuestion
+                {
+                    Prompt = RichText.Plain("Why?"),
+                    WaitsForPerson = true,
+                    Rubric =
+                    [
+                        new RubricRow
+                        {
+                            Id = "clear",
+                            Title = "Clear",
+                            Points = 2,
+                        },
+                    ],
+                };
+                var draft = await store.CreateAsync(
+                    ines.Id,
+                    new Activity
+                    {
+                        Title = "Essay",
+                        Scenes =
+                        [
+                            new Scene
+                            {
+                                Id = "s",
+                                Backdrop = new PageBackdrop(default),
+                                Spots =
+                                [
+                                    new Spot
+                                    {
+                                        Id = "why",
+                                        Place = new AtPoint(0.5, 0.5),
+                                        Content = new Ask(text),
+                                    },
+                                ],
+                            },
+                        ],
+                    }
+                );
+                await store.PublishAsync(draft.Record.Id, ines.Id);
+                await store.SetVisibilityAsync(draft.Record.Id, Visibility.Link);
+                return draft.Record.Id;
+            }
+        );
         var learner = await host.LinkVisitorAsync("Essay Esme", activity);
         var work = SlateHost.Find(await learner.GetStringAsync($"/a/{activity}", Stop), "data-attempt=\"([^\"]+)\"");
         await learner.SendEventAsync($"/a/{activity}", ("act", "answer"), ("spot", "why"), ("event", "a"), ("text", "Because of the sun."));
@@ -40,7 +78,10 @@ public sealed class ReviewTests(SlateHost host)
         var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("«Clear» earns between 0 and 2 points.", page);
         Assert.Contains(">Well said.</textarea>", page);
-        Assert.Equal(HttpStatusCode.Redirect, (await ines.PostFormAsync(address, address, ("spot", "why"), ("row-clear", "1,5"), ("comment", "Well said."))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await ines.PostFormAsync(address, address, ("spot", "why"), ("row-clear", "1,5"), ("comment", "Well said."))).StatusCode
+        );
         Assert.Contains("nothing waits for you", await ines.GetStringAsync(address, Stop));
 
         Assert.DoesNotContain("Well said.", await learner.GetStringAsync($"/a/{activity}", Stop));

@@ -17,7 +17,8 @@ public sealed class RoomsTests
     private static readonly Type[] Spines = [typeof(Backdrop), typeof(Content), typeof(LockKey)];
 
     /// <summary>The kinds of a spine, as the document's format names them.</summary>
-    private static IEnumerable<Type> KindsOf(Type spine) => spine.GetCustomAttributes(typeof(JsonDerivedTypeAttribute), false).Cast<JsonDerivedTypeAttribute>().Select(one => one.DerivedType);
+    private static IEnumerable<Type> KindsOf(Type spine) =>
+        spine.GetCustomAttributes(typeof(JsonDerivedTypeAttribute), false).Cast<JsonDerivedTypeAttribute>().Select(one => one.DerivedType);
 
     public static TheoryData<Type> Kinds => [.. Spines.SelectMany(KindsOf)];
 
@@ -26,14 +27,24 @@ public sealed class RoomsTests
     [Theory]
     [MemberData(nameof(SpineData))]
     public void Every_kind_is_registered_with_the_format(Type spine) =>
-        Assert.Equal(spine.Assembly.GetTypes().Where(type => type.IsSubclassOf(spine) && !type.IsAbstract).OrderBy(type => type.Name), KindsOf(spine).OrderBy(type => type.Name));
+        Assert.Equal(
+            spine.Assembly.GetTypes().Where(type => type.IsSubclassOf(spine) && !type.IsAbstract).OrderBy(type => type.Name),
+            KindsOf(spine).OrderBy(type => type.Name)
+        );
 
     [Theory]
     [MemberData(nameof(SpineData))]
     public void Every_kind_is_registered_on_every_floor(Type spine)
     {
-        var shown = BackdropsShown.All.Select(one => one.BackdropType).Concat(ContentsShown.All.Select(one => one.ContentType)).Append(typeof(Core.Contents.Asks.Ask));
-        var edited = BackdropForms.All.Select(one => one.BackdropType).Concat(ContentForms.All.Select(one => one.ContentType)).Concat(LockForms.All.Select(one => one.KeyType)).ToList();
+        var shown = BackdropsShown
+            .All.Select(one => one.BackdropType)
+            .Concat(ContentsShown.All.Select(one => one.ContentType))
+            .Append(typeof(Core.Contents.Asks.Ask));
+        var edited = BackdropForms
+            .All.Select(one => one.BackdropType)
+            .Concat(ContentForms.All.Select(one => one.ContentType))
+            .Concat(LockForms.All.Select(one => one.KeyType))
+            .ToList();
         Assert.Empty(KindsOf(spine).Except(edited));
         Assert.True(spine == typeof(LockKey) || !KindsOf(spine).Except(shown).Any());
     }
@@ -43,10 +54,12 @@ public sealed class RoomsTests
     public void A_room_has_the_same_name_on_every_floor(Type kind)
     {
         var room = kind.Namespace!["ZestySlate.Core.".Length..];
-        var editor = BackdropForms.All.FirstOrDefault(one => one.BackdropType == kind)?.GetType() ?? ContentForms.All.FirstOrDefault(one => one.ContentType == kind)?.GetType()
+        var editor = BackdropForms.All.FirstOrDefault(one => one.BackdropType == kind)?.GetType()
+            ?? ContentForms.All.FirstOrDefault(one => one.ContentType == kind)?.GetType()
             ?? LockForms.All.First(one => one.KeyType == kind).GetType();
         Assert.Equal($"ZestySlate.Web.{room}", editor.Namespace);
-        var shown = BackdropsShown.All.FirstOrDefault(one => one.BackdropType == kind)?.GetType() ?? ContentsShown.All.FirstOrDefault(one => one.ContentType == kind)?.GetType();
+        var shown = BackdropsShown.All.FirstOrDefault(one => one.BackdropType == kind)?.GetType()
+            ?? ContentsShown.All.FirstOrDefault(one => one.ContentType == kind)?.GetType();
         Assert.True(shown is null || shown.Namespace == $"ZestySlate.Player.{room}", $"{shown} is not in the room {room}");
     }
 
@@ -56,39 +69,69 @@ public sealed class RoomsTests
     public void Nobody_outside_the_rooms_asks_for_a_kind(Type kind)
     {
         var name = kind.Name;
-        var asks = new Regex($@"\b(is|as|case)\s+(not\s+)?\(?{name}\b(?!\.)|\bor\s+{name}\b|(OfType|Cast)<({name})>|typeof\({name}\)|\(\({name}\)|^\s*{name}(\s+\w+)?(\s+when\b.*)?\s+=>|(Backdrop|Content|Key):\s*{name}\b", RegexOptions.Multiline);
-        var found = Sources().Where(file => !Regex.IsMatch(file, @"/(Backdrops|Contents|Locks)/"))
-            .SelectMany(file => asks.Matches(WithoutComments(File.ReadAllText(file))).Select(match => $"{Path.GetRelativePath(SlateHost.Root(), file)}: {match.Value.Trim()}"));
+        var asks = new Regex(
+            $@"\b(is|as|case)\s+(not\s+)?\(?{name}\b(?!\.)|\bor\s+{name}\b|(OfType|Cast)<({name})>|typeof\({name}\)|"
+                + $@"\(\({name}\)|^\s*{name}(\s+\w+)?(\s+when\b.*)?\s+=>|(Backdrop|Content|Key):\s*{name}\b",
+            RegexOptions.Multiline
+        );
+        var found = Sources()
+            .Where(file => !Regex.IsMatch(file, @"/(Backdrops|Contents|Locks)/"))
+            .SelectMany(file =>
+                asks.Matches(WithoutComments(File.ReadAllText(file)))
+                    .Select(match => $"{Path.GetRelativePath(SlateHost.Root(), file)}: {match.Value.Trim()}")
+            );
         Assert.Empty(found);
     }
 
     /// <summary>The search itself finds what it looks for.</summary>
     [Fact]
     public void A_room_itself_asks_for_its_kind() =>
-        Assert.Contains(Sources(), file => file.Contains("/Backdrops/Panoramas/", StringComparison.Ordinal) && File.ReadAllText(file).Contains("typeof(PanoramaBackdrop)", StringComparison.Ordinal));
+        Assert.Contains(Sources(), file =>
+            file.Contains("/Backdrops/Panoramas/", StringComparison.Ordinal)
+            && File.ReadAllText(file).Contains("typeof(PanoramaBackdrop)", StringComparison.Ordinal)
+        );
 
     /// <summary>A family is named in its rooms and in the registries; the formats of lists and the demo are about families.</summary>
     [Fact]
     public void No_family_of_questions_is_named_outside_its_rooms()
     {
-        var families = string.Join('|', Core.Questions.QuestionTypes.All.Select(family => family.Key[..1].ToUpperInvariant() + family.Key[1..]));
+        var families = string.Join(
+            '|',
+            Core.Questions.QuestionTypes.All.Select(family => family.Key[..1].ToUpperInvariant() + family.Key[1..])
+        );
         var names = new Regex($@"\b({families})(Question|Response|View|Type|Form|Shown|Parts|Editor|Marking)\b");
-        var rooms = new Regex($@"/Questions/({families})/|/Questions/(QuestionTypes|FamiliesShown|QuestionForms)\.cs$|/ZestySlate\.Formats/Questions/|/Demo/");
-        var found = Sources().Where(file => !rooms.IsMatch(file))
-            .SelectMany(file => names.Matches(WithoutComments(File.ReadAllText(file))).Select(match => $"{Path.GetRelativePath(SlateHost.Root(), file)}: {match.Value}"));
+        var rooms = new Regex(
+            $@"/Questions/({families})/|/Questions/(QuestionTypes|FamiliesShown|QuestionForms)\.cs$|/ZestySlate\.Formats/Questions/|/Demo/"
+        );
+        var found = Sources()
+            .Where(file => !rooms.IsMatch(file))
+            .SelectMany(file =>
+                names
+                    .Matches(WithoutComments(File.ReadAllText(file)))
+                    .Select(match => $"{Path.GetRelativePath(SlateHost.Root(), file)}: {match.Value}")
+            );
         Assert.Empty(found);
     }
 
     /// <summary>Scripts that all pages share know no family by name: what a family needs it says in attributes of its markup.</summary>
     [Fact]
-    public void Shared_scripts_name_no_family() => Assert.All(
-        Directory.EnumerateFiles(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "Scripts"), "*.ts", SearchOption.AllDirectories)
-            .Where(file => !file.Contains("/families/", StringComparison.Ordinal)),
-        file => Assert.DoesNotMatch(@"data-family=\w", File.ReadAllText(file)));
+    public void Shared_scripts_name_no_family() =>
+        Assert.All(
+            Directory
+                .EnumerateFiles(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "Scripts"), "*.ts", SearchOption.AllDirectories)
+                .Where(file => !file.Contains("/families/", StringComparison.Ordinal)),
+            file => Assert.DoesNotMatch(@"data-family=\w", File.ReadAllText(file))
+        );
 
-    private static IEnumerable<string> Sources() => Directory.EnumerateFiles(Path.Combine(SlateHost.Root(), "src"), "*.*", SearchOption.AllDirectories)
-        .Where(file => file.EndsWith(".cs", StringComparison.Ordinal) || file.EndsWith(".razor", StringComparison.Ordinal) || file.EndsWith(".cshtml", StringComparison.Ordinal))
-        .Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/node_modules/", StringComparison.Ordinal));
+    private static IEnumerable<string> Sources() =>
+        Directory
+            .EnumerateFiles(Path.Combine(SlateHost.Root(), "src"), "*.*", SearchOption.AllDirectories)
+            .Where(file =>
+                file.EndsWith(".cs", StringComparison.Ordinal)
+                || file.EndsWith(".razor", StringComparison.Ordinal)
+                || file.EndsWith(".cshtml", StringComparison.Ordinal)
+            )
+            .Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/node_modules/", StringComparison.Ordinal));
 
     private static string WithoutComments(string source) => Regex.Replace(source, @"^\s*///.*$|//.*$", "", RegexOptions.Multiline);
 }

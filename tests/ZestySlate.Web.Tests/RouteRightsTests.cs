@@ -135,38 +135,90 @@ public sealed class RouteRightsTests(SlateHost host)
     }
 
     [Fact]
-    public void The_table_names_no_route_that_is_gone() =>
-        Assert.Empty(Table.Keys.Except(Routes.Select(Pattern)));
+    public void The_table_names_no_route_that_is_gone() => Assert.Empty(Table.Keys.Except(Routes.Select(Pattern)));
 
     [Fact]
     public async Task The_table_is_kept_for_each_sort_of_person()
     {
-        var attempt = await host.DbAsync(db => db.Attempts.Where(a => a.AssignmentId != null).OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken));
-        var group = await host.DbAsync(db => db.Classes.OrderBy(c => c.Id).Select(c => c.Id).FirstAsync(TestContext.Current.CancellationToken));
-        var learner = await host.DbAsync(db => db.Enrolments.Where(e => e.ClassId == group).Select(e => e.PersonId).FirstAsync(TestContext.Current.CancellationToken));
-        var given = await host.DbAsync(db => db.Assignments.Where(a => a.ClassId == group).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken));
-        var item = await host.DbAsync(db => db.MediaItems.Where(i => db.Classes.Any(c => c.Id == group && c.TeacherId == i.OwnerId)).OrderBy(i => i.Id).Select(i => i.Id).FirstAsync(TestContext.Current.CancellationToken));
+        var attempt = await host.DbAsync(db =>
+            db.Attempts.Where(a => a.AssignmentId != null)
+                .OrderBy(a => a.Id)
+                .Select(a => a.Id)
+                .FirstAsync(TestContext.Current.CancellationToken)
+        );
+        var group = await host.DbAsync(db =>
+            db.Classes.OrderBy(c => c.Id).Select(c => c.Id).FirstAsync(TestContext.Current.CancellationToken)
+        );
+        var learner = await host.DbAsync(db =>
+            db.Enrolments.Where(e => e.ClassId == group).Select(e => e.PersonId).FirstAsync(TestContext.Current.CancellationToken)
+        );
+        var given = await host.DbAsync(db =>
+            db.Assignments.Where(a => a.ClassId == group).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken)
+        );
+        var item = await host.DbAsync(db =>
+            db.MediaItems.Where(i => db.Classes.Any(c => c.Id == group && c.TeacherId == i.OwnerId))
+                .OrderBy(i => i.Id)
+                .Select(i => i.Id)
+                .FirstAsync(TestContext.Current.CancellationToken)
+        );
         var people = new Dictionary<string, (HttpClient Client, string[] Rights)>
         {
             ["anonymous"] = (host.Visitor(), []),
             ["visitor by link"] = (await host.LinkVisitorAsync(), [Rights.SignedIn]),
             ["another teacher"] = (await host.TeacherAsync("mireille"), [Rights.SignedIn, Rights.Teacher, Rights.ActivityReader]),
             ["keeper"] = (await host.TeacherAsync("tobiah"), [Rights.SignedIn, Rights.Teacher, Rights.ActivityReader, Rights.Keeper]),
-            ["owner"] = (await host.TeacherAsync("ines"), [Rights.SignedIn, Rights.Teacher, Rights.ActivityReader, Rights.ActivityEditor, Rights.ActivityOwner, Rights.ClassTeacher, Rights.MediaOwner]),
+            ["owner"] = (
+                await host.TeacherAsync("ines"),
+                [
+                    Rights.SignedIn,
+                    Rights.Teacher,
+                    Rights.ActivityReader,
+                    Rights.ActivityEditor,
+                    Rights.ActivityOwner,
+                    Rights.ClassTeacher,
+                    Rights.MediaOwner,
+                ]
+            ),
         };
         foreach (var (route, right) in Table.Where(entry => entry.Value != Anyone))
         {
-            var address = "/" + route.Replace("{activity}", "garden").Replace("{attempt}", attempt).Replace("{class:int}", group.ToString()).Replace("{item}", item).Replace("{number:int}", "0").Replace("{assignment:int}", given.ToString()).Replace("{person}", learner);
-            var methods = Routes.Where(r => Pattern(r) == route).SelectMany(r => r.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"]).Distinct();
+            var address =
+                "/"
+                + route
+                    .Replace("{activity}", "garden")
+                    .Replace("{attempt}", attempt)
+                    .Replace("{class:int}", group.ToString())
+                    .Replace("{item}", item)
+                    .Replace("{number:int}", "0")
+                    .Replace("{assignment:int}", given.ToString())
+                    .Replace("{person}", learner);
+            var methods = Routes
+                .Where(r => Pattern(r) == route)
+                .SelectMany(r => r.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"])
+                .Distinct();
             foreach (var (who, (client, rights)) in people)
             {
                 foreach (var method in methods)
                 {
                     // A stream of events begins and does not end.
-                    using var reply = await client.SendAsync(new HttpRequestMessage(new HttpMethod(method), address), HttpCompletionOption.ResponseHeadersRead, TestContext.Current.CancellationToken);
-                    var refused = reply.StatusCode == HttpStatusCode.Forbidden
-                        || (reply.StatusCode == HttpStatusCode.Redirect && (reply.Headers.Location!.OriginalString.Contains("/sign-in") || reply.Headers.Location.OriginalString.Contains("/not-yours")));
-                    Assert.True(refused != rights.Contains(right), $"{who}, {method} {address}: {(int)reply.StatusCode} {reply.Headers.Location}");
+                    using var reply = await client.SendAsync(
+                        new HttpRequestMessage(new HttpMethod(method), address),
+                        HttpCompletionOption.ResponseHeadersRead,
+                        TestContext.Current.CancellationToken
+                    );
+                    var refused =
+                        reply.StatusCode == HttpStatusCode.Forbidden
+                        || (
+                            reply.StatusCode == HttpStatusCode.Redirect
+                            && (
+                                reply.Headers.Location!.OriginalString.Contains("/sign-in")
+                                || reply.Headers.Location.OriginalString.Contains("/not-yours")
+                            )
+                        );
+                    Assert.True(
+                        refused != rights.Contains(right),
+                        $"{who}, {method} {address}: {(int)reply.StatusCode} {reply.Headers.Location}"
+                    );
                 }
             }
         }
@@ -186,7 +238,9 @@ public sealed class RouteRightsTests(SlateHost host)
     public async Task The_number_of_an_assignment_opens_nothing_by_itself()
     {
         var visitor = await host.LinkVisitorAsync();
-        var assignment = await host.DbAsync(db => db.Assignments.OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken));
+        var assignment = await host.DbAsync(db =>
+            db.Assignments.OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(TestContext.Current.CancellationToken)
+        );
         var page = await visitor.GetStringAsync($"/a/garden?assignment={assignment}");
         var attempt = SlateHost.Find(page, "data-attempt=\"([^\"]+)\"");
         Assert.Null((await host.WithAsync((AttemptStore store) => store.LoadAsync(attempt)))!.Assignment);

@@ -34,42 +34,186 @@ public sealed class SameAsTerminalTests(SlateHost host)
 
     private static readonly Dictionary<string, (Question Question, Func<Random, (string Name, string Value)[]> Fill)> Asked = new()
     {
-        ["one"] = (new MultipleChoiceQuestion { Hint = "Look up.", Options = [Option("a", true), Option("b"), Option("c")] }, random => [("pick", "abc"[random.Next(3)].ToString())]),
-        ["several"] = (new MultipleChoiceQuestion { Picks = Picks.Several, Penalty = 0.5m, Options = [Option("a", true), Option("b", true), Option("c"), Option("d")] }, random => [.. "abcd".Where(_ => random.Next(2) == 0).Select(id => ("pick", id.ToString()))]),
-        ["number"] = (new NumberQuestion { Value = 1013, Unit = "hPa", UnitUse = UnitUse.Required, Hint = "About a bar." }, random => [("text", new[] { "1013 hPa", "1.013 bar", "1013", "1,013 hPa", "900 hPa", "3 or 4", " " }[random.Next(7)])]),
-        ["short"] = (new ShortTextQuestion { Accepted = [new ShortAnswer("barometer")], Reading = new() { Slips = true, SlipShare = 0.3m } }, random => [("text", new[] { "barometer", "baromter", "Barometer.", "thermometer", "" }[random.Next(5)])]),
-        ["gaps"] = (new GapTextQuestion { Penalty = 0.25m, Text = [new("The "), new("wind", new Gap { Id = "g1", Weight = 0.7m }), new(" and the "), new("rain", new Gap { Id = "g2", Exchange = "x" }), new(", the "), new("sun", new Gap { Id = "g3", Exchange = "x" })] },
-            random => [.. new[] { "g1", "g2", "g3" }.Select(gap => ($"part-{gap}", new[] { "wind", "rain", "sun", "fog", "" }[random.Next(5)]))]),
-        ["match"] = (new MatchQuestion { AllOrNothing = true, Pairs = [.. "pqr".Select(id => new MatchPair { Id = id.ToString(), RightId = "r" + id, Left = Face.Of("left " + id), Right = Face.Of("right " + id), Weight = 0.33m })] },
-            random => [.. "pqr".Select(id => ($"part-{id}", new[] { "rp", "rq", "rr", "" }[random.Next(4)]))]),
-        ["sort"] = (new SortQuestion { EveryGroup = true, Groups = [new SortGroup { Id = "a", Title = "Air" }, new SortGroup { Id = "b", Title = "Beach" }], Items = [new SortItem { Id = "i", Face = Face.Of("gull"), Groups = ["a", "b"] }, new SortItem { Id = "j", Face = Face.Of("crab"), Groups = ["b"] }] },
-            random => [.. "ij".SelectMany(item => "ab".Where(_ => random.Next(2) == 0).Select(group => ($"part-{item}", group.ToString())))]),
-        ["order"] = (new OrderQuestion { Credit = OrderCredit.LongestKept, Items = [.. "xyz".Select(id => new OrderItem { Id = id.ToString(), Face = Face.Of("thing " + id) })] }, random => [.. "xyz".OrderBy(_ => random.Next()).Select(id => ("order", id.ToString()))]),
-        ["words"] = (new WordPickQuestion { Text = [new("The "), new("gale", new WordMark { Id = "m1" }), new(" and the calm "), new("sea", new WordMark { Id = "m2", Trap = true })] }, random => [.. new[] { "w1", "w3", "w4", "w5" }.Where(_ => random.Next(2) == 0).Select(id => ("pick", id))]),
+        ["one"] = (new MultipleChoiceQuestion { Hint = "Look up.", Options = [Option("a", true), Option("b"), Option("c")] }, random =>
+            [("pick", "abc"[random.Next(3)].ToString())]
+        ),
+        ["several"] = (
+            new MultipleChoiceQuestion
+            {
+                Picks = Picks.Several,
+                Penalty = 0.5m,
+                Options = [Option("a", true), Option("b", true), Option("c"), Option("d")],
+            },
+            random => [.. "abcd".Where(_ => random.Next(2) == 0).Select(id => ("pick", id.ToString()))]
+        ),
+        ["number"] = (
+            new NumberQuestion
+            {
+                Value = 1013,
+                Unit = "hPa",
+                UnitUse = UnitUse.Required,
+                Hint = "About a bar.",
+            },
+            random => [("text", new[] { "1013 hPa", "1.013 bar", "1013", "1,013 hPa", "900 hPa", "3 or 4", " " }[random.Next(7)])]
+        ),
+        ["short"] = (
+            new ShortTextQuestion
+            {
+                Accepted = [new ShortAnswer("barometer")],
+                Reading = new() { Slips = true, SlipShare = 0.3m },
+            },
+            random => [("text", new[] { "barometer", "baromter", "Barometer.", "thermometer", "" }[random.Next(5)])]
+        ),
+        ["gaps"] = (
+            new GapTextQuestion
+            {
+                Penalty = 0.25m,
+                Text =
+                [
+                    new("The "),
+                    new("wind", new Gap { Id = "g1", Weight = 0.7m }),
+                    new(" and the "),
+                    new("rain", new Gap { Id = "g2", Exchange = "x" }),
+                    new(", the "),
+                    new("sun", new Gap { Id = "g3", Exchange = "x" }),
+                ],
+            },
+            random =>
+                [.. new[] { "g1", "g2", "g3" }.Select(gap => ($"part-{gap}", new[] { "wind", "rain", "sun", "fog", "" }[random.Next(5)]))]
+        ),
+        ["match"] = (
+            new MatchQuestion
+            {
+                AllOrNothing = true,
+                Pairs =
+                [
+                    .. "pqr".Select(id => new MatchPair
+                    {
+                        Id = id.ToString(),
+                        RightId = "r" + id,
+                        Left = Face.Of("left " + id),
+                        Right = Face.Of("right " + id),
+                        Weight = 0.33m,
+                    }),
+                ],
+            },
+            random => [.. "pqr".Select(id => ($"part-{id}", new[] { "rp", "rq", "rr", "" }[random.Next(4)]))]
+        ),
+        ["sort"] = (
+            new SortQuestion
+            {
+                EveryGroup = true,
+                Groups = [new SortGroup { Id = "a", Title = "Air" }, new SortGroup { Id = "b", Title = "Beach" }],
+                Items =
+                [
+                    new SortItem
+                    {
+                        Id = "i",
+                        Face = Face.Of("gull"),
+                        Groups = ["a", "b"],
+                    },
+                    new SortItem
+                    {
+                        Id = "j",
+                        Face = Face.Of("crab"),
+                        Groups = ["b"],
+                    },
+                ],
+            },
+            random => [.. "ij".SelectMany(item => "ab".Where(_ => random.Next(2) == 0).Select(group => ($"part-{item}", group.ToString())))]
+        ),
+        ["order"] = (
+            new OrderQuestion
+            {
+                Credit = OrderCredit.LongestKept,
+                Items = [.. "xyz".Select(id => new OrderItem { Id = id.ToString(), Face = Face.Of("thing " + id) })],
+            },
+            random => [.. "xyz".OrderBy(_ => random.Next()).Select(id => ("order", id.ToString()))]
+        ),
+        ["words"] = (
+            new WordPickQuestion
+            {
+                Text =
+                [
+                    new("The "),
+                    new("gale", new WordMark { Id = "m1" }),
+                    new(" and the calm "),
+                    new("sea", new WordMark { Id = "m2", Trap = true }),
+                ],
+            },
+            random => [.. new[] { "w1", "w3", "w4", "w5" }.Where(_ => random.Next(2) == 0).Select(id => ("pick", id))]
+        ),
     };
 
-    private static Option Option(string id, bool right = false) => new() { Id = id, Text = "Option " + id, Right = right };
-
-    private static Activity Drawn(Random random) => new()
-    {
-        Title = "Anything",
-        Scenes = [new Scene { Id = Page, Backdrop = new PageBackdrop(default), Spots = [.. Asked.OrderBy(_ => random.Next()).Select(entry => new Spot { Id = entry.Key, Content = new Ask(entry.Value.Question) })] }],
-        Flow = random.Next(3) switch { 0 => new Flow { Way = Way.Free }, 1 => new Flow { Way = Way.InOrder, Back = false, ShuffleQuestions = true }, _ => new Flow { Way = Way.InOrder, Paging = Paging.AllOnAPage } },
-        Rules = new Rules
+    private static Option Option(string id, bool right = false) =>
+        new()
         {
-            Tries = random.Next(3) switch { 0 => null, var few => few },
-            TryCosts = random.Next(2) == 0 ? [] : [0, 0.15m, 1m / 3],
-            HintCost = random.Next(2) * 0.1m,
-            Counts = (CountingTry)random.Next(2),
-            KeepsRight = random.Next(2) == 0,
-            GoesBelowZero = random.Next(3) == 0,
-            Lives = random.Next(4) == 0 ? 3 : null,
-            PassMark = 40,
-            DistinctionMark = 80,
-            Bands = ScoreBands.Of([new ScoreBand(30, "low"), new ScoreBand(60, "middle"), new ScoreBand(100, "high"), new ScoreBand(100, "all") { OnlyAll = true }]),
-            Reveal = random.Next(3) == 0 ? new Reveal { RightOrWrong = RevealMoment.AfterEnd, RightAnswer = RevealMoment.AfterEnd, Points = RevealMoment.AfterEnd } : new Reveal(),
-        },
-    };
+            Id = id,
+            Text = "Option " + id,
+            Right = right,
+        };
+
+    private static Activity Drawn(Random random) =>
+        new()
+        {
+            Title = "Anything",
+            Scenes =
+            [
+                new Scene
+                {
+                    Id = Page,
+                    Backdrop = new PageBackdrop(default),
+                    Spots =
+                    [
+                        .. Asked
+                            .OrderBy(_ => random.Next())
+                            .Select(entry => new Spot { Id = entry.Key, Content = new Ask(entry.Value.Question) }),
+                    ],
+                },
+            ],
+            Flow = random.Next(3) switch
+            {
+                0 => new Flow { Way = Way.Free },
+                1 => new Flow
+                {
+                    Way = Way.InOrder,
+                    Back = false,
+                    ShuffleQuestions = true,
+                },
+                _ => new Flow { Way = Way.InOrder, Paging = Paging.AllOnAPage },
+            },
+            Rules = new Rules
+            {
+                Tries = random.Next(3) switch
+                {
+                    0 => null,
+                    var few => few,
+                },
+                TryCosts = random.Next(2) == 0 ? [] : [0, 0.15m, 1m / 3],
+                HintCost = random.Next(2) * 0.1m,
+                Counts = (CountingTry)random.Next(2),
+                KeepsRight = random.Next(2) == 0,
+                GoesBelowZero = random.Next(3) == 0,
+                Lives = random.Next(4) == 0 ? 3 : null,
+                PassMark = 40,
+                DistinctionMark = 80,
+                Bands = ScoreBands.Of([
+                    new ScoreBand(30, "low"),
+                    new ScoreBand(60, "middle"),
+                    new ScoreBand(100, "high"),
+                    new ScoreBand(100, "all") { OnlyAll = true },
+                ]),
+                Reveal =
+                    random.Next(3) == 0
+                        ? new Reveal
+                        {
+                            RightOrWrong = RevealMoment.AfterEnd,
+                            RightAnswer = RevealMoment.AfterEnd,
+                            Points = RevealMoment.AfterEnd,
+                        }
+                        : new Reveal(),
+            },
+        };
 
     [Theory]
     [InlineData(1)]
@@ -98,7 +242,10 @@ public sealed class SameAsTerminalTests(SlateHost host)
             await learner.SendEventAsync($"/a/{at}", [.. fields, ("event", $"e{i}")]);
             var taken = (await LoadedAsync(work)).Events.Count > before;
             var with = Marked(activity, began.State.Seed, done, entry);
-            Assert.True(taken == (with.Status == 0), $"{entry.ToJsonString()} was {(taken ? "taken" : "refused")} on the page; the terminal says: {with.Said}");
+            Assert.True(
+                taken == (with.Status == 0),
+                $"{entry.ToJsonString()} was {(taken ? "taken" : "refused")} on the page; the terminal says: {with.Said}"
+            );
             if (taken)
             {
                 done.Add(entry);
@@ -111,11 +258,41 @@ public sealed class SameAsTerminalTests(SlateHost host)
         var report = AttemptReport.Of((await LoadedAsync(work)).State);
         var told = JsonNode.Parse(Marked(activity, began.State.Seed, done, null).Said)!;
         Assert.Equal(
-            (report.Score.Points.ToString(), report.Score.OutOf, report.Score.Percent.ToString(), report.Score.Band?.Text, report.Score.Passed),
-            (Exact(told["points"]), (decimal)told["outOf"]!, Exact(told["percent"]), (string?)told["band"], (bool?)told["passed"]));
+            (
+                report.Score.Points.ToString(),
+                report.Score.OutOf,
+                report.Score.Percent.ToString(),
+                report.Score.Band?.Text,
+                report.Score.Passed
+            ),
+            (Exact(told["points"]), (decimal)told["outOf"]!, Exact(told["percent"]), (string?)told["band"], (bool?)told["passed"])
+        );
         Assert.Equal(
-            report.Answers.Select(answer => (answer.SpotId, answer.Points.ToString(), answer.Verdict.ToString().ToLowerInvariant(), answer.Tries, answer.HintSeen, answer.Response, answer.Reason)),
-            told["answers"]!.AsArray().Select(answer => ((string)answer!["spotId"]!, Exact(answer["points"])!, (string)answer["verdict"]!, (int)answer["tries"]!, (bool)answer["hintSeen"]!, (string)answer["response"]!, (string)answer["reason"]!)));
+            report.Answers.Select(answer =>
+                (
+                    answer.SpotId,
+                    answer.Points.ToString(),
+                    answer.Verdict.ToString().ToLowerInvariant(),
+                    answer.Tries,
+                    answer.HintSeen,
+                    answer.Response,
+                    answer.Reason
+                )
+            ),
+            told["answers"]!
+                .AsArray()
+                .Select(answer =>
+                    (
+                        (string)answer!["spotId"]!,
+                        Exact(answer["points"])!,
+                        (string)answer["verdict"]!,
+                        (int)answer["tries"]!,
+                        (bool)answer["hintSeen"]!,
+                        (string)answer["response"]!,
+                        (string)answer["reason"]!
+                    )
+                )
+        );
         Assert.True(done.Count > 4 && refused > 0, $"{done.Count} taken, {refused} refused: that shows little");
     }
 
@@ -126,8 +303,13 @@ public sealed class SameAsTerminalTests(SlateHost host)
     {
         if (random.Next(now.NeedsStart ? 2 : 5) == 0)
         {
-            var to = now.Steps.Count == 0 ? Page : random.Next(5) == 0 ? now.Steps[random.Next(now.Steps.Count)].Id : now.Steps[Math.Min(now.Steps.Count - 1, now.StepNumber + 1)].Id;
-            return random.Next(now.NeedsStart ? 2 : 9) == 0 ? ([("act", "start")], new JsonObject { ["do"] = "start" }) : ([("act", "visit"), ("scene", to)], new JsonObject { ["do"] = "visit", ["scene"] = to });
+            var to =
+                now.Steps.Count == 0 ? Page
+                : random.Next(5) == 0 ? now.Steps[random.Next(now.Steps.Count)].Id
+                : now.Steps[Math.Min(now.Steps.Count - 1, now.StepNumber + 1)].Id;
+            return random.Next(now.NeedsStart ? 2 : 9) == 0
+                ? ([("act", "start")], new JsonObject { ["do"] = "start" })
+                : ([("act", "visit"), ("scene", to)], new JsonObject { ["do"] = "visit", ["scene"] = to });
         }
 
         var here = now.Step?.SpotIds.Where(Asked.ContainsKey).ToList() ?? [.. Asked.Keys];
@@ -139,12 +321,24 @@ public sealed class SameAsTerminalTests(SlateHost host)
         }
 
         var filled = Asked[spot].Fill(random);
-        return ([("act", act), ("spot", spot), .. filled], new JsonObject { ["do"] = act, ["spot"] = spot, ["response"] = ResponseOf(Asked[spot].Question, filled) });
+        return (
+            [("act", act), ("spot", spot), .. filled],
+            new JsonObject
+            {
+                ["do"] = act,
+                ["spot"] = spot,
+                ["response"] = ResponseOf(Asked[spot].Question, filled),
+            }
+        );
     }
 
     private static JsonNode ResponseOf(Question question, (string Name, string Value)[] filled)
     {
-        ValueList<PartAnswer> Parts() => filled.Where(field => field.Value.Length > 0).Select(field => new PartAnswer(field.Name["part-".Length..], field.Value)).ToValueList();
+        ValueList<PartAnswer> Parts() =>
+            filled
+                .Where(field => field.Value.Length > 0)
+                .Select(field => new PartAnswer(field.Name["part-".Length..], field.Value))
+                .ToValueList();
         ValueList<string> All() => filled.Select(field => field.Value).ToValueList();
         Response response = question switch
         {
@@ -170,7 +364,16 @@ public sealed class SameAsTerminalTests(SlateHost host)
 
         var folder = Directory.CreateTempSubdirectory("slate-same").FullName;
         var (given, asked) = (Path.Combine(folder, "answers.json"), Path.Combine(folder, "activity.json"));
-        File.WriteAllText(given, new JsonObject { ["version"] = 1, ["learner"] = "Sam", ["seed"] = seed, ["answers"] = answers }.ToJsonString());
+        File.WriteAllText(
+            given,
+            new JsonObject
+            {
+                ["version"] = 1,
+                ["learner"] = "Sam",
+                ["seed"] = seed,
+                ["answers"] = answers,
+            }.ToJsonString()
+        );
         File.WriteAllText(asked, ActivityJson.Write(activity));
         using var output = new StringWriter();
         using var errors = new StringWriter();
@@ -179,13 +382,17 @@ public sealed class SameAsTerminalTests(SlateHost host)
         return (status, status == 0 ? output.ToString() : errors.ToString());
     }
 
-    private Task<LoadedAttempt> LoadedAsync(string attempt) => host.WithAsync(async (AttemptStore attempts) => (await attempts.LoadAsync(attempt))!);
+    private Task<LoadedAttempt> LoadedAsync(string attempt) =>
+        host.WithAsync(async (AttemptStore attempts) => (await attempts.LoadAsync(attempt))!);
 
-    private async Task<string> PublishedAsync(Activity activity) => await host.WithAsync(async (ActivityStore store) =>
-    {
-        var draft = await store.CreateAsync("nobody", activity);
-        await store.PublishAsync(draft.Record.Id, "nobody");
-        await store.SetVisibilityAsync(draft.Record.Id, Visibility.Link);
-        return draft.Record.Id;
-    });
+    private async Task<string> PublishedAsync(Activity activity) =>
+        await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var draft = await store.CreateAsync("nobody", activity);
+                await store.PublishAsync(draft.Record.Id, "nobody");
+                await store.SetVisibilityAsync(draft.Record.Id, Visibility.Link);
+                return draft.Record.Id;
+            }
+        );
 }

@@ -11,7 +11,20 @@ public sealed class SecurityTests(SlateHost host)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    public static TheoryData<string> Pages => ["/sign-in", "/join", "/a/garden", "/library", "/new", "/author/garden", "/author/garden/publish", "/author/garden/results", "/classes", "/media-library", "/no-such-page"];
+    public static TheoryData<string> Pages =>
+        [
+            "/sign-in",
+            "/join",
+            "/a/garden",
+            "/library",
+            "/new",
+            "/author/garden",
+            "/author/garden/publish",
+            "/author/garden/results",
+            "/classes",
+            "/media-library",
+            "/no-such-page",
+        ];
 
     [Theory]
     [InlineData("gzip, br", true)]
@@ -23,13 +36,22 @@ public sealed class SecurityTests(SlateHost host)
         var request = new HttpRequestMessage(HttpMethod.Get, "/dist/learner.css?v=1");
         request.Headers.TryAddWithoutValidation("Accept-Encoding", accepted);
         var reply = await host.Visitor().SendAsync(request, Stop);
-        Assert.Equal((HttpStatusCode.OK, "text/css", small), (reply.StatusCode, reply.Content.Headers.ContentType!.MediaType, reply.Content.Headers.ContentEncoding.Contains("br")));
+        Assert.Equal(
+            (HttpStatusCode.OK, "text/css", small),
+            (reply.StatusCode, reply.Content.Headers.ContentType!.MediaType, reply.Content.Headers.ContentEncoding.Contains("br"))
+        );
         Assert.Contains("immutable", reply.Headers.CacheControl!.ToString());
         Assert.Equal("nosniff", reply.Headers.GetValues("X-Content-Type-Options").Single());
         var bytes = await reply.Content.ReadAsByteArrayAsync(Stop);
-        var plain = await File.ReadAllBytesAsync(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "wwwroot", "dist", "learner.css"), Stop);
+        var plain = await File.ReadAllBytesAsync(
+            Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "wwwroot", "dist", "learner.css"),
+            Stop
+        );
         using var opened = new MemoryStream();
-        await (small ? new BrotliStream(new MemoryStream(bytes), CompressionMode.Decompress) : (Stream)new MemoryStream(bytes)).CopyToAsync(opened, Stop);
+        await (small ? new BrotliStream(new MemoryStream(bytes), CompressionMode.Decompress) : (Stream)new MemoryStream(bytes)).CopyToAsync(
+            opened,
+            Stop
+        );
         Assert.Equal(plain, opened.ToArray());
     }
 
@@ -49,7 +71,9 @@ public sealed class SecurityTests(SlateHost host)
         Assert.DoesNotMatch(@"<[a-z][^>]*\son[a-z]+=""", html);
         Assert.DoesNotMatch(@"<script(?![^>]*\ssrc=)", html);
         var nonce = SlateHost.Find(policy, "'nonce-([^']+)'");
-        Assert.All(Regex.Matches(html, "<style[^>]*>").Select(match => WebUtility.HtmlDecode(match.Value)), style => Assert.Contains(nonce, style));
+        Assert.All(Regex.Matches(html, "<style[^>]*>").Select(match => WebUtility.HtmlDecode(match.Value)), style =>
+            Assert.Contains(nonce, style)
+        );
         Assert.DoesNotMatch(@"(src|href)=""(https?:)?//", Regex.Replace(html, "<a [^>]*>", ""));
     }
 
@@ -73,7 +97,16 @@ public sealed class SecurityTests(SlateHost host)
     public async Task A_post_without_proof_is_refused(string address)
     {
         var client = await host.TeacherAsync("ines");
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsync(address, new FormUrlEncodedContent([KeyValuePair.Create("edit", "title"), KeyValuePair.Create("title", "Stolen")]), Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (
+                await client.PostAsync(
+                    address,
+                    new FormUrlEncodedContent([KeyValuePair.Create("edit", "title"), KeyValuePair.Create("title", "Stolen")]),
+                    Stop
+                )
+            ).StatusCode
+        );
         Assert.DoesNotContain("Stolen", await client.GetStringAsync("/author/garden", Stop));
     }
 
@@ -82,7 +115,16 @@ public sealed class SecurityTests(SlateHost host)
     {
         var client = await host.LinkVisitorAsync();
         var events = SlateHost.Find(await client.GetStringAsync("/a/garden", Stop), "data-events=\"([^\"]+)\"");
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsync(events, new FormUrlEncodedContent([KeyValuePair.Create("act", "handIn"), KeyValuePair.Create("event", "x")]), Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (
+                await client.PostAsync(
+                    events,
+                    new FormUrlEncodedContent([KeyValuePair.Create("act", "handIn"), KeyValuePair.Create("event", "x")]),
+                    Stop
+                )
+            ).StatusCode
+        );
         Assert.DoesNotContain("data-handed-in", await client.GetStringAsync("/a/garden", Stop));
     }
 
@@ -90,8 +132,15 @@ public sealed class SecurityTests(SlateHost host)
     public async Task Another_sessions_proof_does_not_do()
     {
         var ines = await host.TeacherAsync("ines");
-        var theirs = SlateHost.Find(await (await host.TeacherAsync("mireille")).GetStringAsync("/new", Stop), "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"");
-        var reply = await ines.PostAsync("/author/garden/undo", new FormUrlEncodedContent([KeyValuePair.Create("version", "1"), KeyValuePair.Create("proof", theirs)]), Stop);
+        var theirs = SlateHost.Find(
+            await (await host.TeacherAsync("mireille")).GetStringAsync("/new", Stop),
+            "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\""
+        );
+        var reply = await ines.PostAsync(
+            "/author/garden/undo",
+            new FormUrlEncodedContent([KeyValuePair.Create("version", "1"), KeyValuePair.Create("proof", theirs)]),
+            Stop
+        );
         Assert.Equal(HttpStatusCode.BadRequest, reply.StatusCode);
     }
 
@@ -100,7 +149,9 @@ public sealed class SecurityTests(SlateHost host)
     {
         var client = host.Visitor();
         async Task<string> TryAsync(string email, string password) =>
-            await (await client.PostFormAsync("/sign-in", "/sign-in", ("Email", email), ("Password", password))).Content.ReadAsStringAsync(Stop);
+            await (await client.PostFormAsync("/sign-in", "/sign-in", ("Email", email), ("Password", password))).Content.ReadAsStringAsync(
+                Stop
+            );
         var unknown = await TryAsync("nobody@gannetpoint.example", "x");
         var wrong = await TryAsync("mireille.osei@gannetpoint.example", "x");
         Assert.Contains("do not belong together", unknown);
@@ -110,12 +161,19 @@ public sealed class SecurityTests(SlateHost host)
     [Fact]
     public async Task After_many_wrong_passwords_even_the_right_one_has_to_wait()
     {
-        var person = await host.WithAsync(async (Microsoft.AspNetCore.Identity.UserManager<Storage.People.Person> people) =>
-        {
-            var made = new Storage.People.Person { UserName = "locked@gannetpoint.example", Email = "locked@gannetpoint.example", DisplayName = "Locked" };
-            await people.CreateAsync(made, SlateHost.Password);
-            return made;
-        });
+        var person = await host.WithAsync(
+            async (Microsoft.AspNetCore.Identity.UserManager<Storage.People.Person> people) =>
+            {
+                var made = new Storage.People.Person
+                {
+                    UserName = "locked@gannetpoint.example",
+                    Email = "locked@gannetpoint.example",
+                    DisplayName = "Locked",
+                };
+                await people.CreateAsync(made, SlateHost.Password);
+                return made;
+            }
+        );
         var client = host.Visitor();
         for (var i = 0; i < 8; i++)
         {
@@ -130,7 +188,13 @@ public sealed class SecurityTests(SlateHost host)
     public async Task Sign_in_does_not_lead_to_other_sites()
     {
         var client = host.Visitor();
-        var reply = await client.PostFormAsync("/sign-in", "/sign-in", ("Email", "ines.halloran@gannetpoint.example"), ("Password", SlateHost.Password), ("ReturnUrl", "https://elsewhere.example/"));
+        var reply = await client.PostFormAsync(
+            "/sign-in",
+            "/sign-in",
+            ("Email", "ines.halloran@gannetpoint.example"),
+            ("Password", SlateHost.Password),
+            ("ReturnUrl", "https://elsewhere.example/")
+        );
         Assert.Equal("/", reply.Headers.Location!.OriginalString);
     }
 
@@ -139,8 +203,15 @@ public sealed class SecurityTests(SlateHost host)
     {
         var client = await host.TeacherAsync("ines");
         var record = await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync("garden"))!.Record);
-        await client.PostFormAsync("/author/garden", "/author/garden/edit", ("edit", "note"), ("spot", "gauge"), ("title", "<b>Gauge</b>"),
-            ("text", "<p>Rain<script>alert(1)</script><img src=x onerror=alert(1)></p>"), ("version", record.Version.ToString()));
+        await client.PostFormAsync(
+            "/author/garden",
+            "/author/garden/edit",
+            ("edit", "note"),
+            ("spot", "gauge"),
+            ("title", "<b>Gauge</b>"),
+            ("text", "<p>Rain<script>alert(1)</script><img src=x onerror=alert(1)></p>"),
+            ("version", record.Version.ToString())
+        );
         var draft = await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync("garden"))!);
         var note = (Note)draft.Document.SpotOf("gauge")!.Content;
         Assert.Equal("<p>Rain</p>", note.Text.Html);

@@ -12,7 +12,16 @@ public sealed class SetupTests
 
     private static async Task<SlateHost> FreshAsync(params (string Name, string Value)[] settings)
     {
-        var host = new SlateHost { Settings = { ["Demo:Enabled"] = "false", ["Setup:Code"] = "GULLS-7", ["Mail:Server"] = "", ["Mail:Links"] = "" } };
+        var host = new SlateHost
+        {
+            Settings =
+            {
+                ["Demo:Enabled"] = "false",
+                ["Setup:Code"] = "GULLS-7",
+                ["Mail:Server"] = "",
+                ["Mail:Links"] = "",
+            },
+        };
         foreach (var (name, value) in settings)
         {
             host.Settings[name] = value;
@@ -22,8 +31,19 @@ public sealed class SetupTests
         return host;
     }
 
-    private static (string, string)[] Filled(string code = "GULLS-7", string password = "long enough for me", string address = "https://slate.example") =>
-        [("New.Code", code), ("New.Name", "Keeper Kai"), ("New.Email", "kai@slate.example"), ("New.Password", password), ("New.School", "Harbour School"), ("New.Address", address)];
+    private static (string, string)[] Filled(
+        string code = "GULLS-7",
+        string password = "long enough for me",
+        string address = "https://slate.example"
+    ) =>
+        [
+            ("New.Code", code),
+            ("New.Name", "Keeper Kai"),
+            ("New.Email", "kai@slate.example"),
+            ("New.Password", password),
+            ("New.School", "Harbour School"),
+            ("New.Address", address),
+        ];
 
     [Fact]
     public async Task The_first_person_takes_charge_with_the_code_and_nobody_after_them()
@@ -32,7 +52,14 @@ public sealed class SetupTests
         Assert.Equal(0, await host.DbAsync(db => db.Users.CountAsync(Stop)));
         Assert.Contains("/setup", (await host.Visitor().GetAsync("/sign-in", Stop)).Headers.Location!.OriginalString);
 
-        foreach (var (fields, said) in new[] { (Filled(code: "GULLS-8"), "This is not the code"), (Filled(password: "too short"), "at least 10 characters"), (Filled(address: "slate"), "begins with https://") })
+        foreach (
+            var (fields, said) in new[]
+            {
+                (Filled(code: "GULLS-8"), "This is not the code"),
+                (Filled(password: "too short"), "at least 10 characters"),
+                (Filled(address: "slate"), "begins with https://"),
+            }
+        )
         {
             var refused = await host.Visitor().PostFormAsync("/setup", "/setup", fields);
             Assert.Contains(said, WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
@@ -42,12 +69,23 @@ public sealed class SetupTests
         var late = host.Visitor();
         var page = await late.GetStringAsync("/setup", Stop);
         var keeper = host.Visitor();
-        Assert.Contains("/library", (await keeper.PostFormAsync("/setup", "/setup", Filled(code: " gulls-7 "))).Headers.Location!.OriginalString);
+        Assert.Contains(
+            "/library",
+            (await keeper.PostFormAsync("/setup", "/setup", Filled(code: " gulls-7 "))).Headers.Location!.OriginalString
+        );
         Assert.Equal(HttpStatusCode.OK, (await keeper.GetAsync("/library", Stop)).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await keeper.GetAsync("/keeper/schools", Stop)).StatusCode);
 
         // Whoever had the page open before comes too late, also with the code.
-        var again = await late.PostAsync("/setup", new FormUrlEncodedContent(Filled().Append(("proof", SlateHost.Find(page, "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\""))).Select(f => KeyValuePair.Create(f.Item1, f.Item2))), Stop);
+        var again = await late.PostAsync(
+            "/setup",
+            new FormUrlEncodedContent(
+                Filled()
+                    .Append(("proof", SlateHost.Find(page, "name=\"proof\" (?:type=\"hidden\" )?value=\"([^\"]+)\"")))
+                    .Select(f => KeyValuePair.Create(f.Item1, f.Item2))
+            ),
+            Stop
+        );
         Assert.Contains("/sign-in", again.Headers.Location!.OriginalString);
         Assert.Equal(1, await host.DbAsync(db => db.Users.CountAsync(Stop)));
         Assert.DoesNotContain("/setup", (await host.Visitor().GetAsync("/sign-in", Stop)).Headers.Location?.OriginalString ?? "");
@@ -55,7 +93,16 @@ public sealed class SetupTests
         // The address that was set stands in what is given out, and mails need a server.
         Assert.Contains("https://slate.example/lti/login", await keeper.GetStringAsync("/keeper/course-sites", Stop));
         Assert.Contains("No mails go out here", await host.Visitor().GetStringAsync("/forgotten", Stop));
-        await keeper.PostFormAsync("/keeper/installation", "/keeper/installation", ("address", "https://other.example"), ("mailServer", "mail.other.example"), ("mailPort", "587"), ("mailUser", "kai"), ("mailPassword", "secret-1"), ("mailFrom", "slate@other.example"));
+        await keeper.PostFormAsync(
+            "/keeper/installation",
+            "/keeper/installation",
+            ("address", "https://other.example"),
+            ("mailServer", "mail.other.example"),
+            ("mailPort", "587"),
+            ("mailUser", "kai"),
+            ("mailPassword", "secret-1"),
+            ("mailFrom", "slate@other.example")
+        );
         Assert.Contains("https://other.example/lti/login", await keeper.GetStringAsync("/keeper/course-sites", Stop));
         Assert.DoesNotContain("No mails go out here", await host.Visitor().GetStringAsync("/forgotten", Stop));
         Assert.DoesNotContain("secret-1", await host.DbAsync(db => db.Installation.Select(set => set.MailPassword).SingleAsync(Stop)));
@@ -73,22 +120,41 @@ public sealed class SetupTests
         var join = WebUtility.HtmlDecode(await host.Visitor().GetStringAsync("/join", Stop));
         Assert.Contains("<html lang=\"ar\" dir=\"rtl\"", join);
         Assert.Contains("ادخل برمز صفك", join);
-        Assert.Contains("لا صف بهذا الرمز", WebUtility.HtmlDecode(await (await host.Visitor().PostFormAsync("/join", "/join", ("Code", "NOCODE"), ("Name", "Nobody"))).Content.ReadAsStringAsync(Stop)));
+        Assert.Contains(
+            "لا صف بهذا الرمز",
+            WebUtility.HtmlDecode(
+                await (
+                    await host.Visitor().PostFormAsync("/join", "/join", ("Code", "NOCODE"), ("Name", "Nobody"))
+                ).Content.ReadAsStringAsync(Stop)
+            )
+        );
         Assert.Contains("<html lang=\"en\" dir=\"ltr\"", await keeper.GetStringAsync("/library", Stop));
 
         // A new activity begins in it unless its author chooses otherwise.
         Assert.Matches("value=\"ar\" selected", await keeper.GetStringAsync("/new", Stop));
         async Task<string> BegunAsync(params (string, string)[] fields)
         {
-            var at = (await keeper.PostFormAsync("/new", "/new?handler=Questions", [.. fields, ("recipe", "Quiz")])).Headers.Location!.OriginalString.Split('/')[^1].Split('?')[0];
+            var at = (await keeper.PostFormAsync("/new", "/new?handler=Questions", [.. fields, ("recipe", "Quiz")]))
+                .Headers.Location!.OriginalString.Split('/')[^1]
+                .Split('?')[0];
             return (await host.WithAsync((Storage.Activities.ActivityStore store) => store.DraftAsync(at)))!.Document.Language;
         }
 
-        Assert.Equal(["ar", "fr", "ar"], [await BegunAsync(), await BegunAsync(("language", "fr")), await BegunAsync(("language", "made up"))]);
+        Assert.Equal(
+            ["ar", "fr", "ar"],
+            [await BegunAsync(), await BegunAsync(("language", "fr")), await BegunAsync(("language", "made up"))]
+        );
 
         // The keeper changes it; it holds at once. What is no language changes nothing.
         (string, string)[] rest = [("address", ""), ("mailServer", ""), ("mailUser", ""), ("mailPassword", ""), ("mailFrom", "")];
-        foreach (var (sent, words) in new[] { ("de", "Komm mit deinem Klassencode herein"), ("made up", "Komm mit deinem Klassencode herein"), ("fr", "Come in with your class code") })
+        foreach (
+            var (sent, words) in new[]
+            {
+                ("de", "Komm mit deinem Klassencode herein"),
+                ("made up", "Komm mit deinem Klassencode herein"),
+                ("fr", "Come in with your class code"),
+            }
+        )
         {
             await keeper.PostFormAsync("/keeper/installation", "/keeper/installation", [.. rest, ("language", sent)]);
             Assert.Contains(words, WebUtility.HtmlDecode(await host.Visitor().GetStringAsync("/join", Stop)));
@@ -103,8 +169,24 @@ public sealed class SetupTests
         Assert.Equal(HttpStatusCode.OK, page.StatusCode);
         await host.DbAsync(async db =>
         {
-            db.Users.Add(new Storage.People.Person { Id = "kai", UserName = "kai", DisplayName = "Kai" });
-            db.UserRoles.Add(new Microsoft.AspNetCore.Identity.IdentityUserRole<string> { UserId = "kai", RoleId = await db.Roles.Where(role => role.Name == Storage.People.Roles.Keeper).Select(role => role.Id).SingleAsync(Stop) });
+            db.Users.Add(
+                new Storage.People.Person
+                {
+                    Id = "kai",
+                    UserName = "kai",
+                    DisplayName = "Kai",
+                }
+            );
+            db.UserRoles.Add(
+                new Microsoft.AspNetCore.Identity.IdentityUserRole<string>
+                {
+                    UserId = "kai",
+                    RoleId = await db
+                        .Roles.Where(role => role.Name == Storage.People.Roles.Keeper)
+                        .Select(role => role.Id)
+                        .SingleAsync(Stop),
+                }
+            );
             return await db.SaveChangesAsync(Stop);
         });
         Assert.Equal(HttpStatusCode.OK, (await host.Visitor().GetAsync("/sign-in", Stop)).StatusCode);
@@ -116,7 +198,8 @@ public sealed class SetupTests
     {
         await using var host = await FreshAsync();
         await host.Visitor().PostFormAsync("/setup", "/setup", Filled());
-        var demo = await host.Visitor().PostFormAsync("/sign-in", "/sign-in", ("Email", "tobiah.renn@gannetpoint.example"), ("Password", SlateHost.Password));
+        var demo = await host.Visitor()
+            .PostFormAsync("/sign-in", "/sign-in", ("Email", "tobiah.renn@gannetpoint.example"), ("Password", SlateHost.Password));
         Assert.Equal(HttpStatusCode.OK, demo.StatusCode);
         Assert.Contains("do not belong together", await demo.Content.ReadAsStringAsync(Stop));
     }

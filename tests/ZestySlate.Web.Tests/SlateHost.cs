@@ -48,7 +48,13 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
 
         builder.ConfigureTestServices(services =>
         {
-            foreach (var loop in services.Where(service => service.ServiceType == typeof(IHostedService) && service.ImplementationType?.Name is "ScoreLoop" or "MailLoop").ToList())
+            foreach (
+                var loop in services
+                    .Where(service =>
+                        service.ServiceType == typeof(IHostedService) && service.ImplementationType?.Name is "ScoreLoop" or "MailLoop"
+                    )
+                    .ToList()
+            )
             {
                 services.Remove(loop);
             }
@@ -74,8 +80,15 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>Starts once, before any test asks.</summary>
     public async ValueTask InitializeAsync()
     {
-        var settings = new ConfigurationBuilder().AddInMemoryCollection([KeyValuePair.Create<string, string?>("SmtpPort", $"{_smtpPort}")]).Build();
-        _post = new post::ZestySlate.PostOffice.SmtpListener(Letters, settings, TimeProvider.System, NullLogger<post::ZestySlate.PostOffice.SmtpListener>.Instance);
+        var settings = new ConfigurationBuilder()
+            .AddInMemoryCollection([KeyValuePair.Create<string, string?>("SmtpPort", $"{_smtpPort}")])
+            .Build();
+        _post = new post::ZestySlate.PostOffice.SmtpListener(
+            Letters,
+            settings,
+            TimeProvider.System,
+            NullLogger<post::ZestySlate.PostOffice.SmtpListener>.Instance
+        );
         await _post.StartAsync(default);
         _ = Server;
     }
@@ -117,12 +130,19 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
     }
 
     /// <summary>A browser without scripts.</summary>
-    public HttpClient Visitor() => CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, BaseAddress = new Uri("http://localhost") });
+    public HttpClient Visitor() =>
+        CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, BaseAddress = new Uri("http://localhost") });
 
     /// <summary>A browser signed in as a teacher: ines, tobiah (who is keeper too) or mireille.</summary>
     public async Task<HttpClient> TeacherAsync(string first)
     {
-        var email = first switch { "ines" => "ines.halloran", "tobiah" => "tobiah.renn", _ => "mireille.osei" } + "@gannetpoint.example";
+        var email =
+            first switch
+            {
+                "ines" => "ines.halloran",
+                "tobiah" => "tobiah.renn",
+                _ => "mireille.osei",
+            } + "@gannetpoint.example";
         var client = Visitor();
         var reply = await client.PostFormAsync("/sign-in", "/sign-in", ("Email", email), ("Password", Password));
         Assert.Equal(HttpStatusCode.Redirect, reply.StatusCode);
@@ -167,7 +187,13 @@ public sealed class OutsideWorld : HttpMessageHandler
 
     protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken stop)
     {
-        Calls.Add((request.Method.Method, request.RequestUri!.ToString(), request.Content is null ? "" : await request.Content.ReadAsStringAsync(stop)));
+        Calls.Add(
+            (
+                request.Method.Method,
+                request.RequestUri!.ToString(),
+                request.Content is null ? "" : await request.Content.ReadAsStringAsync(stop)
+            )
+        );
         return Answer(request);
     }
 }
@@ -176,15 +202,27 @@ public sealed class OutsideWorld : HttpMessageHandler
 internal static class Browsing
 {
     /// <summary>Posts a form of a page, with the proof that the page carries.</summary>
-    public static async Task<HttpResponseMessage> PostFormAsync(this HttpClient client, string page, string action, params (string Name, string Value)[] fields)
+    public static async Task<HttpResponseMessage> PostFormAsync(
+        this HttpClient client,
+        string page,
+        string action,
+        params (string Name, string Value)[] fields
+    )
     {
         var html = await (await client.GetAsync(page)).Content.ReadAsStringAsync();
         var proof = SlateHost.Find(html, "(?:name=\"proof\" (?:type=\"hidden\" )?value=|data-proof=)\"([^\"]+)\"");
-        return await client.PostAsync(action, new FormUrlEncodedContent(fields.Append(("proof", proof)).Select(f => KeyValuePair.Create(f.Item1, f.Item2))));
+        return await client.PostAsync(
+            action,
+            new FormUrlEncodedContent(fields.Append(("proof", proof)).Select(f => KeyValuePair.Create(f.Item1, f.Item2)))
+        );
     }
 
     /// <summary>Sends one event of the demo activity as the page's script does.</summary>
-    public static async Task<HttpResponseMessage> SendEventAsync(this HttpClient client, string page, params (string Name, string Value)[] fields)
+    public static async Task<HttpResponseMessage> SendEventAsync(
+        this HttpClient client,
+        string page,
+        params (string Name, string Value)[] fields
+    )
     {
         var html = await client.GetStringAsync(page);
         var request = new HttpRequestMessage(HttpMethod.Post, SlateHost.Find(html, "data-events=\"([^\"]+)\""))

@@ -18,7 +18,8 @@ public sealed class StatisticsTests(SlateHost host)
 
     private static string Address(string page) => $"/author/{DemoPast.CheckId}/{page}";
 
-    private static async Task<string> PageAsync(HttpClient who, string page) => WebUtility.HtmlDecode(await who.GetStringAsync(Address(page), Stop));
+    private static async Task<string> PageAsync(HttpClient who, string page) =>
+        WebUtility.HtmlDecode(await who.GetStringAsync(Address(page), Stop));
 
     [Fact]
     public async Task The_planted_wrong_key_is_named_mended_and_every_attempt_marked_again()
@@ -30,16 +31,33 @@ public sealed class StatisticsTests(SlateHost host)
         Assert.Contains("Every attempt is marked by the newest key", await PageAsync(ines, "mark-again"));
 
         // What was typed often and is not taken becomes right at one press; the key is mended in the same draft.
-        var accepted = await ines.PostFormAsync(Address("statistics"), Address("statistics") + "?handler=Accept", ("spot", "instr"), ("part", ""), ("text", "aenmometer"));
+        var accepted = await ines.PostFormAsync(
+            Address("statistics"),
+            Address("statistics") + "?handler=Accept",
+            ("spot", "instr"),
+            ("part", ""),
+            ("text", "aenmometer")
+        );
         Assert.EndsWith("/publish", accepted.Headers.Location!.OriginalString);
-        await host.WithAsync(async (ActivityStore store) =>
-        {
-            var draft = (await store.DraftAsync(DemoPast.CheckId))!;
-            Assert.Contains(((ShortTextQuestion)((Ask)draft.Document.SpotOf("instr")!.Content).Question).Accepted, answer => answer.Text == "aenmometer");
-            var question = (MultipleChoiceQuestion)((Ask)draft.Document.SpotOf("isobars")!.Content).Question;
-            return await store.EditAsync(DemoPast.CheckId, draft.Record.Version, draft.Record.OwnerId,
-                new SetContent("isobars", new Ask(question with { Options = [.. question.Options.Select((option, i) => option with { Right = i == 0 })] })));
-        });
+        await host.WithAsync(
+            async (ActivityStore store) =>
+            {
+                var draft = (await store.DraftAsync(DemoPast.CheckId))!;
+                Assert.Contains(((ShortTextQuestion)((Ask)draft.Document.SpotOf("instr")!.Content).Question).Accepted, answer =>
+                    answer.Text == "aenmometer"
+                );
+                var question = (MultipleChoiceQuestion)((Ask)draft.Document.SpotOf("isobars")!.Content).Question;
+                return await store.EditAsync(
+                    DemoPast.CheckId,
+                    draft.Record.Version,
+                    draft.Record.OwnerId,
+                    new SetContent(
+                        "isobars",
+                        new Ask(question with { Options = [.. question.Options.Select((option, i) => option with { Right = i == 0 })] })
+                    )
+                );
+            }
+        );
         Assert.Contains("not published yet", await PageAsync(ines, "mark-again"));
         var published = await ines.PostFormAsync(Address("publish"), Address("publish") + "?handler=Publish");
         Assert.EndsWith("/mark-again", published.Headers.Location!.OriginalString);
@@ -65,13 +83,22 @@ public sealed class StatisticsTests(SlateHost host)
     [Fact]
     public async Task A_simulated_class_does_the_draft()
     {
-        var page = await (await host.TeacherAsync("ines")).GetStringAsync("/author/watchroom/statistics?handler=Rehearsal&learners=20&seed=3", Stop);
+        var page = await (await host.TeacherAsync("ines")).GetStringAsync(
+            "/author/watchroom/statistics?handler=Rehearsal&learners=20&seed=3",
+            Stop
+        );
         Assert.Contains("20 simulated learners did the draft as it stands", page);
         Assert.DoesNotContain("nobody reached this scene", page);
     }
 
-    private Task<Dictionary<string, decimal>> TotalsAsync() => host.WithAsync(async (AttemptReader attempts) =>
-        (await attempts.SomeAsync(DemoPast.CheckId, "", 1000)).ToDictionary(attempt => attempt.Record.Id, attempt => attempt.State.Score.Points.ToDecimal()));
+    private Task<Dictionary<string, decimal>> TotalsAsync() =>
+        host.WithAsync(
+            async (AttemptReader attempts) =>
+                (await attempts.SomeAsync(DemoPast.CheckId, "", 1000)).ToDictionary(
+                    attempt => attempt.Record.Id,
+                    attempt => attempt.State.Score.Points.ToDecimal()
+                )
+        );
 
     private async Task FinishedAsync()
     {

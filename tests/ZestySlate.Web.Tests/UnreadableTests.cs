@@ -27,16 +27,27 @@ public sealed class UnreadableTests(SlateHost shared)
         ["JSON"] = () => Bytes("{\"a\":1}", "application/json"),
         ["broken JSON as a form"] = () => Bytes("{\"a\":", "application/x-www-form-urlencoded"),
         ["multipart without a boundary"] = () => Bytes("--x", "multipart/form-data"),
-        ["multipart cut off"] = () => Bytes("--x\r\nContent-Disposition: form-data; name=\"text\"\r\n\r\nabc", "multipart/form-data; boundary=x"),
+        ["multipart cut off"] = () =>
+            Bytes("--x\r\nContent-Disposition: form-data; name=\"text\"\r\n\r\nabc", "multipart/form-data; boundary=x"),
         ["multipart with broken heads"] = () => Bytes("--x\r\nnonsense\r\n\r\nabc\r\n--x--", "multipart/form-data; boundary=x"),
         ["an endless boundary"] = () => Bytes("--x", "multipart/form-data; boundary=" + new string('x', 300)),
         ["NUL in a value"] = () => Bytes("text=baro%00graph&spot=%00&act=answer%00&event=e%0B1", "application/x-www-form-urlencoded"),
-        ["raw bytes"] = () => new ByteArrayContent([0, 1, 2, 255, 254, 37, 37, 48, 48]) { Headers = { ContentType = new MediaTypeHeaderValue("application/x-www-form-urlencoded") } },
+        ["raw bytes"] = () =>
+            new ByteArrayContent([0, 1, 2, 255, 254, 37, 37, 48, 48])
+            {
+                Headers = { ContentType = new MediaTypeHeaderValue("application/x-www-form-urlencoded") },
+            },
         ["broken escapes"] = () => Bytes("text=%ZZ%F&%=&=&&&=%E0%80", "application/x-www-form-urlencoded"),
         ["a long name"] = () => Bytes(new string('n', 10_000) + "=1", "application/x-www-form-urlencoded"),
-        ["many fields"] = () => Bytes(string.Join('&', Enumerable.Range(0, 5000).Select(i => $"f{i}={i}")), "application/x-www-form-urlencoded"),
-        ["more fields than any form has"] = () => Bytes(string.Join('&', Enumerable.Repeat("f=1", 120_000)), "application/x-www-form-urlencoded"),
-        ["empty fields"] = () => Bytes("Email=&Password=&name=&text=&version=&file=&act=&spot=&event=&handler=&seconds=NaN", "application/x-www-form-urlencoded"),
+        ["many fields"] = () =>
+            Bytes(string.Join('&', Enumerable.Range(0, 5000).Select(i => $"f{i}={i}")), "application/x-www-form-urlencoded"),
+        ["more fields than any form has"] = () =>
+            Bytes(string.Join('&', Enumerable.Repeat("f=1", 120_000)), "application/x-www-form-urlencoded"),
+        ["empty fields"] = () =>
+            Bytes(
+                "Email=&Password=&name=&text=&version=&file=&act=&spot=&event=&handler=&seconds=NaN",
+                "application/x-www-form-urlencoded"
+            ),
     };
 
     private static ByteArrayContent Bytes(string text, string? type)
@@ -51,16 +62,24 @@ public sealed class UnreadableTests(SlateHost shared)
     }
 
     /// <summary>Every route that takes a post, and each handler of the pages.</summary>
-    private IEnumerable<string> PostRoutes => shared.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
-        .Where(route => route.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods is not { } methods || methods.Contains("POST"))
-        .SelectMany(route => HandlersOf(route).Select(handler => $"/{route.RoutePattern.RawText!.Trim('/')}?seconds=NaN&handler={handler}")).Distinct();
+    private IEnumerable<string> PostRoutes =>
+        shared
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Where(route => route.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods is not { } methods || methods.Contains("POST"))
+            .SelectMany(route =>
+                HandlersOf(route).Select(handler => $"/{route.RoutePattern.RawText!.Trim('/')}?seconds=NaN&handler={handler}")
+            )
+            .Distinct();
 
-    private static IEnumerable<string> HandlersOf(RouteEndpoint route) => route.Metadata.GetMetadata<PageActionDescriptor>() is not { } page ? ["none"]
-        : from type in typeof(Program).Assembly.GetTypes()
-          where type.FullName == "ZestySlate.Web" + page.RelativePath.Replace(".cshtml", "").Replace('/', '.') + "Model"
-          from method in type.GetMethods()
-          where method.Name.StartsWith("OnPost", StringComparison.Ordinal)
-          select method.Name["OnPost".Length..].Replace("Async", "");
+    private static IEnumerable<string> HandlersOf(RouteEndpoint route) =>
+        route.Metadata.GetMetadata<PageActionDescriptor>() is not { } page
+            ? ["none"]
+            : from type in typeof(Program).Assembly.GetTypes()
+            where type.FullName == "ZestySlate.Web" + page.RelativePath.Replace(".cshtml", "").Replace('/', '.') + "Model"
+            from method in type.GetMethods()
+            where method.Name.StartsWith("OnPost", StringComparison.Ordinal)
+            select method.Name["OnPost".Length..].Replace("Async", "");
 
     [Fact]
     public async Task No_body_on_any_route_is_a_fault_of_ours()
@@ -68,7 +87,9 @@ public sealed class UnreadableTests(SlateHost shared)
         // What this does to a school is nothing that other tests could live with.
         await using var host = new SlateHost();
         await host.InitializeAsync();
-        var attempt = await host.DbAsync(db => db.Attempts.Where(a => a.HandedInAt == null).OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(Stop));
+        var attempt = await host.DbAsync(db =>
+            db.Attempts.Where(a => a.HandedInAt == null).OrderBy(a => a.Id).Select(a => a.Id).FirstAsync(Stop)
+        );
         var group = await host.DbAsync(db => db.Classes.OrderBy(c => c.Id).Select(c => c.Id).FirstAsync(Stop));
         var ines = await host.TeacherAsync("ines");
         var visitor = await host.LinkVisitorAsync("Unreadable Una");
@@ -83,8 +104,21 @@ public sealed class UnreadableTests(SlateHost shared)
         Assert.True(PostRoutes.Count() > 70);
         foreach (var route in PostRoutes.OrderBy(route => route.Contains("sign-out")))
         {
-            var address = route.Replace("{activity}", "garden").Replace("{class:int}", $"{group}").Replace("{assignment:int}", "1").Replace("{number:int}", "0").Replace("{person}", "nobody")
-                .Replace("{attempt}", own).Replace("{of}", attempt).Replace("{school:int}", "1").Replace("{secret}", "x").Replace("{key}", "x").Replace("{spot}", "q").Replace("{id}", "x").Replace("{hash}", "x").Replace("/{width:int?}", "");
+            var address = route
+                .Replace("{activity}", "garden")
+                .Replace("{class:int}", $"{group}")
+                .Replace("{assignment:int}", "1")
+                .Replace("{number:int}", "0")
+                .Replace("{person}", "nobody")
+                .Replace("{attempt}", own)
+                .Replace("{of}", attempt)
+                .Replace("{school:int}", "1")
+                .Replace("{secret}", "x")
+                .Replace("{key}", "x")
+                .Replace("{spot}", "q")
+                .Replace("{id}", "x")
+                .Replace("{hash}", "x")
+                .Replace("/{width:int?}", "");
             foreach (var (what, body) in Bodies)
             {
                 foreach (var (client, proof) in proofs.Where(one => route.StartsWith("/keeper") == (one.Key == tobiah)))
@@ -129,11 +163,17 @@ public sealed class UnreadableTests(SlateHost shared)
         var visitor = await shared.LinkVisitorAsync("Nul Nora", "breeze");
         var page = await visitor.GetStringAsync("/a/breeze", Stop);
         var spot = SlateHost.Find(page, "data-ask=\"([^\"]+)\"");
-        var request = new HttpRequestMessage(HttpMethod.Post, SlateHost.Find(page, "data-events=\"([^\"]+)\"")) { Content = Bytes($"spot={spot}&act=answer&event=nul1&text={sent}", "application/x-www-form-urlencoded") };
+        var request = new HttpRequestMessage(HttpMethod.Post, SlateHost.Find(page, "data-events=\"([^\"]+)\""))
+        {
+            Content = Bytes($"spot={spot}&act=answer&event=nul1&text={sent}", "application/x-www-form-urlencoded"),
+        };
         request.Headers.Add(RequestProof.Header, SlateHost.Find(page, "data-proof=\"([^\"]+)\""));
         request.Headers.Add("X-Slate-Script", "1");
         Assert.True((await visitor.SendAsync(request, Stop)).IsSuccessStatusCode);
-        Assert.Contains(WebUtility.HtmlEncode(kept), (await visitor.GetStringAsync("/a/breeze", Stop)).Replace("&#xA;", "\n").Replace("&#x9;", "\t"));
+        Assert.Contains(
+            WebUtility.HtmlEncode(kept),
+            (await visitor.GetStringAsync("/a/breeze", Stop)).Replace("&#xA;", "\n").Replace("&#x9;", "\t")
+        );
     }
 
     /// <summary>«%00» is found wherever a buffer of the reader happens to end.</summary>
@@ -143,7 +183,11 @@ public sealed class UnreadableTests(SlateHost shared)
         for (var before = 4080; before < 4110; before++)
         {
             var visitor = shared.Visitor();
-            var reply = await visitor.PostAsync("/sign-in", Bytes($"x={new string('y', before)}%00z&Email=a%40b&Password=p%00", "application/x-www-form-urlencoded"), Stop);
+            var reply = await visitor.PostAsync(
+                "/sign-in",
+                Bytes($"x={new string('y', before)}%00z&Email=a%40b&Password=p%00", "application/x-www-form-urlencoded"),
+                Stop
+            );
             Assert.Equal(HttpStatusCode.BadRequest, reply.StatusCode);
             Assert.Contains(RequestProof.TooOld[..30], await reply.Content.ReadAsStringAsync(Stop));
         }
@@ -160,11 +204,37 @@ public sealed class UnreadableTests(SlateHost shared)
             Rows = [.. ids.Select(i => "r" + i)],
             Cells = [.. from row in ids from column in ids select new GridCell { Id = $"r{row}.c{column}", Text = $"{row}x{column}" }],
         };
-        var scene = new Scene { Id = "s", Backdrop = new PageBackdrop(default), Spots = [new Spot { Id = "table", Place = new InFlow(), Content = new Ask(question) }] };
-        await shared.WithAsync(async (ActivityStore store) => await store.CreateAsync((await shared.DbAsync(db => db.Users.SingleAsync(u => u.Email == "ines.halloran@gannetpoint.example", Stop))).Id, new Activity { Title = "Large", Scenes = [scene] }, "largetable"));
+        var scene = new Scene
+        {
+            Id = "s",
+            Backdrop = new PageBackdrop(default),
+            Spots =
+            [
+                new Spot
+                {
+                    Id = "table",
+                    Place = new InFlow(),
+                    Content = new Ask(question),
+                },
+            ],
+        };
+        await shared.WithAsync(
+            async (ActivityStore store) =>
+                await store.CreateAsync(
+                    (await shared.DbAsync(db => db.Users.SingleAsync(u => u.Email == "ines.halloran@gannetpoint.example", Stop))).Id,
+                    new Activity { Title = "Large", Scenes = [scene] },
+                    "largetable"
+                )
+        );
         var html = await ines.GetStringAsync("/author/largetable?selected=table", Stop);
         var proof = SlateHost.Find(html, "data-proof=\"([^\"]+)\"");
-        var fields = new List<KeyValuePair<string, string>> { new("edit", "ask"), new("spot", "table"), new("version", "1"), new("prompt", "<p>Fill it</p>") };
+        var fields = new List<KeyValuePair<string, string>>
+        {
+            new("edit", "ask"),
+            new("spot", "table"),
+            new("version", "1"),
+            new("prompt", "<p>Fill it</p>"),
+        };
         fields.AddRange(question.Columns.Select(column => KeyValuePair.Create("column", column.Id)));
         fields.AddRange(question.Rows.Select(row => KeyValuePair.Create("row", row)));
         fields.AddRange(question.Cells.Select(cell => KeyValuePair.Create("cell-" + cell.Id, cell.Text + "!")));

@@ -45,15 +45,20 @@ public sealed record Activity
     public decimal OutOf => Asked.Sum(asked => Questions.QuestionTypes.For(asked.Question).OutOf(asked.Question));
 
     /// <summary>Every picture the activity shows.</summary>
-    public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(new[] { Look.Cover, Look.Background }.OfType<Picture>())
-        .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>())
-        .Concat(Flow.Picture is null ? [] : [Flow.Picture]).Concat(Rules.Bands.Bands.Select(band => band.Picture).OfType<Picture>());
+    public IEnumerable<Picture> Pictures =>
+        Scenes
+            .SelectMany(scene => scene.Pictures)
+            .Concat(new[] { Look.Cover, Look.Background }.OfType<Picture>())
+            .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>())
+            .Concat(Flow.Picture is null ? [] : [Flow.Picture])
+            .Concat(Rules.Bands.Bands.Select(band => band.Picture).OfType<Picture>());
 
     /// <summary>The picture that stands for it in lists: the cover, or what the first scene shows; null when there is none.</summary>
     public Picture? Face => Look.Cover ?? (Scenes.Count > 0 ? Scenes[0].Backdrop.Shown : null);
 
     /// <summary>Every file it shows or plays, by hash, each once.</summary>
-    public IEnumerable<string> Media => Scenes.SelectMany(scene => scene.Media).Concat(Pictures.Select(picture => picture.Media)).Distinct();
+    public IEnumerable<string> Media =>
+        Scenes.SelectMany(scene => scene.Media).Concat(Pictures.Select(picture => picture.Media)).Distinct();
 
     /// <summary>The scene with this id, or null.</summary>
     public Scene? SceneOf(string id) => Scenes.FirstOrDefault(scene => scene.Id == id);
@@ -73,11 +78,18 @@ public sealed record Activity
     }
 
     /// <summary>The scene that a spot is in, or null.</summary>
-    public Scene? SceneWith(string spotId) => Scenes.IndexOf(scene => scene.Spots.IndexOf(spot => spot.Id == spotId) >= 0) is >= 0 and var at ? Scenes[at] : null;
+    public Scene? SceneWith(string spotId) =>
+        Scenes.IndexOf(scene => scene.Spots.IndexOf(spot => spot.Id == spotId) >= 0) is >= 0 and var at ? Scenes[at] : null;
 
     /// <summary>Every lock with the id of what it closes: a scene's or a spot's.</summary>
-    public IEnumerable<(string Id, Lock Lock)> Locks => Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Lock is not null)
-        .Select(spot => (spot.Id, spot.Lock!)).Prepend((scene.Id, scene.Lock!)).Where(entry => entry.Item2 is not null));
+    public IEnumerable<(string Id, Lock Lock)> Locks =>
+        Scenes.SelectMany(scene =>
+            scene
+                .Spots.Where(spot => spot.Lock is not null)
+                .Select(spot => (spot.Id, spot.Lock!))
+                .Prepend((scene.Id, scene.Lock!))
+                .Where(entry => entry.Item2 is not null)
+        );
 
     /// <summary>The lock on a scene or spot, or null.</summary>
     public Lock? LockOf(string id) => SceneOf(id)?.Lock ?? SpotOf(id)?.Lock;
@@ -86,14 +98,22 @@ public sealed record Activity
     public string NameOf(Spot spot) => (spot.Name.Length == 0 ? spot.Content.NameIn(this) : null) ?? spot.ReportName;
 
     /// <summary>The title of a scene, or its number.</summary>
-    public string TitleOf(Scene scene) => scene.Title.Length > 0 ? scene.Title : Scenes.Count == 1 ? Title : Words.Say("sceneNumber", Scenes.IndexOf(s => s.Id == scene.Id) + 1);
+    public string TitleOf(Scene scene) =>
+        scene.Title.Length > 0 ? scene.Title
+        : Scenes.Count == 1 ? Title
+        : Words.Say("sceneNumber", Scenes.IndexOf(s => s.Id == scene.Id) + 1);
 
     /// <summary>The same activity with one scene changed.</summary>
-    public Activity WithScene(string id, Func<Scene, Scene> change) => this with { Scenes = Scenes.Replace(scene => scene.Id == id, change) };
+    public Activity WithScene(string id, Func<Scene, Scene> change) =>
+        this with
+        {
+            Scenes = Scenes.Replace(scene => scene.Id == id, change),
+        };
 
     /// <summary>The same activity with one spot changed.</summary>
-    public Activity WithSpot(string id, Func<Spot, Spot> change) => this with
-    {
-        Scenes = Scenes.Select(scene => scene with { Spots = scene.Spots.Replace(spot => spot.Id == id, change) }).ToValueList(),
-    };
+    public Activity WithSpot(string id, Func<Spot, Spot> change) =>
+        this with
+        {
+            Scenes = Scenes.Select(scene => scene with { Spots = scene.Spots.Replace(spot => spot.Id == id, change) }).ToValueList(),
+        };
 }

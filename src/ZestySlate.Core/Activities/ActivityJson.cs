@@ -10,7 +10,8 @@ public static class ActivityJson
     internal static StoredForm Form { get; } = new("activity", []);
 
     /// <summary>Writes an activity.</summary>
-    public static string Write(Activity activity, bool indented = false) => JsonSerializer.Serialize(activity, StoredJson.TypeOf<Activity>(indented ? StoredJson.Indented : StoredJson.Trusted));
+    public static string Write(Activity activity, bool indented = false) =>
+        JsonSerializer.Serialize(activity, StoredJson.TypeOf<Activity>(indented ? StoredJson.Indented : StoredJson.Trusted));
 
     /// <summary>Reads an activity that the product itself has written, or says in words why the text is not one.</summary>
     public static Outcome<Activity> Read(string json) => Read(json, StoredJson.Trusted);
@@ -31,8 +32,13 @@ public static class ActivityJson
 
     private static Outcome<Activity> ReadyToUse(Activity activity)
     {
-        var twice = activity.Spots.Select(spot => spot.Id).Concat(activity.Scenes.Select(scene => scene.Id))
-            .GroupBy(id => id).FirstOrDefault(same => same.Count() > 1);
-        return twice is null ? activity : Outcome<Activity>.Refused($"The id «{twice.Key}» stands twice in the activity; answers could not be told apart.");
+        var twice = activity
+            .Spots.Select(spot => spot.Id)
+            .Concat(activity.Scenes.Select(scene => scene.Id))
+            .GroupBy(id => id)
+            .FirstOrDefault(same => same.Count() > 1);
+        return twice is null
+            ? activity
+            : Outcome<Activity>.Refused($"The id «{twice.Key}» stands twice in the activity; answers could not be told apart.");
     }
 }

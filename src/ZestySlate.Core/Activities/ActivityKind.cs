@@ -37,14 +37,16 @@ public static class ActivityKinds
             : looked > 1 && activity.Flow.Way == Way.Free ? ActivityKind.Tour
             : looked == 1 && activity.Scenes.Count == 1 ? activity.Scenes[0].Backdrop.Alone
             : activity.Asked.Any() ? ActivityKind.Questions
-            : looked > 0 ? ActivityKind.Tour : ActivityKind.Pages;
+            : looked > 0 ? ActivityKind.Tour
+            : ActivityKind.Pages;
     }
 
     /// <summary>The kind's name on screen.</summary>
-    public static string Name(ActivityKind kind) => kind switch
-    {
-        ActivityKind.LockedRooms => "Locked rooms",
-        ActivityKind.WebPage => "Web page",
-        _ => kind.ToString(),
-    };
+    public static string Name(ActivityKind kind) =>
+        kind switch
+        {
+            ActivityKind.LockedRooms => "Locked rooms",
+            ActivityKind.WebPage => "Web page",
+            _ => kind.ToString(),
+        };
 }

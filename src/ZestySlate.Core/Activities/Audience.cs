@@ -4,7 +4,8 @@ namespace ZestySlate.Core.Activities;
 public sealed record Audience
 {
     /// <summary>The youngest and the oldest that can be said.</summary>
-    public const int Youngest = 3, Oldest = 99;
+    public const int Youngest = 3,
+        Oldest = 99;
 
     /// <summary>The greatest number of tags.</summary>
     public const int MostTags = 30;
@@ -27,15 +28,21 @@ public sealed record Audience
     public ValueList<string> Tags { get; init; } = [];
 
     /// <summary>The ages in words: «12 to 14», «from 12», or nothing.</summary>
-    public string Ages => (AgeFrom, AgeTo) switch
-    {
-        ({ } from, { } to) => from == to ? $"{from}" : $"{from} to {to}",
-        ({ } from, null) => $"from {from}",
-        (null, { } to) => $"up to {to}",
-        _ => "",
-    };
+    public string Ages =>
+        (AgeFrom, AgeTo) switch
+        {
+            ({ } from, { } to) => from == to ? $"{from}" : $"{from} to {to}",
+            ({ } from, null) => $"from {from}",
+            (null, { } to) => $"up to {to}",
+            _ => "",
+        };
 
     /// <summary>Tags as they are typed: parted by commas or lines, each once.</summary>
-    public static ValueList<string> ReadTags(string typed) => typed.Split([',', '،', '、', '\n', '\r'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-        .Select(tag => tag.Length > 60 ? tag[..60] : tag).Distinct(StringComparer.CurrentCultureIgnoreCase).Take(MostTags).ToValueList();
+    public static ValueList<string> ReadTags(string typed) =>
+        typed
+            .Split([',', '،', '、', '\n', '\r'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+            .Select(tag => tag.Length > 60 ? tag[..60] : tag)
+            .Distinct(StringComparer.CurrentCultureIgnoreCase)
+            .Take(MostTags)
+            .ToValueList();
 }

@@ -12,7 +12,8 @@ public sealed record During(decimal From, decimal? Until)
     public bool Holds(decimal second) => second >= From && (Until is null || second < Until);
 
     /// <summary>Why it cannot be, in words; null when it can.</summary>
-    public string? Refuse() => From is < 0 or >= Longest ? "A spot is there from a moment between the beginning and the end of a day."
+    public string? Refuse() =>
+        From is < 0 or >= Longest ? "A spot is there from a moment between the beginning and the end of a day."
         : Until <= From ? "A spot is there for some time: its end lies behind its beginning."
         : Until > Longest ? "A spot is there for up to a day."
         : null;

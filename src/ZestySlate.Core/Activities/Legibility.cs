@@ -6,10 +6,12 @@ namespace ZestySlate.Core.Activities;
 public static class Legibility
 {
     /// <summary>The least contrast of text (1.4.3) and of things that are not text (1.4.11).</summary>
-    public const double Text = 4.5, Shapes = 3;
+    public const double Text = 4.5,
+        Shapes = 3;
 
     /// <summary>The product's dark and light inks.</summary>
-    public const string DarkInk = "#17232b", LightInk = "#fffdf7";
+    public const string DarkInk = "#17232b",
+        LightInk = "#fffdf7";
 
     /// <summary>Where red, green and blue stand in #rrggbb.</summary>
     private static readonly int[] Channels = [1, 3, 5];
@@ -52,8 +54,13 @@ public static class Legibility
         return (0.2126 * Channel(1)) + (0.7152 * Channel(3)) + (0.0722 * Channel(5));
     }
 
-    private static string Mixed(string colour, int goal, double share) => "#" + string.Concat(Channels
-        .Select(at => ((int)Math.Round(Part(colour, at) + ((goal - Part(colour, at)) * share))).ToString("x2", CultureInfo.InvariantCulture)));
+    private static string Mixed(string colour, int goal, double share) =>
+        "#"
+        + string.Concat(
+            Channels.Select(at =>
+                ((int)Math.Round(Part(colour, at) + ((goal - Part(colour, at)) * share))).ToString("x2", CultureInfo.InvariantCulture)
+            )
+        );
 
     private static int Part(string colour, int at) => int.Parse(colour.AsSpan(at, 2), NumberStyles.HexNumber, CultureInfo.InvariantCulture);
 }

@@ -28,11 +28,12 @@ public sealed record Picture
     public bool LacksAlternativeText => !Decorative && string.IsNullOrWhiteSpace(AlternativeText);
 
     /// <summary>The same file with the words of another use of it.</summary>
-    public Picture WithWordsOf(Picture other) => this with
-    {
-        AlternativeText = other.AlternativeText,
-        Decorative = other.Decorative,
-        Credit = other.Credit,
-        Licence = other.Licence,
-    };
+    public Picture WithWordsOf(Picture other) =>
+        this with
+        {
+            AlternativeText = other.AlternativeText,
+            Decorative = other.Decorative,
+            Credit = other.Credit,
+            Licence = other.Licence,
+        };
 }

@@ -12,7 +12,8 @@ namespace ZestySlate.Core.Activities;
 [JsonDerivedType(typeof(InFlow), "inFlow")]
 public abstract record Place
 {
-    /// <summary>Where the sign stands, as shares of the width and height of the backdrop's picture. On a panorama the shares of the equirectangular picture.</summary>
+    /// <summary>Where the sign stands, as shares of the width and height of the backdrop's picture. On a panorama the shares of the
+    /// equirectangular picture.</summary>
     [JsonIgnore]
     public abstract Share Anchor { get; }
 
@@ -47,7 +48,10 @@ public sealed record AtPoint : Place
 
     public override Place MovedTo(double x, double y) => new AtPoint(x, y);
 
-    public override Place On(Backdrop backdrop) => backdrop.IsFlow ? new InFlow() : backdrop.IsSphere ? new AtDirection(Direction.AtShare(X, Y)) : this;
+    public override Place On(Backdrop backdrop) =>
+        backdrop.IsFlow ? new InFlow()
+        : backdrop.IsSphere ? new AtDirection(Direction.AtShare(X, Y))
+        : this;
 
     private static double Kept(double value) => double.IsFinite(value) ? Math.Round(Math.Clamp(value, 0, 1), 5) : 0.5;
 }

@@ -22,29 +22,53 @@ public enum Recipe
 public static class Recipes
 {
     /// <summary>An activity of one page, as the recipe makes it.</summary>
-    public static Activity Begin(Recipe recipe, string title, string language) => new()
-    {
-        Title = title,
-        Language = language,
-        Scenes = [new Scene { Id = Ids.New(), Backdrop = new PageBackdrop(default) }],
-        Flow = recipe switch
+    public static Activity Begin(Recipe recipe, string title, string language) =>
+        new()
         {
-            Recipe.Worksheet => new Flow { Way = Way.InOrder, Paging = Paging.AllOnAPage },
-            Recipe.Quiz => new Flow { Way = Way.InOrder },
-            Recipe.Test => new Flow { Way = Way.InOrder, Back = false, ShuffleQuestions = true, Progress = ProgressShown.Number },
-            _ => new Flow { Way = Way.InOrder, Back = false, ShuffleQuestions = true, Progress = ProgressShown.None },
-        },
-        Rules = recipe switch
-        {
-            Recipe.Worksheet => new Rules { KeepsRight = true },
-            Recipe.Quiz => new Rules { Tries = 1 },
-            Recipe.Test => new Rules
+            Title = title,
+            Language = language,
+            Scenes = [new Scene { Id = Ids.New(), Backdrop = new PageBackdrop(default) }],
+            Flow = recipe switch
             {
-                Tries = 1,
-                PassMark = 60,
-                Reveal = new Reveal { RightOrWrong = RevealMoment.AfterEnd, RightAnswer = RevealMoment.AfterEnd, Points = RevealMoment.AfterEnd },
+                Recipe.Worksheet => new Flow { Way = Way.InOrder, Paging = Paging.AllOnAPage },
+                Recipe.Quiz => new Flow { Way = Way.InOrder },
+                Recipe.Test => new Flow
+                {
+                    Way = Way.InOrder,
+                    Back = false,
+                    ShuffleQuestions = true,
+                    Progress = ProgressShown.Number,
+                },
+                _ => new Flow
+                {
+                    Way = Way.InOrder,
+                    Back = false,
+                    ShuffleQuestions = true,
+                    Progress = ProgressShown.None,
+                },
             },
-            _ => new Rules { Tries = 1, Lives = 3, Clock = new Clock(ClockFor.Item, 60), ShowsStreak = true },
-        },
-    };
+            Rules = recipe switch
+            {
+                Recipe.Worksheet => new Rules { KeepsRight = true },
+                Recipe.Quiz => new Rules { Tries = 1 },
+                Recipe.Test => new Rules
+                {
+                    Tries = 1,
+                    PassMark = 60,
+                    Reveal = new Reveal
+                    {
+                        RightOrWrong = RevealMoment.AfterEnd,
+                        RightAnswer = RevealMoment.AfterEnd,
+                        Points = RevealMoment.AfterEnd,
+                    },
+                },
+                _ => new Rules
+                {
+                    Tries = 1,
+                    Lives = 3,
+                    Clock = new Clock(ClockFor.Item, 60),
+                    ShowsStreak = true,
+                },
+            },
+        };
 }

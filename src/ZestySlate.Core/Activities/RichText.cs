@@ -16,9 +16,14 @@ public readonly partial record struct RichText(string? Html)
     public string Html { get; } = Html ?? "";
 
     /// <summary>Unformatted words as rich text, one paragraph a line.</summary>
-    public static RichText Plain(string? words) => new(string.Concat(
-        (words ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-            .Select(line => $"<p>{WebUtility.HtmlEncode(line)}</p>")));
+    public static RichText Plain(string? words) =>
+        new(
+            string.Concat(
+                (words ?? "")
+                    .Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+                    .Select(line => $"<p>{WebUtility.HtmlEncode(line)}</p>")
+            )
+        );
 
     /// <summary>The words alone, paragraphs parted by a space.</summary>
     public string Words => Spaces().Replace(WebUtility.HtmlDecode(Tags().Replace(Html ?? "", " ")), " ").Trim();

@@ -6,7 +6,8 @@ public sealed record Rules
     /// <summary>How often a question may be marked; null for as often as wanted.</summary>
     public int? Tries { get; init; }
 
-    /// <summary>The share of a question's points that the k-th try costs, 0..1: first entry for the first try; the last entry holds for all further tries.</summary>
+    /// <summary>The share of a question's points that the k-th try costs, 0..1: first entry for the first try; the last entry holds for all
+    /// further tries.</summary>
     public ValueList<decimal> TryCosts { get; init; } = [];
 
     /// <summary>The share of a question's points that asking for its hint costs, 0..1.</summary>
@@ -55,8 +56,7 @@ public sealed record Rules
     public bool ShowsStreak { get; init; }
 
     /// <summary>The share of the points that this try (1, 2, …) costs.</summary>
-    public decimal CostOfTry(int number) =>
-        TryCosts.Count == 0 ? 0 : Math.Clamp(TryCosts[Math.Min(number, TryCosts.Count) - 1], 0, 1);
+    public decimal CostOfTry(int number) => TryCosts.Count == 0 ? 0 : Math.Clamp(TryCosts[Math.Min(number, TryCosts.Count) - 1], 0, 1);
 }
 
 /// <summary>How long there is.</summary>

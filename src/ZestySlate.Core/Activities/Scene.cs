@@ -36,6 +36,10 @@ public sealed record Scene
 
     /// <summary>Every file it shows or plays, by hash.</summary>
     [JsonIgnore]
-    public IEnumerable<string> Media => Pictures.Select(picture => picture.Media)
-        .Concat(Backdrop.Played).Concat(Spots.SelectMany(spot => spot.Content.Played)).Concat(Ambient is null ? [] : [Ambient.Media]);
+    public IEnumerable<string> Media =>
+        Pictures
+            .Select(picture => picture.Media)
+            .Concat(Backdrop.Played)
+            .Concat(Spots.SelectMany(spot => spot.Content.Played))
+            .Concat(Ambient is null ? [] : [Ambient.Media]);
 }

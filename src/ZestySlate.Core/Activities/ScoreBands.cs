@@ -49,7 +49,8 @@ public sealed record ScoreBands
 
     /// <summary>The band of an exact percentage, or null when there are no bands.</summary>
     /// <param name="percent">The percentage.</param>
-    /// <param name="allRight">True when every verdict is right, which is more than all points: hints and tries may be free, and a teacher may give points.</param>
+    /// <param name="allRight">True when every verdict is right, which is more than all points: hints and tries may be free, and a teacher
+    /// may give points.</param>
     public ScoreBand? For(Fraction percent, bool allRight)
     {
         if (Bands.Count == 0)
@@ -57,11 +58,24 @@ public sealed record ScoreBands
             return null;
         }
 
-        return LastOnlyForAll && allRight ? Bands[Bands.Count - 1]
+        return LastOnlyForAll && allRight
+            ? Bands[Bands.Count - 1]
             : Bands.FirstOrDefault(band => percent <= band.UpTo) ?? Bands[Bands.Count - (LastOnlyForAll ? 2 : 1)];
     }
 
     /// <summary>The same limits with the words and pictures that another version has for them.</summary>
-    internal ScoreBands WithWording(ScoreBands newer) => new(Bands.Replace(_ => true,
-        band => newer.Bands.FirstOrDefault(other => other.UpTo == band.UpTo && other.OnlyAll == band.OnlyAll) is { } same ? band with { Text = same.Text, Picture = same.Picture } : band));
+    internal ScoreBands WithWording(ScoreBands newer) =>
+        new(
+            Bands.Replace(
+                _ => true,
+                band =>
+                    newer.Bands.FirstOrDefault(other => other.UpTo == band.UpTo && other.OnlyAll == band.OnlyAll) is { } same
+                        ? band with
+                        {
+                            Text = same.Text,
+                            Picture = same.Picture,
+                        }
+                        : band
+            )
+        );
 }

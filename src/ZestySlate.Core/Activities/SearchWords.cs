@@ -63,13 +63,25 @@ public static class SearchWords
 
     /// <summary>What holds words: texts and the things that have some; not ids, files, colours, addresses of the product itself.</summary>
     private static Func<object, object?>[] MembersOf(Type type) =>
-    [
-        .. StoredJson.Trusted.GetTypeInfo(type).Properties
-            .Where(member => member.Get is not null
-                && (member.PropertyType == typeof(string) ? !IsNoWord(member.Name) : !member.PropertyType.IsValueType || member.PropertyType == typeof(RichText) || typeof(IEnumerable).IsAssignableFrom(member.PropertyType)))
-            .Select(member => member.Get!),
-    ];
+        [
+            .. StoredJson
+                .Trusted.GetTypeInfo(type)
+                .Properties.Where(member =>
+                    member.Get is not null
+                    && (
+                        member.PropertyType == typeof(string)
+                            ? !IsNoWord(member.Name)
+                            : !member.PropertyType.IsValueType
+                                || member.PropertyType == typeof(RichText)
+                                || typeof(IEnumerable).IsAssignableFrom(member.PropertyType)
+                    )
+                )
+                .Select(member => member.Get!),
+        ];
 
-    private static bool IsNoWord(string name) => name is "id" or "media" or "language" or "symbol" or "key" or "accent" or "typeface"
-        || name.EndsWith("Id", StringComparison.Ordinal) || name.EndsWith("Ids", StringComparison.Ordinal) || name.EndsWith("Colour", StringComparison.Ordinal);
+    private static bool IsNoWord(string name) =>
+        name is "id" or "media" or "language" or "symbol" or "key" or "accent" or "typeface"
+        || name.EndsWith("Id", StringComparison.Ordinal)
+        || name.EndsWith("Ids", StringComparison.Ordinal)
+        || name.EndsWith("Colour", StringComparison.Ordinal);
 }

@@ -9,7 +9,8 @@ namespace ZestySlate.Core.Activities;
 public sealed record Sign
 {
     /// <summary>The smallest and the greatest size.</summary>
-    public const double Least = 0.6, Most = 3;
+    public const double Least = 0.6,
+        Most = 3;
 
     private readonly double? _size;
 
@@ -41,16 +42,17 @@ public sealed record Sign
     public bool IsPlain => this == new Sign();
 
     /// <summary>This sign, with what it does not set taken from another.</summary>
-    public Sign Over(Sign other) => new()
-    {
-        Form = Form ?? other.Form,
-        Symbol = Symbol ?? other.Symbol,
-        Words = Words ?? other.Words,
-        Picture = Picture ?? other.Picture,
-        Colour = Colour ?? other.Colour,
-        Beckons = Beckons ?? other.Beckons,
-        Size = Size ?? other.Size,
-    };
+    public Sign Over(Sign other) =>
+        new()
+        {
+            Form = Form ?? other.Form,
+            Symbol = Symbol ?? other.Symbol,
+            Words = Words ?? other.Words,
+            Picture = Picture ?? other.Picture,
+            Colour = Colour ?? other.Colour,
+            Beckons = Beckons ?? other.Beckons,
+            Size = Size ?? other.Size,
+        };
 }
 
 /// <summary>By what a spot shows itself.</summary>

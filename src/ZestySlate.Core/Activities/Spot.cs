@@ -35,7 +35,10 @@ public sealed record Spot
 
     /// <summary>The name to show: the author's own, or one drawn from the content.</summary>
     [JsonIgnore]
-    public string ReportName => Name.Length > 0 ? Name : Content.OwnName is { Length: > 0 } own ? own : $"{Content.KindName} without words";
+    public string ReportName =>
+        Name.Length > 0 ? Name
+        : Content.OwnName is { Length: > 0 } own ? own
+        : $"{Content.KindName} without words";
 }
 
 /// <summary>Where a scene or spot that stays linked was taken from.</summary>

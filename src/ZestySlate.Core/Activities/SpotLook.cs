@@ -4,32 +4,33 @@ namespace ZestySlate.Core.Activities;
 public sealed record SpotLook(SpotKind Kind, Sign Sign)
 {
     /// <summary>The look that a kind has by itself: a symbol and a colour that no other kind shares.</summary>
-    public static Sign Default(SpotKind kind) => new()
-    {
-        Form = SignForm.Symbol,
-        Size = 1,
-        Beckons = false,
-        Symbol = kind switch
+    public static Sign Default(SpotKind kind) =>
+        new()
         {
-            SpotKind.Callout => "tag",
-            SpotKind.Note => "notebook-text",
-            SpotKind.Link => "external-link",
-            SpotKind.WebPanel => "panels-top-left",
-            SpotKind.Jump => "footprints",
-            SpotKind.Question => "circle-question-mark",
-            _ => "layers",
-        },
-        Colour = kind switch
-        {
-            SpotKind.Callout => SignColour.Bergamot,
-            SpotKind.Note => SignColour.Slate,
-            SpotKind.Question => SignColour.Zest,
-            SpotKind.Jump => SignColour.Pith,
-            SpotKind.Link => SignColour.Bergamot,
-            SpotKind.WebPanel => SignColour.Slate,
-            _ => SignColour.Plum,
-        },
-    };
+            Form = SignForm.Symbol,
+            Size = 1,
+            Beckons = false,
+            Symbol = kind switch
+            {
+                SpotKind.Callout => "tag",
+                SpotKind.Note => "notebook-text",
+                SpotKind.Link => "external-link",
+                SpotKind.WebPanel => "panels-top-left",
+                SpotKind.Jump => "footprints",
+                SpotKind.Question => "circle-question-mark",
+                _ => "layers",
+            },
+            Colour = kind switch
+            {
+                SpotKind.Callout => SignColour.Bergamot,
+                SpotKind.Note => SignColour.Slate,
+                SpotKind.Question => SignColour.Zest,
+                SpotKind.Jump => SignColour.Pith,
+                SpotKind.Link => SignColour.Bergamot,
+                SpotKind.WebPanel => SignColour.Slate,
+                _ => SignColour.Plum,
+            },
+        };
 }
 
 /// <summary>The kinds of spots.</summary>

@@ -7,8 +7,13 @@ public static class WebAddress
     public static string Completed(string typed)
     {
         var address = typed.Trim();
-        return address.Length == 0 || address.Contains("://", StringComparison.Ordinal) || address.StartsWith("mailto:", StringComparison.OrdinalIgnoreCase) || !address.Contains('.')
-            || address.Contains(':') && !char.IsAsciiDigit(address[address.IndexOf(':') + 1 < address.Length ? address.IndexOf(':') + 1 : 0])
+        return
+            address.Length == 0
+            || address.Contains("://", StringComparison.Ordinal)
+            || address.StartsWith("mailto:", StringComparison.OrdinalIgnoreCase)
+            || !address.Contains('.')
+            || address.Contains(':')
+                && !char.IsAsciiDigit(address[address.IndexOf(':') + 1 < address.Length ? address.IndexOf(':') + 1 : 0])
             ? address
             : "https://" + address;
     }

@@ -92,9 +92,17 @@ public abstract record Backdrop
 
     /// <summary>What is missing or weak on it.</summary>
     /// <param name="title">The title of its scene.</param>
-    internal virtual IEnumerable<Weakness> Check(string title) => Shown is { LacksAlternativeText: true }
-        ? [new Weakness(false, "The picture has no alternative text: say what it shows, for those who cannot see it.", "alternativeText")]
-        : [];
+    internal virtual IEnumerable<Weakness> Check(string title) =>
+        Shown is { LacksAlternativeText: true }
+            ?
+            [
+                new Weakness(
+                    false,
+                    "The picture has no alternative text: say what it shows, for those who cannot see it.",
+                    "alternativeText"
+                ),
+            ]
+            : [];
 
     /// <summary>
     /// The same backdrop with the wording of a newer edition: what reaches everybody at once. What remains different is structure
@@ -103,7 +111,8 @@ public abstract record Backdrop
     internal virtual Backdrop WithWording(Backdrop newer) => newer.GetType() == GetType() ? newer : this;
 
     /// <summary>The same backdrop with one file of the library in another's place.</summary>
-    internal virtual Backdrop With(MediaSwap swap) => Shown is { } picture && swap.Concerns(picture.Media) ? Taking(swap.Of(picture)) : this;
+    internal virtual Backdrop With(MediaSwap swap) =>
+        Shown is { } picture && swap.Concerns(picture.Media) ? Taking(swap.Of(picture)) : this;
 
     /// <summary>What a picture is as a backdrop: one that can be looked round in is a panorama.</summary>
     public static Backdrop Of(Picture picture) =>

@@ -7,7 +7,9 @@ internal static class LooksCheck
 {
     public static IEnumerable<Finding> Run(Activity activity)
     {
-        var seen = activity.Scenes.Where(scene => !scene.Backdrop.IsFlow).SelectMany(scene => scene.Spots.Select(spot => (scene, spot, sign: activity.Look.Of(spot))))
+        var seen = activity
+            .Scenes.Where(scene => !scene.Backdrop.IsFlow)
+            .SelectMany(scene => scene.Spots.Select(spot => (scene, spot, sign: activity.Look.Of(spot))))
             .Where(entry => entry.sign.Form is SignForm.Symbol or null)
             .GroupBy(entry => entry.sign.Symbol);
         foreach (var alike in seen)
@@ -15,9 +17,15 @@ internal static class LooksCheck
             var first = alike.First();
             if (alike.FirstOrDefault(entry => entry.spot.Content.Kind != first.spot.Content.Kind) is { spot: not null } other)
             {
-                yield return new Finding(false,
-                    $"«{activity.NameOf(first.spot)}» ({first.spot.Content.KindName.ToLowerInvariant()}) and «{activity.NameOf(other.spot)}» ({other.spot.Content.KindName.ToLowerInvariant()}) show the same symbol but do different things.",
-                    other.scene.Id, other.spot.Id, "sign");
+                yield return new Finding(
+                    false,
+                    $"«{activity.NameOf(first.spot)}» ({first.spot.Content.KindName.ToLowerInvariant()}) and "
+                        + $"«{activity.NameOf(other.spot)}» ({other.spot.Content.KindName.ToLowerInvariant()}) show the same "
+                        + "symbol but do different things.",
+                    other.scene.Id,
+                    other.spot.Id,
+                    "sign"
+                );
             }
         }
 
@@ -26,12 +34,24 @@ internal static class LooksCheck
             var sign = activity.Look.Of(spot);
             if (sign.Form == SignForm.Words && string.IsNullOrWhiteSpace(sign.Words))
             {
-                yield return new Finding(false, $"The sign of «{activity.NameOf(spot)}» should show words but has none.", scene.Id, spot.Id, "sign");
+                yield return new Finding(
+                    false,
+                    $"The sign of «{activity.NameOf(spot)}» should show words but has none.",
+                    scene.Id,
+                    spot.Id,
+                    "sign"
+                );
             }
 
             if (sign.Form == SignForm.Picture && sign.Picture is null)
             {
-                yield return new Finding(false, $"The sign of «{activity.NameOf(spot)}» should show a picture but has none.", scene.Id, spot.Id, "sign");
+                yield return new Finding(
+                    false,
+                    $"The sign of «{activity.NameOf(spot)}» should show a picture but has none.",
+                    scene.Id,
+                    spot.Id,
+                    "sign"
+                );
             }
         }
     }

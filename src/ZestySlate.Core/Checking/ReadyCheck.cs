@@ -7,8 +7,13 @@ public static class ReadyCheck
 {
     /// <summary>The findings, those that block publishing first.</summary>
     public static ValueList<Finding> Run(Activity activity) =>
-        OfActivity(activity).Concat(LooksCheck.Run(activity)).Concat(WaysCheck.Run(activity)).Concat(FlowCheck.Run(activity)).Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene)))
-            .OrderBy(finding => finding.Blocks ? 0 : 1).ToValueList();
+        OfActivity(activity)
+            .Concat(LooksCheck.Run(activity))
+            .Concat(WaysCheck.Run(activity))
+            .Concat(FlowCheck.Run(activity))
+            .Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene)))
+            .OrderBy(finding => finding.Blocks ? 0 : 1)
+            .ToValueList();
 
     private static IEnumerable<Finding> OfActivity(Activity activity)
     {
@@ -29,7 +34,13 @@ public static class ReadyCheck
 
         if (activity.Rules.PassMark is not null && activity.OutOf == 0)
         {
-            yield return new Finding(true, "There is a pass mark but no question that earns points, so it cannot be reached.", null, null, "passMark");
+            yield return new Finding(
+                true,
+                "There is a pass mark but no question that earns points, so it cannot be reached.",
+                null,
+                null,
+                "passMark"
+            );
         }
     }
 
@@ -42,7 +53,13 @@ public static class ReadyCheck
 
         if (scene.Ambient is { Transcript: "" })
         {
-            yield return new Finding(false, $"The ambient sound of «{activity.TitleOf(scene)}» is not described for those who cannot hear it.", scene.Id, null, "ambient");
+            yield return new Finding(
+                false,
+                $"The ambient sound of «{activity.TitleOf(scene)}» is not described for those who cannot hear it.",
+                scene.Id,
+                null,
+                "ambient"
+            );
         }
 
         foreach (var finding in scene.Spots.SelectMany(spot => OfSpot(activity, scene, spot)))
@@ -52,7 +69,13 @@ public static class ReadyCheck
 
         foreach (var (a, b) in Neighbours(scene))
         {
-            yield return new Finding(false, $"«{activity.NameOf(a)}» and «{activity.NameOf(b)}» lie on one place; only one can be pressed.", scene.Id, b.Id, "place");
+            yield return new Finding(
+                false,
+                $"«{activity.NameOf(a)}» and «{activity.NameOf(b)}» lie on one place; only one can be pressed.",
+                scene.Id,
+                b.Id,
+                "place"
+            );
         }
     }
 
@@ -64,7 +87,10 @@ public static class ReadyCheck
             yield return new Finding(weakness.Blocks, weakness.Message, scene.Id, spot.Id, weakness.Field);
         }
 
-        if (spot.Place.Covered is { Outline: var outline } && (outline.Max(c => c.X) - outline.Min(c => c.X) < LeastArea || outline.Max(c => c.Y) - outline.Min(c => c.Y) < LeastArea))
+        if (
+            spot.Place.Covered is { Outline: var outline }
+            && (outline.Max(c => c.X) - outline.Min(c => c.X) < LeastArea || outline.Max(c => c.Y) - outline.Min(c => c.Y) < LeastArea)
+        )
         {
             yield return new Finding(false, $"The area of «{name}» is too small for a finger.", scene.Id, spot.Id, "place");
         }

@@ -18,7 +18,13 @@ internal static class WaysCheck
             }
             else if (node.IsDeadEnd && !activity.SceneList)
             {
-                yield return new Finding(false, $"No jump leads out of the scene «{title}»; learners can only go back.", node.Scene.Id, null, "title");
+                yield return new Finding(
+                    false,
+                    $"No jump leads out of the scene «{title}»; learners can only go back.",
+                    node.Scene.Id,
+                    null,
+                    "title"
+                );
             }
         }
 
@@ -33,7 +39,13 @@ internal static class WaysCheck
             }
             else if (!map.CanOpen(id))
             {
-                yield return new Finding(true, $"The lock on «{name}» cannot be opened: what opens it lies behind it, or behind another lock that cannot be opened.", scene.Id, spot?.Id, "lock");
+                yield return new Finding(
+                    true,
+                    $"The lock on «{name}» cannot be opened: what opens it lies behind it, or behind another lock that cannot be opened.",
+                    scene.Id,
+                    spot?.Id,
+                    "lock"
+                );
             }
         }
     }

@@ -20,5 +20,9 @@ public readonly record struct AssignmentTimes(DateTimeOffset? From, DateTimeOffs
     public bool IsOver(DateTimeOffset now) => now > UntilForThem;
 
     /// <summary>Why these times cannot be, in words; null when they can.</summary>
-    public string? Refusal => From > Due ? "It is due before it can be opened: check the dates." : Until < Due ? "It is accepted no longer than it is due: put the last day after the due date." : From > Until ? "It is accepted only until before it can be opened: check the dates." : null;
+    public string? Refusal =>
+        From > Due ? "It is due before it can be opened: check the dates."
+        : Until < Due ? "It is accepted no longer than it is due: put the last day after the due date."
+        : From > Until ? "It is accepted only until before it can be opened: check the dates."
+        : null;
 }

@@ -9,26 +9,63 @@ namespace ZestySlate.Core.Classes;
 public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
 {
     /// <summary>The report of a state.</summary>
-    public static AttemptReport Of(AttemptState state) => new(state.Score, state.Questions.Select(question =>
-    {
-        var family = QuestionTypes.For(question.Question);
-        var counted = question.CountedTry(state.Activity.Rules.Counts);
-        var response = counted?.Response ?? question.Response;
-        var verdict = question.VerdictThatCounts(state.Activity.Rules.Counts);
-        var reason = question.Review?.Points is not null ? Reason.Of("markedByTeacher") : counted is null
-            ? Reason.Of(question.Response is null ? "notAnswered" : "answeredNotMarked")
-            : counted.Reason;
-        var review = question.Review;
-        return new AnswerReport(question.Spot.Id, question.Spot.ReportName, family.TitleOf(question.Question),
-            response is null ? "" : family.InWords(question.Question, response), verdict,
-            question.Points(state.Activity.Rules.Counts), question.OutOf, question.Tries.Count, question.HintSeen, Words.English.Say(reason))
-        { Given = response, Review = review, Waits = question.Waits, MarkedAlone = family.MarksAlone(question.Question), Band = question.Band?.Text, Aside = response is not null && family.Aside(question.Question, response) is { } aside ? Words.English.Say(aside) : null, Rubric = QuestionTypes.RubricOf(question.Question) };
-    }).ToValueList());
+    public static AttemptReport Of(AttemptState state) =>
+        new(
+            state.Score,
+            state
+                .Questions.Select(question =>
+                {
+                    var family = QuestionTypes.For(question.Question);
+                    var counted = question.CountedTry(state.Activity.Rules.Counts);
+                    var response = counted?.Response ?? question.Response;
+                    var verdict = question.VerdictThatCounts(state.Activity.Rules.Counts);
+                    var reason =
+                        question.Review?.Points is not null ? Reason.Of("markedByTeacher")
+                        : counted is null ? Reason.Of(question.Response is null ? "notAnswered" : "answeredNotMarked")
+                        : counted.Reason;
+                    var review = question.Review;
+                    return new AnswerReport(
+                        question.Spot.Id,
+                        question.Spot.ReportName,
+                        family.TitleOf(question.Question),
+                        response is null ? "" : family.InWords(question.Question, response),
+                        verdict,
+                        question.Points(state.Activity.Rules.Counts),
+                        question.OutOf,
+                        question.Tries.Count,
+                        question.HintSeen,
+                        Words.English.Say(reason)
+                    )
+                    {
+                        Given = response,
+                        Review = review,
+                        Waits = question.Waits,
+                        MarkedAlone = family.MarksAlone(question.Question),
+                        Band = question.Band?.Text,
+                        Aside =
+                            response is not null && family.Aside(question.Question, response) is { } aside
+                                ? Words.English.Say(aside)
+                                : null,
+                        Rubric = QuestionTypes.RubricOf(question.Question),
+                    };
+                })
+                .ToValueList()
+        );
 }
 
 /// <summary>One answer of an attempt: the try that counts, with the reason for its mark.</summary>
-public sealed record AnswerReport(string SpotId, string Question, string Kind, string Response, Verdict Verdict,
-    Fraction Points, decimal OutOf, int Tries, bool HintSeen, string Reason)
+public sealed record AnswerReport(
+    string SpotId,
+    string Question,
+    string Kind,
+    string Response,
+    Verdict Verdict,
+    Fraction Points,
+    decimal OutOf,
+    int Tries,
+    bool HintSeen,
+    string Reason
+)
 {
     /// <summary>The answer itself, or null when there is none.</summary>
     public Response? Given { get; init; }

@@ -8,16 +8,21 @@ namespace ZestySlate.Core.Classes;
 public readonly record struct AttemptTerms(bool? Points, RevealMoment? NotBefore)
 {
     /// <summary>The rules as they are for these learners: what the activity shows later stays later.</summary>
-    public Rules On(Rules rules) => this == default ? rules : rules with
-    {
-        FeedbackOnly = Points is { } shown ? !shown : rules.FeedbackOnly,
-        Reveal = NotBefore is not { } earliest ? rules.Reveal : new Reveal
-        {
-            RightOrWrong = Later(rules.Reveal.RightOrWrong, earliest),
-            RightAnswer = Later(rules.Reveal.RightAnswer, earliest),
-            Points = Later(rules.Reveal.Points, earliest),
-        },
-    };
+    public Rules On(Rules rules) =>
+        this == default
+            ? rules
+            : rules with
+            {
+                FeedbackOnly = Points is { } shown ? !shown : rules.FeedbackOnly,
+                Reveal = NotBefore is not { } earliest
+                    ? rules.Reveal
+                    : new Reveal
+                    {
+                        RightOrWrong = Later(rules.Reveal.RightOrWrong, earliest),
+                        RightAnswer = Later(rules.Reveal.RightAnswer, earliest),
+                        Points = Later(rules.Reveal.Points, earliest),
+                    },
+            };
 
     private static RevealMoment Later(RevealMoment one, RevealMoment other) => one > other ? one : other;
 }

@@ -13,9 +13,20 @@ public static class CategoryWeights
         {
             var words = line.TrimEnd('%', ' ');
             var at = words.LastIndexOfAny([' ', '\t']);
-            if (at < 0 || !decimal.TryParse(words[(at + 1)..].Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var weight) || weight is <= 0 or > 1000)
+            if (
+                at < 0
+                || !decimal.TryParse(
+                    words[(at + 1)..].Replace(',', '.'),
+                    NumberStyles.AllowDecimalPoint,
+                    CultureInfo.InvariantCulture,
+                    out var weight
+                )
+                || weight is <= 0 or > 1000
+            )
             {
-                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused($"«{line}» is not a category and its weight: write one a line, such as «Tests 60».");
+                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused(
+                    $"«{line}» is not a category and its weight: write one a line, such as «Tests 60»."
+                );
             }
 
             if (!weights.TryAdd(words[..at].Trim(' ', ':', '\t'), weight))

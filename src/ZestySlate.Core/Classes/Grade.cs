@@ -99,7 +99,8 @@ public sealed record Grade(GradeState State, decimal? Points, decimal OutOf, dec
         var done = goes.Where(go => go.HandedInAt is not null).OrderBy(go => go.HandedInAt).ToList();
         if (done.Count == 0)
         {
-            return now > rule.Due && worth > 0 ? new Grade(GradeState.Missing, 0, worth, 0, false, false)
+            return now > rule.Due && worth > 0
+                ? new Grade(GradeState.Missing, 0, worth, 0, false, false)
                 : new Grade(goes.Count > 0 ? GradeState.AtWork : GradeState.ToDo, null, worth, 0, false, false);
         }
 
@@ -112,8 +113,14 @@ public sealed record Grade(GradeState State, decimal? Points, decimal OutOf, dec
         };
         var reach = rule.Worth ?? counted.OutOf;
         var share = rule.Counts == GoCounts.Average ? done.Total(Share) / done.Count : Share(counted);
-        return new Grade(GradeState.HandedIn, counted.OutOf == 0 ? null : (share * reach).ToDecimal(), reach, 1 - rule.Kept(counted.HandedInAt!.Value), counted.HandedInAt > rule.Due,
-            rule.Counts == GoCounts.Average ? done.Any(go => go.Provisional) : counted.Provisional);
+        return new Grade(
+            GradeState.HandedIn,
+            counted.OutOf == 0 ? null : (share * reach).ToDecimal(),
+            reach,
+            1 - rule.Kept(counted.HandedInAt!.Value),
+            counted.HandedInAt > rule.Due,
+            rule.Counts == GoCounts.Average ? done.Any(go => go.Provisional) : counted.Provisional
+        );
     }
 }
 
@@ -129,13 +136,18 @@ public static class GradeTotal
     public static decimal? Of(IEnumerable<(string Category, Grade Grade)> grades, IReadOnlyDictionary<string, decimal> weights)
     {
         var counted = grades.Where(one => one.Grade is { Points: not null, OutOf: > 0 }).ToList();
-        decimal Percent(IReadOnlyCollection<(string Category, Grade Grade)> some) => some.Sum(one => one.Grade.Points!.Value) / some.Sum(one => one.Grade.OutOf) * 100;
+        decimal Percent(IReadOnlyCollection<(string Category, Grade Grade)> some) =>
+            some.Sum(one => one.Grade.Points!.Value) / some.Sum(one => one.Grade.OutOf) * 100;
         if (weights.Count == 0)
         {
             return counted.Count == 0 ? null : Percent(counted);
         }
 
-        var categories = counted.GroupBy(one => one.Category).Where(same => weights.GetValueOrDefault(same.Key) > 0).Select(same => (Weight: weights[same.Key], Percent: Percent(same.ToList()))).ToList();
+        var categories = counted
+            .GroupBy(one => one.Category)
+            .Where(same => weights.GetValueOrDefault(same.Key) > 0)
+            .Select(same => (Weight: weights[same.Key], Percent: Percent(same.ToList())))
+            .ToList();
         return categories.Count == 0 ? null : categories.Sum(one => one.Weight * one.Percent) / categories.Sum(one => one.Weight);
     }
 }

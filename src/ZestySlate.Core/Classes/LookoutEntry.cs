@@ -15,7 +15,17 @@ namespace ZestySlate.Core.Classes;
 /// <param name="Open">Questions without an answer.</param>
 /// <param name="Time">From the beginning to handing in, or to what they did last.</param>
 /// <param name="Need">Why they may need help.</param>
-public sealed record LookoutEntry(LookoutStage Stage, DateTimeOffset LastAt, string Where, int Right, int Wrong, int Given, int Open, TimeSpan Time, LookoutNeed Need)
+public sealed record LookoutEntry(
+    LookoutStage Stage,
+    DateTimeOffset LastAt,
+    string Where,
+    int Right,
+    int Wrong,
+    int Given,
+    int Open,
+    TimeSpan Time,
+    LookoutNeed Need
+)
 {
     /// <summary>Who does nothing for so long while something is open may be stuck.</summary>
     public static TimeSpan StuckAfter { get; } = TimeSpan.FromMinutes(4);
@@ -36,8 +46,10 @@ public sealed record LookoutEntry(LookoutStage Stage, DateTimeOffset LastAt, str
         foreach (var question in state.Questions)
         {
             var family = QuestionTypes.For(question.Question);
-            var verdict = question.LastTry is { } last && (question.ShowsLastTry || question.Closed) ? last.Mark.Verdict
-                : question.Response is { } response && !family.IsEmpty(response) ? family.Mark(question.Question, response, Words.Of(state.KeyLanguage).Culture).Verdict
+            var verdict =
+                question.LastTry is { } last && (question.ShowsLastTry || question.Closed) ? last.Mark.Verdict
+                : question.Response is { } response && !family.IsEmpty(response)
+                    ? family.Mark(question.Question, response, Words.Of(state.KeyLanguage).Culture).Verdict
                 : Verdict.Missing;
             (right, wrong, given, open) = verdict switch
             {
@@ -49,16 +61,29 @@ public sealed record LookoutEntry(LookoutStage Stage, DateTimeOffset LastAt, str
         }
 
         var idle = now - state.LastAt;
-        var stage = state.IsHandedIn ? LookoutStage.HandedIn
+        var stage =
+            state.IsHandedIn ? LookoutStage.HandedIn
             : idle < StuckAfter ? LookoutStage.AtWork
             : open == 0 && state.Questions.Count > 0 ? LookoutStage.ForgotToHandIn
-            : idle < GoneAfter ? LookoutStage.AtWork : LookoutStage.Gone;
-        var need = stage != LookoutStage.AtWork ? LookoutNeed.None
+            : idle < GoneAfter ? LookoutStage.AtWork
+            : LookoutStage.Gone;
+        var need =
+            stage != LookoutStage.AtWork ? LookoutNeed.None
             : idle >= StuckAfter ? LookoutNeed.NoProgress
             : wrong >= ManyWrong && wrong > right ? LookoutNeed.ManyWrong
             : LookoutNeed.None;
         var where = state.IsInOrder ? $"{state.StepNumber + 1} of {state.Steps.Count}" : state.Activity.TitleOf(state.Scene);
-        return new LookoutEntry(stage, state.LastAt, where, right, wrong, given, open, (state.HandedInAt ?? state.LastAt) - state.BeganAt, need);
+        return new LookoutEntry(
+            stage,
+            state.LastAt,
+            where,
+            right,
+            wrong,
+            given,
+            open,
+            (state.HandedInAt ?? state.LastAt) - state.BeganAt,
+            need
+        );
     }
 }
 

@@ -10,13 +10,20 @@ namespace ZestySlate.Core.Classes;
 /// </summary>
 public static class MarkAgain
 {
-    /// <summary>The event by which an attempt takes the key of an edition; its id is the same whenever the run is gone through, so that it counts once.</summary>
+    /// <summary>The event by which an attempt takes the key of an edition; its id is the same whenever the run is gone through, so that it
+    /// counts once.</summary>
     /// <param name="state">Where the attempt stands.</param>
     /// <param name="edition">The edition with the corrected key.</param>
     /// <param name="run">The run's id.</param>
     /// <param name="at">When.</param>
     public static TookKey Event(AttemptState state, int edition, string run, DateTimeOffset at) =>
-        new(edition, run) { Id = "key-" + run, At = at, EndedAt = state.HandedInAt, EndedBy = state.EndedBy };
+        new(edition, run)
+        {
+            Id = "key-" + run,
+            At = at,
+            EndedAt = state.HandedInAt,
+            EndedBy = state.EndedBy,
+        };
 
     /// <summary>The event that undoes a run in an attempt.</summary>
     public static GaveBackKey Undo(string run, DateTimeOffset at) => new(run) { Id = "unkey-" + run, At = at };
@@ -25,9 +32,19 @@ public static class MarkAgain
     public static GradeChange? Between(AttemptState before, AttemptState after)
     {
         var (was, now) = (AttemptReport.Of(before), AttemptReport.Of(after));
-        var answers = was.Answers.Join(now.Answers, answer => answer.SpotId, answer => answer.SpotId, (old, mended) => (Old: old, New: mended))
+        var answers = was
+            .Answers.Join(now.Answers, answer => answer.SpotId, answer => answer.SpotId, (old, mended) => (Old: old, New: mended))
             .Where(pair => (pair.Old.Points, pair.Old.OutOf, pair.Old.Verdict) != (pair.New.Points, pair.New.OutOf, pair.New.Verdict))
-            .Select(pair => new AnswerChange(pair.New.SpotId, pair.New.Question, pair.New.Response, pair.Old.Points, pair.New.Points, pair.New.OutOf, pair.New.Reason)).ToValueList();
+            .Select(pair => new AnswerChange(
+                pair.New.SpotId,
+                pair.New.Question,
+                pair.New.Response,
+                pair.Old.Points,
+                pair.New.Points,
+                pair.New.OutOf,
+                pair.New.Reason
+            ))
+            .ToValueList();
         return answers.Count == 0 && was.Score == now.Score ? null : new GradeChange(was.Score, now.Score, answers);
     }
 }
@@ -43,4 +60,12 @@ public sealed record GradeChange(Score Before, Score After, ValueList<AnswerChan
 }
 
 /// <summary>How the mark of one answer changes.</summary>
-public sealed record AnswerChange(string SpotId, string Question, string Response, Fraction Before, Fraction After, decimal OutOf, string Reason);
+public sealed record AnswerChange(
+    string SpotId,
+    string Question,
+    string Response,
+    Fraction Before,
+    Fraction After,
+    decimal OutOf,
+    string Reason
+);

@@ -99,7 +99,10 @@ public abstract record Content
     /// <summary>What a spot that held something older holds for attempts at work: this one's words, the older one's structure.</summary>
     /// <param name="older">What it held.</param>
     /// <param name="stays">True when something depends on it: then it stays of the kind it is.</param>
-    internal Content Over(Content older, bool stays) => older.GetType() == GetType() ? OverSame(older) : stays || older.Binds || Binds ? older : Loose;
+    internal Content Over(Content older, bool stays) =>
+        older.GetType() == GetType() ? OverSame(older)
+        : stays || older.Binds || Binds ? older
+        : Loose;
 
     /// <summary>This one's words over the structure of an older one of the same kind.</summary>
     protected virtual Content OverSame(Content older) => this;

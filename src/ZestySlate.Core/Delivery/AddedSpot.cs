@@ -29,16 +29,36 @@ public enum AddedState
 /// <param name="State">Where it stands.</param>
 /// <param name="Comment">What the teacher said of it; empty for nothing.</param>
 /// <param name="Mine">True for its author.</param>
-public sealed record AddedSpot(string Id, string SceneId, double X, double Y, string Title, string Text, string By, AddedState State, string Comment, bool Mine)
+public sealed record AddedSpot(
+    string Id,
+    string SceneId,
+    double X,
+    double Y,
+    string Title,
+    string Text,
+    string By,
+    AddedState State,
+    string Comment,
+    bool Mine
+)
 {
     /// <summary>The greatest lengths, in characters, and the most spots of one learner in one activity.</summary>
-    public const int MostTitle = 80, MostText = 1000, MostSpots = 20;
+    public const int MostTitle = 80,
+        MostText = 1000,
+        MostSpots = 20;
 
     /// <summary>The spot as it stands on the stage.</summary>
     public SpotView View(Activity activity, Backdrop backdrop)
     {
         var note = new Note { Title = Title, Text = RichText.Plain(Text) };
-        var spot = new Spot { Id = Id, Name = Title, Place = Place.At(backdrop, X, Y), Sign = new Sign { Symbol = Mine ? "pen-line" : "flag" }, Content = note };
+        var spot = new Spot
+        {
+            Id = Id,
+            Name = Title,
+            Place = Place.At(backdrop, X, Y),
+            Sign = new Sign { Symbol = Mine ? "pen-line" : "flag" },
+            Content = note,
+        };
         return new SpotView(Id, Title, SpotKind.Note, spot.Place, activity.Look.Of(spot), note, null, true, null) { Added = this };
     }
 

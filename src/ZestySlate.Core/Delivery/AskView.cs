@@ -94,7 +94,13 @@ public sealed record AskView
         var takes = !question.Closed && !question.ShowsLastTry;
         var marks = AttemptRules.MarksWhileWorking(rules);
         var steps = marks && takes && family.StepsOf(question.Question) != Steps.NotMarked;
-        var partsShown = steps && question.StepMark is not null && rules.Reveal.RightOrWrong <= RevealMoment.AfterMarking ? shown with { RightOrWrong = true } : shown;
+        var partsShown =
+            steps && question.StepMark is not null && rules.Reveal.RightOrWrong <= RevealMoment.AfterMarking
+                ? shown with
+                {
+                    RightOrWrong = true,
+                }
+                : shown;
         return new AskView
         {
             SpotId = question.Spot.Id,
@@ -106,11 +112,21 @@ public sealed record AskView
             MarksSteps = steps,
             FeedbackOnly = rules.FeedbackOnly,
             TimedOut = question.TimedOut,
-            Parts = family.View(question.Question, new Showing<Response>(question.Response, question.Kept, steps ? question.StepMark : last?.Mark, partsShown, question.Orders, words)
-            {
-                HintSeen = question.HintSeen,
-                Tally = state.Tallies.GetValueOrDefault(question.Spot.Id) ?? Tally.None,
-            }),
+            Parts = family.View(
+                question.Question,
+                new Showing<Response>(
+                    question.Response,
+                    question.Kept,
+                    steps ? question.StepMark : last?.Mark,
+                    partsShown,
+                    question.Orders,
+                    words
+                )
+                {
+                    HintSeen = question.HintSeen,
+                    Tally = state.Tallies.GetValueOrDefault(question.Spot.Id) ?? Tally.None,
+                }
+            ),
             Closed = question.Closed,
             HasAnswer = question.HasAnswer,
             TakesAnswer = takes,
@@ -122,12 +138,26 @@ public sealed record AskView
             OffersHint = !question.HintSeen && AttemptRules.HasHint(question.Question) && !question.Closed,
             HintCost = rules.HintCost,
             Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
-            TriesLeft = rules.Tries is { } tries && marks && family.MarksAlone(question.Question) ? Math.Max(0, tries - question.Tries.Count) : null,
+            TriesLeft =
+                rules.Tries is { } tries && marks && family.MarksAlone(question.Question)
+                    ? Math.Max(0, tries - question.Tries.Count)
+                    : null,
             Verdict = question.Review?.VerdictOf(question.OutOf) ?? (shown.RightOrWrong ? last?.Mark.Verdict : null),
-            Review = question.Review is { } review ? ReviewView.Of(review, question.Question, question.CountedTry(rules.Counts)?.Response ?? question.Response) : null,
-            Reason = question.Review?.Points is not null ? words["markedByTeacher"] : shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason) : null,
+            Review = question.Review is { } review
+                ? ReviewView.Of(review, question.Question, question.CountedTry(rules.Counts)?.Response ?? question.Response)
+                : null,
+            Reason =
+                question.Review?.Points is not null ? words["markedByTeacher"]
+                : shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason)
+                : null,
             Band = shown.RightOrWrong ? question.Band : null,
-            Points = question.Review?.Points is { } points && !rules.FeedbackOnly ? points : shown.Points && family.IsGraded(question.Question) && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question)) ? last?.Points.ToDecimal() : null,
+            Points =
+                question.Review?.Points is { } points && !rules.FeedbackOnly ? points
+                : shown.Points
+                && family.IsGraded(question.Question)
+                && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question))
+                    ? last?.Points.ToDecimal()
+                : null,
             OutOf = question.OutOf,
             Explanation = shown.RightAnswer && question.Question.Explanation.Length > 0 ? question.Question.Explanation : null,
         };
@@ -141,8 +171,17 @@ public sealed record AskView
 /// <param name="Prose">The text the comments are in; empty for none.</param>
 public sealed record ReviewView(string Comment, ValueList<ReviewedRow> Rows, ValueList<ReviewNote> Notes, string Prose)
 {
-    internal static ReviewView Of(Review review, Question question, Response? response) => new(review.Comment, review.Rows.Select(row => (row, said: QuestionTypes.RubricOf(question).FirstOrDefault(known => known.Id == row.Row)))
-        .Where(pair => pair.said is not null).Select(pair => new ReviewedRow(pair.said!.Title, pair.row.Points, pair.said.Points)).ToValueList(), review.Notes, response?.Prose ?? "");
+    internal static ReviewView Of(Review review, Question question, Response? response) =>
+        new(
+            review.Comment,
+            review
+                .Rows.Select(row => (row, said: QuestionTypes.RubricOf(question).FirstOrDefault(known => known.Id == row.Row)))
+                .Where(pair => pair.said is not null)
+                .Select(pair => new ReviewedRow(pair.said!.Title, pair.row.Points, pair.said.Points))
+                .ToValueList(),
+            review.Notes,
+            response?.Prose ?? ""
+        );
 }
 
 /// <summary>What a row of the rubric earned.</summary>

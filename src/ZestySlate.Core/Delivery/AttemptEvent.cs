@@ -46,7 +46,8 @@ public sealed record Began(int Edition, long Seed) : AttemptEvent
     /// <summary>For drawing questions, when that is not to change with each go; null for the seed.</summary>
     public long? DrawSeed { get; init; }
 
-    /// <summary>What the learner got; null where nobody keeps the attempt, and where there is only something to look at: then it is what the seeds draw.</summary>
+    /// <summary>What the learner got; null where nobody keeps the attempt, and where there is only something to look at: then it is what
+    /// the seeds draw.</summary>
     public Handout? Handout { get; init; }
 
     /// <summary>How much more time this learner has: 1 for as much as all, 1.5 for half as much again.</summary>
@@ -80,7 +81,8 @@ public sealed record Answered(string SpotId, Response Response) : AttemptEvent;
 /// <summary>The learner asked to have an answer marked: one try.</summary>
 public sealed record AskedToMark(string SpotId, Response Response) : AttemptEvent
 {
-    /// <summary>True when it costs one life at most, however many parts are wrong. In attempts from before this was on record, each wrong part costs one.</summary>
+    /// <summary>True when it costs one life at most, however many parts are wrong. In attempts from before this was on record, each wrong
+    /// part costs one.</summary>
     public bool OneLife { get; init; }
 }
 

@@ -17,9 +17,33 @@ public static class AttemptRules
     public static Reason? Refuse(AttemptState state, AttemptEvent happened)
     {
         state = state.At(happened.At);
-        if (state.IsHandedIn && happened is not (Opened or Visited or Watched or Annotated or TookWording or TookKey or GaveBackKey or Reviewed or Returned or TakenBack or Reopened or GotTime))
+        if (
+            state.IsHandedIn
+            && happened
+                is not (
+                    Opened
+                    or Visited
+                    or Watched
+                    or Annotated
+                    or TookWording
+                    or TookKey
+                    or GaveBackKey
+                    or Reviewed
+                    or Returned
+                    or TakenBack
+                    or Reopened
+                    or GotTime
+                )
+        )
         {
-            return Reason.Of(state.EndedBy switch { Ending.Time => "timeIsUp", Ending.Lives => "livesAreLost", _ => "handedInAlready" });
+            return Reason.Of(
+                state.EndedBy switch
+                {
+                    Ending.Time => "timeIsUp",
+                    Ending.Lives => "livesAreLost",
+                    _ => "handedInAlready",
+                }
+            );
         }
 
         if (state.NeedsStart && happened is not (Started or TookWording or TookKey or GaveBackKey or TimeRanOut))
@@ -34,18 +58,22 @@ public static class AttemptRules
             Watched watched => RefuseWatched(state, watched),
             TriedCode tried => RefuseCode(state, tried),
             Annotated annotated => !state.Findings.Contains(annotated.SpotId) ? Reason.Of("notAFinding")
-                : annotated.Text.Length > LongestAnnotation ? Reason.Of("annotationTooLong", LongestAnnotation) : null,
+            : annotated.Text.Length > LongestAnnotation ? Reason.Of("annotationTooLong", LongestAnnotation)
+            : null,
             Answered answered => RefuseAnswer(state, answered.SpotId, answered.Response),
             AskedToMark when !MarksWhileWorking(state.Rules) => Reason.Of("markedAfterHandingIn"),
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
             Stepped stepped => !MarksWhileWorking(state.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
             Reviewed reviewed => RefuseReview(state, reviewed),
             Reopened => state.EndedBy == Ending.Finished ? null : Reason.Of("notHandedInYet"),
-            GotTime time => time.Seconds is > 0 and <= SecondThoughts.MostSeconds && SecondThoughts.TakesTime(state) ? null : Reason.Of("noTimeToGive"),
+            GotTime time => time.Seconds is > 0 and <= SecondThoughts.MostSeconds && SecondThoughts.TakesTime(state)
+                ? null
+                : Reason.Of("noTimeToGive"),
             Returned or TakenBack when !state.IsHandedIn => Reason.Of("notHandedInYet"),
             Voted voted => RefuseVote(state, voted),
             AnotherGo again => RefuseOpen(state, again.SpotId),
-            AskedForHint hint => RefuseOpen(state, hint.SpotId) ?? (HasHint(state.QuestionOf(hint.SpotId)!.Question) ? null : Reason.Of("noHint")),
+            AskedForHint hint => RefuseOpen(state, hint.SpotId)
+                ?? (HasHint(state.QuestionOf(hint.SpotId)!.Question) ? null : Reason.Of("noHint")),
             SawAnswer saw when !MaySeeAnswer(state, saw.SpotId) || !state.IsInReach(saw.SpotId) => Reason.Of("answerNotShownYet"),
             _ => null,
         };
@@ -55,7 +83,9 @@ public static class AttemptRules
     public static bool HasHint(Question question) => question.Hint.Length > 0 || QuestionTypes.For(question).HasPartHints(question);
 
     private static Reason? RefuseReach(AttemptState state, string spotId) =>
-        state.Index.SpotOf(spotId) is null ? Reason.Of("spotIsGone") : state.IsInReach(spotId) ? null : Reason.Of("stillLocked");
+        state.Index.SpotOf(spotId) is null ? Reason.Of("spotIsGone")
+        : state.IsInReach(spotId) ? null
+        : Reason.Of("stillLocked");
 
     private static Reason? RefuseVisit(AttemptState state, string id)
     {
@@ -73,9 +103,11 @@ public static class AttemptRules
             : Reason.Of("stillLocked");
     }
 
-    private static Reason? RefuseWatched(AttemptState state, Watched watched) => state.Index.SceneOf(watched.SceneId) is not { } scene ? Reason.Of("placeIsGone")
+    private static Reason? RefuseWatched(AttemptState state, Watched watched) =>
+        state.Index.SceneOf(watched.SceneId) is not { } scene ? Reason.Of("placeIsGone")
         : !state.HasBeenIn(watched.SceneId) ? Reason.Of("noWayYet")
-        : !scene.Backdrop.HasTime || watched.From < 0 || watched.To <= watched.From || watched.To > During.Longest ? Reason.Of("nothingToWatch")
+        : !scene.Backdrop.HasTime || watched.From < 0 || watched.To <= watched.From || watched.To > During.Longest
+            ? Reason.Of("nothingToWatch")
         : null;
 
     private static Reason? RefuseCode(AttemptState state, TriedCode tried)
@@ -85,7 +117,9 @@ public static class AttemptRules
             return Reason.Of("noCodeLock");
         }
 
-        var seen = state.Index.SpotOf(tried.LockId) is not null ? state.VisitedScenes.Contains(state.Index.SceneWith(tried.LockId)!.Id) : state.Knows(tried.LockId);
+        var seen = state.Index.SpotOf(tried.LockId) is not null
+            ? state.VisitedScenes.Contains(state.Index.SceneWith(tried.LockId)!.Id)
+            : state.Knows(tried.LockId);
         if (!seen)
         {
             return Reason.Of("noWayYet");
@@ -107,8 +141,12 @@ public static class AttemptRules
     }
 
     /// <summary>True when the learner can have answers marked before handing in; lives are counted from marks, so they need it.</summary>
-    public static bool MarksWhileWorking(Rules rules) => rules.Lives is not null
-        || rules.Reveal is { RightOrWrong: <= RevealMoment.AfterLastTry } or { Points: <= RevealMoment.AfterLastTry } or { RightAnswer: <= RevealMoment.AfterLastTry };
+    public static bool MarksWhileWorking(Rules rules) =>
+        rules.Lives is not null
+        || rules.Reveal
+            is { RightOrWrong: <= RevealMoment.AfterLastTry }
+                or { Points: <= RevealMoment.AfterLastTry }
+                or { RightAnswer: <= RevealMoment.AfterLastTry };
 
     /// <summary>True when the learner may give a question up to see the answer: after a try, while it is open.</summary>
     public static bool MaySeeAnswer(AttemptState state, string spotId) =>
@@ -116,38 +154,65 @@ public static class AttemptRules
         && !state.IsHandedIn
         && state.QuestionOf(spotId) is { Closed: false, Tries.Count: > 0 };
 
-    private static Reason? RefuseOpen(AttemptState state, string spotId) => state.QuestionOf(spotId) switch
-    {
-        null => Reason.Of("questionIsGone"),
-        _ when !state.IsInReach(spotId) => Reason.Of("questionLocked"),
-        { TimedOut: true } => Reason.Of("questionTimeIsUp"),
-        { Closed: true } => Reason.Of("questionClosed"),
-        _ => null,
-    };
+    private static Reason? RefuseOpen(AttemptState state, string spotId) =>
+        state.QuestionOf(spotId) switch
+        {
+            null => Reason.Of("questionIsGone"),
+            _ when !state.IsInReach(spotId) => Reason.Of("questionLocked"),
+            { TimedOut: true } => Reason.Of("questionTimeIsUp"),
+            { Closed: true } => Reason.Of("questionClosed"),
+            _ => null,
+        };
 
     private static Reason? RefuseEmpty(AttemptState state, AskedToMark asked) =>
         QuestionTypes.For(state.QuestionOf(asked.SpotId)!.Question).IsEmpty(asked.Response) ? Reason.Of("nothingToMark") : null;
 
     private static Reason? RefuseStep(AttemptState state, Stepped stepped) =>
         RefuseAnswer(state, stepped.SpotId, stepped.Response)
-        ?? (QuestionTypes.For(state.QuestionOf(stepped.SpotId)!.Question).StepsOf(state.QuestionOf(stepped.SpotId)!.Question) == Steps.NotMarked ? Reason.Of("otherKindOfAnswer") : null);
+        ?? (
+            QuestionTypes.For(state.QuestionOf(stepped.SpotId)!.Question).StepsOf(state.QuestionOf(stepped.SpotId)!.Question)
+            == Steps.NotMarked
+                ? Reason.Of("otherKindOfAnswer")
+                : null
+        );
 
-    private static Reason? RefuseAnswer(AttemptState state, string spotId, Response response) => RefuseOpen(state, spotId)
-        ?? (QuestionTypes.For(state.QuestionOf(spotId)!.Question).TakesVotes ? Reason.Of("otherKindOfAnswer") : RefuseResponse(state.QuestionOf(spotId)!, response));
+    private static Reason? RefuseAnswer(AttemptState state, string spotId, Response response) =>
+        RefuseOpen(state, spotId)
+        ?? (
+            QuestionTypes.For(state.QuestionOf(spotId)!.Question).TakesVotes
+                ? Reason.Of("otherKindOfAnswer")
+                : RefuseResponse(state.QuestionOf(spotId)!, response)
+        );
 
-    private static Reason? RefuseVote(AttemptState state, Voted voted) => RefuseOpen(state, voted.SpotId)
-        ?? (!QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).TakesVotes || voted.Response is null ? Reason.Of("otherKindOfAnswer")
+    private static Reason? RefuseVote(AttemptState state, Voted voted) =>
+        RefuseOpen(state, voted.SpotId)
+        ?? (
+            !QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).TakesVotes || voted.Response is null
+                ? Reason.Of("otherKindOfAnswer")
             : QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).IsEmpty(voted.Response) ? Reason.Of("nothingToVote")
-            : RefuseResponse(state.QuestionOf(voted.SpotId)!, voted.Response));
+            : RefuseResponse(state.QuestionOf(voted.SpotId)!, voted.Response)
+        );
 
-    private static Reason? RefuseReview(AttemptState state, Reviewed reviewed) => !state.IsHandedIn ? Reason.Of("notHandedInYet")
+    private static Reason? RefuseReview(AttemptState state, Reviewed reviewed) =>
+        !state.IsHandedIn ? Reason.Of("notHandedInYet")
         : reviewed.Review.Comment.Length > Review.LongestComment ? Reason.Of("commentTooLong", Review.LongestComment)
-        : reviewed.SpotId.Length == 0 ? reviewed.Review is { Points: null, Rows.Count: 0, Notes.Count: 0 } ? null : Reason.Of("questionIsGone")
+        : reviewed.SpotId.Length == 0
+            ? reviewed.Review is { Points: null, Rows.Count: 0, Notes.Count: 0 } ? null
+                : Reason.Of("questionIsGone")
         : state.QuestionOf(reviewed.SpotId) is not { } question ? Reason.Of("questionIsGone")
-        : reviewed.Review.Points is < 0 || reviewed.Review.Points > question.OutOf || reviewed.Review.Rows.Any(row => row.Points < 0) ? Reason.Of("pointsOutOfReach", question.OutOf)
-        : reviewed.Review.Notes.Count > Review.MostNotes || reviewed.Review.Notes.Any(note => note.Text.Length is 0 or > Review.LongestComment || (question.CountedTry(state.Activity.Rules.Counts)?.Response ?? question.Response) is not { } given || !note.Anchor.Fits(given)) ? Reason.Of("commentOffTheAnswer")
+        : reviewed.Review.Points is < 0 || reviewed.Review.Points > question.OutOf || reviewed.Review.Rows.Any(row => row.Points < 0)
+            ? Reason.Of("pointsOutOfReach", question.OutOf)
+        : reviewed.Review.Notes.Count > Review.MostNotes
+        || reviewed.Review.Notes.Any(note =>
+            note.Text.Length is 0 or > Review.LongestComment
+            || (question.CountedTry(state.Activity.Rules.Counts)?.Response ?? question.Response) is not { } given
+            || !note.Anchor.Fits(given)
+        )
+            ? Reason.Of("commentOffTheAnswer")
         : null;
 
     private static Reason? RefuseResponse(QuestionState question, Response response) =>
-        QuestionTypes.For(question.Question).RefuseResponse(question.Question, QuestionTypes.For(question.Question).Onto(question.Question, question.Response, response));
+        QuestionTypes
+            .For(question.Question)
+            .RefuseResponse(question.Question, QuestionTypes.For(question.Question).Onto(question.Question, question.Response, response));
 }

@@ -59,7 +59,14 @@ public sealed record AttemptState
     public string WholeComment { get; init; } = "";
 
     /// <summary>The state as the learner and the course site know it: reviews count once the work is given back.</summary>
-    public AttemptState AsReturned => ReturnedAt is not null ? this : this with { WholeComment = "", Questions = Questions.Replace(question => question.Review is not null, question => question with { Review = null }) };
+    public AttemptState AsReturned =>
+        ReturnedAt is not null
+            ? this
+            : this with
+            {
+                WholeComment = "",
+                Questions = Questions.Replace(question => question.Review is not null, question => question with { Review = null }),
+            };
 
     /// <summary>What ended it; null while it goes on.</summary>
     public Ending? EndedBy { get; init; }
@@ -142,37 +149,62 @@ public sealed record AttemptState
     public bool IsOpen(string id) => OpenLocks.Contains(id) || Index.LockOf(id) is null;
 
     /// <summary>True when the spot can be seen: in a visited scene or step, and not locked.</summary>
-    public bool IsInReach(string spotId) => IsOpen(spotId) && (IsInOrder
-        ? Steps.Any(step => (step.Id == Step?.Id || (Activity.Flow.Back && VisitedScenes.Contains(step.Id)) || IsHandedIn) && step.SpotIds.Contains(spotId))
-        : SceneWith(spotId) is { } scene && VisitedScenes.Contains(scene.Id));
+    public bool IsInReach(string spotId) =>
+        IsOpen(spotId)
+        && (
+            IsInOrder
+                ? Steps.Any(step =>
+                    (step.Id == Step?.Id || (Activity.Flow.Back && VisitedScenes.Contains(step.Id)) || IsHandedIn)
+                    && step.SpotIds.Contains(spotId)
+                )
+                : SceneWith(spotId) is { } scene && VisitedScenes.Contains(scene.Id)
+        );
 
     /// <summary>True when the learner has been in the scene, and it is not locked.</summary>
-    public bool HasBeenIn(string sceneId) => !NeedsStart && IsOpen(sceneId) && (IsInOrder
-        ? Steps.Any(step => (VisitedScenes.Contains(step.Id) || step.Id == Step?.Id) && step.Sections.Any(section => section.SceneId == sceneId))
-        : VisitedScenes.Contains(sceneId));
+    public bool HasBeenIn(string sceneId) =>
+        !NeedsStart
+        && IsOpen(sceneId)
+        && (
+            IsInOrder
+                ? Steps.Any(step =>
+                    (VisitedScenes.Contains(step.Id) || step.Id == Step?.Id) && step.Sections.Any(section => section.SceneId == sceneId)
+                )
+                : VisitedScenes.Contains(sceneId)
+        );
 
     /// <summary>True when the learner knows of the scene: visited, on the list of scenes, or where a jump leads that can be seen.</summary>
-    public bool Knows(string sceneId) => Index.SceneOf(sceneId) is not null && (Activity.SceneList || VisitedScenes.Contains(sceneId)
-        || Activity.Scenes.Where(scene => VisitedScenes.Contains(scene.Id)).SelectMany(scene => scene.Spots)
-            .Any(spot => spot.Content.Goal == sceneId && IsOpen(spot.Id)));
+    public bool Knows(string sceneId) =>
+        Index.SceneOf(sceneId) is not null
+        && (
+            Activity.SceneList
+            || VisitedScenes.Contains(sceneId)
+            || Activity
+                .Scenes.Where(scene => VisitedScenes.Contains(scene.Id))
+                .SelectMany(scene => scene.Spots)
+                .Any(spot => spot.Content.Goal == sceneId && IsOpen(spot.Id))
+        );
 
     /// <summary>The points that wrong codes have cost.</summary>
-    public decimal CodeCosts => WrongCodes.Sum(entry => Index.LockOf(entry.Key)?.Key is TypedKey key ? key.WrongCosts * entry.Value.Wrong : 0);
+    public decimal CodeCosts =>
+        WrongCodes.Sum(entry => Index.LockOf(entry.Key)?.Key is TypedKey key ? key.WrongCosts * entry.Value.Wrong : 0);
 
     /// <summary>The score as it stands.</summary>
     public Score Score => Score.Of(this);
 
     /// <summary>True when the activity is completed, as its rules say.</summary>
-    public bool IsCompleted => Progress.Of(this) is var progress && (Activity.Rules.Completion ?? (progress.Questions > 0 ? Completion.HandedIn : Completion.OpenedAll)) switch
-    {
-        Completion.OpenedAll => progress.Opened >= progress.Spots,
-        Completion.AnsweredAll => progress.Answered >= progress.Questions,
-        Completion.Passed => Score.Passed == true,
-        _ => IsHandedIn,
-    };
+    public bool IsCompleted =>
+        Progress.Of(this) is var progress
+        && (Activity.Rules.Completion ?? (progress.Questions > 0 ? Completion.HandedIn : Completion.OpenedAll)) switch
+        {
+            Completion.OpenedAll => progress.Opened >= progress.Spots,
+            Completion.AnsweredAll => progress.Answered >= progress.Questions,
+            Completion.Passed => Score.Passed == true,
+            _ => IsHandedIn,
+        };
 
     /// <summary>The state at a moment at which nothing happened: clocks may have run out since the last event.</summary>
-    public AttemptState At(DateTimeOffset now) => Timekeeping.IsOut(this, now) ? Replay.After(this, new TimeRanOut { Id = "now", At = now }) : this;
+    public AttemptState At(DateTimeOffset now) =>
+        Timekeeping.IsOut(this, now) ? Replay.After(this, new TimeRanOut { Id = "now", At = now }) : this;
 }
 
 /// <summary>What ended an attempt.</summary>

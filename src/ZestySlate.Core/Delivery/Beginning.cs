@@ -15,14 +15,19 @@ internal static class Beginning
     {
         var activity = handout.On(seen);
         var steps = activity.Flow.Way == Way.Free ? [] : handout.StepsOn(activity);
-        var first = steps.Count > 0 ? steps[0].Id : activity.Scenes.Count > 0 ? activity.Scenes[0].Id : "";
-        var questions = Asked(activity, steps).Select(asked => new QuestionState
-        {
-            Spot = asked.Spot,
-            Question = asked.Question,
-            OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
-            Orders = handout.FirstOf(asked.Spot.Id),
-        }).ToValueList();
+        var first =
+            steps.Count > 0 ? steps[0].Id
+            : activity.Scenes.Count > 0 ? activity.Scenes[0].Id
+            : "";
+        var questions = Asked(activity, steps)
+            .Select(asked => new QuestionState
+            {
+                Spot = asked.Spot,
+                Question = asked.Question,
+                OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
+                Orders = handout.FirstOf(asked.Spot.Id),
+            })
+            .ToValueList();
         return new AttemptState
         {
             Activity = activity,
@@ -48,10 +53,14 @@ internal static class Beginning
     }
 
     /// <summary>True when learners press start first: something is to be read, or a clock or lives begin to count.</summary>
-    internal static bool HasStart(Activity activity) => activity.Rules.Clock is not null || activity.Rules.Lives is not null
-        || !activity.Flow.Introduction.IsEmpty || activity.Flow.Picture is not null;
+    internal static bool HasStart(Activity activity) =>
+        activity.Rules.Clock is not null
+        || activity.Rules.Lives is not null
+        || !activity.Flow.Introduction.IsEmpty
+        || activity.Flow.Picture is not null;
 
-    /// <summary>True when there is nothing to answer and nothing to open, so that nothing is on record that another edition could change: whoever looks sees the newest.</summary>
+    /// <summary>True when there is nothing to answer and nothing to open, so that nothing is on record that another edition could change:
+    /// whoever looks sees the newest.</summary>
     internal static bool IsOnlyLookedAt(Activity activity) => !activity.Asked.Any() && !activity.Locks.Any();
 
     private static IEnumerable<(Spot Spot, Question Question)> Asked(Activity activity, ValueList<Step> steps)

@@ -23,7 +23,9 @@ internal sealed class Fold(AttemptState start) : IOpening
     private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
     private ValueList<string> _findings = start.Findings;
     private ValueList<string> _way = start.Way;
-    private DateTimeOffset? _startedAt = start.StartedAt, _handedInAt = start.HandedInAt, _returnedAt = start.ReturnedAt;
+    private DateTimeOffset? _startedAt = start.StartedAt,
+        _handedInAt = start.HandedInAt,
+        _returnedAt = start.ReturnedAt;
     private DateTimeOffset _stepSince = start.StepSince;
     private string _wholeComment = start.WholeComment;
     private Ending? _endedBy = start.EndedBy;
@@ -37,7 +39,10 @@ internal sealed class Fold(AttemptState start) : IOpening
             LetTimeRunOut(happened.At);
         }
 
-        if (_handedInAt is not null && happened is not (Opened or Visited or Watched or Annotated or Reviewed or Returned or TakenBack or Reopened))
+        if (
+            _handedInAt is not null
+            && happened is not (Opened or Visited or Watched or Annotated or Reviewed or Returned or TakenBack or Reopened)
+        )
         {
             return;
         }
@@ -58,7 +63,9 @@ internal sealed class Fold(AttemptState start) : IOpening
 
                 break;
             case Watched watched:
-                _watched[watched.SceneId] = _watched.GetValueOrDefault(watched.SceneId, Stretches.None).With(new Stretch(watched.From, watched.To));
+                _watched[watched.SceneId] = _watched
+                    .GetValueOrDefault(watched.SceneId, Stretches.None)
+                    .With(new Stretch(watched.From, watched.To));
                 break;
             case TriedCode tried:
                 TryCode(tried);
@@ -87,7 +94,15 @@ internal sealed class Fold(AttemptState start) : IOpening
                 Work(hint.SpotId, question => question with { HintSeen = true });
                 break;
             case SawAnswer saw:
-                Change(saw.SpotId, question => question with { AnswerSeen = true, Closed = true, ShowsLastTry = question.Tries.Count > 0, Response = question.LastTry?.Response });
+                Change(saw.SpotId, question =>
+                    question with
+                    {
+                        AnswerSeen = true,
+                        Closed = true,
+                        ShowsLastTry = question.Tries.Count > 0,
+                        Response = question.LastTry?.Response,
+                    }
+                );
                 break;
             case Reviewed { SpotId: "" } whole:
                 _wholeComment = whole.Review.Comment;
@@ -124,27 +139,28 @@ internal sealed class Fold(AttemptState start) : IOpening
         }
     }
 
-    internal AttemptState State(DateTimeOffset lastAt) => start with
-    {
-        LastAt = lastAt,
-        StartedAt = _startedAt,
-        StepSince = _stepSince,
-        HandedInAt = _handedInAt,
-        ReturnedAt = _returnedAt,
-        EndedBy = _endedBy,
-        WholeComment = _wholeComment,
-        Mistakes = _mistakes,
-        Streak = _streak,
-        OpenedSpots = _opened,
-        Findings = _findings,
-        Annotations = _annotations,
-        Way = _way,
-        VisitedScenes = _visited,
-        Watched = _watched,
-        OpenLocks = _openLocks,
-        WrongCodes = _wrongCodes,
-        Questions = _questions.ToValueList(),
-    };
+    internal AttemptState State(DateTimeOffset lastAt) =>
+        start with
+        {
+            LastAt = lastAt,
+            StartedAt = _startedAt,
+            StepSince = _stepSince,
+            HandedInAt = _handedInAt,
+            ReturnedAt = _returnedAt,
+            EndedBy = _endedBy,
+            WholeComment = _wholeComment,
+            Mistakes = _mistakes,
+            Streak = _streak,
+            OpenedSpots = _opened,
+            Findings = _findings,
+            Annotations = _annotations,
+            Way = _way,
+            VisitedScenes = _visited,
+            Watched = _watched,
+            OpenLocks = _openLocks,
+            WrongCodes = _wrongCodes,
+            Questions = _questions.ToValueList(),
+        };
 
     public QuestionState? QuestionOf(string spotId) => start.Index.PlaceOf(spotId) is >= 0 and var place ? _questions[place] : null;
 
@@ -202,8 +218,10 @@ internal sealed class Fold(AttemptState start) : IOpening
         }
     }
 
-    /// <summary>What a learner does with a question counts until it is closed; marked again by another key, it may have been closed earlier than they knew.</summary>
-    private void Work(string spotId, Func<QuestionState, QuestionState> change) => Change(spotId, question => question.Closed ? question : change(question));
+    /// <summary>What a learner does with a question counts until it is closed; marked again by another key, it may have been closed earlier
+    /// than they knew.</summary>
+    private void Work(string spotId, Func<QuestionState, QuestionState> change) =>
+        Change(spotId, question => question.Closed ? question : change(question));
 
     /// <summary>The answer after something more was given, with what stays from an earlier try.</summary>
     private static Response WithKept(QuestionState question, Response given)
@@ -237,7 +255,8 @@ internal sealed class Fold(AttemptState start) : IOpening
             Response = standing,
             StepMark = mark,
             Mistakes = question.Mistakes + mistakes,
-            Kept = family.StepsOf(question.Question) == Steps.MarkedAndKept ? family.Kept(question.Question, response, mark) : question.Kept,
+            Kept =
+                family.StepsOf(question.Question) == Steps.MarkedAndKept ? family.Kept(question.Question, response, mark) : question.Kept,
         };
         if (mark.Verdict != Verdict.Right)
         {
@@ -252,8 +271,16 @@ internal sealed class Fold(AttemptState start) : IOpening
     /// <summary>A vote is given once and never marked.</summary>
     private QuestionState Vote(QuestionState question, Voted voted)
     {
-        var mark = voted.Response is { } vote ? QuestionTypes.For(question.Question).Mark(question.Question, vote, _culture) : new QuestionMark(Verdict.Ungraded, 0, Reason.Of("votedAnonymously"), []);
-        return question with { Response = voted.Response, Tries = [new Try(1, voted.Response, mark, 0, 0, 0, voted.At)], ShowsLastTry = true, Closed = true };
+        var mark = voted.Response is { } vote
+            ? QuestionTypes.For(question.Question).Mark(question.Question, vote, _culture)
+            : new QuestionMark(Verdict.Ungraded, 0, Reason.Of("votedAnonymously"), []);
+        return question with
+        {
+            Response = voted.Response,
+            Tries = [new Try(1, voted.Response, mark, 0, 0, 0, voted.At)],
+            ShowsLastTry = true,
+            Closed = true,
+        };
     }
 
     private QuestionState Again(QuestionState question, AnotherGo again)
@@ -265,7 +292,10 @@ internal sealed class Fold(AttemptState start) : IOpening
             StepMark = null,
             ShowsLastTry = false,
             Orders = again.Orders ?? Handout.OrdersOf(_activity, question.Spot.Id, question.Question, start.Seed, question.Tries.Count + 1),
-            Kept = _rules.KeepsRight && question.LastTry is { Response: { } last, Mark: var mark } ? family.Kept(question.Question, last, mark) : null,
+            Kept =
+                _rules.KeepsRight && question.LastTry is { Response: { } last, Mark: var mark }
+                    ? family.Kept(question.Question, last, mark)
+                    : null,
         };
     }
 
@@ -276,14 +306,22 @@ internal sealed class Fold(AttemptState start) : IOpening
         if (question.StepMark is not null && mark.Parts.Count > 0)
         {
             // Where each step is marked, the penalty is for the mistakes on the way; what stands wrong in the end is only not gained.
-            mark = mark with { Share = Fraction.Clamp(mark.Share - ((Fraction)Math.Max(0, question.Question.Penalty) * question.Mistakes / mark.Parts.Count), 0, 1) };
+            mark = mark with
+            {
+                Share = Fraction.Clamp(
+                    mark.Share - ((Fraction)Math.Max(0, question.Question.Penalty) * question.Mistakes / mark.Parts.Count),
+                    0,
+                    1
+                ),
+            };
         }
 
         var tryCost = _rules.CostOfTry(number);
         var hintCost = question.HintSeen ? Math.Clamp(_rules.HintCost, 0, 1) : 0;
-        var points = _rules.GoesBelowZero && mark.Below < 0
-            ? question.OutOf * mark.Below
-            : question.OutOf * mark.Share * Math.Max(0, 1 - tryCost - hintCost);
+        var points =
+            _rules.GoesBelowZero && mark.Below < 0
+                ? question.OutOf * mark.Below
+                : question.OutOf * mark.Share * Math.Max(0, 1 - tryCost - hintCost);
         return question with
         {
             Tries = question.Tries.Add(new Try(number, question.Response, mark, points, tryCost, hintCost, at)),

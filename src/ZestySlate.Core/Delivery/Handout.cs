@@ -18,9 +18,14 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     {
         var steps = Course.Of(activity, scene => Arranged(activity, scene, began));
         var given = steps.SelectMany(step => step.SpotIds).ToHashSet();
-        return new Handout(steps, activity.Asked.Where(asked => given.Contains(asked.Spot.Id))
-            .Select(asked => new DrawnOrders(asked.Spot.Id, OrdersOf(activity, asked.Spot.Id, asked.Question, began.Seed, 1)))
-            .Where(drawn => drawn.Orders.Count > 0).ToValueList());
+        return new Handout(
+            steps,
+            activity
+                .Asked.Where(asked => given.Contains(asked.Spot.Id))
+                .Select(asked => new DrawnOrders(asked.Spot.Id, OrdersOf(activity, asked.Spot.Id, asked.Question, began.Seed, 1)))
+                .Where(drawn => drawn.Orders.Count > 0)
+                .ToValueList()
+        );
     }
 
     /// <summary>The orders in which a go at a question shows its parts.</summary>
@@ -35,15 +40,20 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     /// <summary>The beginning of an attempt with what it draws on record; where there is only something to look at, nothing is.</summary>
     /// <param name="edition">The edition it begins with.</param>
     /// <param name="began">With the seeds.</param>
-    public static Began Recorded(Activity edition, Began began) => Beginning.IsOnlyLookedAt(edition) ? began : began with { Handout = Draw(edition, began) };
+    public static Began Recorded(Activity edition, Began began) =>
+        Beginning.IsOnlyLookedAt(edition) ? began : began with { Handout = Draw(edition, began) };
 
     /// <summary>An event with what holds for it on record: another go has new orders, a try costs one life at most.</summary>
-    public static AttemptEvent Recorded(AttemptState state, AttemptEvent happened) => happened switch
-    {
-        AnotherGo again when state.QuestionOf(again.SpotId) is { } question => again with { Orders = OrdersOf(state.Activity, again.SpotId, question.Question, state.Seed, question.Tries.Count + 1) },
-        AskedToMark asked => asked with { OneLife = true },
-        _ => happened,
-    };
+    public static AttemptEvent Recorded(AttemptState state, AttemptEvent happened) =>
+        happened switch
+        {
+            AnotherGo again when state.QuestionOf(again.SpotId) is { } question => again with
+            {
+                Orders = OrdersOf(state.Activity, again.SpotId, question.Question, state.Seed, question.Tries.Count + 1),
+            },
+            AskedToMark asked => asked with { OneLife = true },
+            _ => happened,
+        };
 
     /// <summary>The orders of the first go at a question.</summary>
     internal ValueList<PartOrder> FirstOf(string spotId) => Orders.FirstOrDefault(drawn => drawn.SpotId == spotId)?.Orders ?? [];
@@ -55,7 +65,19 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     internal Activity On(Activity activity)
     {
         var given = Steps.SelectMany(step => step.Sections).ToLookup(section => section.SceneId, section => section.SpotIds);
-        return activity with { Scenes = activity.Scenes.Replace(_ => true, scene => Placed(scene.Spots, given[scene.Id].SelectMany(ids => ids)) is var placed && placed == scene.Spots ? scene : scene with { Spots = placed }) };
+        return activity with
+        {
+            Scenes = activity.Scenes.Replace(
+                _ => true,
+                scene =>
+                    Placed(scene.Spots, given[scene.Id].SelectMany(ids => ids)) is var placed && placed == scene.Spots
+                        ? scene
+                        : scene with
+                        {
+                            Spots = placed,
+                        }
+            ),
+        };
     }
 
     /// <summary>The recorded steps with what has come since and without what is gone.</summary>
@@ -63,10 +85,18 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     internal ValueList<Step> StepsOn(Activity arranged)
     {
         var recorded = Steps.SelectMany(step => step.SpotIds).ToHashSet();
-        return Steps.Select(step => step with
-        {
-            Sections = step.Sections.Where(section => arranged.SceneOf(section.SceneId) is not null).Select(section => section with { SpotIds = Filled(section, arranged.SceneOf(section.SceneId)!, recorded) }).ToValueList(),
-        }).Where(step => step.Sections.Count > 0).ToValueList();
+        return Steps
+            .Select(step =>
+                step with
+                {
+                    Sections = step
+                        .Sections.Where(section => arranged.SceneOf(section.SceneId) is not null)
+                        .Select(section => section with { SpotIds = Filled(section, arranged.SceneOf(section.SceneId)!, recorded) })
+                        .ToValueList(),
+                }
+            )
+            .Where(step => step.Sections.Count > 0)
+            .ToValueList();
     }
 
     private static ValueList<string> Filled(StepSection section, Scene scene, HashSet<string> recorded)
@@ -104,10 +134,14 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
             }
         }
 
-        return order.Concat(spots.Where(spot => spot.Question is not null && !placed.Contains(spot.Id)).Select(spot => spot.Id)).Select(id => there[id]).ToValueList();
+        return order
+            .Concat(spots.Where(spot => spot.Question is not null && !placed.Contains(spot.Id)).Select(spot => spot.Id))
+            .Select(id => there[id])
+            .ToValueList();
     }
 
-    /// <summary>The spots of a scene as this learner gets them, where the activity goes in order: questions drawn and shuffled, the others where they are.</summary>
+    /// <summary>The spots of a scene as this learner gets them, where the activity goes in order: questions drawn and shuffled, the others
+    /// where they are.</summary>
     private static ValueList<Spot> Arranged(Activity activity, Scene scene, Began began)
     {
         if (activity.Flow.Way == Way.Free)
@@ -135,7 +169,14 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     internal static ValueList<Spot> InPlaces(ValueList<Spot> spots, IEnumerable<Spot> questions)
     {
         var next = new Queue<Spot>(questions);
-        return spots.Select(spot => spot.Question is null ? spot : next.TryDequeue(out var question) ? question : null).OfType<Spot>().ToValueList();
+        return spots
+            .Select(spot =>
+                spot.Question is null ? spot
+                : next.TryDequeue(out var question) ? question
+                : null
+            )
+            .OfType<Spot>()
+            .ToValueList();
     }
 }
 

@@ -111,33 +111,74 @@ public sealed record LearnerView
             Scenes = whole && state.IsHandedIn ? WholeOf(state, now, due) : ScenesOf(state, now, due),
             Course = state.IsInOrder && !state.NeedsStart ? CourseView.Of(state, now, due) : null,
             Play = PlayView.Of(state, now),
-            Back = !state.IsInOrder && state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before ? SceneLink.Of(state, before) : null,
-            SceneList = activity.SceneList && !state.IsInOrder && activity.Scenes.Count > 1 ? activity.Scenes.Select(scene => SceneLink.Of(state, scene)).ToValueList() : [],
+            Back =
+                !state.IsInOrder && state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before
+                    ? SceneLink.Of(state, before)
+                    : null,
+            SceneList =
+                activity.SceneList && !state.IsInOrder && activity.Scenes.Count > 1
+                    ? activity.Scenes.Select(scene => SceneLink.Of(state, scene)).ToValueList()
+                    : [],
             HasFindings = activity.Spots.Any(spot => spot.Content.IsFinding),
-            Findings = state.Findings.Select(id => activity.SpotOf(id)).OfType<Spot>().Where(spot => spot.Content.CountsWhenOpened)
-                .Select(spot => new FindingView(spot.Id, activity.NameOf(spot), spot.Content, state.Annotations.GetValueOrDefault(spot.Id, ""))).ToValueList(),
+            Findings = state
+                .Findings.Select(id => activity.SpotOf(id))
+                .OfType<Spot>()
+                .Where(spot => spot.Content.CountsWhenOpened)
+                .Select(spot => new FindingView(
+                    spot.Id,
+                    activity.NameOf(spot),
+                    spot.Content,
+                    state.Annotations.GetValueOrDefault(spot.Id, "")
+                ))
+                .ToValueList(),
             IsCompleted = state.IsCompleted,
         };
     }
 
-    private static ValueList<SceneView> WholeOf(AttemptState state, DateTimeOffset now, DateTimeOffset? due) => state.IsInOrder
-        ? state.Steps.SelectMany(step => step.Sections).Select(section => SceneView.Of(state, section, now, due)).GroupBy(section => section.Id)
-            .Select(same => same.First() with { Spots = same.SelectMany(section => section.Spots).ToValueList() }).ToValueList()
-        : state.Activity.Scenes.Where(scene => state.VisitedScenes.Contains(scene.Id)).Select(scene => SceneView.Of(state, scene, now, due)).ToValueList();
+    private static ValueList<SceneView> WholeOf(AttemptState state, DateTimeOffset now, DateTimeOffset? due) =>
+        state.IsInOrder
+            ? state
+                .Steps.SelectMany(step => step.Sections)
+                .Select(section => SceneView.Of(state, section, now, due))
+                .GroupBy(section => section.Id)
+                .Select(same => same.First() with { Spots = same.SelectMany(section => section.Spots).ToValueList() })
+                .ToValueList()
+            : state
+                .Activity.Scenes.Where(scene => state.VisitedScenes.Contains(scene.Id))
+                .Select(scene => SceneView.Of(state, scene, now, due))
+                .ToValueList();
 
-    private static ValueList<SceneView> ScenesOf(AttemptState state, DateTimeOffset now, DateTimeOffset? due) => state.NeedsStart ? []
+    private static ValueList<SceneView> ScenesOf(AttemptState state, DateTimeOffset now, DateTimeOffset? due) =>
+        state.NeedsStart ? []
         : state.Step is { } step ? step.Sections.Select(section => SceneView.Of(state, section, now, due)).ToValueList()
         : [SceneView.Of(state, state.Scene, now, due)];
 }
 
 /// <summary>What is read before the start.</summary>
-public sealed record StartView(RichText Introduction, Picture? Picture, int Questions, TimeSpan? Time, bool TimeIsForEach, int? Lives, decimal? PassMark, bool Back)
+public sealed record StartView(
+    RichText Introduction,
+    Picture? Picture,
+    int Questions,
+    TimeSpan? Time,
+    bool TimeIsForEach,
+    int? Lives,
+    decimal? PassMark,
+    bool Back
+)
 {
     internal static StartView Of(AttemptState state)
     {
         var (flow, rules) = (state.Activity.Flow, state.Rules);
-        return new(flow.Introduction, flow.Picture, state.Questions.Count, rules.Clock is { } clock ? Timekeeping.Lasts(clock, state.TimeFactor) : null,
-            rules.Clock?.For == ClockFor.Item, rules.Lives, rules.FeedbackOnly ? null : rules.PassMark, !state.IsInOrder || flow.Back || state.Steps.Count == 1);
+        return new(
+            flow.Introduction,
+            flow.Picture,
+            state.Questions.Count,
+            rules.Clock is { } clock ? Timekeeping.Lasts(clock, state.TimeFactor) : null,
+            rules.Clock?.For == ClockFor.Item,
+            rules.Lives,
+            rules.FeedbackOnly ? null : rules.PassMark,
+            !state.IsInOrder || flow.Back || state.Steps.Count == 1
+        );
     }
 }
 
@@ -153,9 +194,27 @@ public sealed record CourseView(int Number, int Count, string? Previous, string?
     {
         var at = Math.Max(0, state.StepNumber);
         var free = state.Activity.Flow.Back || state.IsHandedIn;
-        return new(at + 1, state.Steps.Count, free && at > 0 ? state.Steps[at - 1].Id : null, at + 1 < state.Steps.Count ? state.Steps[at + 1].Id : null,
-            !free ? [] : state.Steps.Select((step, i) => new StepLink(step.Id, i + 1, i == at,
-                step.SpotIds.Select(state.QuestionOf).OfType<QuestionState>().ToList() is { Count: > 0 } asked && asked.All(question => question.HasAnswer), VerdictOf(state, step, now, due))).ToValueList());
+        return new(
+            at + 1,
+            state.Steps.Count,
+            free && at > 0 ? state.Steps[at - 1].Id : null,
+            at + 1 < state.Steps.Count ? state.Steps[at + 1].Id : null,
+            !free
+                ? []
+                : state
+                    .Steps.Select(
+                        (step, i) =>
+                            new StepLink(
+                                step.Id,
+                                i + 1,
+                                i == at,
+                                step.SpotIds.Select(state.QuestionOf).OfType<QuestionState>().ToList() is { Count: > 0 } asked
+                                    && asked.All(question => question.HasAnswer),
+                                VerdictOf(state, step, now, due)
+                            )
+                    )
+                    .ToValueList()
+        );
     }
 
     /// <summary>The verdict on a step's questions, once each may be shown: right when all are, wrong when none is.</summary>
@@ -192,8 +251,13 @@ public sealed record PlayView(int? LivesLeft, int Lives, TimeSpan? Remaining, bo
         }
 
         var remaining = state.RunsOutAt is { } end ? end - now : (TimeSpan?)null;
-        return new(state.LivesLeft, rules.Lives ?? 0, remaining < TimeSpan.Zero ? TimeSpan.Zero : remaining, rules.Clock?.For == ClockFor.Whole,
-            rules.ShowsStreak ? state.Streak : null);
+        return new(
+            state.LivesLeft,
+            rules.Lives ?? 0,
+            remaining < TimeSpan.Zero ? TimeSpan.Zero : remaining,
+            rules.Clock?.For == ClockFor.Whole,
+            rules.ShowsStreak ? state.Streak : null
+        );
     }
 }
 
@@ -204,7 +268,13 @@ public sealed record SceneLink(string Id, string Title, bool Visited, bool Curre
     internal static SceneLink Of(AttemptState state, Scene scene)
     {
         var locked = !state.IsOpen(scene.Id);
-        return new(scene.Id, locked ? "" : state.Activity.TitleOf(scene), state.VisitedScenes.Contains(scene.Id), state.Scene.Id == scene.Id, locked);
+        return new(
+            scene.Id,
+            locked ? "" : state.Activity.TitleOf(scene),
+            state.VisitedScenes.Contains(scene.Id),
+            state.Scene.Id == scene.Id,
+            locked
+        );
     }
 }
 
@@ -222,9 +292,16 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
     /// <summary>The progress of a state. What stands open on a page needs no opening and is not counted.</summary>
     public static Progress Of(AttemptState state)
     {
-        var notes = state.Activity.Scenes.Where(scene => !scene.Backdrop.IsFlow)
-            .SelectMany(scene => scene.Spots).Where(spot => spot.Content.CountsWhenOpened && state.Given.Contains(spot.Id)).ToList();
-        return new Progress(notes.Count(spot => state.OpenedSpots.Contains(spot.Id)), notes.Count,
-            state.Questions.Count(question => question.HasAnswer), state.Questions.Count);
+        var notes = state
+            .Activity.Scenes.Where(scene => !scene.Backdrop.IsFlow)
+            .SelectMany(scene => scene.Spots)
+            .Where(spot => spot.Content.CountsWhenOpened && state.Given.Contains(spot.Id))
+            .ToList();
+        return new Progress(
+            notes.Count(spot => state.OpenedSpots.Contains(spot.Id)),
+            notes.Count,
+            state.Questions.Count(question => question.HasAnswer),
+            state.Questions.Count
+        );
     }
 }

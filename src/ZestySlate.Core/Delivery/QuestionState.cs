@@ -76,10 +76,19 @@ public sealed record QuestionState
 /// <param name="Points">What it earns after the cost of the try and of the hint.</param>
 /// <param name="TryCost">The share of the points that this try cost.</param>
 /// <param name="HintCost">The share of the points that the hint cost.</param>
-public sealed record Try(int Number, Response? Response, QuestionMark Mark, Fraction Points, decimal TryCost, decimal HintCost, DateTimeOffset At)
+public sealed record Try(
+    int Number,
+    Response? Response,
+    QuestionMark Mark,
+    Fraction Points,
+    decimal TryCost,
+    decimal HintCost,
+    DateTimeOffset At
+)
 {
     /// <summary>Why it is marked so, with what the try and the hint cost.</summary>
-    public Reason Reason => Mark.Reason
-        .Then(TryCost > 0 ? Reason.Of("tryCosts", Number, TryCost * 100) : null)
-        .Then(HintCost > 0 ? Reason.Of("hintCosts", HintCost * 100) : null);
+    public Reason Reason =>
+        Mark
+            .Reason.Then(TryCost > 0 ? Reason.Of("tryCosts", Number, TryCost * 100) : null)
+            .Then(HintCost > 0 ? Reason.Of("hintCosts", HintCost * 100) : null);
 }

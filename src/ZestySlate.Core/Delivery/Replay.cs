@@ -26,7 +26,9 @@ public static class Replay
             {
                 var newer = editions(wording.Edition);
                 var looked = began.Handout is null && Beginning.IsOnlyLookedAt(drawnOn);
-                (activity, begunOn, drawnOn, language) = looked ? (newer, wording.Edition, newer, newer.Language) : (EditionMerge.WithWording(activity, newer), begunOn, drawnOn, language);
+                (activity, begunOn, drawnOn, language) = looked
+                    ? (newer, wording.Edition, newer, newer.Language)
+                    : (EditionMerge.WithWording(activity, newer), begunOn, drawnOn, language);
                 edition = wording.Edition;
             }
             else if (took is TookKey again && !undone.Contains(again.Run))
@@ -39,7 +41,15 @@ public static class Replay
 
         var handout = began.Handout ?? Handout.Draw(drawnOn, began);
         events = SecondThoughts.Holding(events);
-        var fold = new Fold(Beginning.Of(activity, edition, began, handout) with { ExtraTime = SecondThoughts.ExtraTime(all), KeyLanguage = language, KeyEdition = key?.Edition ?? begunOn, KeySince = key?.At });
+        var fold = new Fold(
+            Beginning.Of(activity, edition, began, handout) with
+            {
+                ExtraTime = SecondThoughts.ExtraTime(all),
+                KeyLanguage = language,
+                KeyEdition = key?.Edition ?? begunOn,
+                KeySince = key?.At,
+            }
+        );
         fold.OpenLocks();
         foreach (var happened in events.Skip(1))
         {
@@ -50,7 +60,8 @@ public static class Replay
     }
 
     /// <summary>True for an event that changes the activity as the attempt sees it, or what earlier events come to.</summary>
-    public static bool ChangesActivity(AttemptEvent happened) => happened is Began or TookWording or TookKey or GaveBackKey or Reopened or GotTime;
+    public static bool ChangesActivity(AttemptEvent happened) =>
+        happened is Began or TookWording or TookKey or GaveBackKey or Reopened or GotTime;
 
     /// <summary>The state after one event more: the same as running them all again, except for new wording and another key, which need just that.</summary>
     /// <exception cref="ArgumentException">The event changes the activity itself: a bug of the caller.</exception>

@@ -26,7 +26,11 @@ public sealed record Review
     public required string By { get; init; }
 
     /// <summary>The verdict that its points are, out of so many; null when it gives none.</summary>
-    public Verdict? VerdictOf(decimal outOf) => Points is not { } points ? null : points >= outOf ? Verdict.Right : points > 0 ? Verdict.Partly : Verdict.Wrong;
+    public Verdict? VerdictOf(decimal outOf) =>
+        Points is not { } points ? null
+        : points >= outOf ? Verdict.Right
+        : points > 0 ? Verdict.Partly
+        : Verdict.Wrong;
 
     /// <summary>True when nothing is said.</summary>
     public bool IsEmpty => Points is null && Rows.Count == 0 && Comment.Length == 0 && Notes.Count == 0;

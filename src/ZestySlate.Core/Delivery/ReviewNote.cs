@@ -36,7 +36,8 @@ public sealed record PointAnchor(double X, double Y) : NoteAnchor
 /// <summary>A time of a recording, in seconds.</summary>
 public sealed record TimeAnchor(double Seconds) : NoteAnchor
 {
-    public override bool Fits(Response response) => response.Anchoring == Anchoring.Time && Seconds >= 0 && (response.Seconds <= 0 || Seconds <= response.Seconds + 1);
+    public override bool Fits(Response response) =>
+        response.Anchoring == Anchoring.Time && Seconds >= 0 && (response.Seconds <= 0 || Seconds <= response.Seconds + 1);
 }
 
 /// <summary>A text cut where comments begin and end.</summary>
@@ -48,9 +49,24 @@ public sealed record CommentedPiece(string Text, bool Marked, ValueList<int> End
     /// <summary>The pieces of a text with its comments; the n-th comment has the number n, from 1. Comments on anything else are left out.</summary>
     public static ValueList<CommentedPiece> Of(string text, ValueList<ReviewNote> notes)
     {
-        var anchors = notes.Select((note, i) => (Anchor: note.Anchor as WordsAnchor, Number: i + 1)).Where(one => one.Anchor is { } anchor && anchor.From >= 0 && anchor.To > anchor.From && anchor.To <= text.Length).ToList();
-        var cuts = anchors.SelectMany(one => new[] { one.Anchor!.From, one.Anchor.To }).Append(0).Append(text.Length).Distinct().Order().ToList();
-        return cuts.Zip(cuts.Skip(1), (from, to) => new CommentedPiece(text[from..to], anchors.Any(one => one.Anchor!.From <= from && one.Anchor.To >= to),
-            anchors.Where(one => one.Anchor!.To == to).Select(one => one.Number).ToValueList())).ToValueList();
+        var anchors = notes
+            .Select((note, i) => (Anchor: note.Anchor as WordsAnchor, Number: i + 1))
+            .Where(one => one.Anchor is { } anchor && anchor.From >= 0 && anchor.To > anchor.From && anchor.To <= text.Length)
+            .ToList();
+        var cuts = anchors
+            .SelectMany(one => new[] { one.Anchor!.From, one.Anchor.To })
+            .Append(0)
+            .Append(text.Length)
+            .Distinct()
+            .Order()
+            .ToList();
+        return cuts.Zip(cuts.Skip(1), (from, to) =>
+                new CommentedPiece(
+                    text[from..to],
+                    anchors.Any(one => one.Anchor!.From <= from && one.Anchor.To >= to),
+                    anchors.Where(one => one.Anchor!.To == to).Select(one => one.Number).ToValueList()
+                )
+            )
+            .ToValueList();
     }
 }

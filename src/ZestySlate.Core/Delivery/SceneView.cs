@@ -23,24 +23,28 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
         return Of(state, scene, DateTimeOffset.UnixEpoch, null, asAuthor: true);
     }
 
-    internal static SceneView Of(AttemptState state, Scene scene, DateTimeOffset now, DateTimeOffset? due, bool asAuthor = false) => new(
-        scene.Id, state.Activity.TitleOf(scene), scene.Backdrop, scene.Ambient, state.Activity.Look.SignsOnAsking && !asAuthor,
-        scene.Spots.Select(spot => SpotView.Of(state, spot, now, due, asAuthor))
-            .Concat(state.Added.Where(added => added.SceneId == scene.Id).Select(added => added.View(state.Activity, scene.Backdrop))).ToValueList())
-    {
-        TakesSpots = scene.LearnersSpots is not null,
-    };
+    internal static SceneView Of(AttemptState state, Scene scene, DateTimeOffset now, DateTimeOffset? due, bool asAuthor = false) =>
+        new(
+            scene.Id,
+            state.Activity.TitleOf(scene),
+            scene.Backdrop,
+            scene.Ambient,
+            state.Activity.Look.SignsOnAsking && !asAuthor,
+            scene
+                .Spots.Select(spot => SpotView.Of(state, spot, now, due, asAuthor))
+                .Concat(state.Added.Where(added => added.SceneId == scene.Id).Select(added => added.View(state.Activity, scene.Backdrop)))
+                .ToValueList()
+        )
+        {
+            TakesSpots = scene.LearnersSpots is not null,
+        };
 
     /// <summary>The part of a scene that belongs to a step.</summary>
     internal static SceneView Of(AttemptState state, StepSection section, DateTimeOffset now, DateTimeOffset? due)
     {
         var scene = state.Activity.SceneOf(section.SceneId)!;
         var order = section.SpotIds.Select(id => scene.Spots.FirstOrDefault(spot => spot.Id == id)).OfType<Spot>();
-        var shown = scene with
-        {
-            Backdrop = section.WithText ? scene.Backdrop : scene.Backdrop.Continued,
-            Spots = order.ToValueList(),
-        };
+        var shown = scene with { Backdrop = section.WithText ? scene.Backdrop : scene.Backdrop.Continued, Spots = order.ToValueList() };
         return Of(state, shown, now, due);
     }
 }
@@ -55,7 +59,17 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
 /// <param name="Ask">Its question, or null.</param>
 /// <param name="Opened">True when it was opened, or where it leads was visited.</param>
 /// <param name="Lock">What keeps it, or where it leads, closed; null when it is open.</param>
-public sealed record SpotView(string Id, string Name, SpotKind Kind, Place Place, Sign Sign, Content? Content, AskView? Ask, bool Opened, LockView? Lock)
+public sealed record SpotView(
+    string Id,
+    string Name,
+    SpotKind Kind,
+    Place Place,
+    Sign Sign,
+    Content? Content,
+    AskView? Ask,
+    bool Opened,
+    LockView? Lock
+)
 {
     /// <summary>What it is when a learner added it; null for a spot of the activity.</summary>
     public AddedSpot? Added { get; init; }
@@ -64,26 +78,42 @@ public sealed record SpotView(string Id, string Name, SpotKind Kind, Place Place
     public bool IsDone => Added is null && (Ask?.HasAnswer ?? Opened);
 
     /// <summary>The kind's name on screen.</summary>
-    public string KindName => Content?.KindName ?? (Ask is not null ? "Question" : Lock is not null ? "Lock" : "");
+    public string KindName =>
+        Content?.KindName
+        ?? (
+            Ask is not null ? "Question"
+            : Lock is not null ? "Lock"
+            : ""
+        );
 
     internal static SpotView Of(AttemptState state, Spot spot, DateTimeOffset now, DateTimeOffset? due, bool asAuthor)
     {
         var activity = state.Activity;
         var sign = activity.Look.Of(spot);
-        var closed = !state.IsOpen(spot.Id) ? LockView.Of(state, spot.Id)
+        var closed =
+            !state.IsOpen(spot.Id) ? LockView.Of(state, spot.Id)
             : spot.Content.Goal is { } id && activity.SceneOf(id) is { } goal && !state.IsOpen(goal.Id) ? LockView.Of(state, goal.Id)
             : null;
         if (closed is not null && !asAuthor)
         {
-            var ownName = spot.Name.Length > 0 ? spot.Name : closed.Id != spot.Id && spot.Content.OwnName is { Length: > 0 } words ? words : state.Activity.Words["locked"];
+            var ownName =
+                spot.Name.Length > 0 ? spot.Name
+                : closed.Id != spot.Id && spot.Content.OwnName is { Length: > 0 } words ? words
+                : state.Activity.Words["locked"];
             return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed);
         }
 
-        return new(spot.Id, activity.NameOf(spot), spot.Content.Kind, spot.Place, sign,
+        return new(
+            spot.Id,
+            activity.NameOf(spot),
+            spot.Content.Kind,
+            spot.Place,
+            sign,
             spot.Question is not null ? null : spot.Content,
             state.QuestionOf(spot.Id) is { } question ? AskView.Of(state, question, now, due) : null,
             spot.Content.Goal is { } to ? state.VisitedScenes.Contains(to) : state.OpenedSpots.Contains(spot.Id),
-            closed);
+            closed
+        );
     }
 }
 

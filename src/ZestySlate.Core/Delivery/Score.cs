@@ -20,7 +20,13 @@ public sealed record Score(Fraction Points, decimal OutOf, bool Provisional, Sco
         var score = new Score(points, outOf, marked.Any(question => question.Waits), null, null, false);
         return score with
         {
-            Band = outOf > 0 ? rules.Bands.For(score.Percent, marked.All(question => question.OutOf == 0 || question.VerdictThatCounts(rules.Counts) == Verdict.Right)) : null,
+            Band =
+                outOf > 0
+                    ? rules.Bands.For(
+                        score.Percent,
+                        marked.All(question => question.OutOf == 0 || question.VerdictThatCounts(rules.Counts) == Verdict.Right)
+                    )
+                    : null,
             Passed = rules.PassMark is { } pass && outOf > 0 ? score.Percent >= pass : null,
             Distinction = rules.DistinctionMark is { } distinction && outOf > 0 && score.Percent >= distinction,
         };

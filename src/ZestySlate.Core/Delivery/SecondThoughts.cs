@@ -57,10 +57,12 @@ public static class SecondThoughts
     /// <summary>The event that gives so much time from this moment on: a clock that ran out before begins to run again now.</summary>
     public static GotTime TimeFrom(AttemptState state, int seconds, string by, string id, DateTimeOffset now)
     {
-        var over = state.EndedBy == Ending.Time && state.HandedInAt is { } end && now > end ? (int)Math.Ceiling((now - end).TotalSeconds) : 0;
+        var over =
+            state.EndedBy == Ending.Time && state.HandedInAt is { } end && now > end ? (int)Math.Ceiling((now - end).TotalSeconds) : 0;
         return new GotTime(seconds + over, by) { Id = id, At = now };
     }
 
     /// <summary>True when more time can be given: a clock for the whole has begun, and the work goes on or was ended by it.</summary>
-    public static bool TakesTime(AttemptState state) => state.Activity.Rules.Clock is { For: ClockFor.Whole } && !state.NeedsStart && (!state.IsHandedIn || state.EndedBy == Ending.Time);
+    public static bool TakesTime(AttemptState state) =>
+        state.Activity.Rules.Clock is { For: ClockFor.Whole } && !state.NeedsStart && (!state.IsHandedIn || state.EndedBy == Ending.Time);
 }

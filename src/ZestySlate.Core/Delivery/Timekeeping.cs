@@ -20,15 +20,19 @@ public static class Timekeeping
         }
 
         var lasts = Lasts(clock, state.TimeFactor);
-        return clock.For == ClockFor.Whole ? started + lasts + state.ExtraTime : IsRunning(state) ? state.StepSince + lasts : null;
+        return clock.For == ClockFor.Whole ? started + lasts + state.ExtraTime
+            : IsRunning(state) ? state.StepSince + lasts
+            : null;
     }
 
     /// <summary>How long a learner has.</summary>
-    public static TimeSpan Lasts(Clock clock, decimal factor) => TimeSpan.FromSeconds((double)(Math.Max(Clock.Least, clock.Seconds) * Math.Clamp(factor, 1, 10)));
+    public static TimeSpan Lasts(Clock clock, decimal factor) =>
+        TimeSpan.FromSeconds((double)(Math.Max(Clock.Least, clock.Seconds) * Math.Clamp(factor, 1, 10)));
 
     /// <summary>True when a clock has run out and what is forgiven is over too.</summary>
     internal static bool IsOut(AttemptState state, DateTimeOffset now) => RunsOutAt(state) is { } end && now > end + Forgiven;
 
     /// <summary>The clock for one item runs while something in its step is open.</summary>
-    private static bool IsRunning(AttemptState state) => state.Step is { } step && step.SpotIds.Any(id => state.QuestionOf(id) is { Closed: false });
+    private static bool IsRunning(AttemptState state) =>
+        state.Step is { } step && step.SpotIds.Any(id => state.QuestionOf(id) is { Closed: false });
 }

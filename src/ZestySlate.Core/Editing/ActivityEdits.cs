@@ -14,12 +14,15 @@ public sealed record RenameActivity(string Title) : Edit
 
     public override string SummaryOn(Activity activity) => $"Title «{Title.Trim()}»";
 
-    public override Outcome<Activity> Apply(Activity activity) => Title.Trim() switch
-    {
-        { Length: 0 } => Outcome<Activity>.Refused("An activity needs a title; the old one is kept."),
-        { Length: > MostCharacters } => Outcome<Activity>.Refused($"A title has up to {MostCharacters} characters; this one has {Title.Trim().Length}."),
-        var title => activity with { Title = title },
-    };
+    public override Outcome<Activity> Apply(Activity activity) =>
+        Title.Trim() switch
+        {
+            { Length: 0 } => Outcome<Activity>.Refused("An activity needs a title; the old one is kept."),
+            { Length: > MostCharacters } => Outcome<Activity>.Refused(
+                $"A title has up to {MostCharacters} characters; this one has {Title.Trim().Length}."
+            ),
+            var title => activity with { Title = title },
+        };
 }
 
 /// <summary>Sets the summary and the language.</summary>
@@ -39,13 +42,16 @@ public sealed record SetAudience(Audience Audience) : Edit
 
     public override string SummaryOn(Activity activity) => "Whom it is for";
 
-    public override Outcome<Activity> Apply(Activity activity) => Audience switch
-    {
-        { AgeFrom: < Audience.Youngest or > Audience.Oldest } or { AgeTo: < Audience.Youngest or > Audience.Oldest } =>
-            Outcome<Activity>.Refused($"An age lies between {Audience.Youngest} and {Audience.Oldest}; the old ones are kept."),
-        { AgeFrom: { } from, AgeTo: { } to } when from > to => Outcome<Activity>.Refused($"«From {from}» is older than «to {to}»; the old ages are kept."),
-        _ => activity with { Audience = Audience },
-    };
+    public override Outcome<Activity> Apply(Activity activity) =>
+        Audience switch
+        {
+            { AgeFrom: < Audience.Youngest or > Audience.Oldest } or { AgeTo: < Audience.Youngest or > Audience.Oldest } =>
+                Outcome<Activity>.Refused($"An age lies between {Audience.Youngest} and {Audience.Oldest}; the old ones are kept."),
+            { AgeFrom: { } from, AgeTo: { } to } when from > to => Outcome<Activity>.Refused(
+                $"«From {from}» is older than «to {to}»; the old ages are kept."
+            ),
+            _ => activity with { Audience = Audience },
+        };
 }
 
 /// <summary>Sets the rules of play.</summary>
@@ -87,7 +93,10 @@ public sealed record SetRules(Rules Rules) : Edit
             return Outcome<Activity>.Refused("The distinction mark cannot lie below the pass mark.");
         }
 
-        return activity with { Rules = Rules };
+        return activity with
+        {
+            Rules = Rules,
+        };
     }
 }
 
@@ -158,7 +167,10 @@ public sealed partial record SetWording(ValueList<OwnWord> Wording) : Edit
         var wrong = Wording.FirstOrDefault(own => !Words.Keys.Contains(own.Key) || !Fits(own.Text));
         return wrong is not null
             ? Outcome<Activity>.Refused($"«{wrong.Text}»: braces stand for what is put in, as {{0}}; this has others.")
-            : activity with { Wording = Wording.RemoveAll(own => own.Text.Trim().Length == 0) };
+            : activity with
+            {
+                Wording = Wording.RemoveAll(own => own.Text.Trim().Length == 0),
+            };
     }
 
     /// <summary>Braces are doubled, or hold the number of what is put in and nothing else: a width or a format could ask for millions of signs.</summary>
@@ -175,9 +187,10 @@ public sealed record SetDraw(string SceneId, int? Draw) : SceneEdit(SceneId)
 
     public override string SummaryOn(Activity activity) => $"Questions drawn in {TitleOf(activity, SceneId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => Draw < 1
-        ? Outcome<Activity>.Refused("At least one question is drawn; leave it empty for all.")
-        : activity.WithScene(SceneId, s => s with { Draw = Draw });
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
+        Draw < 1
+            ? Outcome<Activity>.Refused("At least one question is drawn; leave it empty for all.")
+            : activity.WithScene(SceneId, s => s with { Draw = Draw });
 }
 
 /// <summary>Adds several spots to a scene, such as a pasted list of questions.</summary>
@@ -185,10 +198,15 @@ public sealed record AddSpots(string SceneId, ValueList<Spot> Spots) : SceneEdit
 {
     public override string SummaryOn(Activity activity) => Spots.Count == 1 ? "Added a question" : $"Added {Spots.Count} questions";
 
-    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => Spots.Count == 0
-        ? Outcome<Activity>.Refused("There is nothing to add.")
-        : activity.WithScene(SceneId, s => Spots.Aggregate(s, (room, spot) => room with
-        {
-            Spots = room.Spots.Add(spot with { Place = Copies.FreePlace(room, Place.At(room.Backdrop, 0.5, 0.5)) }),
-        }));
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
+        Spots.Count == 0
+            ? Outcome<Activity>.Refused("There is nothing to add.")
+            : activity.WithScene(SceneId, s =>
+                Spots.Aggregate(s, (room, spot) =>
+                    room with
+                    {
+                        Spots = room.Spots.Add(spot with { Place = Copies.FreePlace(room, Place.At(room.Backdrop, 0.5, 0.5)) }),
+                    }
+                )
+            );
 }

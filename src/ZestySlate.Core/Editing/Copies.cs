@@ -5,7 +5,8 @@ namespace ZestySlate.Core.Editing;
 /// <summary>Twins of scenes and spots, and free places for them.</summary>
 public static class Copies
 {
-    private const double Step = 0.045, TooNear = 0.03;
+    private const double Step = 0.045,
+        TooNear = 0.03;
 
     /// <summary>The scene with a new id; its spots get new ids, and what refers to one of them inside the scene refers to its twin.</summary>
     /// <param name="scene">The original.</param>
@@ -34,7 +35,8 @@ public static class Copies
     }
 
     /// <summary>The place itself when it is free, else a free one beside it.</summary>
-    public static Place FreePlace(Scene scene, Place wished) => wished is InFlow || IsFree(scene, wished) ? wished : FreePlaceBeside(scene, wished);
+    public static Place FreePlace(Scene scene, Place wished) =>
+        wished is InFlow || IsFree(scene, wished) ? wished : FreePlaceBeside(scene, wished);
 
     /// <summary>A free place beside an original, never on it nor on another spot.</summary>
     public static Place FreePlaceBeside(Scene scene, Place original)
@@ -51,10 +53,18 @@ public static class Copies
         return candidates.FirstOrDefault(place => IsFree(scene, place)) ?? original.Shifted(Step, 0);
     }
 
-    private static bool IsFree(Scene scene, Place place) => scene.Spots.All(other =>
-        Math.Abs(other.Place.Anchor.X - place.Anchor.X) >= TooNear || Math.Abs(other.Place.Anchor.Y - place.Anchor.Y) >= TooNear);
+    private static bool IsFree(Scene scene, Place place) =>
+        scene.Spots.All(other =>
+            Math.Abs(other.Place.Anchor.X - place.Anchor.X) >= TooNear || Math.Abs(other.Place.Anchor.Y - place.Anchor.Y) >= TooNear
+        );
 
-    private static Spot Of(Spot spot, Copy copy) => spot with { Id = copy.Of(spot.Id), Lock = Of(spot.Lock, copy), Content = spot.Content.In(copy) };
+    private static Spot Of(Spot spot, Copy copy) =>
+        spot with
+        {
+            Id = copy.Of(spot.Id),
+            Lock = Of(spot.Lock, copy),
+            Content = spot.Content.In(copy),
+        };
 
     private static Lock? Of(Lock? original, Copy copy) => original is null ? null : original with { Key = original.Key.In(copy) };
 }

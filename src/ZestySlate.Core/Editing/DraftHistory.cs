@@ -41,8 +41,12 @@ public sealed record DraftHistory(int Version, int Head, ValueList<int> Undone)
 
     /// <summary>True when an edit continues the step that made the head.</summary>
     public bool Continues(Revision head, string? stepKey, string authorId, DateTimeOffset now) =>
-        stepKey is not null && Undone.Count == 0 && head.Parent is not null
-        && head.StepKey == stepKey && head.AuthorId == authorId && now - head.At <= SameStep;
+        stepKey is not null
+        && Undone.Count == 0
+        && head.Parent is not null
+        && head.StepKey == stepKey
+        && head.AuthorId == authorId
+        && now - head.At <= SameStep;
 }
 
 /// <summary>One state of a draft: what was done, by whom, when, from which state.</summary>

@@ -17,14 +17,17 @@ public abstract record Edit
     /// <summary>The scene is gone, perhaps by a colleague's hand.</summary>
     protected static Outcome<Activity> NoScene => Outcome<Activity>.Refused("This scene is not in the activity any more.");
 
-    protected static string NameOf(Activity activity, string spotId) => activity.SpotOf(spotId) is { } spot ? activity.NameOf(spot) : "a spot";
+    protected static string NameOf(Activity activity, string spotId) =>
+        activity.SpotOf(spotId) is { } spot ? activity.NameOf(spot) : "a spot";
 }
 
 /// <summary>An edit of one spot.</summary>
 public abstract record SpotEdit(string SpotId) : Edit
 {
     public sealed override Outcome<Activity> Apply(Activity activity) =>
-        activity.SpotOf(SpotId) is { } spot ? Apply(activity, spot) : Outcome<Activity>.Refused("This spot is not in the activity any more.");
+        activity.SpotOf(SpotId) is { } spot
+            ? Apply(activity, spot)
+            : Outcome<Activity>.Refused("This spot is not in the activity any more.");
 
     protected abstract Outcome<Activity> Apply(Activity activity, Spot spot);
 }

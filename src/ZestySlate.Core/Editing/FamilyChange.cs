@@ -11,21 +11,25 @@ namespace ZestySlate.Core.Editing;
 public sealed record FamilyChange(string Lost, Func<Question> Make)
 {
     /// <summary>What this question can become.</summary>
-    public static IEnumerable<MadeQuestion> Of(Question question) => (QuestionTypes.For(question).As<IBecomes>()?.ChangesTo(question) ?? [])
-        .Select(change => new MadeQuestion(change.Lost, Common(change.Make(), question)));
+    public static IEnumerable<MadeQuestion> Of(Question question) =>
+        (QuestionTypes.For(question).As<IBecomes>()?.ChangesTo(question) ?? []).Select(change => new MadeQuestion(
+            change.Lost,
+            Common(change.Make(), question)
+        ));
 
-    private static Question Common(Question made, Question old) => made with
-    {
-        Prompt = old.Prompt,
-        Picture = old.Picture,
-        Sound = old.Sound,
-        Video = old.Video,
-        Hint = old.Hint,
-        Explanation = old.Explanation,
-        Points = old.Points,
-        AllOrNothing = old.AllOrNothing,
-        Bands = old.Bands,
-    };
+    private static Question Common(Question made, Question old) =>
+        made with
+        {
+            Prompt = old.Prompt,
+            Picture = old.Picture,
+            Sound = old.Sound,
+            Video = old.Video,
+            Hint = old.Hint,
+            Explanation = old.Explanation,
+            Points = old.Points,
+            AllOrNothing = old.AllOrNothing,
+            Bands = old.Bands,
+        };
 }
 
 /// <summary>A question as it is in another family.</summary>

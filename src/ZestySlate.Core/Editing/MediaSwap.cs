@@ -14,13 +14,15 @@ internal sealed record MediaSwap(string Old, string New, int Width, int Height)
 
     internal string Of(string media) => Concerns(media) ? New : media;
 
-    internal Picture Of(Picture picture) => Concerns(picture.Media) ? picture with { Media = New, Width = Width, Height = Height } : picture;
+    internal Picture Of(Picture picture) =>
+        Concerns(picture.Media) ? picture with { Media = New, Width = Width, Height = Height } : picture;
 
     internal Picture? OrNone(Picture? picture) => picture is null ? null : Of(picture);
 
     internal Sound? Of(Sound? sound) => sound is not null && Concerns(sound.Media) ? sound with { Media = New } : sound;
 
-    internal VideoFile? Of(VideoFile? video) => video is null ? null : video with { Media = Of(video.Media), Captions = Of(video.Captions) };
+    internal VideoFile? Of(VideoFile? video) =>
+        video is null ? null : video with { Media = Of(video.Media), Captions = Of(video.Captions) };
 
     internal Sign Of(Sign sign) => sign.Picture is null ? sign : sign with { Picture = Of(sign.Picture) };
 

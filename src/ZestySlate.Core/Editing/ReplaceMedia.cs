@@ -35,7 +35,16 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height)
         {
             Backdrop = backdrop,
             Ambient = swap.Of(scene.Ambient),
-            Spots = scene.Spots.Select(spot => spot with { Sign = swap.Of(spot.Sign), Content = spot.Content.With(swap), Place = spot.Place.On(backdrop) }).ToValueList(),
+            Spots = scene
+                .Spots.Select(spot =>
+                    spot with
+                    {
+                        Sign = swap.Of(spot.Sign),
+                        Content = spot.Content.With(swap),
+                        Place = spot.Place.On(backdrop),
+                    }
+                )
+                .ToValueList(),
         };
     }
 }

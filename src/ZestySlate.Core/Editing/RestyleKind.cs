@@ -7,12 +7,20 @@ public sealed record RestyleKind(SpotKind Kind, Sign Sign) : Edit
 {
     public override string SummaryOn(Activity activity) => $"Look of every {Kind.ToString().ToLowerInvariant()}";
 
-    public override Outcome<Activity> Apply(Activity activity) => activity with
-    {
-        Look = activity.Look with { Spots = activity.Look.Spots.RemoveAll(look => look.Kind == Kind).Add(new SpotLook(Kind, Sign)) },
-        Scenes = activity.Scenes.Select(scene => scene with
+    public override Outcome<Activity> Apply(Activity activity) =>
+        activity with
         {
-            Spots = scene.Spots.Replace(spot => spot.Content.Kind == Kind, spot => spot with { Sign = new Sign { Words = spot.Sign.Words } }),
-        }).ToValueList(),
-    };
+            Look = activity.Look with { Spots = activity.Look.Spots.RemoveAll(look => look.Kind == Kind).Add(new SpotLook(Kind, Sign)) },
+            Scenes = activity
+                .Scenes.Select(scene =>
+                    scene with
+                    {
+                        Spots = scene.Spots.Replace(
+                            spot => spot.Content.Kind == Kind,
+                            spot => spot with { Sign = new Sign { Words = spot.Sign.Words } }
+                        ),
+                    }
+                )
+                .ToValueList(),
+        };
 }

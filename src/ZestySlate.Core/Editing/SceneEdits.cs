@@ -9,11 +9,13 @@ namespace ZestySlate.Core.Editing;
 /// <summary>An edit of one scene.</summary>
 public abstract record SceneEdit(string SceneId) : Edit
 {
-    public sealed override Outcome<Activity> Apply(Activity activity) => activity.SceneOf(SceneId) is { } scene ? Apply(activity, scene) : NoScene;
+    public sealed override Outcome<Activity> Apply(Activity activity) =>
+        activity.SceneOf(SceneId) is { } scene ? Apply(activity, scene) : NoScene;
 
     protected abstract Outcome<Activity> Apply(Activity activity, Scene scene);
 
-    protected static string TitleOf(Activity activity, string sceneId) => activity.SceneOf(sceneId) is { } scene ? activity.TitleOf(scene) : "a scene";
+    protected static string TitleOf(Activity activity, string sceneId) =>
+        activity.SceneOf(sceneId) is { } scene ? activity.TitleOf(scene) : "a scene";
 }
 
 /// <summary>Adds scenes at the end of the storyboard.</summary>
@@ -21,9 +23,13 @@ public sealed record AddScenes(ValueList<Scene> Scenes) : Edit
 {
     public override string SummaryOn(Activity activity) => Scenes.Count == 1 ? "Added a scene" : $"Added {Scenes.Count} scenes";
 
-    public override Outcome<Activity> Apply(Activity activity) => Scenes.Any(scene => activity.SceneOf(scene.Id) is not null)
-        ? Outcome<Activity>.Refused("This scene is in the activity already.")
-        : activity with { Scenes = activity.Scenes.Concat(Scenes).ToValueList() };
+    public override Outcome<Activity> Apply(Activity activity) =>
+        Scenes.Any(scene => activity.SceneOf(scene.Id) is not null)
+            ? Outcome<Activity>.Refused("This scene is in the activity already.")
+            : activity with
+            {
+                Scenes = activity.Scenes.Concat(Scenes).ToValueList(),
+            };
 }
 
 /// <summary>Sets a scene's title.</summary>
@@ -33,7 +39,8 @@ public sealed record RenameScene(string SceneId, string Title) : SceneEdit(Scene
 
     public override string SummaryOn(Activity activity) => $"Scene title «{Title.Trim()}»";
 
-    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.WithScene(SceneId, s => s with { Title = Title.Trim() });
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
+        activity.WithScene(SceneId, s => s with { Title = Title.Trim() });
 }
 
 /// <summary>Sets whether learners add spots of their own to a scene.</summary>
@@ -41,7 +48,8 @@ public sealed record SetLearnersSpots(string SceneId, LearnersSpots? Allowed) : 
 {
     public override string SummaryOn(Activity activity) => Allowed is null ? "Learners add no spots" : "Learners add spots of their own";
 
-    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.WithScene(SceneId, s => s with { LearnersSpots = Allowed });
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
+        activity.WithScene(SceneId, s => s with { LearnersSpots = Allowed });
 }
 
 /// <summary>Sets a scene's backdrop. The spots keep their places: what lay at a point of a picture lies at the same point of a panorama.</summary>
@@ -58,11 +66,14 @@ public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(
             return Outcome<Activity>.Refused(refusal);
         }
 
-        return activity.WithScene(SceneId, s => s.Spots.Aggregate(s with { Backdrop = Backdrop, Spots = [] }, (room, spot) => room with
-        {
-            // Spots that come from a page get places beside each other.
-            Spots = room.Spots.Add(spot with { Place = spot.Place is InFlow ? Copies.FreePlace(room, spot.Place.On(Backdrop)) : spot.Place.On(Backdrop) }),
-        }));
+        return activity.WithScene(SceneId, s => s.Spots.Aggregate(s with { Backdrop = Backdrop, Spots = [] }, (room, spot) => room with {
+                    // Spots that come from a page get places beside each other.
+                    Spots = room.Spots.Add(
+                        spot with
+                        {
+                            Place = spot.Place is InFlow ? Copies.FreePlace(room, spot.Place.On(Backdrop)) : spot.Place.On(Backdrop),
+                        }
+                    ) }));
     }
 }
 
@@ -73,7 +84,8 @@ public sealed record SetAmbient(string SceneId, Sound? Ambient) : SceneEdit(Scen
 
     public override string SummaryOn(Activity activity) => $"Ambient sound of {TitleOf(activity, SceneId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.WithScene(SceneId, s => s with { Ambient = Ambient });
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
+        activity.WithScene(SceneId, s => s with { Ambient = Ambient });
 }
 
 /// <summary>Puts a scene earlier or later in the storyboard. The first is where learners begin.</summary>
@@ -105,9 +117,13 @@ public sealed record DeleteScene(string SceneId) : SceneEdit(SceneId)
 {
     public override string SummaryOn(Activity activity) => $"Deleted {TitleOf(activity, SceneId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Scene scene) => activity.Scenes.Count == 1
-        ? Outcome<Activity>.Refused("An activity keeps at least one scene. Give this one another picture instead.")
-        : activity with { Scenes = activity.Scenes.RemoveAll(s => s.Id == SceneId) };
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
+        activity.Scenes.Count == 1
+            ? Outcome<Activity>.Refused("An activity keeps at least one scene. Give this one another picture instead.")
+            : activity with
+            {
+                Scenes = activity.Scenes.RemoveAll(s => s.Id == SceneId),
+            };
 }
 
 /// <summary>Makes the way back of a jump: a jump in the scene it leads to, leading to the scene it is in.</summary>
@@ -128,7 +144,12 @@ public sealed record AddWayBack(string SpotId, string NewId) : SpotEdit(SpotId)
             return Outcome<Activity>.Refused($"There is a way back already, from «{activity.TitleOf(to)}».");
         }
 
-        var back = new Spot { Id = NewId, Place = Copies.FreePlace(to, Place.At(to.Backdrop, 0.5, to.Backdrop.IsSphere ? 0.58 : 0.9)), Content = new Jump(from.Id) };
+        var back = new Spot
+        {
+            Id = NewId,
+            Place = Copies.FreePlace(to, Place.At(to.Backdrop, 0.5, to.Backdrop.IsSphere ? 0.58 : 0.9)),
+            Content = new Jump(from.Id),
+        };
         return activity.WithScene(to.Id, s => s with { Spots = s.Spots.Add(back) });
     }
 }
@@ -163,24 +184,50 @@ public sealed record AddOutline(string Text) : Edit
         {
             if (ids.TryAdd(name, Ids.New()))
             {
-                result = result with { Scenes = result.Scenes.Add(new Scene { Id = ids[name], Title = name, Backdrop = new PlainBoardBackdrop() }) };
+                result = result with
+                {
+                    Scenes = result.Scenes.Add(
+                        new Scene
+                        {
+                            Id = ids[name],
+                            Title = name,
+                            Backdrop = new PlainBoardBackdrop(),
+                        }
+                    ),
+                };
             }
         }
 
         if (result.Scenes.Count > MostScenes)
         {
-            return Outcome<Activity>.Refused($"An activity has up to {MostScenes} scenes; with this outline it would have {result.Scenes.Count}.");
+            return Outcome<Activity>.Refused(
+                $"An activity has up to {MostScenes} scenes; with this outline it would have {result.Scenes.Count}."
+            );
         }
 
         // A scene that had no title of its own is called what the outline calls it.
-        result = result with { Scenes = result.Scenes.Select(scene => scene.Title.Length > 0 ? scene : scene with { Title = ids.FirstOrDefault(named => named.Value == scene.Id).Key ?? "" }).ToValueList() };
+        result = result with
+        {
+            Scenes = result
+                .Scenes.Select(scene =>
+                    scene.Title.Length > 0 ? scene : scene with { Title = ids.FirstOrDefault(named => named.Value == scene.Id).Key ?? "" }
+                )
+                .ToValueList(),
+        };
         foreach (var (line, goal) in outline.SelectMany(line => line.LeadsTo.Select(goal => (line, goal))))
         {
             var from = result.SceneOf(ids[line.Name])!;
             if (ids[goal] != from.Id && !from.Spots.Any(spot => spot.Content.Goal == ids[goal]))
             {
                 var place = Copies.FreePlace(from, Place.At(from.Backdrop, 0.15, 0.85));
-                result = result.WithScene(from.Id, s => s with { Spots = s.Spots.Add(new Spot { Id = Ids.New(), Place = place, Content = new Jump(ids[goal]) }) });
+                result = result.WithScene(from.Id, s => s with { Spots = s.Spots.Add(
+                            new Spot
+                            {
+                                Id = Ids.New(),
+                                Place = place,
+                                Content = new Jump(ids[goal]),
+                            }
+                        ) });
             }
         }
 

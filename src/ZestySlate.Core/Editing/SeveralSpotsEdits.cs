@@ -41,7 +41,9 @@ public sealed record AlignSpots(ValueList<string> SpotIds, Alignment Alignment) 
     {
         var (xs, ys) = (spots.Select(spot => spot.Place.Anchor.X).ToList(), spots.Select(spot => spot.Place.Anchor.Y).ToList());
         double Even(double least, double most, int rank) => spots.Count < 2 ? least : least + ((most - least) * rank / (spots.Count - 1));
-        int Rank(List<double> values, Spot spot, double value) => values.Count(v => v < value) + spots.TakeWhile(s => s.Id != spot.Id).Count(s => (values == xs ? s.Place.Anchor.X : s.Place.Anchor.Y) == value);
+        int Rank(List<double> values, Spot spot, double value) =>
+            values.Count(v => v < value)
+            + spots.TakeWhile(s => s.Id != spot.Id).Count(s => (values == xs ? s.Place.Anchor.X : s.Place.Anchor.Y) == value);
         return Each(activity, spots, spot =>
         {
             var (x, y) = spot.Place.Anchor;
@@ -77,16 +79,20 @@ public sealed record DeleteSpots(ValueList<string> SpotIds) : SeveralSpotsEdit(S
 {
     public override string SummaryOn(Activity activity) => $"Deleted {SpotIds.Count} spots";
 
-    protected override Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots) => activity with
-    {
-        Scenes = activity.Scenes.Select(scene => scene with { Spots = scene.Spots.RemoveAll(spot => SpotIds.Contains(spot.Id)) }).ToValueList(),
-    };
+    protected override Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots) =>
+        activity with
+        {
+            Scenes = activity
+                .Scenes.Select(scene => scene with { Spots = scene.Spots.RemoveAll(spot => SpotIds.Contains(spot.Id)) })
+                .ToValueList(),
+        };
 }
 
 /// <summary>Copies spots into another scene, or moves them there with their ids, so that answers already given still belong to them.</summary>
 public sealed record BringSpots(ValueList<string> SpotIds, string SceneId, bool Move) : SeveralSpotsEdit(SpotIds)
 {
-    public override string SummaryOn(Activity activity) => $"{(Move ? "Moved" : "Copied")} {SpotIds.Count} {(SpotIds.Count == 1 ? "spot" : "spots")} to another scene";
+    public override string SummaryOn(Activity activity) =>
+        $"{(Move ? "Moved" : "Copied")} {SpotIds.Count} {(SpotIds.Count == 1 ? "spot" : "spots")} to another scene";
 
     protected override Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots)
     {
@@ -102,7 +108,12 @@ public sealed record BringSpots(ValueList<string> SpotIds, string SceneId, bool 
         }
 
         var moved = spots.Zip(twins, (spot, twin) => spot with { Place = twin.Place }).ToList();
-        var without = activity with { Scenes = activity.Scenes.Select(scene => scene with { Spots = scene.Spots.RemoveAll(spot => SpotIds.Contains(spot.Id)) }).ToValueList() };
+        var without = activity with
+        {
+            Scenes = activity
+                .Scenes.Select(scene => scene with { Spots = scene.Spots.RemoveAll(spot => SpotIds.Contains(spot.Id)) })
+                .ToValueList(),
+        };
         return without.WithScene(SceneId, scene => scene with { Spots = scene.Spots.Concat(moved).ToValueList() });
     }
 }

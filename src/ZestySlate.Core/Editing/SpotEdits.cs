@@ -17,7 +17,10 @@ public sealed record AddSpot(string SceneId, Spot Spot) : Edit
 
         return activity.SpotOf(Spot.Id) is not null
             ? Outcome<Activity>.Refused("This spot is in the activity already.")
-            : activity with { Scenes = activity.Scenes.Replace(scene => scene.Id == SceneId, scene => scene with { Spots = scene.Spots.Add(Spot) }) };
+            : activity with
+            {
+                Scenes = activity.Scenes.Replace(scene => scene.Id == SceneId, scene => scene with { Spots = scene.Spots.Add(Spot) }),
+            };
     }
 }
 
@@ -28,7 +31,8 @@ public sealed record MoveSpot(string SpotId, double X, double Y) : SpotEdit(Spot
 
     public override string SummaryOn(Activity activity) => $"Moved {NameOf(activity, SpotId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity.WithSpot(SpotId, s => s with { Place = s.Place.MovedTo(X, Y) });
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
+        activity.WithSpot(SpotId, s => s with { Place = s.Place.MovedTo(X, Y) });
 }
 
 /// <summary>Gives a spot another place: a point, or an area.</summary>
@@ -50,7 +54,8 @@ public sealed record SetDuring(string SpotId, During? During) : SpotEdit(SpotId)
     public override string SummaryOn(Activity activity) => $"Time of {NameOf(activity, SpotId)}";
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
-        During is not null && !activity.SceneWith(SpotId)!.Backdrop.HasTime ? Outcome<Activity>.Refused("The backdrop of this scene has no course in time.")
+        During is not null && !activity.SceneWith(SpotId)!.Backdrop.HasTime
+            ? Outcome<Activity>.Refused("The backdrop of this scene has no course in time.")
         : During?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
         : activity.WithSpot(SpotId, s => s with { During = During });
 }
@@ -72,7 +77,8 @@ public sealed record RenameSpot(string SpotId, string Name) : SpotEdit(SpotId)
 
     public override string SummaryOn(Activity activity) => $"Name of {NameOf(activity, SpotId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity.WithSpot(SpotId, s => s with { Name = Name.Trim() });
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
+        activity.WithSpot(SpotId, s => s with { Name = Name.Trim() });
 }
 
 /// <summary>Sets what a spot holds.</summary>
@@ -119,14 +125,16 @@ public sealed record TakeUpdate(string Id, Scene? Scene, Spot? Spot, int Edition
         }
 
         return Scene is not null && activity.SceneOf(Id) is { Origin: { } source }
-            ? activity.WithScene(Id, old => old with
-            {
-                Backdrop = Scene.Backdrop,
-                Title = Scene.Title,
-                Ambient = Scene.Ambient,
-                Spots = Copies.Of(Scene, Id, linked: true).Spots,
-                Origin = source with { Edition = Edition },
-            })
+            ? activity.WithScene(Id, old =>
+                old with
+                {
+                    Backdrop = Scene.Backdrop,
+                    Title = Scene.Title,
+                    Ambient = Scene.Ambient,
+                    Spots = Copies.Of(Scene, Id, linked: true).Spots,
+                    Origin = source with { Edition = Edition },
+                }
+            )
             : Outcome<Activity>.Refused("This is not linked any more.");
     }
 }
@@ -136,9 +144,10 @@ public sealed record CutLink(string Id) : Edit
 {
     public override string SummaryOn(Activity activity) => "No longer linked";
 
-    public override Outcome<Activity> Apply(Activity activity) => activity.SceneOf(Id) is not null
-        ? activity.WithScene(Id, scene => scene with { Origin = null })
-        : activity.WithSpot(Id, spot => spot with { Origin = null });
+    public override Outcome<Activity> Apply(Activity activity) =>
+        activity.SceneOf(Id) is not null
+            ? activity.WithScene(Id, scene => scene with { Origin = null })
+            : activity.WithSpot(Id, spot => spot with { Origin = null });
 }
 
 /// <summary>Takes a spot away.</summary>
@@ -146,10 +155,11 @@ public sealed record DeleteSpot(string SpotId) : SpotEdit(SpotId)
 {
     public override string SummaryOn(Activity activity) => $"Deleted {NameOf(activity, SpotId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity with
-    {
-        Scenes = activity.Scenes.Select(scene => scene with { Spots = scene.Spots.RemoveAll(s => s.Id == SpotId) }).ToValueList(),
-    };
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
+        activity with
+        {
+            Scenes = activity.Scenes.Select(scene => scene with { Spots = scene.Spots.RemoveAll(s => s.Id == SpotId) }).ToValueList(),
+        };
 }
 
 /// <summary>Puts a spot earlier or later in its scene's reading order.</summary>
@@ -157,12 +167,15 @@ public sealed record ReorderSpot(string SpotId, int Steps) : SpotEdit(SpotId)
 {
     public override string SummaryOn(Activity activity) => $"Reading order of {NameOf(activity, SpotId)}";
 
-    protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity with
-    {
-        Scenes = activity.Scenes.Select(scene =>
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
+        activity with
         {
-            var at = scene.Spots.IndexOf(s => s.Id == SpotId);
-            return at < 0 ? scene : scene with { Spots = scene.Spots.RemoveAll(s => s.Id == SpotId).Insert(at + Steps, spot) };
-        }).ToValueList(),
-    };
+            Scenes = activity
+                .Scenes.Select(scene =>
+                {
+                    var at = scene.Spots.IndexOf(s => s.Id == SpotId);
+                    return at < 0 ? scene : scene with { Spots = scene.Spots.RemoveAll(s => s.Id == SpotId).Insert(at + Steps, spot) };
+                })
+                .ToValueList(),
+        };
 }

@@ -21,9 +21,13 @@ public static class Thinning
     /// <param name="now">The moment.</param>
     public static ValueList<int> Gone(IReadOnlyCollection<Revision> all, IReadOnlySet<int> stays, DateTimeOffset now)
     {
-        var last = all.Where(revision => now - revision.At > All).GroupBy(revision => Span(revision.At, now - revision.At))
-            .Select(same => same.MaxBy(revision => (revision.At, revision.Number))!.Number).ToHashSet();
-        return all.Where(revision => now - revision.At > All && !last.Contains(revision.Number) && !stays.Contains(revision.Number)).Select(revision => revision.Number).ToValueList();
+        var last = all.Where(revision => now - revision.At > All)
+            .GroupBy(revision => Span(revision.At, now - revision.At))
+            .Select(same => same.MaxBy(revision => (revision.At, revision.Number))!.Number)
+            .ToHashSet();
+        return all.Where(revision => now - revision.At > All && !last.Contains(revision.Number) && !stays.Contains(revision.Number))
+            .Select(revision => revision.Number)
+            .ToValueList();
     }
 
     /// <summary>The state before each that stays and whose own went: the next before it that is there.</summary>
@@ -41,13 +45,16 @@ public static class Thinning
             return number;
         }
 
-        return all.Where(revision => !away.Contains(revision.Number) && revision.Parent is { } parent && away.Contains(parent)).ToDictionary(revision => revision.Number, revision => Before(revision.Parent));
+        return all.Where(revision => !away.Contains(revision.Number) && revision.Parent is { } parent && away.Contains(parent))
+            .ToDictionary(revision => revision.Number, revision => Before(revision.Parent));
     }
 
     /// <summary>The hour, day or week that a state stands for, by its age. Weeks begin on Mondays, and all is UTC.</summary>
     private static (int Length, long Number) Span(DateTimeOffset at, TimeSpan age)
     {
         var hours = at.UtcTicks / TimeSpan.TicksPerHour;
-        return age <= Hourly ? (1, hours) : age <= Daily ? (24, hours / 24) : (7 * 24, hours / 24 / 7);
+        return age <= Hourly ? (1, hours)
+            : age <= Daily ? (24, hours / 24)
+            : (7 * 24, hours / 24 / 7);
     }
 }

@@ -34,12 +34,19 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             wording.Add("Summary, language or whom it is for");
         }
 
-        if (older.Wording != newer.Wording || (older.Flow with { Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture, Progress = newer.Flow.Progress }) != older.Flow)
+        if (
+            older.Wording != newer.Wording
+            || (older.Flow with { Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture, Progress = newer.Flow.Progress })
+                != older.Flow
+        )
         {
             wording.Add("Introduction, progress or own words");
         }
 
-        if ((newer.Flow with { Introduction = older.Flow.Introduction, Picture = older.Flow.Picture, Progress = older.Flow.Progress }) != older.Flow)
+        if (
+            (newer.Flow with { Introduction = older.Flow.Introduction, Picture = older.Flow.Picture, Progress = older.Flow.Progress })
+            != older.Flow
+        )
         {
             structure.Add("How learners go through it");
         }
@@ -70,10 +77,17 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                 var worded = before.Backdrop.WithWording(scene.Backdrop);
                 if (worded != scene.Backdrop)
                 {
-                    structure.Add($"{(worded.GetType() == scene.Backdrop.GetType() ? "Parts" : "Kind")} of the backdrop: {newer.TitleOf(scene)}");
+                    structure.Add(
+                        $"{(worded.GetType() == scene.Backdrop.GetType() ? "Parts" : "Kind")} of the backdrop: {newer.TitleOf(scene)}"
+                    );
                 }
 
-                if (before.Title != scene.Title || before.Backdrop != worded || before.Ambient != scene.Ambient || before.LearnersSpots != scene.LearnersSpots)
+                if (
+                    before.Title != scene.Title
+                    || before.Backdrop != worded
+                    || before.Ambient != scene.Ambient
+                    || before.LearnersSpots != scene.LearnersSpots
+                )
                 {
                     wording.Add($"Backdrop, title, sound or learners' spots: {newer.TitleOf(scene)}");
                 }
@@ -87,7 +101,9 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             }
         }
 
-        structure.AddRange(older.Scenes.Where(scene => newer.SceneOf(scene.Id) is null).Select(scene => $"Scene removed: {older.TitleOf(scene)}"));
+        structure.AddRange(
+            older.Scenes.Where(scene => newer.SceneOf(scene.Id) is null).Select(scene => $"Scene removed: {older.TitleOf(scene)}")
+        );
         CompareSpots(older, newer, wording, key, structure);
         return new EditionDifference(wording.ToValueList(), key.ToValueList(), structure.ToValueList());
     }
@@ -115,14 +131,24 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             }
 
             CompareLocks(name, before.Lock, spot.Lock, wording, structure);
-            if (before with { Content = spot.Content, Lock = spot.Lock, During = spot.During } != spot || spot.Content.HasOtherWords(before.Content))
+            if (
+                before with { Content = spot.Content, Lock = spot.Lock, During = spot.During } != spot
+                || spot.Content.HasOtherWords(before.Content)
+            )
             {
                 wording.Add($"{kind}: {name}");
             }
 
             foreach (var difference in spot.Content.DifferencesFrom(before.Content, name))
             {
-                (difference.Sort switch { DifferenceSort.Wording => wording, DifferenceSort.Key => key, _ => structure }).Add(difference.Words);
+                (
+                    difference.Sort switch
+                    {
+                        DifferenceSort.Wording => wording,
+                        DifferenceSort.Key => key,
+                        _ => structure,
+                    }
+                ).Add(difference.Words);
             }
         }
 

@@ -13,7 +13,9 @@ public sealed class BoundedDecimalJson : JsonConverter<decimal>
     public static bool Fits(decimal number) => number is >= -Most and <= Most;
 
     public override decimal Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) =>
-        reader.TokenType == JsonTokenType.Number && reader.TryGetDecimal(out var number) && Fits(number) ? number : throw new JsonException("a number up to 1000000000000 is expected here.");
+        reader.TokenType == JsonTokenType.Number && reader.TryGetDecimal(out var number) && Fits(number)
+            ? number
+            : throw new JsonException("a number up to 1000000000000 is expected here.");
 
     public override void Write(Utf8JsonWriter writer, decimal value, JsonSerializerOptions options) => writer.WriteNumberValue(value);
 }

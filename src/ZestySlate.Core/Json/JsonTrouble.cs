@@ -23,7 +23,9 @@ public static partial class JsonTrouble
             JsonException { LineNumber: { } line, BytePositionInLine: { } at } => OffsetOf(bytes, 0, line, at),
             _ => -1,
         };
-        return place < 0 ? what : $"line {bytes.AsSpan(0, (int)place).Count((byte)'\n') + 1}{PathAt(bytes, place) switch { "" => "", var path => ", " + path }}: {what}";
+        return place < 0
+            ? what
+            : $"line {bytes.AsSpan(0, (int)place).Count((byte)'\n') + 1}{PathAt(bytes, place) switch { "" => "", var path => ", " + path }}: {what}";
     }
 
     /// <summary>The choices that readers know, by the full name of their type.</summary>
@@ -45,26 +47,31 @@ public static partial class JsonTrouble
             return Of(expected.Groups["type"].Value) + " is expected here.";
         }
 
-        return Missing().Match(message) is { Success: true } missing ? $"{string.Join(", ", Quoted().Matches(missing.Groups["names"].Value).Select(name => $"«{name.Groups[1].Value}»"))} is missing here."
+        return Missing().Match(message) is { Success: true } missing
+                ? $"{string.Join(", ", Quoted().Matches(missing.Groups["names"].Value).Select(name => $"«{name.Groups[1].Value}»"))} is missing here."
             : Unknown().Match(message) is { Success: true } unknown ? $"«{unknown.Groups["name"].Value}» is not known here."
             : Null().Match(message) is { Success: true } empty ? $"«{empty.Groups["name"].Value}» is empty (null) here."
             : NoKind().Match(message) is { Success: true } kind ? $"«{kind.Groups["name"].Value}» is no kind that is known here."
-            : message.Contains("polymorphic", StringComparison.Ordinal) || message.Contains("discriminator", StringComparison.Ordinal) ? "it does not say first of what kind this is («type», «kind»)."
-            : message.Contains("System.", StringComparison.Ordinal) || message.Contains("ZestySlate.", StringComparison.Ordinal) ? "this cannot be read."
+            : message.Contains("polymorphic", StringComparison.Ordinal) || message.Contains("discriminator", StringComparison.Ordinal)
+                ? "it does not say first of what kind this is («type», «kind»)."
+            : message.Contains("System.", StringComparison.Ordinal) || message.Contains("ZestySlate.", StringComparison.Ordinal)
+                ? "this cannot be read."
             : message;
     }
 
     /// <summary>What a type of the program is to people.</summary>
-    private static string Of(string type) => type switch
-    {
-        "System.String" => "a text",
-        "System.Boolean" => "true or false",
-        "System.DateTimeOffset" => "a date with its time",
-        _ when type.Contains("ValueList", StringComparison.Ordinal) || type.EndsWith("[]", StringComparison.Ordinal) => "a list",
-        _ when Number().IsMatch(type) => "a number",
-        _ when Choices.TryGetValue(type.Replace("System.Nullable`1[", "").TrimEnd(']'), out var choices) => "one of " + string.Join(", ", Enum.GetNames(choices).Select(JsonNamingPolicy.CamelCase.ConvertName)),
-        _ => "another sort of thing",
-    };
+    private static string Of(string type) =>
+        type switch
+        {
+            "System.String" => "a text",
+            "System.Boolean" => "true or false",
+            "System.DateTimeOffset" => "a date with its time",
+            _ when type.Contains("ValueList", StringComparison.Ordinal) || type.EndsWith("[]", StringComparison.Ordinal) => "a list",
+            _ when Number().IsMatch(type) => "a number",
+            _ when Choices.TryGetValue(type.Replace("System.Nullable`1[", "").TrimEnd(']'), out var choices) => "one of "
+                + string.Join(", ", Enum.GetNames(choices).Select(JsonNamingPolicy.CamelCase.ConvertName)),
+            _ => "another sort of thing",
+        };
 
     /// <summary>The path to a place in a text, as «scenes[0].spots[2].id»; empty when it is not inside of anything.</summary>
     private static string PathAt(byte[] bytes, long place)
@@ -83,7 +90,14 @@ public static partial class JsonTrouble
             // It is this very place that cannot be read.
         }
 
-        return string.Concat(path.Select((part, i) => part.Name is { } name ? (i > 0 && name.Length > 0 ? "." : "") + name : part.Index < 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"[{part.Index}]")));
+        return string.Concat(
+            path.Select(
+                (part, i) =>
+                    part.Name is { } name ? (i > 0 && name.Length > 0 ? "." : "") + name
+                    : part.Index < 0 ? ""
+                    : string.Create(CultureInfo.InvariantCulture, $"[{part.Index}]")
+            )
+        );
     }
 
     /// <summary>The byte that is so many lines, and bytes in the last of them, behind a place.</summary>

@@ -32,10 +32,14 @@ public sealed class StoredForm(string what, IReadOnlyList<Action<JsonObject>> st
 
         if (version > Version)
         {
-            return Outcome<T>.Refused($"This {what} was written by a newer Zesty Slate (format {version}; this one reads up to {Version}).");
+            return Outcome<T>.Refused(
+                $"This {what} was written by a newer Zesty Slate (format {version}; this one reads up to {Version})."
+            );
         }
 
-        return JsonSerializer.Deserialize(version == Version ? json : Raised(json, version), StoredJson.TypeOf<T>(options)) is { } read ? read : Outcome<T>.Refused($"The {what} is empty.");
+        return JsonSerializer.Deserialize(version == Version ? json : Raised(json, version), StoredJson.TypeOf<T>(options)) is { } read
+            ? read
+            : Outcome<T>.Refused($"The {what} is empty.");
     }
 
     /// <summary>The same document in the form of this version.</summary>
@@ -63,6 +67,7 @@ public sealed class StoredForm(string what, IReadOnlyList<Action<JsonObject>> st
         using var document = JsonDocument.Parse(json);
         return document.RootElement.ValueKind != JsonValueKind.Object ? null
             : !document.RootElement.TryGetProperty(Member, out var stated) ? (first > 0 ? first : null)
-            : stated.ValueKind == JsonValueKind.Number && stated.TryGetInt32(out var version) ? version : null;
+            : stated.ValueKind == JsonValueKind.Number && stated.TryGetInt32(out var version) ? version
+            : null;
     }
 }

@@ -13,8 +13,10 @@ internal sealed class ValueListJson : JsonConverterFactory
 
     private sealed class Converter<T> : JsonConverter<ValueList<T>>
     {
-        public override ValueList<T> Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) => PlacedJsonException.List<T>(ref reader, options).ToValueList();
+        public override ValueList<T> Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) =>
+            PlacedJsonException.List<T>(ref reader, options).ToValueList();
 
-        public override void Write(Utf8JsonWriter writer, ValueList<T> value, JsonSerializerOptions options) => JsonSerializer.Serialize(writer, value.ToArray(), StoredJson.TypeOf<T[]>(options));
+        public override void Write(Utf8JsonWriter writer, ValueList<T> value, JsonSerializerOptions options) =>
+            JsonSerializer.Serialize(writer, value.ToArray(), StoredJson.TypeOf<T[]>(options));
     }
 }

@@ -50,8 +50,7 @@ public static class Assignment
                 }
 
                 column = next;
-            }
-            while (match[column] != 0);
+            } while (match[column] != 0);
 
             for (; column != 0; column = way[column])
             {

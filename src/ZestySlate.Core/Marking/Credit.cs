@@ -10,7 +10,15 @@ namespace ZestySlate.Core.Marking;
 /// <param name="Weight">Its weight among the parts, above 0.</param>
 /// <param name="Reason">Why.</param>
 /// <param name="Feedback">The author's words that apply.</param>
-public readonly record struct PartCredit(string Part, string Label, Verdict Verdict, Fraction Earned, decimal Weight, Reason Reason, string Feedback = "");
+public readonly record struct PartCredit(
+    string Part,
+    string Label,
+    Verdict Verdict,
+    Fraction Earned,
+    decimal Weight,
+    Reason Reason,
+    string Feedback = ""
+);
 
 /// <summary>Credit by part, the same for every family.</summary>
 public static class Credit
@@ -60,11 +68,13 @@ public static class Credit
             return new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), []);
         }
 
-        var verdict = right == parts.Count && wrong == 0 ? Verdict.Right
+        var verdict =
+            right == parts.Count && wrong == 0 ? Verdict.Right
             : right + partly > 0 ? Verdict.Partly
             : missing == parts.Count && wrong == 0 ? Verdict.Missing
             : Verdict.Wrong;
-        var reason = parts.Count == 1 && beyond is not { Count: > 0 } ? parts[0].Reason
+        var reason =
+            parts.Count == 1 && beyond is not { Count: > 0 } ? parts[0].Reason
             : verdict == Verdict.Missing ? Reason.Of("nothingGiven")
             : Reason.Of("partsRight", right, parts.Count).Then(wrong > 0 && penalty > 0 ? Reason.Of("wrongCosts", wrong, penalty) : null);
         var marks = new PartMark[parts.Count + (beyond?.Count ?? 0)];
@@ -75,6 +85,9 @@ public static class Credit
             marks[i] = new PartMark(part.Part, part.Label, part.Verdict, share, part.Reason, part.Feedback);
         }
 
-        return new QuestionMark(verdict, Fraction.Clamp(sum / whole, 0, 1), reason, marks.ToValueList()) { Below = Fraction.Min(0, sum / whole) };
+        return new QuestionMark(verdict, Fraction.Clamp(sum / whole, 0, 1), reason, marks.ToValueList())
+        {
+            Below = Fraction.Min(0, sum / whole),
+        };
     }
 }

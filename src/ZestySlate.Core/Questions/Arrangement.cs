@@ -41,10 +41,17 @@ internal static class Arrangement
     internal static ValueList<string> WithKept(IEnumerable<string> given, ValueList<string> kept)
     {
         var free = new Queue<string>(given.Where(id => !kept.Contains(id)));
-        return kept.Select(id => id.Length > 0 ? id : free.Count > 0 ? free.Dequeue() : "").Where(id => id.Length > 0).ToValueList();
+        return kept.Select(id =>
+                id.Length > 0 ? id
+                : free.Count > 0 ? free.Dequeue()
+                : ""
+            )
+            .Where(id => id.Length > 0)
+            .ToValueList();
     }
 
-    /// <summary>The places of the longest run that is in the right order among itself (longest common subsequence; with different things, the longest increasing one).</summary>
+    /// <summary>The places of the longest run that is in the right order among itself (longest common subsequence; with different things,
+    /// the longest increasing one).</summary>
     internal static HashSet<int> LongestKept<T>(IReadOnlyList<T> given, IReadOnlyList<T> right, Func<T, T, bool> same)
     {
         var length = new int[given.Count + 1, right.Count + 1];
@@ -57,7 +64,7 @@ internal static class Arrangement
         }
 
         var kept = new HashSet<int>();
-        for (var (i, j) = (0, 0); i < given.Count && j < right.Count;)
+        for (var (i, j) = (0, 0); i < given.Count && j < right.Count; )
         {
             if (same(given[i], right[j]))
             {

@@ -29,7 +29,8 @@ public sealed record Board
 
     /// <summary>Width over height as it is shown.</summary>
     [JsonIgnore]
-    public double Shape => Picture is { Width: > 0, Height: > 0 } picture ? (double)picture.Width / picture.Height : Math.Clamp(Ratio, 0.25, 4);
+    public double Shape =>
+        Picture is { Width: > 0, Height: > 0 } picture ? (double)picture.Width / picture.Height : Math.Clamp(Ratio, 0.25, 4);
 
     internal PartFace Face => new(FaceKey, "the board", new Face { Picture = Picture }, TakesSound: false);
 }

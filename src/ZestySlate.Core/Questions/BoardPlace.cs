@@ -10,14 +10,20 @@ public static class BoardPlace
     public static Share? Read(string value)
     {
         var between = value.IndexOf(' ');
-        return between > 0 && Number(value.AsSpan(0, between)) is { } x && Number(value.AsSpan(between + 1)) is { } y ? new Share(x, y) : null;
+        return between > 0 && Number(value.AsSpan(0, between)) is { } x && Number(value.AsSpan(between + 1)) is { } y
+            ? new Share(x, y)
+            : null;
     }
 
     /// <summary>The place as answers write it, to a hundred-thousandth.</summary>
-    public static string Write(Share place) => string.Create(CultureInfo.InvariantCulture, $"{Math.Round(place.X, 5)} {Math.Round(place.Y, 5)}");
+    public static string Write(Share place) =>
+        string.Create(CultureInfo.InvariantCulture, $"{Math.Round(place.X, 5)} {Math.Round(place.Y, 5)}");
 
     private static double? Number(ReadOnlySpan<char> text) =>
-        double.TryParse(text, NumberStyles.AllowDecimalPoint | NumberStyles.AllowExponent, CultureInfo.InvariantCulture, out var number) && number is >= 0 and <= 1 ? number : null;
+        double.TryParse(text, NumberStyles.AllowDecimalPoint | NumberStyles.AllowExponent, CultureInfo.InvariantCulture, out var number)
+        && number is >= 0 and <= 1
+            ? number
+            : null;
 }
 
 /// <summary>Where something was put down or pressed on a board, and what may be said of it.</summary>

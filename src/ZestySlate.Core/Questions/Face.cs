@@ -15,22 +15,32 @@ public sealed record Face
     public bool IsEmpty => Text.Trim().Length == 0 && Picture is null && Sound is null;
 
     /// <summary>What it is called in lists and reasons: its words, else what the picture shows or the sound says.</summary>
-    public string Name => Text.Trim() is { Length: > 0 } words ? words
+    public string Name =>
+        Text.Trim() is { Length: > 0 } words ? words
         : Picture?.AlternativeText is { Length: > 0 } seen ? seen
         : Sound?.Transcript is { Length: > 0 } heard ? heard
-        : Picture is not null ? "🖼" : Sound is not null ? "♪" : "";
+        : Picture is not null ? "🖼"
+        : Sound is not null ? "♪"
+        : "";
 
     /// <summary>True when a learner cannot tell it from the other: they are interchangeable.</summary>
-    public bool LooksLike(Face other) => string.Equals(Text.Trim(), other.Text.Trim(), StringComparison.Ordinal)
-        && Picture?.Media == other.Picture?.Media && Sound?.Media == other.Sound?.Media;
+    public bool LooksLike(Face other) =>
+        string.Equals(Text.Trim(), other.Text.Trim(), StringComparison.Ordinal)
+        && Picture?.Media == other.Picture?.Media
+        && Sound?.Media == other.Sound?.Media;
 
     /// <summary>
     /// True when the newer faces only say it otherwise: which of them look alike, and which show nothing, is as it was. Where
     /// things that look alike are interchangeable, anything else would change what is right.
     /// </summary>
-    internal static bool AreAlikeAsBefore(IReadOnlyList<Face> older, IReadOnlyList<Face> newer) => older.Count == newer.Count
-        && Enumerable.Range(0, older.Count).All(one => older[one].IsEmpty == newer[one].IsEmpty
-            && Enumerable.Range(0, one).All(other => older[one].LooksLike(older[other]) == newer[one].LooksLike(newer[other])));
+    internal static bool AreAlikeAsBefore(IReadOnlyList<Face> older, IReadOnlyList<Face> newer) =>
+        older.Count == newer.Count
+        && Enumerable
+            .Range(0, older.Count)
+            .All(one =>
+                older[one].IsEmpty == newer[one].IsEmpty
+                && Enumerable.Range(0, one).All(other => older[one].LooksLike(older[other]) == newer[one].LooksLike(newer[other]))
+            );
 
     internal IEnumerable<Picture> Pictures => Picture is null ? [] : [Picture];
 

@@ -39,7 +39,9 @@ public abstract class JudgedType<TQuestion, TResponse> : QuestionType<TQuestion,
 
     protected sealed override TResponse? Draft(TQuestion question, TResponse last) => last;
 
-    protected override TQuestion WithWording(TQuestion older, TQuestion newer) => (TQuestion)((JudgedQuestion)older with { Rubric = older.Rubric.WithWording(newer.Rubric) });
+    protected override TQuestion WithWording(TQuestion older, TQuestion newer) =>
+        (TQuestion)((JudgedQuestion)older with { Rubric = older.Rubric.WithWording(newer.Rubric) });
 
-    protected sealed override TQuestion WithKey(TQuestion older, TQuestion newer) => (TQuestion)((JudgedQuestion)older with { Rubric = newer.Rubric, WaitsForPerson = newer.WaitsForPerson });
+    protected sealed override TQuestion WithKey(TQuestion older, TQuestion newer) =>
+        (TQuestion)((JudgedQuestion)older with { Rubric = newer.Rubric, WaitsForPerson = newer.WaitsForPerson });
 }

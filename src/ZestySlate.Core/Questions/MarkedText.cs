@@ -18,16 +18,20 @@ public readonly record struct Token(int Index, string Text, int Start);
 public static partial class MarkedText
 {
     /// <summary>The most words of a text in which words are marked, and the most marks.</summary>
-    public const int MostWords = 4000, MostMarks = 500;
+    public const int MostWords = 4000,
+        MostMarks = 500;
 
     private const int MostCharacters = 80_000;
 
-    /// <summary>How many pairs of words are compared at most when a text is changed: beyond, what lies between what stayed at both ends loses its marks.</summary>
+    /// <summary>How many pairs of words are compared at most when a text is changed: beyond, what lies between what stayed at both ends
+    /// loses its marks.</summary>
     private const int MostCompared = 4_000_000;
 
     /// <summary>Why a text cannot be taken, or null.</summary>
-    public static string? Refusal(string text) => text.Length <= MostCharacters && Word().Count(text) <= MostWords ? null
-        : $"A text in which words are marked has up to {MostWords} words and {MostCharacters} characters. Share a longer one out over several questions.";
+    public static string? Refusal(string text) =>
+        text.Length <= MostCharacters && Word().Count(text) <= MostWords
+            ? null
+            : $"A text in which words are marked has up to {MostWords} words and {MostCharacters} characters. Share a longer one out over several questions.";
 
     /// <summary>The whole text without marks.</summary>
     public static string TextOf<TMark>(IEnumerable<Run<TMark>> runs)
@@ -180,7 +184,12 @@ public static partial class MarkedText
         var (left, right, oldGap, newGap) = (0, 0, 0, 0);
         while (left < before.Count || right < after.Count)
         {
-            if (left < before.Count && right < after.Count && before[left].Text == after[right].Text && length[left, right] == length[left + 1, right + 1] + 1)
+            if (
+                left < before.Count
+                && right < after.Count
+                && before[left].Text == after[right].Text
+                && length[left, right] == length[left + 1, right + 1] + 1
+            )
             {
                 InPlace(oldGap, left, newGap, right);
                 goes[left] = right;
@@ -247,6 +256,9 @@ public static partial class MarkedText
     private static string Lines(string text) => text.ReplaceLineEndings("\n").Trim('\n');
 
     /// <summary>Letters and digits, with apostrophes, hyphens, points and commas inside; a letter of a script without spaces is a word.</summary>
-    [GeneratedRegex(@"[\p{IsCJKUnifiedIdeographs}\p{IsHiragana}\p{IsKatakana}]|[\p{L}\p{M}\p{N}-[\p{IsCJKUnifiedIdeographs}\p{IsHiragana}\p{IsKatakana}]]+(?:['’\-.,][\p{L}\p{M}\p{N}]+)*")]
+    [GeneratedRegex(
+        @"[\p{IsCJKUnifiedIdeographs}\p{IsHiragana}\p{IsKatakana}]|"
+            + @"[\p{L}\p{M}\p{N}-[\p{IsCJKUnifiedIdeographs}\p{IsHiragana}\p{IsKatakana}]]+(?:['’\-.,][\p{L}\p{M}\p{N}]+)*"
+    )]
     private static partial Regex Word();
 }

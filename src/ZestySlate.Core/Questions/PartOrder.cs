@@ -20,8 +20,13 @@ public sealed record PartOrder(string Of, ValueList<string> Ids)
     }
 
     /// <summary>A new order of things.</summary>
-    internal static PartOrder Shuffled<T>(string of, ValueList<T> things, Func<T, string> id, SeededRandom random, Func<T, bool>? pinned = null) =>
-        new(of, random.Shuffle(things, pinned).Select(id).ToValueList());
+    internal static PartOrder Shuffled<T>(
+        string of,
+        ValueList<T> things,
+        Func<T, string> id,
+        SeededRandom random,
+        Func<T, bool>? pinned = null
+    ) => new(of, random.Shuffle(things, pinned).Select(id).ToValueList());
 
     /// <summary>The things in this order. What was not there when it was drawn comes last; equal ids are taken one after the other.</summary>
     public ValueList<T> Arrange<T>(ValueList<T> things, Func<T, string> id)

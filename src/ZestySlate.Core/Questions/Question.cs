@@ -49,43 +49,55 @@ public abstract record Question
 
     /// <summary>Whose the things it shows and plays are.</summary>
     [JsonIgnore]
-    public IEnumerable<Source> Sources => Pictures.Select(Source.Of).Concat(Sounds.Select(Source.Of)).Concat(Video is null ? [] : [Source.Of(Video)]);
+    public IEnumerable<Source> Sources =>
+        Pictures.Select(Source.Of).Concat(Sounds.Select(Source.Of)).Concat(Video is null ? [] : [Source.Of(Video)]);
 
     /// <summary>Every picture it shows.</summary>
     [JsonIgnore]
-    public IEnumerable<Picture> Pictures => Faces.SelectMany(part => part.Face.Pictures).Concat(new[] { Picture }.Concat(Bands.Bands.Select(band => band.Picture)).OfType<Picture>());
+    public IEnumerable<Picture> Pictures =>
+        Faces
+            .SelectMany(part => part.Face.Pictures)
+            .Concat(new[] { Picture }.Concat(Bands.Bands.Select(band => band.Picture)).OfType<Picture>());
 
     /// <summary>Everything it plays, by the hashes of the files.</summary>
     [JsonIgnore]
-    public IEnumerable<string> Played => Faces.SelectMany(part => part.Face.Played).Concat(new[] { Sound?.Media, Video?.Media, Video?.Captions }.OfType<string>().Where(media => media.Length > 0));
+    public IEnumerable<string> Played =>
+        Faces
+            .SelectMany(part => part.Face.Played)
+            .Concat(new[] { Sound?.Media, Video?.Media, Video?.Captions }.OfType<string>().Where(media => media.Length > 0));
 
     /// <summary>The same question with one file of the library in another's place.</summary>
-    internal Question With(MediaSwap swap) => Faces.Aggregate(this, (changed, part) => changed.WithFace(part.Key, face => face with { Picture = swap.OrNone(face.Picture), Sound = swap.Of(face.Sound) })) with
-    {
-        Picture = swap.OrNone(Picture),
-        Sound = swap.Of(Sound),
-        Video = swap.Of(Video),
-        Bands = swap.Of(Bands),
-    };
+    internal Question With(MediaSwap swap) =>
+        Faces.Aggregate(this, (changed, part) =>
+            changed.WithFace(part.Key, face => face with { Picture = swap.OrNone(face.Picture), Sound = swap.Of(face.Sound) })
+        ) with
+        {
+            Picture = swap.OrNone(Picture),
+            Sound = swap.Of(Sound),
+            Video = swap.Of(Video),
+            Bands = swap.Of(Bands),
+        };
 
     /// <summary>The same question with the common words of another version of it.</summary>
-    internal Question WithCommonWording(Question newer) => this with
-    {
-        Prompt = newer.Prompt,
-        Picture = newer.Picture,
-        Sound = newer.Sound,
-        Video = newer.Video,
-        Hint = newer.Hint,
-        Explanation = newer.Explanation,
-        Bands = Bands.WithWording(newer.Bands),
-    };
+    internal Question WithCommonWording(Question newer) =>
+        this with
+        {
+            Prompt = newer.Prompt,
+            Picture = newer.Picture,
+            Sound = newer.Sound,
+            Video = newer.Video,
+            Hint = newer.Hint,
+            Explanation = newer.Explanation,
+            Bands = Bands.WithWording(newer.Bands),
+        };
 
     /// <summary>The same question with the common rules of marking of another version of it.</summary>
-    internal Question WithCommonKey(Question newer) => this with
-    {
-        Points = newer.Points,
-        AllOrNothing = newer.AllOrNothing,
-        Penalty = newer.Penalty,
-        Bands = newer.Bands.WithWording(Bands),
-    };
+    internal Question WithCommonKey(Question newer) =>
+        this with
+        {
+            Points = newer.Points,
+            AllOrNothing = newer.AllOrNothing,
+            Penalty = newer.Penalty,
+            Bands = newer.Bands.WithWording(Bands),
+        };
 }

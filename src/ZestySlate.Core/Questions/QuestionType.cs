@@ -166,13 +166,18 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     public sealed override bool MarksAlone(Question question) => MarksAlone((TQuestion)question);
 
-    public sealed override Response Onto(Question question, Response? before, Response given) => given is TResponse fitting ? Onto((TQuestion)question, before as TResponse, fitting) : given;
+    public sealed override Response Onto(Question question, Response? before, Response given) =>
+        given is TResponse fitting ? Onto((TQuestion)question, before as TResponse, fitting) : given;
 
     public sealed override QuestionMark Mark(Question question, Response? response, CultureInfo culture)
     {
         var mark = Mark((TQuestion)question, response as TResponse, culture);
         return question.AllOrNothing && mark.Verdict is Verdict.Partly
-            ? mark with { Share = 0, Reason = mark.Reason.Then(Reason.Of("allOrNothing")) }
+            ? mark with
+            {
+                Share = 0,
+                Reason = mark.Reason.Then(Reason.Of("allOrNothing")),
+            }
             : mark;
     }
 
@@ -184,14 +189,20 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     public sealed override Reason? RefuseResponse(Question question, Response response) =>
         response is TResponse fitting ? RefuseResponse((TQuestion)question, fitting) : Reason.Of("otherKindOfAnswer");
 
-    public sealed override Response? Kept(Question question, Response response, QuestionMark mark) => response is TResponse fitting
-        ? Kept((TQuestion)question, fitting, mark.Parts.Where(part => part.Verdict == Verdict.Right).Select(part => part.Part).ToHashSet())
-        : null;
+    public sealed override Response? Kept(Question question, Response response, QuestionMark mark) =>
+        response is TResponse fitting
+            ? Kept(
+                (TQuestion)question,
+                fitting,
+                mark.Parts.Where(part => part.Verdict == Verdict.Right).Select(part => part.Part).ToHashSet()
+            )
+            : null;
 
     public sealed override Response WithKept(Question question, Response given, Response kept) =>
         given is TResponse fitting && kept is TResponse stays ? WithKept((TQuestion)question, fitting, stays) : given;
 
-    public sealed override Response? Draft(Question question, Response last) => last is TResponse fitting ? Draft((TQuestion)question, fitting) : null;
+    public sealed override Response? Draft(Question question, Response last) =>
+        last is TResponse fitting ? Draft((TQuestion)question, fitting) : null;
 
     public sealed override Steps StepsOf(Question question) => StepsOf((TQuestion)question);
 
@@ -208,24 +219,38 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
 
     public sealed override IEnumerable<StatedOption> OptionsOf(Question question) => OptionsOf((TQuestion)question);
 
-    public sealed override IEnumerable<string> Picked(Question question, Response response) => response is TResponse fitting ? Picked((TQuestion)question, fitting) : [];
+    public sealed override IEnumerable<string> Picked(Question question, Response response) =>
+        response is TResponse fitting ? Picked((TQuestion)question, fitting) : [];
 
-    public sealed override IEnumerable<TypedAnswer> Typed(Question question, Response response) => response is TResponse fitting ? Typed((TQuestion)question, fitting) : [];
+    public sealed override IEnumerable<TypedAnswer> Typed(Question question, Response response) =>
+        response is TResponse fitting ? Typed((TQuestion)question, fitting) : [];
 
-    public sealed override Question WithVariant(Question question, string part, string text) => WithVariant((TQuestion)question, part, text);
+    public sealed override Question WithVariant(Question question, string part, string text) =>
+        WithVariant((TQuestion)question, part, text);
 
     public sealed override Response? Rehearse(Question question, Chance chance) => Rehearse((TQuestion)question, chance);
 
     public sealed override IEnumerable<Weakness> Check(Question question, CultureInfo culture) => Check((TQuestion)question, culture);
 
-    public sealed override ValueList<PartOrder> Draw(Question question, SeededRandom random, bool options) => Draw((TQuestion)question, random, options).ToValueList();
+    public sealed override ValueList<PartOrder> Draw(Question question, SeededRandom random, bool options) =>
+        Draw((TQuestion)question, random, options).ToValueList();
 
-    public sealed override QuestionView View(Question question, Showing<Response> showing) => View((TQuestion)question, new Showing<TResponse>(
-        showing.Response as TResponse, showing.Kept as TResponse, showing.Mark, showing.Shown, showing.Orders, showing.Words)
-    {
-        HintSeen = showing.HintSeen,
-        Tally = showing.Tally,
-    });
+    public sealed override QuestionView View(Question question, Showing<Response> showing) =>
+        View(
+            (TQuestion)question,
+            new Showing<TResponse>(
+                showing.Response as TResponse,
+                showing.Kept as TResponse,
+                showing.Mark,
+                showing.Shown,
+                showing.Orders,
+                showing.Words
+            )
+            {
+                HintSeen = showing.HintSeen,
+                Tally = showing.Tally,
+            }
+        );
 
     protected abstract string TitleOf(TQuestion question);
 
@@ -258,7 +283,8 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     protected virtual Steps StepsOf(TQuestion question) => Steps.NotMarked;
 
     /// <summary>A step is right when the part that was moved then stands right; the answer stays as it is.</summary>
-    protected virtual (bool Right, TResponse After) AfterStep(TQuestion question, TResponse response, QuestionMark mark, string part) => (mark.Of(part)?.Verdict is Verdict.Right, response);
+    protected virtual (bool Right, TResponse After) AfterStep(TQuestion question, TResponse response, QuestionMark mark, string part) =>
+        (mark.Of(part)?.Verdict is Verdict.Right, response);
 
     protected virtual bool HasPartHints(TQuestion question) => false;
 

@@ -66,8 +66,9 @@ public static class QuestionTypes
             type.PolymorphismOptions = new JsonPolymorphismOptions { TypeDiscriminatorPropertyName = "type" };
             foreach (var family in All)
             {
-                type.PolymorphismOptions.DerivedTypes.Add(new JsonDerivedType(
-                    type.Type == typeof(Question) ? family.DefinitionType : family.ResponseType, family.Key));
+                type.PolymorphismOptions.DerivedTypes.Add(
+                    new JsonDerivedType(type.Type == typeof(Question) ? family.DefinitionType : family.ResponseType, family.Key)
+                );
             }
         }
     }

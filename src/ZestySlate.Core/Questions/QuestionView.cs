@@ -22,7 +22,14 @@ public readonly record struct Shown(bool RightOrWrong, bool RightAnswer, bool Po
 /// <param name="Shown">What may be shown now.</param>
 /// <param name="Orders">The orders in which this go shows what is shuffled.</param>
 /// <param name="Words">The words of the activity's language.</param>
-public sealed record Showing<TResponse>(TResponse? Response, TResponse? Kept, QuestionMark? Mark, Shown Shown, ValueList<PartOrder> Orders, Words Words)
+public sealed record Showing<TResponse>(
+    TResponse? Response,
+    TResponse? Kept,
+    QuestionMark? Mark,
+    Shown Shown,
+    ValueList<PartOrder> Orders,
+    Words Words
+)
     where TResponse : Response
 {
     /// <summary>What stands in the fields: what was given, or what stays from an earlier try.</summary>
@@ -35,12 +42,14 @@ public sealed record Showing<TResponse>(TResponse? Response, TResponse? Kept, Qu
     public Tally Tally { get; init; } = Tally.None;
 
     /// <summary>Things in the order that was drawn for this go; as they stand where none was.</summary>
-    public ValueList<T> InOrder<T>(string of, ValueList<T> things, Func<T, string> id) => PartOrder.Find(Orders, of) is { } order ? order.Arrange(things, id) : things;
+    public ValueList<T> InOrder<T>(string of, ValueList<T> things, Func<T, string> id) =>
+        PartOrder.Find(Orders, of) is { } order ? order.Arrange(things, id) : things;
 
     /// <summary>What may be said of a part: its verdict, why, and the author's words; nothing before it may be shown.</summary>
-    public PartSaid Said(string part) => Shown.RightOrWrong && Mark?.Of(part) is { } mark
-        ? new PartSaid(mark.Verdict, Words.Say(mark.Reason), mark.Feedback)
-        : PartSaid.Nothing;
+    public PartSaid Said(string part) =>
+        Shown.RightOrWrong && Mark?.Of(part) is { } mark
+            ? new PartSaid(mark.Verdict, Words.Say(mark.Reason), mark.Feedback)
+            : PartSaid.Nothing;
 }
 
 /// <summary>What is said of a part beside it.</summary>

@@ -19,7 +19,8 @@ public abstract record Response
     [System.Text.Json.Serialization.JsonIgnore]
     public virtual double Seconds => 0;
 
-    /// <summary>The same answer from a page that says what was changed on it: the names of parts, or of options. Families that keep nothing apart take it as it is.</summary>
+    /// <summary>The same answer from a page that says what was changed on it: the names of parts, or of options. Families that keep nothing
+    /// apart take it as it is.</summary>
     public virtual Response Touching(ValueList<string> names) => this;
 }
 
@@ -33,18 +34,30 @@ public abstract record PartsResponse : Response
 {
     public ValueList<PartAnswer> Parts { get; init; } = [];
 
-    /// <summary>The parts that were changed on the page it came from; the others stay as they are, whatever that page shows of them. Null when all of it is meant.</summary>
+    /// <summary>The parts that were changed on the page it came from; the others stay as they are, whatever that page shows of them. Null
+    /// when all of it is meant.</summary>
     public ValueList<string>? Touched { get; init; }
 
     public sealed override Response Touching(ValueList<string> names) =>
-        this with { Touched = names.Select(name => name.StartsWith("part-", StringComparison.Ordinal) ? name["part-".Length..] : name).ToValueList() };
+        this with
+        {
+            Touched = names
+                .Select(name => name.StartsWith("part-", StringComparison.Ordinal) ? name["part-".Length..] : name)
+                .ToValueList(),
+        };
 
     /// <summary>The answer after this was given on top of another.</summary>
-    internal PartsResponse Onto(PartsResponse? before) => Touched is not { } touched ? this : this with
-    {
-        Parts = (before?.Parts ?? []).RemoveAll(part => touched.Contains(part.Part)).Concat(Parts.Where(part => touched.Contains(part.Part))).ToValueList(),
-        Touched = null,
-    };
+    internal PartsResponse Onto(PartsResponse? before) =>
+        Touched is not { } touched
+            ? this
+            : this with
+            {
+                Parts = (before?.Parts ?? [])
+                    .RemoveAll(part => touched.Contains(part.Part))
+                    .Concat(Parts.Where(part => touched.Contains(part.Part)))
+                    .ToValueList(),
+                Touched = null,
+            };
 
     /// <summary>What was given for a part; empty when nothing was.</summary>
     public string For(string part)

@@ -20,5 +20,8 @@ internal static class RubricRows
 {
     /// <summary>The rows with the words of a newer version.</summary>
     internal static ValueList<RubricRow> WithWording(this ValueList<RubricRow> rows, ValueList<RubricRow> newer) =>
-        rows.Replace(_ => true, row => newer.FirstOrDefault(other => other.Id == row.Id) is { } same ? row with { Title = same.Title, Words = same.Words } : row);
+        rows.Replace(
+            _ => true,
+            row => newer.FirstOrDefault(other => other.Id == row.Id) is { } same ? row with { Title = same.Title, Words = same.Words } : row
+        );
 }

@@ -48,7 +48,9 @@ public sealed record Tally(int Voters, ValueList<VotesFor> Votes)
     /// <summary>What may be shown of it: all votes, or of anonymous ones those of whole groups of voters. Null while that is nothing.</summary>
     public Tally? ShownBy(VoteRules rules)
     {
-        var shown = rules.Anonymous ? new Tally(ShownVoters, Votes.Select(votes => votes with { Count = votes.Shown }).ToValueList()) : this;
+        var shown = rules.Anonymous
+            ? new Tally(ShownVoters, Votes.Select(votes => votes with { Count = votes.Shown }).ToValueList())
+            : this;
         return shown.Voters >= rules.VotersNeeded ? shown : null;
     }
 
@@ -56,7 +58,9 @@ public sealed record Tally(int Voters, ValueList<VotesFor> Votes)
     public Tally With(ValueList<PartAnswer> vote)
     {
         var voters = Voters + 1;
-        var votes = Votes.Concat(vote.Select(part => new VotesFor(part.Part, part.Value, 1))).GroupBy(votes => (votes.Part, votes.Choice))
+        var votes = Votes
+            .Concat(vote.Select(part => new VotesFor(part.Part, part.Value, 1)))
+            .GroupBy(votes => (votes.Part, votes.Choice))
             .Select(same => new VotesFor(same.Key.Part, same.Key.Choice, same.Sum(votes => votes.Count), same.Sum(votes => votes.Shown)));
         return voters - ShownVoters >= LeastAnonymous
             ? new(voters, votes.Select(votes => votes with { Shown = votes.Count }).ToValueList()) { ShownVoters = voters }

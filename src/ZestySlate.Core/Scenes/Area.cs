@@ -22,7 +22,8 @@ public abstract record Area
     [JsonIgnore]
     public abstract Share Middle { get; }
 
-    /// <summary>The outline as corners in shares of the backdrop's picture. On a panorama x may pass beyond 0 and 1 where the outline crosses the seam.</summary>
+    /// <summary>The outline as corners in shares of the backdrop's picture. On a panorama x may pass beyond 0 and 1 where the outline
+    /// crosses the seam.</summary>
     [JsonIgnore]
     public abstract ValueList<Share> Outline { get; }
 
@@ -36,17 +37,27 @@ public abstract record Area
     [JsonIgnore]
     public abstract double Size { get; }
 
-    /// <summary>A usual area of this shape around a place; the shapes are the names used in files. Unknown shapes give a rectangle, or a cone on a panorama.</summary>
+    /// <summary>A usual area of this shape around a place; the shapes are the names used in files. Unknown shapes give a rectangle, or a
+    /// cone on a panorama.</summary>
     public static Area Around(string shape, double x, double y, bool onSphere)
     {
-        const double w = 0.14, h = 0.16;
+        const double w = 0.14,
+            h = 0.16;
         var box = new RectangleArea(x - (w / 2), y - (h / 2), w, h);
         return (shape, onSphere) switch
         {
-            ("polygon" or "spherePolygon", true) => new SpherePolygonArea(new ConeArea(Direction.AtShare(x, y), 10).Around(5).ToValueList()),
+            ("polygon" or "spherePolygon", true) => new SpherePolygonArea(
+                new ConeArea(Direction.AtShare(x, y), 10).Around(5).ToValueList()
+            ),
             (_, true) => new ConeArea(Direction.AtShare(x, y), 10),
             ("ellipse", _) => new EllipseArea(x - (w / 2), y - (h / 2), w, h),
-            ("polygon", _) => new PolygonArea([new(x, y - (h / 2)), new(x + (w / 2), y), new(x + (w / 3), y + (h / 2)), new(x - (w / 3), y + (h / 2)), new(x - (w / 2), y)]),
+            ("polygon", _) => new PolygonArea([
+                new(x, y - (h / 2)),
+                new(x + (w / 2), y),
+                new(x + (w / 3), y + (h / 2)),
+                new(x - (w / 3), y + (h / 2)),
+                new(x - (w / 2), y),
+            ]),
             _ => box,
         };
     }
@@ -73,7 +84,13 @@ public abstract record Area
         {
             var (a, b) = (corners[i], corners[j]);
             var cross = ((b.X - a.X) * (y - a.Y)) - ((b.Y - a.Y) * (x - a.X));
-            if (Math.Abs(cross) < 1e-12 && x >= Math.Min(a.X, b.X) - 1e-9 && x <= Math.Max(a.X, b.X) + 1e-9 && y >= Math.Min(a.Y, b.Y) - 1e-9 && y <= Math.Max(a.Y, b.Y) + 1e-9)
+            if (
+                Math.Abs(cross) < 1e-12
+                && x >= Math.Min(a.X, b.X) - 1e-9
+                && x <= Math.Max(a.X, b.X) + 1e-9
+                && y >= Math.Min(a.Y, b.Y) - 1e-9
+                && y <= Math.Max(a.Y, b.Y) + 1e-9
+            )
             {
                 return true;
             }

@@ -49,7 +49,9 @@ public readonly record struct Direction
     public double BearingTo(Direction other)
     {
         var (a, b, turn) = (Radians(Pitch), Radians(other.Pitch), Radians(other.Yaw - Yaw));
-        return Math.Atan2(Math.Sin(turn) * Math.Cos(b), (Math.Cos(a) * Math.Sin(b)) - (Math.Sin(a) * Math.Cos(b) * Math.Cos(turn))) * 180 / Math.PI;
+        return Math.Atan2(Math.Sin(turn) * Math.Cos(b), (Math.Cos(a) * Math.Sin(b)) - (Math.Sin(a) * Math.Cos(b) * Math.Cos(turn)))
+            * 180
+            / Math.PI;
     }
 
     private static double Radians(double degrees) => degrees * Math.PI / 180;

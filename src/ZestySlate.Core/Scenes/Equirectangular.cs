@@ -16,7 +16,8 @@ public static class Equirectangular
         }
 
         return width < LeastWidth
-            ? $"This picture is {width} × {height} pixels. A panorama needs at least {LeastWidth} × {LeastWidth / 2}, or it is blurred when somebody looks round."
+            ? $"This picture is {width} × {height} pixels. A panorama needs at least {LeastWidth} × {LeastWidth / 2}, or "
+                + "it is blurred when somebody looks round."
             : null;
     }
 }

@@ -18,7 +18,8 @@ public abstract record BoxArea : Area
         Y = Side(y, Height, overhang);
     }
 
-    private static double Side(double side, double length, double overhang) => Math.Round(Math.Clamp(double.IsFinite(side) ? side : 0.5, -length * overhang, 1 - (length * (1 - overhang))), 5);
+    private static double Side(double side, double length, double overhang) =>
+        Math.Round(Math.Clamp(double.IsFinite(side) ? side : 0.5, -length * overhang, 1 - (length * (1 - overhang))), 5);
 
     public double X { get; }
 
@@ -37,9 +38,8 @@ public abstract record BoxArea : Area
 public sealed record RectangleArea : BoxArea
 {
     [JsonConstructor]
-    public RectangleArea(double x, double y, double width, double height) : base(x, y, width, height, 0)
-    {
-    }
+    public RectangleArea(double x, double y, double width, double height)
+        : base(x, y, width, height, 0) { }
 
     public override double Size => Width * Height;
 
@@ -50,20 +50,24 @@ public sealed record RectangleArea : BoxArea
     public override Area MovedTo(double x, double y) => new RectangleArea(x - (Width / 2), y - (Height / 2), Width, Height);
 }
 
-/// <summary>An ellipse that fills a box. It is a point with a radius, so that its middle is kept on the picture and stays where it is, also nearer to the edge than the radius.</summary>
+/// <summary>An ellipse that fills a box. It is a point with a radius, so that its middle is kept on the picture and stays where it is, also
+/// nearer to the edge than the radius.</summary>
 public sealed record EllipseArea : BoxArea
 {
     private const int Corners = 36;
 
     [JsonConstructor]
-    public EllipseArea(double x, double y, double width, double height) : base(x, y, width, height, 0.5)
-    {
-    }
+    public EllipseArea(double x, double y, double width, double height)
+        : base(x, y, width, height, 0.5) { }
 
     public override double Size => Math.PI * Width * Height / 4;
 
-    public override ValueList<Share> Outline => Enumerable.Range(0, Corners).Select(i => i * 2 * Math.PI / Corners)
-        .Select(turn => new Share(Middle.X + (Math.Sin(turn) * Width / 2), Middle.Y - (Math.Cos(turn) * Height / 2))).ToValueList();
+    public override ValueList<Share> Outline =>
+        Enumerable
+            .Range(0, Corners)
+            .Select(i => i * 2 * Math.PI / Corners)
+            .Select(turn => new Share(Middle.X + (Math.Sin(turn) * Width / 2), Middle.Y - (Math.Cos(turn) * Height / 2)))
+            .ToValueList();
 
     public override bool Contains(double x, double y)
     {
@@ -93,12 +97,17 @@ public sealed record PolygonArea : Area
 
     public override bool OnSphere => false;
 
-    public override Share Middle => new((Corners.Min(c => c.X) + Corners.Max(c => c.X)) / 2, (Corners.Min(c => c.Y) + Corners.Max(c => c.Y)) / 2);
+    public override Share Middle =>
+        new((Corners.Min(c => c.X) + Corners.Max(c => c.X)) / 2, (Corners.Min(c => c.Y) + Corners.Max(c => c.Y)) / 2);
 
     public override ValueList<Share> Outline => Corners;
 
-    public override double Size => Math.Abs(Corners.Select((c, i) => (c, next: Corners[(i + 1) % Corners.Count]))
-        .Sum(side => (side.c.X * side.next.Y) - (side.next.X * side.c.Y))) / 2;
+    public override double Size =>
+        Math.Abs(
+            Corners
+                .Select((c, i) => (c, next: Corners[(i + 1) % Corners.Count]))
+                .Sum(side => (side.c.X * side.next.Y) - (side.next.X * side.c.Y))
+        ) / 2;
 
     public override bool Contains(double x, double y) => Inside(Corners, x, y);
 

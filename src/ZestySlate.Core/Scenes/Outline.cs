@@ -46,11 +46,24 @@ public static class Outline
             above.Push((indent, at));
         }
 
-        return lines.Select(line => new OutlineLine(line.Name, line.LeadsTo.Distinct(StringComparer.OrdinalIgnoreCase).ToValueList())).ToValueList();
+        return lines
+            .Select(line => new OutlineLine(line.Name, line.LeadsTo.Distinct(StringComparer.OrdinalIgnoreCase).ToValueList()))
+            .ToValueList();
     }
 
     /// <summary>The scenes of an activity and where they lead, as an outline.</summary>
-    public static string Write(Activities.Activity activity) => string.Join("\n", activity.Scenes.SelectMany(scene =>
-        scene.Spots.Select(spot => spot.Content.Goal).OfType<string>().Select(activity.SceneOf).OfType<Activities.Scene>().Distinct()
-            .Select(goal => "  " + activity.TitleOf(goal)).Prepend(activity.TitleOf(scene))));
+    public static string Write(Activities.Activity activity) =>
+        string.Join(
+            "\n",
+            activity.Scenes.SelectMany(scene =>
+                scene
+                    .Spots.Select(spot => spot.Content.Goal)
+                    .OfType<string>()
+                    .Select(activity.SceneOf)
+                    .OfType<Activities.Scene>()
+                    .Distinct()
+                    .Select(goal => "  " + activity.TitleOf(goal))
+                    .Prepend(activity.TitleOf(scene))
+            )
+        );
 }

@@ -40,11 +40,20 @@ public sealed record SceneMap
     /// <summary>The map of an activity.</summary>
     public static SceneMap Of(Activity activity)
     {
-        var ways = activity.Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content.Goal is not null)
-                .Select(spot => (scene, spot, goal: activity.SceneOf(spot.Content.Goal!))))
+        var ways = activity
+            .Scenes.SelectMany(scene =>
+                scene
+                    .Spots.Where(spot => spot.Content.Goal is not null)
+                    .Select(spot => (scene, spot, goal: activity.SceneOf(spot.Content.Goal!)))
+            )
             .Where(way => way.goal is not null)
             .GroupBy(way => (way.scene.Id, way.goal!.Id))
-            .Select(same => new MapWay(same.Key.Item1, same.Key.Item2, same.All(way => way.spot.Lock is not null || way.goal!.Lock is not null))).ToValueList();
+            .Select(same => new MapWay(
+                same.Key.Item1,
+                same.Key.Item2,
+                same.All(way => way.spot.Lock is not null || way.goal!.Lock is not null)
+            ))
+            .ToValueList();
         var (reachable, openable) = Explored(activity);
         return new SceneMap(Placed(activity, ways, reachable), ways, reachable, openable);
     }
@@ -99,7 +108,8 @@ public sealed record SceneMap
 
     private sealed class Reach(Dictionary<string, Spot> spots) : IReach
     {
-        public decimal Points { get; } = spots.Values.Sum(spot => spot.Question is { } question ? QuestionTypes.For(question).OutOf(question) : 0);
+        public decimal Points { get; } =
+            spots.Values.Sum(spot => spot.Question is { } question ? QuestionTypes.For(question).OutOf(question) : 0);
 
         public Spot? SpotOf(string spotId) => spots.GetValueOrDefault(spotId);
     }
@@ -138,11 +148,19 @@ public sealed record SceneMap
         }
 
         var rows = new Dictionary<int, int>();
-        return order.Select(id =>
-        {
-            var row = rows.GetValueOrDefault(level[id]);
-            rows[level[id]] = row + 1;
-            return new MapNode(activity.SceneOf(id)!, level[id], row, reachable.Contains(id), activity.Scenes.Count > 1 && !leads[id].Any());
-        }).ToValueList();
+        return order
+            .Select(id =>
+            {
+                var row = rows.GetValueOrDefault(level[id]);
+                rows[level[id]] = row + 1;
+                return new MapNode(
+                    activity.SceneOf(id)!,
+                    level[id],
+                    row,
+                    reachable.Contains(id),
+                    activity.Scenes.Count > 1 && !leads[id].Any()
+                );
+            })
+            .ToValueList();
     }
 }

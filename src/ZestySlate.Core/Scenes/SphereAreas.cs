@@ -56,7 +56,9 @@ public sealed record SpherePolygonArea : Area
         get
         {
             var flat = Corners.Select(c => Flattened(c, angle => 2 * Math.Sin(angle / 2))).ToList();
-            return Math.Abs(flat.Select((c, i) => (c.X * flat[(i + 1) % flat.Count].Y) - (flat[(i + 1) % flat.Count].X * c.Y)).Sum()) / 2 / (4 * Math.PI);
+            return Math.Abs(flat.Select((c, i) => (c.X * flat[(i + 1) % flat.Count].Y) - (flat[(i + 1) % flat.Count].X * c.Y)).Sum())
+                / 2
+                / (4 * Math.PI);
         }
     }
 
@@ -96,12 +98,15 @@ public sealed record SpherePolygonArea : Area
     }
 
     /// <summary>Directions as shares of the picture without a jump at the seam.</summary>
-    internal static ValueList<Share> Unrolled(Direction centre, IEnumerable<Direction> directions) => directions.Select(d =>
-    {
-        var (x, y) = d.Share;
-        var away = x - centre.Share.X;
-        return new Share(x - Math.Round(away), y);
-    }).ToValueList();
+    internal static ValueList<Share> Unrolled(Direction centre, IEnumerable<Direction> directions) =>
+        directions
+            .Select(d =>
+            {
+                var (x, y) = d.Share;
+                var away = x - centre.Share.X;
+                return new Share(x - Math.Round(away), y);
+            })
+            .ToValueList();
 
     private Share Flattened(Direction direction, Func<double, double> radius)
     {

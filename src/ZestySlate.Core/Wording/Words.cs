@@ -72,9 +72,10 @@ public sealed class Words
     }
 
     /// <summary>Every plural form of an entry, for who chooses among them later; one text is the form "other".</summary>
-    public IReadOnlyDictionary<string, string> Forms(string key) => _own.GetValueOrDefault(key) is { } own
-        ? new Dictionary<string, string> { ["other"] = own }
-        : _entries[key] is { Forms: { } forms } ? forms : new Dictionary<string, string> { ["other"] = _entries[key].Text };
+    public IReadOnlyDictionary<string, string> Forms(string key) =>
+        _own.GetValueOrDefault(key) is { } own ? new Dictionary<string, string> { ["other"] = own }
+        : _entries[key] is { Forms: { } forms } ? forms
+        : new Dictionary<string, string> { ["other"] = _entries[key].Text };
 
     /// <summary>A number as a person reads it: two decimals at most, half away from zero, in the language's own form.</summary>
     public string Number(decimal number) => Math.Round(number, 2, MidpointRounding.AwayFromZero).ToString("0.##", Culture);
@@ -95,22 +96,35 @@ public sealed class Words
         }
     }
 
-    private object Shown(object argument) => argument switch
-    {
-        decimal number => Number(number),
-        Fraction number => Number(number),
-        ExactNumber exact => NumberWriting.Write(exact.Value, Culture),
-        Reason reason => Say(reason),
-        Enum value => Say(char.ToLowerInvariant(value.GetType().Name[0]) + value.GetType().Name[1..] + value),
-        _ => argument,
-    };
+    private object Shown(object argument) =>
+        argument switch
+        {
+            decimal number => Number(number),
+            Fraction number => Number(number),
+            ExactNumber exact => NumberWriting.Write(exact.Value, Culture),
+            Reason reason => Say(reason),
+            Enum value => Say(char.ToLowerInvariant(value.GetType().Name[0]) + value.GetType().Name[1..] + value),
+            _ => argument,
+        };
 
     private string FormOf(string key, object[] arguments)
     {
         var entry = _entries.GetValueOrDefault(key) ?? throw new KeyNotFoundException($"There are no words for «{key}».");
-        var count = arguments.Length == 0 ? 0 : arguments[0] switch { int whole => whole, decimal number => number, Fraction number => number.ToDecimal(), _ => 0 };
-        return entry.Forms is null ? entry.Text
-            : (count == 0 ? entry.Forms.GetValueOrDefault("zero") : null) ?? entry.Forms.GetValueOrDefault(Plurals.FormOf(_plurals, count)) ?? entry.Text;
+        var count =
+            arguments.Length == 0
+                ? 0
+                : arguments[0] switch
+                {
+                    int whole => whole,
+                    decimal number => number,
+                    Fraction number => number.ToDecimal(),
+                    _ => 0,
+                };
+        return entry.Forms is null
+            ? entry.Text
+            : (count == 0 ? entry.Forms.GetValueOrDefault("zero") : null)
+                ?? entry.Forms.GetValueOrDefault(Plurals.FormOf(_plurals, count))
+                ?? entry.Text;
     }
 
     private static string Primary(string language) => language.Split('-')[0].ToLowerInvariant();
@@ -122,7 +136,10 @@ public sealed class Words
     {
         using var stream = typeof(Words).Assembly.GetManifestResourceStream($"ZestySlate.Core.Wording.{name}.json")!;
         using var document = JsonDocument.Parse(stream);
-        return document.RootElement.EnumerateObject().Select(property => KeyValuePair.Create(property.Name, Entry.Of(property.Value))).ToList();
+        return document
+            .RootElement.EnumerateObject()
+            .Select(property => KeyValuePair.Create(property.Name, Entry.Of(property.Value)))
+            .ToList();
     }
 
     /// <summary>An entry: one text, or a text for each plural form.</summary>

@@ -19,16 +19,19 @@ public static class PlatformEndpoints
     {
         var hint = Guid.NewGuid().ToString("N");
         Openings[hint] = opening;
-        return Microsoft.AspNetCore.WebUtilities.QueryHelpers.AddQueryString(tool.LoginUrl, new Dictionary<string, string?>
-        {
-            ["iss"] = Origin(context),
-            ["client_id"] = tool.ClientId,
-            ["lti_deployment_id"] = tool.DeploymentId,
-            ["login_hint"] = opening.PersonId,
-            ["lti_message_hint"] = hint,
-            ["target_link_uri"] = targetLink,
-            ["lti_storage_target"] = "_parent",
-        });
+        return Microsoft.AspNetCore.WebUtilities.QueryHelpers.AddQueryString(
+            tool.LoginUrl,
+            new Dictionary<string, string?>
+            {
+                ["iss"] = Origin(context),
+                ["client_id"] = tool.ClientId,
+                ["lti_deployment_id"] = tool.DeploymentId,
+                ["login_hint"] = opening.PersonId,
+                ["lti_message_hint"] = hint,
+                ["target_link_uri"] = targetLink,
+                ["lti_storage_target"] = "_parent",
+            }
+        );
     }
 
     public static string Origin(HttpContext context) => $"{context.Request.Scheme}://{context.Request.Host}";
@@ -36,7 +39,9 @@ public static class PlatformEndpoints
     public static void MapPlatform(this WebApplication app)
     {
         app.MapGet("/lti/authorize", Authorize);
-        app.MapGet("/lti/keys", async (SiteKeys keys, SiteStore store, HttpContext context) => await MisbehaveAsync(store, context, keysToo: false) ?? Results.Json(keys.Public()));
+        app.MapGet("/lti/keys", async (SiteKeys keys, SiteStore store, HttpContext context) =>
+            await MisbehaveAsync(store, context, keysToo: false) ?? Results.Json(keys.Public())
+        );
         app.MapPost("/lti/token", TokenAsync);
         app.MapPost("/lti/lineitems/{id}/scores", ScoreAsync);
         app.MapGet("/lti/courses/{course}/members", MembersAsync);
@@ -47,11 +52,14 @@ public static class PlatformEndpoints
     {
         var query = context.Request.Query;
         var tool = store.Read(state => state.Tool);
-        var problem = query["client_id"] != tool.ClientId ? "unknown client_id"
+        var problem =
+            query["client_id"] != tool.ClientId ? "unknown client_id"
             : query["redirect_uri"] != tool.RedirectUri ? "redirect_uri is not registered"
-            : query["response_type"] != "id_token" || query["response_mode"] != "form_post" || query["scope"] != "openid" ? "wrong response_type, response_mode or scope"
+            : query["response_type"] != "id_token" || query["response_mode"] != "form_post" || query["scope"] != "openid"
+                ? "wrong response_type, response_mode or scope"
             : string.IsNullOrEmpty(query["nonce"]) || string.IsNullOrEmpty(query["state"]) ? "nonce and state are required"
-            : !Openings.TryGetValue(query["lti_message_hint"].ToString(), out var opening) || opening.PersonId != query["login_hint"] ? "unknown login_hint or lti_message_hint"
+            : !Openings.TryGetValue(query["lti_message_hint"].ToString(), out var opening) || opening.PersonId != query["login_hint"]
+                ? "unknown login_hint or lti_message_hint"
             : null;
         if (problem is not null)
         {
@@ -62,7 +70,9 @@ public static class PlatformEndpoints
         var token = messages.Launch(Origin(context), found!, query["nonce"].ToString());
         var page = $"""
             <!doctype html><html lang="en"><head><meta charset="utf-8"><title>Opening …</title><script src="/launch.js" defer></script></head>
-            <body><form method="post" action="{Encode(tool.RedirectUri)}"><input type="hidden" name="state" value="{Encode(query["state"].ToString())}"><input type="hidden" name="id_token" value="{token}"><noscript><button>Open</button></noscript></form></body></html>
+            <body><form method="post" action="{Encode(tool.RedirectUri)}"><input type="hidden" name="state" value="{Encode(
+                query["state"].ToString()
+            )}"><input type="hidden" name="id_token" value="{token}"><noscript><button>Open</button></noscript></form></body></html>
             """;
         return Results.Content(page, "text/html; charset=utf-8");
     }
@@ -75,17 +85,34 @@ public static class PlatformEndpoints
         }
 
         var form = await context.Request.ReadFormAsync();
-        var (token, problem) = form["grant_type"] == "client_credentials" && form["client_assertion_type"] == "urn:ietf:params:oauth:client-assertion-type:jwt-bearer"
-            ? await messages.CheckAsync(form["client_assertion"].ToString(), Origin(context) + "/lti/token")
-            : (null, "wrong grant or assertion type");
-        if (token is null || token.Subject != token.Issuer || form["scope"].ToString() is not (ServiceScope.Score or ServiceScope.Memberships))
+        var (token, problem) =
+            form["grant_type"] == "client_credentials"
+            && form["client_assertion_type"] == "urn:ietf:params:oauth:client-assertion-type:jwt-bearer"
+                ? await messages.CheckAsync(form["client_assertion"].ToString(), Origin(context) + "/lti/token")
+                : (null, "wrong grant or assertion type");
+        if (
+            token is null
+            || token.Subject != token.Issuer
+            || form["scope"].ToString() is not (ServiceScope.Score or ServiceScope.Memberships)
+        )
         {
-            return Results.Json(new { error = token is null ? "invalid_client" : "invalid_scope", error_description = problem }, statusCode: 400);
+            return Results.Json(
+                new { error = token is null ? "invalid_client" : "invalid_scope", error_description = problem },
+                statusCode: 400
+            );
         }
 
         var access = Guid.NewGuid().ToString("N");
         Tokens[access] = (form["scope"].ToString(), DateTimeOffset.UtcNow.AddMinutes(10));
-        return Results.Json(new { access_token = access, token_type = "Bearer", expires_in = 600, scope = form["scope"].ToString() });
+        return Results.Json(
+            new
+            {
+                access_token = access,
+                token_type = "Bearer",
+                expires_in = 600,
+                scope = form["scope"].ToString(),
+            }
+        );
     }
 
     private static async Task<IResult> ScoreAsync(string id, HttpContext context, SiteStore store)
@@ -107,16 +134,24 @@ public static class PlatformEndpoints
 
         using var body = await JsonDocument.ParseAsync(context.Request.Body);
         var score = body.RootElement;
-        if (!score.TryGetProperty("userId", out var user) || !score.TryGetProperty("timestamp", out var timestamp) || !score.TryGetProperty("activityProgress", out var progress) || !score.TryGetProperty("gradingProgress", out var grading)
-            || (score.TryGetProperty("scoreGiven", out _) && !score.TryGetProperty("scoreMaximum", out _)))
+        if (
+            !score.TryGetProperty("userId", out var user)
+            || !score.TryGetProperty("timestamp", out var timestamp)
+            || !score.TryGetProperty("activityProgress", out var progress)
+            || !score.TryGetProperty("gradingProgress", out var grading)
+            || (score.TryGetProperty("scoreGiven", out _) && !score.TryGetProperty("scoreMaximum", out _))
+        )
         {
             return Results.StatusCode(422);
         }
 
         var at = DateTimeOffset.Parse(timestamp.GetString()!, CultureInfo.InvariantCulture);
-        var (known, newer) = store.Read(state => (
-            state.People.Any(p => p.Id == user.GetString()) && state.Courses.Any(c => c.Assignments.Any(a => a.Id == id)),
-            state.Grades.Any(g => g.AssignmentId == id && g.PersonId == user.GetString() && g.At >= at)));
+        var (known, newer) = store.Read(state =>
+            (
+                state.People.Any(p => p.Id == user.GetString()) && state.Courses.Any(c => c.Assignments.Any(a => a.Id == id)),
+                state.Grades.Any(g => g.AssignmentId == id && g.PersonId == user.GetString() && g.At >= at)
+            )
+        );
         if (!known)
         {
             return Results.NotFound();
@@ -130,17 +165,19 @@ public static class PlatformEndpoints
         store.Change(state =>
         {
             state.Grades.RemoveAll(g => g.AssignmentId == id && g.PersonId == user.GetString());
-            state.Grades.Add(new Grade
-            {
-                AssignmentId = id,
-                PersonId = user.GetString()!,
-                Given = score.TryGetProperty("scoreGiven", out var given) ? given.GetDecimal() : null,
-                Maximum = score.TryGetProperty("scoreMaximum", out var maximum) ? maximum.GetDecimal() : null,
-                ActivityProgress = progress.GetString()!,
-                GradingProgress = grading.GetString()!,
-                Comment = score.TryGetProperty("comment", out var comment) ? comment.GetString() : null,
-                At = at,
-            });
+            state.Grades.Add(
+                new Grade
+                {
+                    AssignmentId = id,
+                    PersonId = user.GetString()!,
+                    Given = score.TryGetProperty("scoreGiven", out var given) ? given.GetDecimal() : null,
+                    Maximum = score.TryGetProperty("scoreMaximum", out var maximum) ? maximum.GetDecimal() : null,
+                    ActivityProgress = progress.GetString()!,
+                    GradingProgress = grading.GetString()!,
+                    Comment = score.TryGetProperty("comment", out var comment) ? comment.GetString() : null,
+                    At = at,
+                }
+            );
         });
         return Results.NoContent();
     }
@@ -175,22 +212,29 @@ public static class PlatformEndpoints
             {
                 id = $"{Origin(context)}/lti/courses/{course}/members",
                 context = new { id = course, title = found.Course.Title },
-                members = found.People.Skip(at * size).Take(size).Select(person => new
-                {
-                    status = found.Course.Removed.Contains(person.Id) ? "Deleted" : "Active",
-                    name = person.Name,
-                    email = person.Email,
-                    user_id = person.Id,
-                    roles = new[] { person.Teaches ? "Instructor" : "Learner" },
-                }),
+                members = found
+                    .People.Skip(at * size)
+                    .Take(size)
+                    .Select(person => new
+                    {
+                        status = found.Course.Removed.Contains(person.Id) ? "Deleted" : "Active",
+                        name = person.Name,
+                        email = person.Email,
+                        user_id = person.Id,
+                        roles = new[] { person.Teaches ? "Instructor" : "Learner" },
+                    }),
             },
-            contentType: "application/vnd.ims.lti-nrps.v2.membershipcontainer+json");
+            contentType: "application/vnd.ims.lti-nrps.v2.membershipcontainer+json"
+        );
     }
 
     private static bool Bears(HttpContext context, string scope)
     {
         var bearer = context.Request.Headers.Authorization.ToString();
-        return bearer.StartsWith("Bearer ", StringComparison.Ordinal) && Tokens.TryGetValue(bearer[7..], out var token) && token.Until > DateTimeOffset.UtcNow && token.Scope == scope;
+        return bearer.StartsWith("Bearer ", StringComparison.Ordinal)
+            && Tokens.TryGetValue(bearer[7..], out var token)
+            && token.Until > DateTimeOffset.UtcNow
+            && token.Scope == scope;
     }
 
     private static async Task<IResult> ChosenAsync(HttpContext context, SiteStore store, ToolMessages messages)
@@ -198,16 +242,24 @@ public static class PlatformEndpoints
         var form = await context.Request.ReadFormAsync();
         var (token, problem) = await messages.CheckAsync(form["JWT"].ToString(), Origin(context));
         const string dl = "https://purl.imsglobal.org/spec/lti-dl/claim/";
-        if (token is null
+        if (
+            token is null
             || token.GetPayloadValue<string>("https://purl.imsglobal.org/spec/lti/claim/message_type") != "LtiDeepLinkingResponse"
-            || token.GetPayloadValue<string>("https://purl.imsglobal.org/spec/lti/claim/deployment_id") != store.Read(state => state.Tool.DeploymentId))
+            || token.GetPayloadValue<string>("https://purl.imsglobal.org/spec/lti/claim/deployment_id")
+                != store.Read(state => state.Tool.DeploymentId)
+        )
         {
             return Results.Text($"What the tool chose was refused: {problem ?? "wrong message type or deployment"}.", statusCode: 400);
         }
 
         var courseId = token.GetPayloadValue<string>(dl + "data");
         var made = new List<string>();
-        foreach (var item in token.GetPayloadValue<JsonElement>(dl + "content_items").EnumerateArray().Where(item => item.GetProperty("type").GetString() == "ltiResourceLink"))
+        foreach (
+            var item in token
+                .GetPayloadValue<JsonElement>(dl + "content_items")
+                .EnumerateArray()
+                .Where(item => item.GetProperty("type").GetString() == "ltiResourceLink")
+        )
         {
             store.Change(state =>
             {
@@ -218,10 +270,18 @@ public static class PlatformEndpoints
                     Instructions = item.TryGetProperty("text", out var text) ? text.GetString() ?? "" : "",
                     Url = item.GetProperty("url").GetString()!,
                     Points = item.TryGetProperty("lineItem", out var line) ? line.GetProperty("scoreMaximum").GetDecimal() : null,
-                    Due = item.TryGetProperty("submission", out var submission) && submission.TryGetProperty("endDateTime", out var due) ? DateTimeOffset.Parse(due.GetString()!, CultureInfo.InvariantCulture) : null,
-                    From = item.TryGetProperty("available", out var available) && available.TryGetProperty("startDateTime", out var from) ? DateTimeOffset.Parse(from.GetString()!, CultureInfo.InvariantCulture) : null,
+                    Due =
+                        item.TryGetProperty("submission", out var submission) && submission.TryGetProperty("endDateTime", out var due)
+                            ? DateTimeOffset.Parse(due.GetString()!, CultureInfo.InvariantCulture)
+                            : null,
+                    From =
+                        item.TryGetProperty("available", out var available) && available.TryGetProperty("startDateTime", out var from)
+                            ? DateTimeOffset.Parse(from.GetString()!, CultureInfo.InvariantCulture)
+                            : null,
                     KeptBack = true,
-                    Custom = item.TryGetProperty("custom", out var custom) ? custom.EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetString() ?? "") : [],
+                    Custom = item.TryGetProperty("custom", out var custom)
+                        ? custom.EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetString() ?? "")
+                        : [],
                 };
                 state.Courses.Single(c => c.Id == courseId).Assignments.Add(assignment);
                 made.Add(assignment.Id);
@@ -229,7 +289,9 @@ public static class PlatformEndpoints
         }
 
         // The answer arrives inside the frame; the page around it is told to go on.
-        var page = $"""<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Chosen</title><script src="/launch.js" defer></script></head><body data-go="/courses/{Encode(courseId)}/assignments/{Encode(made.FirstOrDefault() ?? "")}"></body></html>""";
+        var page =
+            $"""<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Chosen</title><script src="/launch.js" defer></script></head>"""
+            + $"""<body data-go="/courses/{Encode(courseId)}/assignments/{Encode(made.FirstOrDefault() ?? "")}"></body></html>""";
         return Results.Content(page, "text/html; charset=utf-8");
     }
 

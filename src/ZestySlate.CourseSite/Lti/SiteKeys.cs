@@ -32,11 +32,22 @@ public sealed class SiteKeys(SiteStore store)
         Signing();
         return new
         {
-            keys = store.Read(state => state.Keys.ToList()).Select(key =>
-            {
-                var half = KeyOf(key).Rsa.ExportParameters(false);
-                return new { kty = "RSA", use = "sig", alg = "RS256", kid = key.Id, n = Base64UrlEncoder.Encode(half.Modulus!), e = Base64UrlEncoder.Encode(half.Exponent!) };
-            }).ToList(),
+            keys = store
+                .Read(state => state.Keys.ToList())
+                .Select(key =>
+                {
+                    var half = KeyOf(key).Rsa.ExportParameters(false);
+                    return new
+                    {
+                        kty = "RSA",
+                        use = "sig",
+                        alg = "RS256",
+                        kid = key.Id,
+                        n = Base64UrlEncoder.Encode(half.Modulus!),
+                        e = Base64UrlEncoder.Encode(half.Exponent!),
+                    };
+                })
+                .ToList(),
         };
     }
 

@@ -19,7 +19,14 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
     /// <summary>The id_token of a launch.</summary>
     public string Launch(string issuer, Opening opening, string nonce)
     {
-        var (person, course, tool, mischief) = store.Read(state => (state.People.Single(p => p.Id == opening.PersonId), state.Courses.Single(c => c.Id == opening.CourseId), state.Tool, state.Mischief));
+        var (person, course, tool, mischief) = store.Read(state =>
+            (
+                state.People.Single(p => p.Id == opening.PersonId),
+                state.Courses.Single(c => c.Id == opening.CourseId),
+                state.Tool,
+                state.Mischief
+            )
+        );
         var assignment = course.Assignments.SingleOrDefault(a => a.Id == opening.AssignmentId);
         if (mischief.OldNonce && mischief.LastNonce.Length > 0)
         {
@@ -42,7 +49,12 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
             [Claim + "version"] = "1.3.0",
             [Claim + "deployment_id"] = tool.DeploymentId,
             [Claim + "roles"] = new[] { Membership + (person.Teaches ? "Instructor" : "Learner") },
-            [Claim + "context"] = new { id = course.Id, title = course.Title, type = new[] { "http://purl.imsglobal.org/vocab/lis/v2/course#CourseOffering" } },
+            [Claim + "context"] = new
+            {
+                id = course.Id,
+                title = course.Title,
+                type = new[] { "http://purl.imsglobal.org/vocab/lis/v2/course#CourseOffering" },
+            },
             [Claim + "tool_platform"] = new { guid = "gannet-point-courses", name = "Gannet Point courses" },
         };
         if (assignment is null)
@@ -63,8 +75,17 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
         {
             payload[Claim + "message_type"] = "LtiResourceLinkRequest";
             payload[Claim + "target_link_uri"] = assignment.Url;
-            payload[Claim + "resource_link"] = new { id = assignment.Id, title = assignment.Title, description = assignment.Instructions };
-            payload["https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice"] = new { context_memberships_url = $"{issuer}/lti/courses/{course.Id}/members", service_versions = new[] { "2.0" } };
+            payload[Claim + "resource_link"] = new
+            {
+                id = assignment.Id,
+                title = assignment.Title,
+                description = assignment.Instructions,
+            };
+            payload["https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice"] = new
+            {
+                context_memberships_url = $"{issuer}/lti/courses/{course.Id}/members",
+                service_versions = new[] { "2.0" },
+            };
             payload[Claim + "custom"] = assignment.Custom.ToDictionary(pair => pair.Key, pair => Substitute(pair.Value, assignment));
             if (assignment.Points is not null)
             {
@@ -93,17 +114,22 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
             return (null, "The tool's keys could not be fetched.");
         }
 
-        var result = await new JsonWebTokenHandler().ValidateTokenAsync(jwt, new TokenValidationParameters
-        {
-            ValidIssuer = tool.ClientId,
-            ValidAudience = audience,
-            IssuerSigningKeys = set.GetSigningKeys(),
-            ValidAlgorithms = [SecurityAlgorithms.RsaSha256],
-            RequireExpirationTime = true,
-        });
+        var result = await new JsonWebTokenHandler().ValidateTokenAsync(
+            jwt,
+            new TokenValidationParameters
+            {
+                ValidIssuer = tool.ClientId,
+                ValidAudience = audience,
+                IssuerSigningKeys = set.GetSigningKeys(),
+                ValidAlgorithms = [SecurityAlgorithms.RsaSha256],
+                RequireExpirationTime = true,
+            }
+        );
         return result.IsValid ? ((JsonWebToken)result.SecurityToken, null) : (null, result.Exception.Message);
     }
 
     private static string Substitute(string value, Assignment assignment) =>
-        value == "$ResourceLink.submission.endDateTime" && assignment.Due is { } due ? due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture) : value;
+        value == "$ResourceLink.submission.endDateTime" && assignment.Due is { } due
+            ? due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture)
+            : value;
 }

@@ -18,7 +18,14 @@ public sealed class IndexModel(SiteStore store) : PageModel
             return Page();
         }
 
-        var identity = new ClaimsIdentity([new Claim(ClaimTypes.NameIdentifier, chosen.Id), new Claim(ClaimTypes.Name, chosen.Name), new Claim(ClaimTypes.Role, chosen.Teaches ? "teacher" : "learner")], "choice");
+        var identity = new ClaimsIdentity(
+            [
+                new Claim(ClaimTypes.NameIdentifier, chosen.Id),
+                new Claim(ClaimTypes.Name, chosen.Name),
+                new Claim(ClaimTypes.Role, chosen.Teaches ? "teacher" : "learner"),
+            ],
+            "choice"
+        );
         await HttpContext.SignInAsync(new ClaimsPrincipal(identity));
         return LocalRedirect("/courses");
     }

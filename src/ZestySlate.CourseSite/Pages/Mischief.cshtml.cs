@@ -19,7 +19,14 @@ public sealed class MischiefModel(SiteStore store, SiteKeys keys) : PageModel
             keys.Rotate();
         }
 
-        store.Change(state => (state.Mischief.SlowSeconds, state.Mischief.Away, state.Mischief.Answers503, state.Mischief.OldNonce) = (Math.Clamp(slow, 0, 60), away, answers503, oldNonce));
+        store.Change(state =>
+            (state.Mischief.SlowSeconds, state.Mischief.Away, state.Mischief.Answers503, state.Mischief.OldNonce) = (
+                Math.Clamp(slow, 0, 60),
+                away,
+                answers503,
+                oldNonce
+            )
+        );
         return LocalRedirect("/mischief");
     }
 }

@@ -1,3 +1,5 @@
 // Sends the one form of a launch page, and tells the page around a frame to go on.
 document.querySelector("form")?.submit();
-if (document.body.dataset.go) { window.parent.postMessage({ go: document.body.dataset.go }, location.origin); }
+if (document.body.dataset.go) {
+  window.parent.postMessage({ go: document.body.dataset.go }, location.origin);
+}

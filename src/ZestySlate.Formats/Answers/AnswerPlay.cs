@@ -18,7 +18,10 @@ internal sealed class AnswerPlay(Activity activity, long seed)
     internal string? Take(AnswerEntry entry, int number)
     {
         (_number, var part) = (number, 0);
-        if (entry.Seconds is not (>= 0 and <= MostSeconds) || _now.AddSeconds(entry.Seconds) > DateTimeOffset.UnixEpoch.AddSeconds(MostSeconds))
+        if (
+            entry.Seconds is not (>= 0 and <= MostSeconds)
+            || _now.AddSeconds(entry.Seconds) > DateTimeOffset.UnixEpoch.AddSeconds(MostSeconds)
+        )
         {
             return "«seconds» lie between 0 and those of a year, all together.";
         }
@@ -49,21 +52,21 @@ internal sealed class AnswerPlay(Activity activity, long seed)
         }
 
         return Do(ref part, (id, at) => entry.Do switch
-        {
-            AnswerDo.Start => new Started { Id = id, At = at },
-            AnswerDo.Visit => new Visited(entry.Scene) { Id = id, At = at },
-            AnswerDo.Open => new Opened(entry.Spot) { Id = id, At = at },
-            AnswerDo.Code => new TriedCode(entry.Lock, entry.Text) { Id = id, At = at },
-            AnswerDo.Annotate => new Annotated(entry.Spot, entry.Text) { Id = id, At = at },
-            AnswerDo.Answer => new Answered(entry.Spot, entry.Response!) { Id = id, At = at },
-            AnswerDo.Mark => new AskedToMark(entry.Spot, entry.Response!) { Id = id, At = at },
-            AnswerDo.Step => new Stepped(entry.Spot, entry.Response!, entry.Part) { Id = id, At = at },
-            AnswerDo.Vote => new Voted(entry.Spot, entry.Response) { Id = id, At = at },
-            AnswerDo.Again => new AnotherGo(entry.Spot) { Id = id, At = at },
-            AnswerDo.Hint => new AskedForHint(entry.Spot) { Id = id, At = at },
-            AnswerDo.See => new SawAnswer(entry.Spot) { Id = id, At = at },
-            _ => new HandedIn { Id = id, At = at },
-        });
+            {
+                AnswerDo.Start => new Started { Id = id, At = at },
+                AnswerDo.Visit => new Visited(entry.Scene) { Id = id, At = at },
+                AnswerDo.Open => new Opened(entry.Spot) { Id = id, At = at },
+                AnswerDo.Code => new TriedCode(entry.Lock, entry.Text) { Id = id, At = at },
+                AnswerDo.Annotate => new Annotated(entry.Spot, entry.Text) { Id = id, At = at },
+                AnswerDo.Answer => new Answered(entry.Spot, entry.Response!) { Id = id, At = at },
+                AnswerDo.Mark => new AskedToMark(entry.Spot, entry.Response!) { Id = id, At = at },
+                AnswerDo.Step => new Stepped(entry.Spot, entry.Response!, entry.Part) { Id = id, At = at },
+                AnswerDo.Vote => new Voted(entry.Spot, entry.Response) { Id = id, At = at },
+                AnswerDo.Again => new AnotherGo(entry.Spot) { Id = id, At = at },
+                AnswerDo.Hint => new AskedForHint(entry.Spot) { Id = id, At = at },
+                AnswerDo.See => new SawAnswer(entry.Spot) { Id = id, At = at },
+                _ => new HandedIn { Id = id, At = at },
+            });
     }
 
     /// <summary>The attempt, handed in.</summary>
@@ -87,7 +90,10 @@ internal sealed class AnswerPlay(Activity activity, long seed)
         }
 
         var question = _played.State.QuestionOf(entry.Spot)!;
-        if (question is { ShowsLastTry: true, Closed: false } && Do(ref part, (id, at) => new AnotherGo(entry.Spot) { Id = id, At = at }) is { } no)
+        if (
+            question is { ShowsLastTry: true, Closed: false }
+            && Do(ref part, (id, at) => new AnotherGo(entry.Spot) { Id = id, At = at }) is { } no
+        )
         {
             return no;
         }
@@ -97,12 +103,14 @@ internal sealed class AnswerPlay(Activity activity, long seed)
             return none;
         }
 
-        return Do(ref part, (id, at) => QuestionTypes.For(question.Question).TakesVotes ? new Voted(entry.Spot, entry.Response) { Id = id, At = at }
+        return Do(ref part, (id, at) => QuestionTypes.For(question.Question).TakesVotes
+                ? new Voted(entry.Spot, entry.Response) { Id = id, At = at }
             : AttemptRules.MarksWhileWorking(_played.State.Rules) ? new AskedToMark(entry.Spot, entry.Response!) { Id = id, At = at }
             : new Answered(entry.Spot, entry.Response!) { Id = id, At = at });
     }
 
-    private string? Start(ref int part) => _played.State is { NeedsStart: true, IsHandedIn: false } ? Do(ref part, (id, at) => new Started { Id = id, At = at }) : null;
+    private string? Start(ref int part) =>
+        _played.State is { NeedsStart: true, IsHandedIn: false } ? Do(ref part, (id, at) => new Started { Id = id, At = at }) : null;
 
     /// <summary>Goes to where a question is: step by step in order, or to its scene.</summary>
     private string? Go(string spot, ref int part)

@@ -20,16 +20,18 @@ public static class DueDates
         calendar.AddProperty("X-WR-CALNAME", name);
         foreach (var entry in entries)
         {
-            calendar.Events.Add(new CalendarEvent
-            {
-                Uid = entry.Id,
-                Summary = entry.Title,
-                Description = entry.Instructions,
-                Start = new CalDateTime(entry.Due.UtcDateTime, "UTC"),
-                End = new CalDateTime(entry.Due.UtcDateTime, "UTC"),
-                DtStamp = new CalDateTime(now.UtcDateTime, "UTC"),
-                Url = new Uri(entry.Address),
-            });
+            calendar.Events.Add(
+                new CalendarEvent
+                {
+                    Uid = entry.Id,
+                    Summary = entry.Title,
+                    Description = entry.Instructions,
+                    Start = new CalDateTime(entry.Due.UtcDateTime, "UTC"),
+                    End = new CalDateTime(entry.Due.UtcDateTime, "UTC"),
+                    DtStamp = new CalDateTime(now.UtcDateTime, "UTC"),
+                    Url = new Uri(entry.Address),
+                }
+            );
         }
 
         return new CalendarSerializer().SerializeToString(calendar) ?? "";

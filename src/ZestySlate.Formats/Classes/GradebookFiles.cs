@@ -7,7 +7,8 @@ using ZestySlate.Core.Classes;
 
 namespace ZestySlate.Formats.Classes;
 
-/// <summary>A gradebook as a file: CSV (RFC 4180, UTF-8 with a byte order mark) or a workbook (Office Open XML, ISO/IEC 29500). Names can never run as formulas.</summary>
+/// <summary>A gradebook as a file: CSV (RFC 4180, UTF-8 with a byte order mark) or a workbook (Office Open XML, ISO/IEC 29500). Names can
+/// never run as formulas.</summary>
 public static class GradebookFiles
 {
     /// <summary>The gradebook as CSV, points to two decimals; missing, excused and late ones are said in words beside the points.</summary>
@@ -38,12 +39,41 @@ public static class GradebookFiles
         {
             var workbook = file.AddWorkbookPart();
             var sheet = workbook.AddNewPart<WorksheetPart>();
-            var data = new SheetData(Rows(book).Select(row => new Row(row.Select(cell => cell is decimal number
-                ? new Cell { DataType = CellValues.Number, CellValue = new CellValue(number) }
-                : new Cell { DataType = CellValues.InlineString, InlineString = new InlineString(new Text((string?)cell ?? "") { Space = SpaceProcessingModeValues.Preserve }) }))));
-            var pane = new Pane { HorizontalSplit = 1, VerticalSplit = 2, TopLeftCell = "B3", ActivePane = PaneValues.BottomRight, State = PaneStateValues.Frozen };
+            var data = new SheetData(
+                Rows(book)
+                    .Select(row => new Row(
+                        row.Select(cell =>
+                            cell is decimal number
+                                ? new Cell { DataType = CellValues.Number, CellValue = new CellValue(number) }
+                                : new Cell
+                                {
+                                    DataType = CellValues.InlineString,
+                                    InlineString = new InlineString(
+                                        new Text((string?)cell ?? "") { Space = SpaceProcessingModeValues.Preserve }
+                                    ),
+                                }
+                        )
+                    ))
+            );
+            var pane = new Pane
+            {
+                HorizontalSplit = 1,
+                VerticalSplit = 2,
+                TopLeftCell = "B3",
+                ActivePane = PaneValues.BottomRight,
+                State = PaneStateValues.Frozen,
+            };
             sheet.Worksheet = new Worksheet(new SheetViews(new SheetView(pane) { WorkbookViewId = 0 }), data);
-            workbook.Workbook = new Workbook(new Sheets(new Sheet { Id = workbook.GetIdOfPart(sheet), SheetId = 1, Name = "Gradebook" }));
+            workbook.Workbook = new Workbook(
+                new Sheets(
+                    new Sheet
+                    {
+                        Id = workbook.GetIdOfPart(sheet),
+                        SheetId = 1,
+                        Name = "Gradebook",
+                    }
+                )
+            );
         }
 
         return stream.ToArray();
@@ -56,17 +86,33 @@ public static class GradebookFiles
         yield return ["Learner", .. book.Columns.SelectMany(column => new object?[] { Rounded(column.OutOf), column.Category }), ""];
         foreach (var row in book.Rows)
         {
-            yield return [row.Name, .. row.Cells.SelectMany(cell => new object?[] { Rounded(cell.Grade.Points), Note(cell.Grade) }), Rounded(row.Total)];
+            yield return
+            [
+                row.Name,
+                .. row.Cells.SelectMany(cell => new object?[] { Rounded(cell.Grade.Points), Note(cell.Grade) }),
+                Rounded(row.Total),
+            ];
         }
     }
 
     private static decimal? Rounded(decimal? number) => number is { } known ? Math.Round(known, 2, MidpointRounding.AwayFromZero) : null;
 
     /// <summary>What is to be said of a grade beside its points; empty for nothing.</summary>
-    public static string Note(Grade grade) => string.Join(", ", new[]
-    {
-        grade.State switch { GradeState.ToDo => "to do", GradeState.AtWork => "at work", GradeState.Missing => "missing", GradeState.Excused => "excused", _ => "" },
-        grade.IsLate ? "late" : "",
-        grade.Provisional ? "provisional" : "",
-    }.Where(word => word.Length > 0));
+    public static string Note(Grade grade) =>
+        string.Join(
+            ", ",
+            new[]
+            {
+                grade.State switch
+                {
+                    GradeState.ToDo => "to do",
+                    GradeState.AtWork => "at work",
+                    GradeState.Missing => "missing",
+                    GradeState.Excused => "excused",
+                    _ => "",
+                },
+                grade.IsLate ? "late" : "",
+                grade.Provisional ? "provisional" : "",
+            }.Where(word => word.Length > 0)
+        );
 }

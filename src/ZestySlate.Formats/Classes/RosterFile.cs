@@ -61,19 +61,46 @@ public static class RosterFile
 
         var heads = rows[0].Select(head => head.Trim().ToLowerInvariant()).ToList();
         int Column(string[] names) => heads.FindIndex(names.Contains);
-        var (name, given, middle, family, number, email) = (Column(NameHeads), Column(GivenHeads), Column(MiddleHeads), Column(FamilyHeads), Column(NumberHeads), Column(EmailHeads));
+        var (name, given, middle, family, number, email) = (
+            Column(NameHeads),
+            Column(GivenHeads),
+            Column(MiddleHeads),
+            Column(FamilyHeads),
+            Column(NumberHeads),
+            Column(EmailHeads)
+        );
         var (role, status, enabled) = (heads.IndexOf("role"), heads.IndexOf("status"), heads.IndexOf("enableduser"));
         if (name < 0 && given < 0 && family < 0)
         {
             // No heads: names alone, one a line; with a comma in it, the family name comes first.
-            return Checked(text.Split('\n', MostLearners + 2).Select(line => line.Trim().Trim('"')).Where(line => line.Length > 0)
-                .Select(line => new RosterEntry(line.Split(',') is [var last, var before] ? $"{before.Trim()} {last.Trim()}" : line, "", "")));
+            return Checked(
+                text.Split('\n', MostLearners + 2)
+                    .Select(line => line.Trim().Trim('"'))
+                    .Where(line => line.Length > 0)
+                    .Select(line => new RosterEntry(
+                        line.Split(',') is [var last, var before] ? $"{before.Trim()} {last.Trim()}" : line,
+                        "",
+                        ""
+                    ))
+            );
         }
 
-        return Checked(rows.Skip(1).Where(row => (role < 0 || At(row, role).Equals("student", StringComparison.OrdinalIgnoreCase)) && !At(row, status).Equals("tobedeleted", StringComparison.OrdinalIgnoreCase)
-                && !At(row, enabled).Equals("false", StringComparison.OrdinalIgnoreCase))
-            .Select(row => new RosterEntry(name >= 0 && At(row, name).Length > 0 ? At(row, name) : string.Join(' ', new[] { At(row, given), At(row, middle), At(row, family) }.Where(part => part.Length > 0)), At(row, number), At(row, email)))
-            .Where(entry => entry.Name.Length > 0));
+        return Checked(
+            rows.Skip(1)
+                .Where(row =>
+                    (role < 0 || At(row, role).Equals("student", StringComparison.OrdinalIgnoreCase))
+                    && !At(row, status).Equals("tobedeleted", StringComparison.OrdinalIgnoreCase)
+                    && !At(row, enabled).Equals("false", StringComparison.OrdinalIgnoreCase)
+                )
+                .Select(row => new RosterEntry(
+                    name >= 0 && At(row, name).Length > 0
+                        ? At(row, name)
+                        : string.Join(' ', new[] { At(row, given), At(row, middle), At(row, family) }.Where(part => part.Length > 0)),
+                    At(row, number),
+                    At(row, email)
+                ))
+                .Where(entry => entry.Name.Length > 0)
+        );
     }
 
     private static Outcome<ValueList<RosterEntry>> ReadZip(byte[] file)
@@ -89,12 +116,14 @@ public static class RosterFile
             using var stream = users.Open();
             using var bytes = new MemoryStream();
             var buffer = new byte[8192];
-            for (int read; (read = stream.Read(buffer)) > 0 && bytes.Length <= Largest;)
+            for (int read; (read = stream.Read(buffer)) > 0 && bytes.Length <= Largest; )
             {
                 bytes.Write(buffer, 0, read);
             }
 
-            return bytes.Length > Largest ? Outcome<ValueList<RosterEntry>>.Refused("The users.csv in this archive is too large.") : ReadText(Decoded(bytes.ToArray()));
+            return bytes.Length > Largest
+                ? Outcome<ValueList<RosterEntry>>.Refused("The users.csv in this archive is too large.")
+                : ReadText(Decoded(bytes.ToArray()));
         }
         catch (InvalidDataException)
         {
@@ -104,14 +133,30 @@ public static class RosterFile
 
     private static Outcome<ValueList<RosterEntry>> Checked(IEnumerable<RosterEntry> entries)
     {
-        var all = entries.Take(MostLearners + 1).Select(entry => entry with { Name = Spaces(entry.Name) is var name && name.Length > 100 ? name[..100] : Spaces(entry.Name) }).ToValueList();
-        return all.Count > MostLearners ? Outcome<ValueList<RosterEntry>>.Refused($"A file has up to {MostLearners} learners; this one has more. Take those of one class.")
-            : all.Count == 0 ? Outcome<ValueList<RosterEntry>>.Refused("Nobody is in this roster.") : all;
+        var all = entries
+            .Take(MostLearners + 1)
+            .Select(entry => entry with { Name = Spaces(entry.Name) is var name && name.Length > 100 ? name[..100] : Spaces(entry.Name) })
+            .ToValueList();
+        return all.Count > MostLearners
+                ? Outcome<ValueList<RosterEntry>>.Refused(
+                    $"A file has up to {MostLearners} learners; this one has more. Take those of one class."
+                )
+            : all.Count == 0 ? Outcome<ValueList<RosterEntry>>.Refused("Nobody is in this roster.")
+            : all;
     }
 
     private static List<string[]> Rows(string text, char delimiter)
     {
-        using var csv = CsvReader.FromText(text, CsvReaderOptions.Default with { Separator = delimiter, TrimWhitespace = true, HasHeader = false, OnMalformedRecord = _ => { } });
+        using var csv = CsvReader.FromText(
+            text,
+            CsvReaderOptions.Default with
+            {
+                Separator = delimiter,
+                TrimWhitespace = true,
+                HasHeader = false,
+                OnMalformedRecord = _ => { },
+            }
+        );
         var rows = new List<string[]>();
         while (csv.Read() && rows.Count <= MostLearners + 1)
         {
@@ -123,7 +168,8 @@ public static class RosterFile
 
     private static string At(string[] row, int column) => column >= 0 && column < row.Length ? row[column].Trim() : "";
 
-    private static string Spaces(string name) => string.Join(' ', name.Normalize(NormalizationForm.FormC).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+    private static string Spaces(string name) =>
+        string.Join(' ', name.Normalize(NormalizationForm.FormC).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 
     private static string Decoded(byte[] file)
     {

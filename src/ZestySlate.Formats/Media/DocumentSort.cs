@@ -12,7 +12,8 @@ public enum DocumentSort
     Slides,
 }
 
-/// <summary>Tells texts, tables and slides: OpenDocument 1.3 (part 2, section 3.3: the file «mimetype»), Office Open XML (ECMA-376 part 2: the folder of the main part), rich text, plain text.</summary>
+/// <summary>Tells texts, tables and slides: OpenDocument 1.3 (part 2, section 3.3: the file «mimetype»), Office Open XML (ECMA-376 part 2:
+/// the folder of the main part), rich text, plain text.</summary>
 public static class DocumentSorts
 {
     /// <summary>The sort of a document, and the content type to save it under.</summary>
@@ -32,12 +33,14 @@ public static class DocumentSorts
         }
 
         return file.Length == 0 || bytes.Contains((byte)0) || !IsUtf8(bytes) ? (DocumentSort.None, "application/octet-stream")
-            : Path.GetExtension(name).ToLowerInvariant() is ".csv" or ".tsv" ? (DocumentSort.Table, "text/csv") : (DocumentSort.Text, "text/plain");
+            : Path.GetExtension(name).ToLowerInvariant() is ".csv" or ".tsv" ? (DocumentSort.Table, "text/csv")
+            : (DocumentSort.Text, "text/plain");
     }
 
     private static (DocumentSort Sort, string ContentType) OfPackage(byte[] file)
     {
-        const string office = "application/vnd.openxmlformats-officedocument.", open = "application/vnd.oasis.opendocument.";
+        const string office = "application/vnd.openxmlformats-officedocument.",
+            open = "application/vnd.oasis.opendocument.";
         try
         {
             using var package = new ZipArchive(new MemoryStream(file), ZipArchiveMode.Read);

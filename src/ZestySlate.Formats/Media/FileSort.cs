@@ -43,7 +43,9 @@ public static class FileSorts
 
         if (At(file, 0, "RIFF"))
         {
-            return At(file, 8, "WEBP") ? FileSort.Webp : At(file, 8, "WAVE") ? FileSort.Wav : FileSort.Unknown;
+            return At(file, 8, "WEBP") ? FileSort.Webp
+                : At(file, 8, "WAVE") ? FileSort.Wav
+                : FileSort.Unknown;
         }
 
         if (At(file, 0, "GIF87a") || At(file, 0, "GIF89a"))
@@ -88,23 +90,24 @@ public static class FileSorts
     }
 
     /// <summary>The content type to serve a file under.</summary>
-    public static string ContentType(FileSort sort) => sort switch
-    {
-        FileSort.Png => "image/png",
-        FileSort.Jpeg => "image/jpeg",
-        FileSort.Webp => "image/webp",
-        FileSort.Gif => "image/gif",
-        FileSort.Svg => "image/svg+xml",
-        FileSort.Mp3 => "audio/mpeg",
-        FileSort.Ogg => "audio/ogg",
-        FileSort.Wav => "audio/wav",
-        FileSort.M4a => "audio/mp4",
-        FileSort.Mp4 => "video/mp4",
-        FileSort.WebM => "video/webm",
-        FileSort.WebVtt or FileSort.SubRip => "text/vtt",
-        FileSort.Pdf => "application/pdf",
-        _ => "application/octet-stream",
-    };
+    public static string ContentType(FileSort sort) =>
+        sort switch
+        {
+            FileSort.Png => "image/png",
+            FileSort.Jpeg => "image/jpeg",
+            FileSort.Webp => "image/webp",
+            FileSort.Gif => "image/gif",
+            FileSort.Svg => "image/svg+xml",
+            FileSort.Mp3 => "audio/mpeg",
+            FileSort.Ogg => "audio/ogg",
+            FileSort.Wav => "audio/wav",
+            FileSort.M4a => "audio/mp4",
+            FileSort.Mp4 => "video/mp4",
+            FileSort.WebM => "video/webm",
+            FileSort.WebVtt or FileSort.SubRip => "text/vtt",
+            FileSort.Pdf => "application/pdf",
+            _ => "application/octet-stream",
+        };
 
     private static FileSort OfText(ReadOnlySpan<byte> file)
     {

@@ -8,7 +8,9 @@ namespace ZestySlate.Formats.Media;
 /// </summary>
 internal sealed class SvgBounds
 {
-    internal const int MostDepth = 64, MostElements = 20_000, MostPainted = 100_000;
+    internal const int MostDepth = 64,
+        MostElements = 20_000,
+        MostPainted = 100_000;
 
     private readonly Dictionary<string, long> _own = [];
     private readonly Dictionary<string, List<string>> _uses = [];
@@ -41,7 +43,8 @@ internal sealed class SvgBounds
 
                 var (name, empty) = (reader.LocalName, reader.IsEmptyElement);
                 var id = reader.GetAttribute("id") is { Length: > 0 } given ? given : "";
-                var href = name == "use" ? reader.GetAttribute("href") ?? reader.GetAttribute("href", "http://www.w3.org/1999/xlink") : null;
+                var href =
+                    name == "use" ? reader.GetAttribute("href") ?? reader.GetAttribute("href", "http://www.w3.org/1999/xlink") : null;
                 foreach (var around in inside.Append(root).Append(id).Where(around => around.Length > 0).Distinct())
                 {
                     bounds._own[around] = bounds._own.GetValueOrDefault(around) + 1;
@@ -58,7 +61,9 @@ internal sealed class SvgBounds
             }
         }
 
-        return bounds.Painted(root, [], 0) > MostPainted ? $"it paints more than {MostPainted} parts, since parts use each other again and again" : null;
+        return bounds.Painted(root, [], 0) > MostPainted
+            ? $"it paints more than {MostPainted} parts, since parts use each other again and again"
+            : null;
     }
 
     /// <summary>How many elements one of them paints, with all it uses; more than the most when it uses itself.</summary>

@@ -16,18 +16,73 @@ public sealed record CleanSvg(byte[] Bytes, int Width, int Height, bool TookOut)
 /// </summary>
 public static partial class SvgSanitizer
 {
-    private const string Svg = "http://www.w3.org/2000/svg", XLink = "http://www.w3.org/1999/xlink";
+    private const string Svg = "http://www.w3.org/2000/svg",
+        XLink = "http://www.w3.org/1999/xlink";
 
     private static readonly HashSet<string> Elements =
     [
-        "svg", "g", "defs", "symbol", "use", "title", "desc", "path", "rect", "circle", "ellipse", "line", "polyline", "polygon", "text", "tspan", "textPath",
-        "linearGradient", "radialGradient", "stop", "pattern", "clipPath", "mask", "marker", "image", "switch", "style",
-        "filter", "feBlend", "feColorMatrix", "feComponentTransfer", "feFuncA", "feFuncR", "feFuncG", "feFuncB", "feComposite", "feConvolveMatrix", "feDiffuseLighting",
-        "feDisplacementMap", "feDropShadow", "feFlood", "feGaussianBlur", "feMerge", "feMergeNode", "feMorphology", "feOffset", "feSpecularLighting", "feTile", "feTurbulence",
-        "fePointLight", "feSpotLight", "feDistantLight",
+        "svg",
+        "g",
+        "defs",
+        "symbol",
+        "use",
+        "title",
+        "desc",
+        "path",
+        "rect",
+        "circle",
+        "ellipse",
+        "line",
+        "polyline",
+        "polygon",
+        "text",
+        "tspan",
+        "textPath",
+        "linearGradient",
+        "radialGradient",
+        "stop",
+        "pattern",
+        "clipPath",
+        "mask",
+        "marker",
+        "image",
+        "switch",
+        "style",
+        "filter",
+        "feBlend",
+        "feColorMatrix",
+        "feComponentTransfer",
+        "feFuncA",
+        "feFuncR",
+        "feFuncG",
+        "feFuncB",
+        "feComposite",
+        "feConvolveMatrix",
+        "feDiffuseLighting",
+        "feDisplacementMap",
+        "feDropShadow",
+        "feFlood",
+        "feGaussianBlur",
+        "feMerge",
+        "feMergeNode",
+        "feMorphology",
+        "feOffset",
+        "feSpecularLighting",
+        "feTile",
+        "feTurbulence",
+        "fePointLight",
+        "feSpotLight",
+        "feDistantLight",
     ];
 
-    private static XmlReaderSettings Reading => new() { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersFromEntities = 0, MaxCharactersInDocument = 20_000_000 };
+    private static XmlReaderSettings Reading =>
+        new()
+        {
+            DtdProcessing = DtdProcessing.Ignore,
+            XmlResolver = null,
+            MaxCharactersFromEntities = 0,
+            MaxCharactersInDocument = 20_000_000,
+        };
 
     /// <summary>The drawing without what does not draw, or why it cannot be used.</summary>
     public static Outcome<CleanSvg> Sanitise(byte[] file, string name)
@@ -48,7 +103,9 @@ public static partial class SvgSanitizer
         }
         catch (XmlException problem)
         {
-            return Outcome<CleanSvg>.Refused($"«{name}» is not a drawing that can be read: line {problem.LineNumber} is not well formed. Save it again as plain SVG.");
+            return Outcome<CleanSvg>.Refused(
+                $"«{name}» is not a drawing that can be read: line {problem.LineNumber} is not well formed. Save it again as plain SVG."
+            );
         }
 
         if (document.Root is not { } root || root.Name != XName.Get("svg", Svg))
@@ -57,11 +114,27 @@ public static partial class SvgSanitizer
         }
 
         var before = document.Descendants().Count() + document.Descendants().Attributes().Count();
-        document.DescendantNodes().Where(node => node is XProcessingInstruction or XDocumentType or XComment).ToList().ForEach(node => node.Remove());
-        document.Descendants().Where(element => element.Name.NamespaceName != Svg || !Elements.Contains(element.Name.LocalName)).ToList().ForEach(element => element.Remove());
-        document.Descendants().Where(element => element.Name.LocalName == "style" && !IsHarmless(element.Value)).ToList().ForEach(element => element.Remove());
+        document
+            .DescendantNodes()
+            .Where(node => node is XProcessingInstruction or XDocumentType or XComment)
+            .ToList()
+            .ForEach(node => node.Remove());
+        document
+            .Descendants()
+            .Where(element => element.Name.NamespaceName != Svg || !Elements.Contains(element.Name.LocalName))
+            .ToList()
+            .ForEach(element => element.Remove());
+        document
+            .Descendants()
+            .Where(element => element.Name.LocalName == "style" && !IsHarmless(element.Value))
+            .ToList()
+            .ForEach(element => element.Remove());
         document.Descendants().Attributes().Where(attribute => !IsHarmless(attribute)).ToList().ForEach(attribute => attribute.Remove());
-        document.Descendants().Where(element => element.Name.LocalName == "image" && element.Attributes().All(a => a.Name.LocalName != "href")).ToList().ForEach(element => element.Remove());
+        document
+            .Descendants()
+            .Where(element => element.Name.LocalName == "image" && element.Attributes().All(a => a.Name.LocalName != "href"))
+            .ToList()
+            .ForEach(element => element.Remove());
 
         var (width, height) = SizeOf(root);
         root.SetAttributeValue("width", width);
@@ -78,7 +151,10 @@ public static partial class SvgSanitizer
         }
 
         var name = attribute.Name;
-        if (name.LocalName.StartsWith("on", StringComparison.OrdinalIgnoreCase) || (name.NamespaceName.Length > 0 && name.NamespaceName != XLink && name != XNamespace.Xml + "space"))
+        if (
+            name.LocalName.StartsWith("on", StringComparison.OrdinalIgnoreCase)
+            || (name.NamespaceName.Length > 0 && name.NamespaceName != XLink && name != XNamespace.Xml + "space")
+        )
         {
             return false;
         }
@@ -91,16 +167,22 @@ public static partial class SvgSanitizer
 
     /// <summary>Values may refer to parts of the drawing itself, to nothing else.</summary>
     private static bool IsHarmless(string value) =>
-        !value.Contains("@import", StringComparison.OrdinalIgnoreCase) && !value.Contains("javascript:", StringComparison.OrdinalIgnoreCase) && !value.Contains('\\')
+        !value.Contains("@import", StringComparison.OrdinalIgnoreCase)
+        && !value.Contains("javascript:", StringComparison.OrdinalIgnoreCase)
+        && !value.Contains('\\')
         && Urls().Matches(value).All(url => url.Groups[1].Value.TrimStart('"', '\'', ' ').StartsWith('#'));
 
     private static (int Width, int Height) SizeOf(XElement root)
     {
-        var box = ((string?)root.Attribute("viewBox") ?? "").Split([' ', ','], StringSplitOptions.RemoveEmptyEntries)
-            .Select(part => double.TryParse(part, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) ? number : 0).ToArray();
-        double Of(string side, int at) => Length().Match((string?)root.Attribute(side) ?? "") is { Success: true } match
-            ? double.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture)
-            : box.Length == 4 && box[at] > 0 ? box[at] : 0;
+        var box = ((string?)root.Attribute("viewBox") ?? "")
+            .Split([' ', ','], StringSplitOptions.RemoveEmptyEntries)
+            .Select(part => double.TryParse(part, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) ? number : 0)
+            .ToArray();
+        double Of(string side, int at) =>
+            Length().Match((string?)root.Attribute(side) ?? "") is { Success: true } match
+                ? double.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture)
+            : box.Length == 4 && box[at] > 0 ? box[at]
+            : 0;
         var (width, height) = (Of("width", 2), Of("height", 3));
         if (width <= 0 || height <= 0)
         {

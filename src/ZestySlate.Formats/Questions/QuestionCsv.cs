@@ -22,14 +22,24 @@ public static class QuestionCsv
     {
         var (questions, problems) = (new List<ListedQuestion>(), new List<ListProblem>());
         var source = text.TrimStart('\ufeff');
-        using var csv = CsvReader.FromText(source, CsvReaderOptions.Default with
-        {
-            Separator = SeparatorOf(source),
-            TrimWhitespace = true,
-            TrackLineNumbers = true,
-            HasHeader = false,
-            OnMalformedRecord = bad => problems.Add(new ListProblem((int)bad.LineNumber, 1, "A quotation mark stands alone in this line; it was read as far as possible.")),
-        });
+        using var csv = CsvReader.FromText(
+            source,
+            CsvReaderOptions.Default with
+            {
+                Separator = SeparatorOf(source),
+                TrimWhitespace = true,
+                TrackLineNumbers = true,
+                HasHeader = false,
+                OnMalformedRecord = bad =>
+                    problems.Add(
+                        new ListProblem(
+                            (int)bad.LineNumber,
+                            1,
+                            "A quotation mark stands alone in this line; it was read as far as possible."
+                        )
+                    ),
+            }
+        );
         if (!csv.Read())
         {
             return new ReadQuestions([], [new ListProblem(1, 1, "The table is empty.")]);
@@ -38,7 +48,10 @@ public static class QuestionCsv
         var header = Enumerable.Range(0, csv.FieldCount).Select(i => csv.GetString(i).Trim().ToLowerInvariant()).ToArray();
         if (!header.Contains("question") || !header.Contains("right"))
         {
-            return new ReadQuestions([], [new ListProblem(1, 1, "The first line names the columns; it needs at least «question» and «right».")]);
+            return new ReadQuestions(
+                [],
+                [new ListProblem(1, 1, "The first line names the columns; it needs at least «question» and «right».")]
+            );
         }
 
         while (csv.Read())
@@ -47,25 +60,41 @@ public static class QuestionCsv
             string Field(string name) => At(Array.IndexOf(header, name));
             var row = (int)csv.LineNumber;
             var right = Field("right").Split('|', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
-            var wrong = header.Select((name, i) => (name, i)).Where(column => column.name.StartsWith("wrong", StringComparison.Ordinal))
-                .Select(column => At(column.i)).Where(value => value.Length > 0).ToList();
+            var wrong = header
+                .Select((name, i) => (name, i))
+                .Where(column => column.name.StartsWith("wrong", StringComparison.Ordinal))
+                .Select(column => At(column.i))
+                .Where(value => value.Length > 0)
+                .ToList();
             if (Field("question").Length == 0 || right.Length == 0)
             {
                 if (Enumerable.Range(0, csv.FieldCount).Any(i => At(i).Length > 0))
                 {
-                    problems.Add(new ListProblem(row, Array.IndexOf(header, Field("question").Length == 0 ? "question" : "right") + 1, Field("question").Length == 0 ? "This line has no question." : "This question has no right answer."));
+                    problems.Add(
+                        new ListProblem(
+                            row,
+                            Array.IndexOf(header, Field("question").Length == 0 ? "question" : "right") + 1,
+                            Field("question").Length == 0 ? "This line has no question." : "This question has no right answer."
+                        )
+                    );
                 }
 
                 continue;
             }
 
-            questions.Add(new ListedQuestion(row, Field("name"), Make(right, wrong, culture) with
-            {
-                Prompt = Core.Activities.RichText.Plain(Field("question")),
-                Hint = Field("hint"),
-                Explanation = Field("why"),
-                Points = PointsReading.Read(Field("points"), culture),
-            }));
+            questions.Add(
+                new ListedQuestion(
+                    row,
+                    Field("name"),
+                    Make(right, wrong, culture) with
+                    {
+                        Prompt = Core.Activities.RichText.Plain(Field("question")),
+                        Hint = Field("hint"),
+                        Explanation = Field("why"),
+                        Points = PointsReading.Read(Field("points"), culture),
+                    }
+                )
+            );
         }
 
         return new ReadQuestions(questions.ToValueList(), problems.ToValueList());
@@ -78,13 +107,27 @@ public static class QuestionCsv
         return ",;\t".MaxBy(sign => first.Count(letter => letter == sign));
     }
 
-    private static Question Make(string[] right, List<string> wrong, CultureInfo culture) => wrong.Count > 0
-        ? new MultipleChoiceQuestion
-        {
-            Picks = right.Length > 1 ? Picks.Several : Picks.One,
-            Options = right.Select(text => new Option { Id = Ids.New(), Text = text, Right = true }).Concat(wrong.Select(text => new Option { Id = Ids.New(), Text = text })).ToValueList(),
-        }
+    private static Question Make(string[] right, List<string> wrong, CultureInfo culture) =>
+        wrong.Count > 0
+            ? new MultipleChoiceQuestion
+            {
+                Picks = right.Length > 1 ? Picks.Several : Picks.One,
+                Options = right
+                    .Select(text => new Option
+                    {
+                        Id = Ids.New(),
+                        Text = text,
+                        Right = true,
+                    })
+                    .Concat(wrong.Select(text => new Option { Id = Ids.New(), Text = text }))
+                    .ToValueList(),
+            }
         : right.Length == 1 && QuantityReading.Read(right[0], culture) is { } read
-            ? new NumberQuestion { Value = read.Number.Value, Unit = read.Unit, UnitUse = read.Unit.Length > 0 ? UnitUse.Optional : UnitUse.None }
-            : new ShortTextQuestion { Accepted = right.Select(text => new ShortAnswer(text)).ToValueList() };
+            ? new NumberQuestion
+            {
+                Value = read.Number.Value,
+                Unit = read.Unit,
+                UnitUse = read.Unit.Length > 0 ? UnitUse.Optional : UnitUse.None,
+            }
+        : new ShortTextQuestion { Accepted = right.Select(text => new ShortAnswer(text)).ToValueList() };
 }

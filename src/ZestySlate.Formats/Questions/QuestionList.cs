@@ -59,7 +59,27 @@ public static class QuestionList
     /// <summary>The lines of one question, by what they are.</summary>
     private sealed record Entry(int Line, string Prompt, List<Part> Parts)
     {
-        private static readonly string[] Kinds = ["right", "wrong", "answer", "not", "number", "text", "gaps", "pick", "trap", "extra", "how", "pair", "group", "line", "hint", "why", "points", "name"];
+        private static readonly string[] Kinds =
+        [
+            "right",
+            "wrong",
+            "answer",
+            "not",
+            "number",
+            "text",
+            "gaps",
+            "pick",
+            "trap",
+            "extra",
+            "how",
+            "pair",
+            "group",
+            "line",
+            "hint",
+            "why",
+            "points",
+            "name",
+        ];
 
         internal IEnumerable<Part> All(params string[] kinds) => Parts.Where(part => kinds.Contains(part.Kind));
 
@@ -85,7 +105,9 @@ public static class QuestionList
                 }
                 else if (trimmed.IndexOf(':') is > 0 and var colon && Kinds.Contains(trimmed[..colon].Trim().ToLowerInvariant()))
                 {
-                    parts.Add(new Part(line.Number, column + colon + 1, trimmed[..colon].Trim().ToLowerInvariant(), trimmed[(colon + 1)..].Trim()));
+                    parts.Add(
+                        new Part(line.Number, column + colon + 1, trimmed[..colon].Trim().ToLowerInvariant(), trimmed[(colon + 1)..].Trim())
+                    );
                 }
                 else if (parts.Count == 0)
                 {
@@ -97,7 +119,13 @@ public static class QuestionList
                 }
                 else
                 {
-                    problems.Add(new ListProblem(line.Number, column, $"«{Short(trimmed)}» begins with nothing that is known here. Leave a line empty before a new question."));
+                    problems.Add(
+                        new ListProblem(
+                            line.Number,
+                            column,
+                            $"«{Short(trimmed)}» begins with nothing that is known here. Leave a line empty before a new question."
+                        )
+                    );
                 }
             }
 
@@ -129,13 +157,18 @@ public static class QuestionList
 
         if (entry.Has("answer"))
         {
-            return MakeTrueOrFalse(entry) as Question ?? new ShortTextQuestion { Accepted = Answers(entry.All("answer")), NotThis = Answers(entry.All("not")) };
+            return MakeTrueOrFalse(entry) as Question
+                ?? new ShortTextQuestion { Accepted = Answers(entry.All("answer")), NotThis = Answers(entry.All("not")) };
         }
 
         if (entry.Has("step"))
         {
-            return entry.All("step").Count() < 2 ? Problem(entry, problems, "An order has at least two numbered lines.")
-                : new OrderQuestion { Items = entry.All("step").Select(part => new OrderItem { Id = Ids.New(), Face = Face.Of(part.Text) }).ToValueList() };
+            return entry.All("step").Count() < 2
+                ? Problem(entry, problems, "An order has at least two numbered lines.")
+                : new OrderQuestion
+                {
+                    Items = entry.All("step").Select(part => new OrderItem { Id = Ids.New(), Face = Face.Of(part.Text) }).ToValueList(),
+                };
         }
 
         if (entry.Has("pair"))
@@ -150,23 +183,37 @@ public static class QuestionList
 
         return entry.Has("line")
             ? new JumbledWordsQuestion { Lines = entry.All("line").Select(part => part.Text).ToValueList() }
-            : Problem(entry, problems, $"«{Short(entry.Prompt)}» has no answer below it: begin lines with +, -, answer:, number:, gaps:, pick:, pair:, group:, line: or 1.");
+            : Problem(
+                entry,
+                problems,
+                $"«{Short(entry.Prompt)}» has no answer below it: begin lines with +, -, answer:, number:, gaps:, pick:, pair:, group:, line: or 1."
+            );
     }
 
     private static MultipleChoiceQuestion? MakeChoice(Entry entry, List<ListProblem> problems)
     {
-        var options = entry.All("right", "wrong").Select(part =>
-        {
-            var (text, words) = Split(part.Text, "::");
-            return new Option { Id = Ids.New(), Text = text, Feedback = words, Right = part.Kind == "right" };
-        }).ToValueList();
+        var options = entry
+            .All("right", "wrong")
+            .Select(part =>
+            {
+                var (text, words) = Split(part.Text, "::");
+                return new Option
+                {
+                    Id = Ids.New(),
+                    Text = text,
+                    Feedback = words,
+                    Right = part.Kind == "right",
+                };
+            })
+            .ToValueList();
         if (options.Count < 2)
         {
             return Problem<MultipleChoiceQuestion>(entry, problems, "A multiple choice has at least two options.");
         }
 
         var right = options.Count(option => option.Right);
-        return right == 0 ? Problem<MultipleChoiceQuestion>(entry, problems, "No option is right: begin the right one with +.")
+        return right == 0
+            ? Problem<MultipleChoiceQuestion>(entry, problems, "No option is right: begin the right one with +.")
             : new MultipleChoiceQuestion { Options = options, Picks = right > 1 ? Picks.Several : Picks.One };
     }
 
@@ -184,7 +231,13 @@ public static class QuestionList
         Fraction? amount = off.Length == 0 ? 0 : NumberReading.Read(off.TrimEnd('%').Trim(), culture)?.Value;
         if (amount is null)
         {
-            problems.Add(new ListProblem(part.Line, part.Column + part.Text.IndexOf('±') + 1, $"«{Short(off)}» cannot be read as what it may be off by."));
+            problems.Add(
+                new ListProblem(
+                    part.Line,
+                    part.Column + part.Text.IndexOf('±') + 1,
+                    $"«{Short(off)}» cannot be read as what it may be off by."
+                )
+            );
             return null;
         }
 
@@ -193,7 +246,9 @@ public static class QuestionList
             Value = read.Number.Value,
             Unit = read.Unit,
             UnitUse = read.Unit.Length > 0 ? UnitUse.Optional : UnitUse.None,
-            Tolerance = relative ? new Tolerance(ToleranceKind.Relative, amount.Value / 100) : new Tolerance(ToleranceKind.Absolute, amount.Value),
+            Tolerance = relative
+                ? new Tolerance(ToleranceKind.Relative, amount.Value / 100)
+                : new Tolerance(ToleranceKind.Absolute, amount.Value),
         };
     }
 
@@ -207,14 +262,20 @@ public static class QuestionList
 
         var question = MultipleChoiceQuestion.NewTrueOrFalse();
         var isTrue = answers[0].Text.Equals("true", StringComparison.OrdinalIgnoreCase);
-        return question with { Options = question.Options.Replace(_ => true, option => option with { Right = option.Id == "true" == isTrue }) };
+        return question with
+        {
+            Options = question.Options.Replace(_ => true, option => option with { Right = option.Id == "true" == isTrue }),
+        };
     }
 
-    private static ValueList<ShortAnswer> Answers(IEnumerable<Part> parts) => parts.Select(part =>
-    {
-        var (text, words) = Split(part.Text, "::");
-        return new ShortAnswer(text) { Feedback = words };
-    }).ToValueList();
+    private static ValueList<ShortAnswer> Answers(IEnumerable<Part> parts) =>
+        parts
+            .Select(part =>
+            {
+                var (text, words) = Split(part.Text, "::");
+                return new ShortAnswer(text) { Feedback = words };
+            })
+            .ToValueList();
 
     private static Question? MakeText(Entry entry, List<ListProblem> problems)
     {
@@ -237,7 +298,11 @@ public static class QuestionList
             foreach (var piece in part.Text.Split(';'))
             {
                 var phrase = piece.Trim();
-                if (phrase.Length > 0 && Find(text, phrase, part.Kind == "gaps" ? gaps.Count(run => run.Mark is not null && run.Text == phrase) : 0) is { } found)
+                if (
+                    phrase.Length > 0
+                    && Find(text, phrase, part.Kind == "gaps" ? gaps.Count(run => run.Mark is not null && run.Text == phrase) : 0)
+                        is { } found
+                )
                 {
                     gaps = MarkedText.Press(gaps, found.From, found.To, _ => new Gap { Id = Ids.New() });
                     words = MarkedText.Press(words, found.From, found.To, _ => new WordMark { Id = Ids.New(), Trap = part.Kind == "trap" });
@@ -251,9 +316,24 @@ public static class QuestionList
             }
         }
 
-        var extra = entry.All("extra").SelectMany(part => part.Text.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)).ToValueList();
-        var filling = entry.One("how").ToLowerInvariant() switch { "list" => GapFilling.List, "bank" => GapFilling.Bank, _ => GapFilling.Typed };
-        return entry.Has("gaps") ? new GapTextQuestion { Text = gaps, Filling = extra.Count > 0 && filling == GapFilling.Typed ? GapFilling.Bank : filling, ExtraWords = extra } : new WordPickQuestion { Text = words };
+        var extra = entry
+            .All("extra")
+            .SelectMany(part => part.Text.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+            .ToValueList();
+        var filling = entry.One("how").ToLowerInvariant() switch
+        {
+            "list" => GapFilling.List,
+            "bank" => GapFilling.Bank,
+            _ => GapFilling.Typed,
+        };
+        return entry.Has("gaps")
+            ? new GapTextQuestion
+            {
+                Text = gaps,
+                Filling = extra.Count > 0 && filling == GapFilling.Typed ? GapFilling.Bank : filling,
+                ExtraWords = extra,
+            }
+            : new WordPickQuestion { Text = words };
     }
 
     /// <summary>The words of a phrase in the text by their numbers; the n-th place where it stands, or the last.</summary>
@@ -261,9 +341,16 @@ public static class QuestionList
     {
         var all = MarkedText.Tokens(text).Where(token => token.Index >= 0).ToList();
         var wanted = MarkedText.Tokens(phrase).Where(token => token.Index >= 0).Select(token => token.Text).ToList();
-        var places = Enumerable.Range(0, Math.Max(0, all.Count - wanted.Count + 1))
-            .Where(start => wanted.Count > 0 && wanted.Select((word, i) => all[start + i].Text.Equals(word, StringComparison.CurrentCultureIgnoreCase)).All(same => same)).ToList();
-        return places.Count == 0 ? null : (places[Math.Min(skip, places.Count - 1)], places[Math.Min(skip, places.Count - 1)] + wanted.Count - 1);
+        var places = Enumerable
+            .Range(0, Math.Max(0, all.Count - wanted.Count + 1))
+            .Where(start =>
+                wanted.Count > 0
+                && wanted.Select((word, i) => all[start + i].Text.Equals(word, StringComparison.CurrentCultureIgnoreCase)).All(same => same)
+            )
+            .ToList();
+        return places.Count == 0
+            ? null
+            : (places[Math.Min(skip, places.Count - 1)], places[Math.Min(skip, places.Count - 1)] + wanted.Count - 1);
     }
 
     private static MatchQuestion? MakeMatch(Entry entry, List<ListProblem> problems)
@@ -274,18 +361,32 @@ public static class QuestionList
             var (left, right) = Split(part.Text, "=");
             if (left.Length == 0 || right.Length == 0)
             {
-                problems.Add(new ListProblem(part.Line, part.Column, $"A pair has two sides with = between them; «{Short(part.Text)}» has one."));
+                problems.Add(
+                    new ListProblem(part.Line, part.Column, $"A pair has two sides with = between them; «{Short(part.Text)}» has one.")
+                );
             }
 
-            pairs.Add(new MatchPair { Id = Ids.New(), Left = Face.Of(left), Right = Face.Of(right) });
+            pairs.Add(
+                new MatchPair
+                {
+                    Id = Ids.New(),
+                    Left = Face.Of(left),
+                    Right = Face.Of(right),
+                }
+            );
         }
 
-        return pairs.Count < 2 ? Problem<MatchQuestion>(entry, problems, "A match has at least two pairs.") : new MatchQuestion
-        {
-            Pairs = pairs.ToValueList(),
-            Extras = entry.All("extra").SelectMany(part => part.Text.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
-                .Select(extra => new MatchExtra { Id = Ids.New(), Face = Face.Of(extra) }).ToValueList(),
-        };
+        return pairs.Count < 2
+            ? Problem<MatchQuestion>(entry, problems, "A match has at least two pairs.")
+            : new MatchQuestion
+            {
+                Pairs = pairs.ToValueList(),
+                Extras = entry
+                    .All("extra")
+                    .SelectMany(part => part.Text.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+                    .Select(extra => new MatchExtra { Id = Ids.New(), Face = Face.Of(extra) })
+                    .ToValueList(),
+            };
     }
 
     private static SortQuestion? MakeSort(Entry entry, List<ListProblem> problems)
@@ -305,17 +406,31 @@ public static class QuestionList
                 }
                 else
                 {
-                    items.Add(new SortItem { Id = Ids.New(), Face = Face.Of(name), Groups = [group.Id] });
+                    items.Add(
+                        new SortItem
+                        {
+                            Id = Ids.New(),
+                            Face = Face.Of(name),
+                            Groups = [group.Id],
+                        }
+                    );
                 }
             }
 
             if (inside.Length == 0)
             {
-                problems.Add(new ListProblem(part.Line, part.Column, $"A group has its title, =, and its items with ; between them; «{Short(part.Text)}» has no items."));
+                problems.Add(
+                    new ListProblem(
+                        part.Line,
+                        part.Column,
+                        $"A group has its title, =, and its items with ; between them; «{Short(part.Text)}» has no items."
+                    )
+                );
             }
         }
 
-        return groups.Count < 2 ? Problem<SortQuestion>(entry, problems, "A sort has at least two groups.")
+        return groups.Count < 2
+            ? Problem<SortQuestion>(entry, problems, "A sort has at least two groups.")
             : new SortQuestion { Groups = groups.ToValueList(), Items = items.ToValueList() };
     }
 
@@ -327,15 +442,28 @@ public static class QuestionList
             points = PointsReading.Read(part.Text, culture);
             if (points is null)
             {
-                problems.Add(new ListProblem(part.Line, part.Column, $"«{Short(part.Text)}» cannot be read as points; the question has its usual ones."));
+                problems.Add(
+                    new ListProblem(
+                        part.Line,
+                        part.Column,
+                        $"«{Short(part.Text)}» cannot be read as points; the question has its usual ones."
+                    )
+                );
                 points = null;
             }
         }
 
-        return made with { Prompt = Core.Activities.RichText.Plain(entry.Prompt), Hint = entry.One("hint"), Explanation = entry.One("why"), Points = points };
+        return made with
+        {
+            Prompt = Core.Activities.RichText.Plain(entry.Prompt),
+            Hint = entry.One("hint"),
+            Explanation = entry.One("why"),
+            Points = points,
+        };
     }
 
-    private static Question? Problem(Entry entry, List<ListProblem> problems, string message) => Problem<Question>(entry, problems, message);
+    private static Question? Problem(Entry entry, List<ListProblem> problems, string message) =>
+        Problem<Question>(entry, problems, message);
 
     private static T? Problem<T>(Entry entry, List<ListProblem> problems, string message)
         where T : class
@@ -344,9 +472,10 @@ public static class QuestionList
         return null;
     }
 
-    private static (string Before, string After) Split(string text, string sign) => text.IndexOf(sign, StringComparison.Ordinal) is >= 0 and var at
-        ? (text[..at].Trim(), text[(at + sign.Length)..].Trim())
-        : (text.Trim(), "");
+    private static (string Before, string After) Split(string text, string sign) =>
+        text.IndexOf(sign, StringComparison.Ordinal) is >= 0 and var at
+            ? (text[..at].Trim(), text[(at + sign.Length)..].Trim())
+            : (text.Trim(), "");
 
     private static string Short(string text) => text.Length <= 40 ? text : text[..40] + "…";
 

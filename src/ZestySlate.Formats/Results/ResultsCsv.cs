@@ -13,7 +13,23 @@ public static class ResultsCsv
     public sealed record Row(string Learner, string Origin, DateTimeOffset BeganAt, DateTimeOffset? HandedInAt, AttemptReport Report);
 
     private static readonly string[] Head =
-        ["Learner", "Came by", "Began", "Handed in", "Total", "Out of", "Question", "Kind", "Answer", "Verdict", "Points", "Question out of", "Tries", "Hint", "Reason"];
+    [
+        "Learner",
+        "Came by",
+        "Began",
+        "Handed in",
+        "Total",
+        "Out of",
+        "Question",
+        "Kind",
+        "Answer",
+        "Verdict",
+        "Points",
+        "Question out of",
+        "Tries",
+        "Hint",
+        "Reason",
+    ];
 
     /// <summary>Writes the rows. Cells that a spreadsheet would run as a formula are written as text.</summary>
     public static string Write(IEnumerable<Row> rows)
@@ -26,10 +42,24 @@ public static class ResultsCsv
             {
                 foreach (var answer in row.Report.Answers)
                 {
-                    Line(csv, row.Learner, row.Origin, Time(row.BeganAt), row.HandedInAt is { } at ? Time(at) : "",
-                        Number(row.Report.Score.Points), Number(row.Report.Score.OutOf),
-                        answer.Question, answer.Kind, answer.Response, answer.Verdict.ToString(), Number(answer.Points), Number(answer.OutOf),
-                        answer.Tries.ToString(CultureInfo.InvariantCulture), answer.HintSeen ? "yes" : "", answer.Reason);
+                    Line(
+                        csv,
+                        row.Learner,
+                        row.Origin,
+                        Time(row.BeganAt),
+                        row.HandedInAt is { } at ? Time(at) : "",
+                        Number(row.Report.Score.Points),
+                        Number(row.Report.Score.OutOf),
+                        answer.Question,
+                        answer.Kind,
+                        answer.Response,
+                        answer.Verdict.ToString(),
+                        Number(answer.Points),
+                        Number(answer.OutOf),
+                        answer.Tries.ToString(CultureInfo.InvariantCulture),
+                        answer.HintSeen ? "yes" : "",
+                        answer.Reason
+                    );
                 }
             }
         }

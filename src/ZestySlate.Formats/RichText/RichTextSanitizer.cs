@@ -9,10 +9,16 @@ public static partial class RichTextSanitizer
     private static readonly HtmlSanitizer Sanitizer = Make();
 
     /// <summary>The fragment with only allowed elements, attributes and addresses (http, https, mailto).</summary>
-    public static string Sanitise(string html) => IsTooMuch(html) ? System.Net.WebUtility.HtmlEncode(Words().Replace(html.Length > MostLength ? html[..MostLength] : html, " ").Trim()) : Sanitizer.Sanitize(html).Trim();
+    public static string Sanitise(string html) =>
+        IsTooMuch(html)
+            ? System.Net.WebUtility.HtmlEncode(Words().Replace(html.Length > MostLength ? html[..MostLength] : html, " ").Trim())
+            : Sanitizer.Sanitize(html).Trim();
 
-    /// <summary>The longest fragment that is read as HTML, in characters, the most tags in it, and how many may be open at once: more than any text that a person formats. Of what is beyond only the words are left, as plain text.</summary>
-    public const int MostLength = 1_000_000, MostTags = 20_000, MostDepth = 60;
+    /// <summary>The longest fragment that is read as HTML, in characters, the most tags in it, and how many may be open at once: more than
+    /// any text that a person formats. Of what is beyond only the words are left, as plain text.</summary>
+    public const int MostLength = 1_000_000,
+        MostTags = 20_000,
+        MostDepth = 60;
 
     /// <summary>True when reading it as HTML would take more work than it is worth. A scan that may count too much, never too little.</summary>
     private static bool IsTooMuch(string html)
@@ -25,7 +31,10 @@ public static partial class RichTextSanitizer
         var (tags, depth) = (0, 0);
         for (var at = html.IndexOf('<'); at >= 0 && at + 1 < html.Length; at = html.IndexOf('<', at + 1))
         {
-            depth = html[at + 1] == '/' ? Math.Max(0, depth - 1) : char.IsAsciiLetter(html[at + 1]) && !IsVoid(html.AsSpan(at + 1)) ? depth + 1 : depth;
+            depth =
+                html[at + 1] == '/' ? Math.Max(0, depth - 1)
+                : char.IsAsciiLetter(html[at + 1]) && !IsVoid(html.AsSpan(at + 1)) ? depth + 1
+                : depth;
             if (++tags > MostTags || depth > MostDepth)
             {
                 return true;
@@ -46,14 +55,33 @@ public static partial class RichTextSanitizer
 
     private static HtmlSanitizer Make()
     {
-        var sanitizer = new HtmlSanitizer(new HtmlSanitizerOptions
+        var sanitizer = new HtmlSanitizer(
+            new HtmlSanitizerOptions
+            {
+                AllowedTags = new HashSet<string>([
+                    "p",
+                    "strong",
+                    "em",
+                    "u",
+                    "s",
+                    "sub",
+                    "sup",
+                    "ul",
+                    "ol",
+                    "li",
+                    "blockquote",
+                    "h3",
+                    "br",
+                    "a",
+                ]),
+                AllowedAttributes = new HashSet<string>(["href"]),
+                AllowedSchemes = new HashSet<string>(["http", "https", "mailto"]),
+                UriAttributes = new HashSet<string>(["href"]),
+            }
+        )
         {
-            AllowedTags = new HashSet<string>(["p", "strong", "em", "u", "s", "sub", "sup", "ul", "ol", "li", "blockquote", "h3", "br", "a"]),
-            AllowedAttributes = new HashSet<string>(["href"]),
-            AllowedSchemes = new HashSet<string>(["http", "https", "mailto"]),
-            UriAttributes = new HashSet<string>(["href"]),
-        })
-        { KeepChildNodes = true };
+            KeepChildNodes = true,
+        };
         sanitizer.RemovingTag += (_, removing) =>
         {
             // What a script or a style says is not text: it goes with its element.

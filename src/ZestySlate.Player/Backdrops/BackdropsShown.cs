@@ -13,14 +13,7 @@ public static class BackdropsShown
 {
     /// <summary>All kinds.</summary>
     public static IReadOnlyList<IBackdropShown> All { get; } =
-    [
-        new PictureShown(),
-        new PanoramaShown(),
-        new ComparisonShown(),
-        new PlainBoardShown(),
-        new WebPageShown(),
-        new PageShown(),
-    ];
+    [new PictureShown(), new PanoramaShown(), new ComparisonShown(), new PlainBoardShown(), new WebPageShown(), new PageShown()];
 
     private static readonly Dictionary<Type, IBackdropShown> ByType = All.ToDictionary(shown => shown.BackdropType);
 

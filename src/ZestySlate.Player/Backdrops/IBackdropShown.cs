@@ -33,7 +33,8 @@ public interface IBackdropShown
     string? SizeOf(Backdrop backdrop, bool still) => null;
 
     /// <summary>What the stage tells scripts of this kind, as attributes.</summary>
-    IReadOnlyDictionary<string, object> AttributesOf(Backdrop backdrop, bool still, PlayAddresses addresses) => new Dictionary<string, object>();
+    IReadOnlyDictionary<string, object> AttributesOf(Backdrop backdrop, bool still, PlayAddresses addresses) =>
+        new Dictionary<string, object>();
 }
 
 /// <summary>Where a picture lies on the stage, in shares of the stage.</summary>

@@ -14,14 +14,7 @@ public static class ContentsShown
 {
     /// <summary>All kinds.</summary>
     public static IReadOnlyList<IContentShown> All { get; } =
-    [
-        new CalloutContent(),
-        new NoteContent(),
-        new LinkContent(),
-        new WebPanelContent(),
-        new JumpContent(),
-        new InsertContent(),
-    ];
+    [new CalloutContent(), new NoteContent(), new LinkContent(), new WebPanelContent(), new JumpContent(), new InsertContent()];
 
     private static readonly Dictionary<Type, IContentShown> ByType = All.ToDictionary(shown => shown.ContentType);
 

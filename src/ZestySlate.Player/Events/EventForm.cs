@@ -29,7 +29,12 @@ public static class EventForm
         if (act.Length == 0 && fields.Has("move"))
         {
             // A press of a button that moves something, without scripts.
-            act = state.QuestionOf(spot) is { } moved && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked && AttemptRules.MarksWhileWorking(state.Rules) ? "step" : "answer";
+            act =
+                state.QuestionOf(spot) is { } moved
+                && QuestionTypes.For(moved.Question).StepsOf(moved.Question) != Steps.NotMarked
+                && AttemptRules.MarksWhileWorking(state.Rules)
+                    ? "step"
+                    : "answer";
         }
 
         if (act is "answer" or "add" or "hand" or "begin" or "mark" or "step" or "vote")
@@ -44,7 +49,11 @@ public static class EventForm
             {
                 "vote" => new Voted(spot, response) { Id = id, At = now },
                 "mark" => new AskedToMark(spot, response) { Id = id, At = now },
-                "step" => new Stepped(spot, response, fields["part"] is { Length: > 0 } part ? part : fields["move"].Split(' ')[0]) { Id = id, At = now },
+                "step" => new Stepped(spot, response, fields["part"] is { Length: > 0 } part ? part : fields["move"].Split(' ')[0])
+                {
+                    Id = id,
+                    At = now,
+                },
                 _ => new Answered(spot, response) { Id = id, At = now },
             };
         }
@@ -64,7 +73,8 @@ public static class EventForm
         };
     }
 
-    /// <summary>The answer with what was changed on the page it came from, where its script says so (fields «touched»: the names of parts, or of options).</summary>
+    /// <summary>The answer with what was changed on the page it came from, where its script says so (fields «touched»: the names of parts,
+    /// or of options).</summary>
     private static Response WithTouched(Response response, FormFields fields) =>
         fields.Has("touched") ? response.Touching(fields.All("touched").ToValueList()) : response;
 }

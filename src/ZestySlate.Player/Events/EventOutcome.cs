@@ -21,22 +21,37 @@ public sealed record EventOutcome(bool IsQuiet, bool IsWhole, bool ShowsQuestion
     {
         var act = fields["act"];
         return new EventOutcome(
-            act is "answer" or "add" or "annotate" && refusal is null && Progress.Of(after) == Progress.Of(before) && after.OpenLocks.Count == before.OpenLocks.Count,
-            act is "visit" or "code" or "start" || after.IsHandedIn != before.IsHandedIn || after.StepNumber != before.StepNumber
-                || after.OpenLocks.Count != before.OpenLocks.Count || after.Findings.Count != before.Findings.Count,
+            act is "answer" or "add" or "annotate"
+                && refusal is null
+                && Progress.Of(after) == Progress.Of(before)
+                && after.OpenLocks.Count == before.OpenLocks.Count,
+            act is "visit" or "code" or "start"
+                || after.IsHandedIn != before.IsHandedIn
+                || after.StepNumber != before.StepNumber
+                || after.OpenLocks.Count != before.OpenLocks.Count
+                || after.Findings.Count != before.Findings.Count,
             act is "begin" or "hand" or "mark" or "vote" or "again" or "hint" or "see" or "step" || refusal is not null,
             after.IsHandedIn && (act == "handIn" || refusal is not null || !before.IsHandedIn),
             Opened(before, after),
-            refusal is null ? SpokenOf(before, after, act, fields) : null);
+            refusal is null ? SpokenOf(before, after, act, fields) : null
+        );
     }
 
     /// <summary>The words for what has opened, or null.</summary>
     private static string? Opened(AttemptState before, AttemptState after)
     {
         var opened = after.OpenLocks.Except(before.OpenLocks).ToList();
-        return opened.Count == 0 ? null : string.Join(' ', opened.Select(id => after.Activity.LockOf(id)?.OpenWords is { Length: > 0 } own ? own
-            : after.Activity.SceneOf(id) is { } scene ? after.Activity.Words.Say("openNow", after.Activity.TitleOf(scene))
-            : after.Activity.SpotOf(id) is { } spot ? after.Activity.Words.Say("openNow", after.Activity.NameOf(spot)) : ""));
+        return opened.Count == 0
+            ? null
+            : string.Join(
+                ' ',
+                opened.Select(id =>
+                    after.Activity.LockOf(id)?.OpenWords is { Length: > 0 } own ? own
+                    : after.Activity.SceneOf(id) is { } scene ? after.Activity.Words.Say("openNow", after.Activity.TitleOf(scene))
+                    : after.Activity.SpotOf(id) is { } spot ? after.Activity.Words.Say("openNow", after.Activity.NameOf(spot))
+                    : ""
+                )
+            );
     }
 
     /// <summary>What is told of a step, or of a try that cost a life, to those who hear the page; null for nothing.</summary>
@@ -44,7 +59,12 @@ public sealed record EventOutcome(bool IsQuiet, bool IsWhole, bool ShowsQuestion
     {
         var words = after.Activity.Words;
         var spoken = new List<string>();
-        if (act == "step" && before.QuestionOf(fields["spot"]) is { } old && after.QuestionOf(old.Spot.Id) is { } now && now.StepMark is { } mark)
+        if (
+            act == "step"
+            && before.QuestionOf(fields["spot"]) is { } old
+            && after.QuestionOf(old.Spot.Id) is { } now
+            && now.StepMark is { } mark
+        )
         {
             spoken.Add(words["verdict" + (now.Mistakes > old.Mistakes ? Verdict.Wrong : Verdict.Right)] + ".");
             spoken.AddRange(mark.Of(fields["part"]) is { } part ? [words.Say(part.Reason)] : []);

@@ -2,7 +2,8 @@ using System.Collections;
 
 namespace ZestySlate.Player.Events;
 
-/// <summary>The fields of a learner's form, in the order in which they stand there; a name may stand several times. The same from a server's request and from a page.</summary>
+/// <summary>The fields of a learner's form, in the order in which they stand there; a name may stand several times. The same from a
+/// server's request and from a page.</summary>
 public sealed class FormFields(IEnumerable<KeyValuePair<string, string>> fields) : IEnumerable<KeyValuePair<string, string>>
 {
     private readonly List<KeyValuePair<string, string>> _fields = [.. fields];

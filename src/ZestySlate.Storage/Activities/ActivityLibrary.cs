@@ -80,7 +80,14 @@ public sealed record LibrarySearch
     public int Page { get; init; }
 
     /// <summary>True when anything but the shelf and the folder narrows the list.</summary>
-    public bool IsNarrowed => Words.Length > 0 || Subject.Length > 0 || Level.Length > 0 || Age is not null || Language.Length > 0 || Kind is not null || Stage is not null;
+    public bool IsNarrowed =>
+        Words.Length > 0
+        || Subject.Length > 0
+        || Level.Length > 0
+        || Age is not null
+        || Language.Length > 0
+        || Kind is not null
+        || Stage is not null;
 }
 
 /// <summary>One activity that was found.</summary>
@@ -91,13 +98,26 @@ public sealed record LibrarySearch
 /// <param name="UsedAt">When somebody began one last; null when nobody did.</param>
 /// <param name="MayEdit">True when the one who looks may build it.</param>
 /// <param name="MayCopy">True when they may look into it and copy it.</param>
-public sealed record LibraryEntry(ActivityRecord Record, Activity Document, string Owner, int Attempts, DateTimeOffset? UsedAt, bool MayEdit, bool MayCopy);
+public sealed record LibraryEntry(
+    ActivityRecord Record,
+    Activity Document,
+    string Owner,
+    int Attempts,
+    DateTimeOffset? UsedAt,
+    bool MayEdit,
+    bool MayCopy
+);
 
 /// <summary>What was found: one page of it, and how much there is in all.</summary>
 public sealed record LibraryFound(IReadOnlyList<LibraryEntry> Entries, int Total);
 
 /// <summary>What the filters of a shelf can be set to.</summary>
-public sealed record LibraryChoices(IReadOnlyList<string> Folders, IReadOnlyList<string> Subjects, IReadOnlyList<string> Levels, IReadOnlyList<string> Languages);
+public sealed record LibraryChoices(
+    IReadOnlyList<string> Folders,
+    IReadOnlyList<string> Subjects,
+    IReadOnlyList<string> Levels,
+    IReadOnlyList<string> Languages
+);
 
 /// <summary>A teacher's library of activities, with what colleagues share.</summary>
 public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRights rights, TimeProvider clock)
@@ -112,50 +132,118 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
 #pragma warning disable CA1304, CA1311 // It is the database that does it.
             LibraryOrder.Title => query.OrderBy(activity => activity.Title.ToLower()),
 #pragma warning restore CA1304, CA1311
-            LibraryOrder.Used => query.OrderByDescending(activity => db.Attempts.Where(attempt => attempt.ActivityId == activity.Id).Max(attempt => (DateTimeOffset?)attempt.BeganAt)),
+            LibraryOrder.Used => query.OrderByDescending(activity =>
+                db.Attempts.Where(attempt => attempt.ActivityId == activity.Id).Max(attempt => (DateTimeOffset?)attempt.BeganAt)
+            ),
             _ => query.OrderByDescending(activity => activity.ChangedAt),
         };
-        var records = await ordered.ThenBy(activity => activity.Id).Skip(search.Page * LibrarySearch.PageSize).Take(LibrarySearch.PageSize).ToListAsync();
+        var records = await ordered
+            .ThenBy(activity => activity.Id)
+            .Skip(search.Page * LibrarySearch.PageSize)
+            .Take(LibrarySearch.PageSize)
+            .ToListAsync();
         var ids = records.Select(record => record.Id).ToList();
-        var heads = await db.Revisions.AsNoTracking().Where(revision => db.Activities.Any(activity => ids.Contains(activity.Id) && activity.Id == revision.ActivityId && activity.Head == revision.Number))
+        var heads = await db
+            .Revisions.AsNoTracking()
+            .Where(revision =>
+                db.Activities.Any(activity =>
+                    ids.Contains(activity.Id) && activity.Id == revision.ActivityId && activity.Head == revision.Number
+                )
+            )
             .ToDictionaryAsync(revision => revision.ActivityId, revision => revision.Document);
-        var used = await db.Attempts.Where(attempt => ids.Contains(attempt.ActivityId)).GroupBy(attempt => attempt.ActivityId)
-            .Select(group => new { group.Key, Count = group.Count(), Last = group.Max(attempt => attempt.BeganAt) }).ToDictionaryAsync(group => group.Key);
+        var used = await db
+            .Attempts.Where(attempt => ids.Contains(attempt.ActivityId))
+            .GroupBy(attempt => attempt.ActivityId)
+            .Select(group => new
+            {
+                group.Key,
+                Count = group.Count(),
+                Last = group.Max(attempt => attempt.BeganAt),
+            })
+            .ToDictionaryAsync(group => group.Key);
         var owners = records.Select(record => record.OwnerId).Distinct().ToList();
-        var names = await db.Users.Where(person => owners.Contains(person.Id)).ToDictionaryAsync(person => person.Id, person => person.DisplayName);
-        var editable = await db.Activities.Where(activity => ids.Contains(activity.Id)).Where(rights.Editable(personId)).Select(activity => activity.Id).ToListAsync();
-        var readable = await db.Activities.Where(activity => ids.Contains(activity.Id)).Where(rights.Readable(personId)).Select(activity => activity.Id).ToListAsync();
+        var names = await db
+            .Users.Where(person => owners.Contains(person.Id))
+            .ToDictionaryAsync(person => person.Id, person => person.DisplayName);
+        var editable = await db
+            .Activities.Where(activity => ids.Contains(activity.Id))
+            .Where(rights.Editable(personId))
+            .Select(activity => activity.Id)
+            .ToListAsync();
+        var readable = await db
+            .Activities.Where(activity => ids.Contains(activity.Id))
+            .Where(rights.Readable(personId))
+            .Select(activity => activity.Id)
+            .ToListAsync();
         return new LibraryFound(
-            records.Select(record => new LibraryEntry(record, Compressed.Read(heads[record.Id]), names.GetValueOrDefault(record.OwnerId, ""),
-                used.GetValueOrDefault(record.Id)?.Count ?? 0, used.GetValueOrDefault(record.Id)?.Last, editable.Contains(record.Id), readable.Contains(record.Id))).ToList(),
-            total);
+            records
+                .Select(record => new LibraryEntry(
+                    record,
+                    Compressed.Read(heads[record.Id]),
+                    names.GetValueOrDefault(record.OwnerId, ""),
+                    used.GetValueOrDefault(record.Id)?.Count ?? 0,
+                    used.GetValueOrDefault(record.Id)?.Last,
+                    editable.Contains(record.Id),
+                    readable.Contains(record.Id)
+                ))
+                .ToList(),
+            total
+        );
     }
 
     /// <summary>What the filters of a shelf can be set to.</summary>
     public async Task<LibraryChoices> ChoicesAsync(string personId, Shelf shelf)
     {
-        var facts = await OnShelf(personId, shelf).Select(activity => new { activity.Folder, activity.Subject, activity.Level, activity.Language }).Distinct().ToListAsync();
-        IReadOnlyList<string> Of(IEnumerable<string> values) => values.Where(value => value.Length > 0).Distinct(StringComparer.CurrentCultureIgnoreCase).Order(StringComparer.CurrentCultureIgnoreCase).ToList();
+        var facts = await OnShelf(personId, shelf)
+            .Select(activity => new
+            {
+                activity.Folder,
+                activity.Subject,
+                activity.Level,
+                activity.Language,
+            })
+            .Distinct()
+            .ToListAsync();
+        IReadOnlyList<string> Of(IEnumerable<string> values) =>
+            values
+                .Where(value => value.Length > 0)
+                .Distinct(StringComparer.CurrentCultureIgnoreCase)
+                .Order(StringComparer.CurrentCultureIgnoreCase)
+                .ToList();
         return new LibraryChoices(
             shelf == Shelf.Mine ? FolderPath.WithParents(facts.Select(fact => fact.Folder)) : [],
-            Of(facts.Select(fact => fact.Subject)), Of(facts.Select(fact => fact.Level)), Of(facts.Select(fact => fact.Language)));
+            Of(facts.Select(fact => fact.Subject)),
+            Of(facts.Select(fact => fact.Level)),
+            Of(facts.Select(fact => fact.Language))
+        );
     }
 
     /// <summary>Puts own activities into a folder.</summary>
-    public Task<int> MoveAsync(string ownerId, IReadOnlyCollection<string> ids, string folder) => EachAsync(ownerId, ids, activity => activity.Folder = FolderPath.Clean(folder));
+    public Task<int> MoveAsync(string ownerId, IReadOnlyCollection<string> ids, string folder) =>
+        EachAsync(ownerId, ids, activity => activity.Folder = FolderPath.Clean(folder));
 
     /// <summary>Puts own activities into the bin: no link opens them any more; classes and courses they were given to keep them.</summary>
-    public Task<int> BinAsync(string ownerId, IReadOnlyCollection<string> ids) => EachAsync(ownerId, ids, activity => activity.BinnedAt = clock.GetUtcNow());
+    public Task<int> BinAsync(string ownerId, IReadOnlyCollection<string> ids) =>
+        EachAsync(ownerId, ids, activity => activity.BinnedAt = clock.GetUtcNow());
 
     /// <summary>Takes own activities out of the bin.</summary>
-    public Task<int> RestoreAsync(string ownerId, IReadOnlyCollection<string> ids) => EachAsync(ownerId, ids, activity => activity.BinnedAt = null);
+    public Task<int> RestoreAsync(string ownerId, IReadOnlyCollection<string> ids) =>
+        EachAsync(ownerId, ids, activity => activity.BinnedAt = null);
 
     /// <summary>Deletes own activities of the bin for good, those nobody has worked on or has in a class; the others stay.</summary>
     /// <returns>How many are gone.</returns>
     public async Task<int> DeleteAsync(string ownerId, IReadOnlyCollection<string> ids)
     {
-        var gone = await db.Activities.Where(activity => activity.OwnerId == ownerId && ids.Contains(activity.Id) && activity.BinnedAt != null
-            && !db.Attempts.Any(attempt => attempt.ActivityId == activity.Id) && !db.Assignments.Any(given => given.ActivityId == activity.Id)).Select(activity => activity.Id).ToListAsync();
+        var gone = await db
+            .Activities.Where(activity =>
+                activity.OwnerId == ownerId
+                && ids.Contains(activity.Id)
+                && activity.BinnedAt != null
+                && !db.Attempts.Any(attempt => attempt.ActivityId == activity.Id)
+                && !db.Assignments.Any(given => given.ActivityId == activity.Id)
+            )
+            .Select(activity => activity.Id)
+            .ToListAsync();
         await db.SaveTogetherAsync(async () =>
         {
             await db.Revisions.Where(revision => gone.Contains(revision.ActivityId)).ExecuteDeleteAsync();
@@ -176,13 +264,18 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     public async Task<ActivityRecord?> CopyAsync(string activityId, string personId, string forId, string folder = "")
     {
         var mayEdit = await rights.MayEditAsync(activityId, personId);
-        var source = mayEdit ? (await store.DraftAsync(activityId))?.Document : (await store.ReusableDocumentAsync(activityId, personId))?.Document;
+        var source = mayEdit
+            ? (await store.DraftAsync(activityId))?.Document
+            : (await store.ReusableDocumentAsync(activityId, personId))?.Document;
         if (source is null)
         {
             return null;
         }
 
-        var taken = await db.Activities.Where(activity => activity.OwnerId == forId && activity.BinnedAt == null && activity.Title.StartsWith(source.Title)).Select(activity => activity.Title).ToListAsync();
+        var taken = await db
+            .Activities.Where(activity => activity.OwnerId == forId && activity.BinnedAt == null && activity.Title.StartsWith(source.Title))
+            .Select(activity => activity.Title)
+            .ToListAsync();
         var title = source.Title;
         for (var i = 2; taken.Contains(title, StringComparer.CurrentCultureIgnoreCase); i++)
         {
@@ -198,9 +291,22 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     /// <summary>The colleagues of the owner's school, with what each may do: null for nothing.</summary>
     public async Task<IReadOnlyList<(People.Person Person, bool? MayEdit)>> ColleaguesAsync(ActivityRecord activity)
     {
-        var people = await db.Users.AsNoTracking().Where(person => person.Id != activity.OwnerId && person.SchoolId != null && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == person.SchoolId)).ToListAsync();
-        var known = await db.ActivityColleagues.AsNoTracking().Where(colleague => colleague.ActivityId == activity.Id).ToDictionaryAsync(colleague => colleague.PersonId, colleague => colleague.MayEdit);
-        return people.OrderBy(person => person.DisplayName, StringComparer.CurrentCultureIgnoreCase).Select(person => (person, known.TryGetValue(person.Id, out var edits) ? edits : (bool?)null)).ToList();
+        var people = await db
+            .Users.AsNoTracking()
+            .Where(person =>
+                person.Id != activity.OwnerId
+                && person.SchoolId != null
+                && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == person.SchoolId)
+            )
+            .ToListAsync();
+        var known = await db
+            .ActivityColleagues.AsNoTracking()
+            .Where(colleague => colleague.ActivityId == activity.Id)
+            .ToDictionaryAsync(colleague => colleague.PersonId, colleague => colleague.MayEdit);
+        return people
+            .OrderBy(person => person.DisplayName, StringComparer.CurrentCultureIgnoreCase)
+            .Select(person => (person, known.TryGetValue(person.Id, out var edits) ? edits : (bool?)null))
+            .ToList();
     }
 
     /// <summary>Lets a colleague of the owner's school in, or out again (null). Somebody of another school is never let in.</summary>
@@ -211,7 +317,9 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             return false;
         }
 
-        var known = await db.ActivityColleagues.SingleOrDefaultAsync(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId);
+        var known = await db.ActivityColleagues.SingleOrDefaultAsync(colleague =>
+            colleague.ActivityId == activity.Id && colleague.PersonId == personId
+        );
         if (mayEdit is not { } edits)
         {
             if (known is not null)
@@ -221,7 +329,14 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
         }
         else if (known is null)
         {
-            db.ActivityColleagues.Add(new ActivityColleague { ActivityId = activity.Id, PersonId = personId, MayEdit = edits });
+            db.ActivityColleagues.Add(
+                new ActivityColleague
+                {
+                    ActivityId = activity.Id,
+                    PersonId = personId,
+                    MayEdit = edits,
+                }
+            );
         }
         else
         {
@@ -234,9 +349,21 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
 
     /// <summary>The examples of a school, newest first.</summary>
     public async Task<IReadOnlyList<(ActivityRecord Record, Activity Edition)>> ShowcaseAsync(int schoolId) =>
-        (await db.Activities.AsNoTracking().Where(activity => activity.Visibility == Visibility.Showcase && activity.NewestEdition > 0 && activity.BinnedAt == null
-            && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == schoolId)).OrderByDescending(activity => activity.ChangedAt).Take(200).ToListAsync())
-        .Select(record => (record, store.Edition(record.Id, record.NewestEdition))).ToList();
+        (
+            await db
+                .Activities.AsNoTracking()
+                .Where(activity =>
+                    activity.Visibility == Visibility.Showcase
+                    && activity.NewestEdition > 0
+                    && activity.BinnedAt == null
+                    && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == schoolId)
+                )
+                .OrderByDescending(activity => activity.ChangedAt)
+                .Take(200)
+                .ToListAsync()
+        )
+            .Select(record => (record, store.Edition(record.Id, record.NewestEdition)))
+            .ToList();
 
     private IQueryable<ActivityRecord> OnShelf(string personId, Shelf shelf)
     {
@@ -275,7 +402,9 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
 
         if (search.Age is { } age)
         {
-            query = query.Where(activity => (activity.AgeFrom == null || activity.AgeFrom <= age) && (activity.AgeTo == null || activity.AgeTo >= age));
+            query = query.Where(activity =>
+                (activity.AgeFrom == null || activity.AgeFrom <= age) && (activity.AgeTo == null || activity.AgeTo >= age)
+            );
         }
 
         if (search.Kind is { } kind)

@@ -15,7 +15,8 @@ public sealed class ActivityRecord
 
     public Visibility Visibility { get; set; }
 
-    /// <summary>True when teachers who can open it may look into it and copy it, and so read its right answers. Colleagues who were let in always may.</summary>
+    /// <summary>True when teachers who can open it may look into it and copy it, and so read its right answers. Colleagues who were let in
+    /// always may.</summary>
     public bool MayBeCopied { get; set; } = true;
 
     public DateTimeOffset CreatedAt { get; set; }
@@ -59,11 +60,10 @@ public sealed class ActivityRecord
     /// <summary>True when learners add spots of their own to it.</summary>
     public bool TakesSpots { get; set; }
 
-    internal DraftHistory History => new(Version, Head,
-        Undone.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse).ToValueList());
+    internal DraftHistory History =>
+        new(Version, Head, Undone.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse).ToValueList());
 
-    internal void Set(DraftHistory history) =>
-        (Version, Head, Undone) = (history.Version, history.Head, string.Join(',', history.Undone));
+    internal void Set(DraftHistory history) => (Version, Head, Undone) = (history.Version, history.Head, string.Join(',', history.Undone));
 }
 
 /// <summary>Who may open a published activity.</summary>

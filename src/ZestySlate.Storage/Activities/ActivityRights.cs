@@ -7,42 +7,102 @@ namespace ZestySlate.Storage.Activities;
 public sealed class ActivityRights(SlateDb db)
 {
     /// <summary>Activities that a person may build, publish, and see and mark the work of: one's own, and those of colleagues who let one in to edit.</summary>
-    public Expression<Func<ActivityRecord, bool>> Editable(string personId) => activity => activity.OwnerId == personId
-        || (db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId && colleague.MayEdit)
-            && db.Users.Any(me => me.Id == personId && me.SchoolId != null && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId)));
+    public Expression<Func<ActivityRecord, bool>> Editable(string personId) =>
+        activity =>
+            activity.OwnerId == personId
+            || (
+                db.ActivityColleagues.Any(colleague =>
+                    colleague.ActivityId == activity.Id && colleague.PersonId == personId && colleague.MayEdit
+                )
+                && db.Users.Any(me =>
+                    me.Id == personId
+                    && me.SchoolId != null
+                    && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId)
+                )
+            );
 
     /// <summary>Activities of others that a person was let into, to look or to edit.</summary>
-    public Expression<Func<ActivityRecord, bool>> LetIn(string personId) => activity =>
-        db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)
-        && db.Users.Any(me => me.Id == personId && me.SchoolId != null && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId));
+    public Expression<Func<ActivityRecord, bool>> LetIn(string personId) =>
+        activity =>
+            db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)
+            && db.Users.Any(me =>
+                me.Id == personId
+                && me.SchoolId != null
+                && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId)
+            );
 
     /// <summary>Activities that colleagues published for their school or its showcase.</summary>
-    public Expression<Func<ActivityRecord, bool>> OfSchool(string personId) => activity =>
-        activity.NewestEdition > 0 && activity.OwnerId != personId && (activity.Visibility == Visibility.School || activity.Visibility == Visibility.Showcase)
-        && db.Users.Any(me => me.Id == personId && me.SchoolId != null && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId));
+    public Expression<Func<ActivityRecord, bool>> OfSchool(string personId) =>
+        activity =>
+            activity.NewestEdition > 0
+            && activity.OwnerId != personId
+            && (activity.Visibility == Visibility.School || activity.Visibility == Visibility.Showcase)
+            && db.Users.Any(me =>
+                me.Id == personId
+                && me.SchoolId != null
+                && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId)
+            );
 
     /// <summary>Activities a teacher finds without knowing their address.</summary>
-    public Expression<Func<ActivityRecord, bool>> Near(string personId) => activity => activity.OwnerId == personId
-        || (db.Users.Any(me => me.Id == personId && me.SchoolId != null && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId))
-            && ((activity.NewestEdition > 0 && (activity.Visibility == Visibility.School || activity.Visibility == Visibility.Showcase))
-                || db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)));
+    public Expression<Func<ActivityRecord, bool>> Near(string personId) =>
+        activity =>
+            activity.OwnerId == personId
+            || (
+                db.Users.Any(me =>
+                    me.Id == personId
+                    && me.SchoolId != null
+                    && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId)
+                )
+                && (
+                    (activity.NewestEdition > 0 && (activity.Visibility == Visibility.School || activity.Visibility == Visibility.Showcase))
+                    || db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)
+                )
+            );
 
     /// <summary>Activities a teacher may look into and copy: those near, and any that its owner lets whoever has the address copy.</summary>
-    public Expression<Func<ActivityRecord, bool>> Readable(string personId) => activity => activity.OwnerId == personId
-        || (activity.NewestEdition > 0 && activity.BinnedAt == null && activity.MayBeCopied && (activity.Visibility == Visibility.Link || activity.Visibility == Visibility.Showcase))
-        || (db.Users.Any(me => me.Id == personId && me.SchoolId != null && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId))
-            && ((activity.NewestEdition > 0 && activity.MayBeCopied && activity.Visibility == Visibility.School)
-                || db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)));
+    public Expression<Func<ActivityRecord, bool>> Readable(string personId) =>
+        activity =>
+            activity.OwnerId == personId
+            || (
+                activity.NewestEdition > 0
+                && activity.BinnedAt == null
+                && activity.MayBeCopied
+                && (activity.Visibility == Visibility.Link || activity.Visibility == Visibility.Showcase)
+            )
+            || (
+                db.Users.Any(me =>
+                    me.Id == personId
+                    && me.SchoolId != null
+                    && db.Users.Any(owner => owner.Id == activity.OwnerId && owner.SchoolId == me.SchoolId)
+                )
+                && (
+                    (activity.NewestEdition > 0 && activity.MayBeCopied && activity.Visibility == Visibility.School)
+                    || db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)
+                )
+            );
 
     /// <summary>True when a person may build the activity, publish it, and see and mark the work.</summary>
-    public Task<bool> MayEditAsync(string activityId, string personId) => db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Editable(personId));
+    public Task<bool> MayEditAsync(string activityId, string personId) =>
+        db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Editable(personId));
 
     /// <summary>True when a teacher may look into the activity and copy it.</summary>
-    public Task<bool> MayReadAsync(string activityId, string personId) => db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Readable(personId));
+    public Task<bool> MayReadAsync(string activityId, string personId) =>
+        db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Readable(personId));
 
     /// <summary>True when somebody is of the owner's school: a teacher of it, or a learner of one of its teachers.</summary>
-    public Task<bool> IsOfSchoolAsync(string ownerId, string personId) => db.Users.AnyAsync(owner => owner.Id == ownerId && owner.SchoolId != null
-        && (db.Users.Any(me => me.Id == personId && me.SchoolId == owner.SchoolId)
-            || db.Enrolments.Any(enrolment => enrolment.PersonId == personId
-                && db.Classes.Any(group => group.Id == enrolment.ClassId && db.Users.Any(teacher => teacher.Id == group.TeacherId && teacher.SchoolId == owner.SchoolId)))));
+    public Task<bool> IsOfSchoolAsync(string ownerId, string personId) =>
+        db.Users.AnyAsync(owner =>
+            owner.Id == ownerId
+            && owner.SchoolId != null
+            && (
+                db.Users.Any(me => me.Id == personId && me.SchoolId == owner.SchoolId)
+                || db.Enrolments.Any(enrolment =>
+                    enrolment.PersonId == personId
+                    && db.Classes.Any(group =>
+                        group.Id == enrolment.ClassId
+                        && db.Users.Any(teacher => teacher.Id == group.TeacherId && teacher.SchoolId == owner.SchoolId)
+                    )
+                )
+            )
+        );
 }

@@ -112,7 +112,11 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         record.MayBeCopied = record.NewestEdition == 0 ? !Compressed.Read(head.Document).Rules.IsTest : record.MayBeCopied;
         record.NewestEdition = edition.Number;
         record.PublishedRevision = head.Number;
-        foreach (var given in await db.Assignments.Where(assignment => assignment.ActivityId == activityId && assignment.ClassId != null).ToListAsync())
+        foreach (
+            var given in await db
+                .Assignments.Where(assignment => assignment.ActivityId == activityId && assignment.ClassId != null)
+                .ToListAsync()
+        )
         {
             given.Title = record.Title;
         }
@@ -125,7 +129,11 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         {
             // A double press, or two authors at once: the other one's edition has the same document, or this one comes after it.
             db.ChangeTracker.Clear();
-            var newest = await db.Editions.AsNoTracking().Where(other => other.ActivityId == activityId).OrderByDescending(other => other.Number).FirstAsync();
+            var newest = await db
+                .Editions.AsNoTracking()
+                .Where(other => other.ActivityId == activityId)
+                .OrderByDescending(other => other.Number)
+                .FirstAsync();
             return newest.Document.AsSpan().SequenceEqual(head.Document) ? newest : await PublishAsync(activityId, authorId);
         }
 
@@ -141,13 +149,17 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             return known;
         }
 
-        var number = await db.Activities.Where(activity => activity.Id == activityId).Select(activity => activity.NewestEdition).SingleAsync();
+        var number = await db
+            .Activities.Where(activity => activity.Id == activityId)
+            .Select(activity => activity.NewestEdition)
+            .SingleAsync();
         cache.SetNewest(activityId, number, clock.GetUtcNow());
         return number;
     }
 
     /// <summary>What a linked thing was taken from, or null when it is gone.</summary>
-    public Task<ActivityRecord?> LinkedAsync(string activityId) => db.Activities.AsNoTracking().SingleOrDefaultAsync(activity => activity.Id == activityId);
+    public Task<ActivityRecord?> LinkedAsync(string activityId) =>
+        db.Activities.AsNoTracking().SingleOrDefaultAsync(activity => activity.Id == activityId);
 
     /// <summary>Activities to take from: those the teacher may look into whose words have these, or the one whose address they are.</summary>
     public async Task<IReadOnlyList<ActivityRecord>> ReusableAsync(string personId, string words)
@@ -212,11 +224,20 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     }
 
     /// <summary>A published edition. Asking for one that does not exist is a bug and throws.</summary>
-    public Activity Edition(string activityId, int number) => cache.Get(activityId, number, () =>
-        Compressed.Read(db.Editions.AsNoTracking().Single(edition => edition.ActivityId == activityId && edition.Number == number).Document));
+    public Activity Edition(string activityId, int number) =>
+        cache.Get(activityId, number, () =>
+            Compressed.Read(
+                db.Editions.AsNoTracking().Single(edition => edition.ActivityId == activityId && edition.Number == number).Document
+            )
+        );
 
-    private Task<EditResult> StepAsync(string activityId, int seenVersion, string authorId, Func<DraftHistory, RevisionRecord, DraftHistory?> step, string refusal) =>
-        ChangeAsync(activityId, seenVersion, authorId, (record, head, now) =>
+    private Task<EditResult> StepAsync(
+        string activityId,
+        int seenVersion,
+        string authorId,
+        Func<DraftHistory, RevisionRecord, DraftHistory?> step,
+        string refusal
+    ) => ChangeAsync(activityId, seenVersion, authorId, (record, head, now) =>
         {
             if (step(record.History, head) is not { } history)
             {
@@ -232,7 +253,12 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     /// <summary>What a change came to: why it was not made, or the draft after it; neither when nothing is different.</summary>
     private sealed record Change(string? Refusal, Activity? Document);
 
-    private async Task<EditResult> ChangeAsync(string activityId, int seenVersion, string authorId, Func<ActivityRecord, RevisionRecord, DateTimeOffset, Change> change)
+    private async Task<EditResult> ChangeAsync(
+        string activityId,
+        int seenVersion,
+        string authorId,
+        Func<ActivityRecord, RevisionRecord, DateTimeOffset, Change> change
+    )
     {
         var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
         var head = await RevisionAsync(activityId, record.Head);
@@ -268,9 +294,11 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         return new EditResult(DraftOf(record, await RevisionAsync(activityId, record.Head)), made.Refusal);
     }
 
-    private async Task<string> WhoAsync(string authorId, string asking) => authorId == asking
-        ? "you, in another tab"
-        : (await db.Users.Where(person => person.Id == authorId).Select(person => person.DisplayName).SingleOrDefaultAsync()) ?? "a colleague";
+    private async Task<string> WhoAsync(string authorId, string asking) =>
+        authorId == asking
+            ? "you, in another tab"
+            : (await db.Users.Where(person => person.Id == authorId).Select(person => person.DisplayName).SingleOrDefaultAsync())
+                ?? "a colleague";
 
     private async Task<RevisionRecord> RevisionAsync(string activityId, int number) =>
         await db.Revisions.SingleAsync(revision => revision.ActivityId == activityId && revision.Number == number);
@@ -279,17 +307,27 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         new(record, DocumentOf(record, head), head.Parent is not null, record.History.CanRedo, head.Summary);
 
     /// <summary>The draft's content. Its version tells one state of it from every other, so what was read once is kept.</summary>
-    private Activity DocumentOf(ActivityRecord record, RevisionRecord head) => cache.Draft(record.Id, record.Version, () => Compressed.Read(head.Document));
+    private Activity DocumentOf(ActivityRecord record, RevisionRecord head) =>
+        cache.Draft(record.Id, record.Version, () => Compressed.Read(head.Document));
 
-    private RevisionRecord NewRevision(ActivityRecord record, int number, int? parent, string summary, string? stepKey, string authorId, Activity document) => new()
-    {
-        ActivityId = record.Id,
-        Number = number,
-        Parent = parent,
-        Summary = summary,
-        StepKey = stepKey,
-        AuthorId = authorId,
-        At = clock.GetUtcNow(),
-        Document = Compressed.Write(document),
-    };
+    private RevisionRecord NewRevision(
+        ActivityRecord record,
+        int number,
+        int? parent,
+        string summary,
+        string? stepKey,
+        string authorId,
+        Activity document
+    ) =>
+        new()
+        {
+            ActivityId = record.Id,
+            Number = number,
+            Parent = parent,
+            Summary = summary,
+            StepKey = stepKey,
+            AuthorId = authorId,
+            At = clock.GetUtcNow(),
+            Document = Compressed.Write(document),
+        };
 }

@@ -30,7 +30,11 @@ internal static class DraftIndex
     /// <summary>A database from before there was an index gets one.</summary>
     public static async Task EnsureAsync(SlateDb db, CancellationToken stop)
     {
-        foreach (var record in await db.Activities.Where(activity => !db.ActivityWords.Any(words => words.ActivityId == activity.Id)).ToListAsync(stop))
+        foreach (
+            var record in await db
+                .Activities.Where(activity => !db.ActivityWords.Any(words => words.ActivityId == activity.Id))
+                .ToListAsync(stop)
+        )
         {
             var head = await db.Revisions.AsNoTracking().SingleAsync(r => r.ActivityId == record.Id && r.Number == record.Head, stop);
             await SetAsync(db, record, Compressed.Read(head.Document));

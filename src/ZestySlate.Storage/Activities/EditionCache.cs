@@ -3,7 +3,8 @@ using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Storage.Activities;
 
-/// <summary>Published editions and the newest states of drafts, kept in memory: an edition never changes, and a draft's version rises with every change. All go when there are too many.</summary>
+/// <summary>Published editions and the newest states of drafts, kept in memory: an edition never changes, and a draft's version rises with
+/// every change. All go when there are too many.</summary>
 public sealed class EditionCache
 {
     private const int Most = 500;

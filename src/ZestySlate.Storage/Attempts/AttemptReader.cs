@@ -12,8 +12,11 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
     public async Task<AttemptRecord?> CurrentAsync(string activityId, string personId, int? assignmentId)
     {
         await using var db = await open.CreateDbContextAsync();
-        return await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && a.PersonId == personId && a.AssignmentId == assignmentId)
-            .OrderByDescending(a => a.BeganAt).FirstOrDefaultAsync();
+        return await db
+            .Attempts.AsNoTracking()
+            .Where(a => a.ActivityId == activityId && a.PersonId == personId && a.AssignmentId == assignmentId)
+            .OrderByDescending(a => a.BeganAt)
+            .FirstOrDefaultAsync();
     }
 
     /// <summary>How many goes a person has had, handed in or not.</summary>
@@ -26,38 +29,59 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
     /// <summary>True when the attempt is this person's.</summary>
     public async Task<bool> IsOfAsync(string attemptId, string personId) => (await ReadAsync(attemptId))?.Record.PersonId == personId;
 
-    /// <summary>Attempts of one activity with their states at this moment, in the order given. Those at work lately come from memory, and the others are remembered.</summary>
+    /// <summary>Attempts of one activity with their states at this moment, in the order given. Those at work lately come from memory, and
+    /// the others are remembered.</summary>
     public async Task<IReadOnlyList<LoadedAttempt>> AsTheyStandAsync(string activityId, IReadOnlyList<AttemptRecord> attempts)
     {
         var now = clock.GetUtcNow();
         var known = attempts.Select(record => (Record: record, Known: cache.Find(record.Id))).ToList();
-        var read = (await ReplayedAsync(activityId, known.Where(one => one.Known is null).Select(one => one.Record).ToList())).ToDictionary(loaded => loaded.Record.Id);
+        var read = (await ReplayedAsync(activityId, known.Where(one => one.Known is null).Select(one => one.Record).ToList())).ToDictionary(
+            loaded => loaded.Record.Id
+        );
         foreach (var loaded in read.Values)
         {
             cache.Keep(new AttemptCache.Known(loaded.Record, loaded.Events, loaded.State));
         }
 
         var assignments = await AssignmentsAsync(activityId);
-        return known.Select(one => one.Known is { } there ? With(AssignmentOf(there.Record, assignments), there.Record, there.Events, there.State) : read[one.Record.Id])
-            .Select(loaded => loaded with { State = loaded.State.At(now) }).ToList();
+        return known
+            .Select(one =>
+                one.Known is { } there
+                    ? With(AssignmentOf(there.Record, assignments), there.Record, there.Events, there.State)
+                    : read[one.Record.Id]
+            )
+            .Select(loaded => loaded with { State = loaded.State.At(now) })
+            .ToList();
     }
 
     /// <summary>The newest attempt of everybody at an activity, or at one assignment of it.</summary>
     public async Task<IReadOnlyList<LoadedAttempt>> NewestAsync(string activityId, int? assignmentId)
     {
         await using var db = await open.CreateDbContextAsync();
-        var records = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && (assignmentId == null || a.AssignmentId == assignmentId)).ToListAsync();
-        return await AsTheyStandAsync(activityId, records.GroupBy(a => (a.PersonId, a.AssignmentId)).Select(goes => goes.MaxBy(a => a.BeganAt)!).ToList());
+        var records = await db
+            .Attempts.AsNoTracking()
+            .Where(a => a.ActivityId == activityId && (assignmentId == null || a.AssignmentId == assignmentId))
+            .ToListAsync();
+        return await AsTheyStandAsync(
+            activityId,
+            records.GroupBy(a => (a.PersonId, a.AssignmentId)).Select(goes => goes.MaxBy(a => a.BeganAt)!).ToList()
+        );
     }
 
-    /// <summary>Some attempts of an activity with their states as they stand on record, in the order of their ids; for going through all of them bit by bit.</summary>
+    /// <summary>Some attempts of an activity with their states as they stand on record, in the order of their ids; for going through all of
+    /// them bit by bit.</summary>
     /// <param name="activityId">The activity.</param>
     /// <param name="after">The id after which to begin; empty for the first.</param>
     /// <param name="most">How many at most.</param>
     public async Task<IReadOnlyList<LoadedAttempt>> SomeAsync(string activityId, string after, int most)
     {
         await using var db = await open.CreateDbContextAsync();
-        var attempts = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && string.Compare(a.Id, after) > 0).OrderBy(a => a.Id).Take(most).ToListAsync();
+        var attempts = await db
+            .Attempts.AsNoTracking()
+            .Where(a => a.ActivityId == activityId && string.Compare(a.Id, after) > 0)
+            .OrderBy(a => a.Id)
+            .Take(most)
+            .ToListAsync();
         return attempts.Count == 0 ? [] : await ReplayedAsync(activityId, attempts);
     }
 
@@ -65,7 +89,10 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
     internal async Task<IReadOnlyList<LoadedAttempt>> TheseAsync(string activityId, IReadOnlyCollection<string> ids)
     {
         await using var db = await open.CreateDbContextAsync();
-        return await ReplayedAsync(activityId, await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && ids.Contains(a.Id)).ToListAsync());
+        return await ReplayedAsync(
+            activityId,
+            await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activityId && ids.Contains(a.Id)).ToListAsync()
+        );
     }
 
     /// <summary>Attempts of one activity with their states as they stand on record, in the order given.</summary>
@@ -75,7 +102,11 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
         var assignments = await AssignmentsAsync(activityId);
         var ids = attempts.Select(a => a.Id).ToList();
         var events = (await db.Events.AsNoTracking().Where(e => ids.Contains(e.AttemptId)).ToListAsync()).ToLookup(e => e.AttemptId);
-        return attempts.AsParallel().AsOrdered().Select(attempt => Replayed(attempt, AssignmentOf(attempt, assignments), events[attempt.Id])).ToList();
+        return attempts
+            .AsParallel()
+            .AsOrdered()
+            .Select(attempt => Replayed(attempt, AssignmentOf(attempt, assignments), events[attempt.Id]))
+            .ToList();
     }
 
     private async Task<Dictionary<int, AssignmentRecord>> AssignmentsAsync(string activityId)
@@ -84,11 +115,17 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
         return await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId).ToDictionaryAsync(a => a.Id);
     }
 
-    private static AssignmentRecord? AssignmentOf(AttemptRecord attempt, Dictionary<int, AssignmentRecord> assignments) => attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null;
+    private static AssignmentRecord? AssignmentOf(AttemptRecord attempt, Dictionary<int, AssignmentRecord> assignments) =>
+        attempt.AssignmentId is { } id ? assignments.GetValueOrDefault(id) : null;
 
     /// <summary>The state an attempt would have after one event more, whatever the event changes.</summary>
     public AttemptState StateAfter(LoadedAttempt loaded, AttemptEvent happened) =>
-        Replay.ChangesActivity(happened) ? StateOf(loaded.Record, [.. loaded.Events, happened]) with { Terms = loaded.State.Terms } : Replay.After(loaded.State, happened);
+        Replay.ChangesActivity(happened)
+            ? StateOf(loaded.Record, [.. loaded.Events, happened]) with
+            {
+                Terms = loaded.State.Terms,
+            }
+            : Replay.After(loaded.State, happened);
 
     /// <summary>One attempt as it stands on record; null when there is none of this id.</summary>
     internal async Task<LoadedAttempt?> ReadAsync(string attemptId)
@@ -105,7 +142,11 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
             return null;
         }
 
-        var read = Replayed(record, await AssignmentAsync(db, record), await db.Events.AsNoTracking().Where(e => e.AttemptId == attemptId).ToListAsync());
+        var read = Replayed(
+            record,
+            await AssignmentAsync(db, record),
+            await db.Events.AsNoTracking().Where(e => e.AttemptId == attemptId).ToListAsync()
+        );
         cache.Keep(new AttemptCache.Known(record, read.Events, read.State));
         return read;
     }
@@ -120,17 +161,24 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
     }
 
     /// <summary>An attempt on the terms of its assignment as they are now.</summary>
-    private static LoadedAttempt With(AssignmentRecord? assignment, AttemptRecord record, IReadOnlyList<AttemptEvent> events, AttemptState state) =>
-        new(record, assignment, events, state with { Terms = assignment?.Terms ?? default });
+    private static LoadedAttempt With(
+        AssignmentRecord? assignment,
+        AttemptRecord record,
+        IReadOnlyList<AttemptEvent> events,
+        AttemptState state
+    ) => new(record, assignment, events, state with { Terms = assignment?.Terms ?? default });
 
     /// <summary>The state that events make.</summary>
     internal AttemptState StateOf(AttemptRecord record, IReadOnlyList<AttemptEvent> events) =>
-        Replay.Run(number =>
-        {
-            // Many attempts are replayed at once, but a database is asked by one at a time.
-            lock (activities)
+        Replay.Run(
+            number =>
             {
-                return activities.Edition(record.ActivityId, number);
-            }
-        }, events);
+                // Many attempts are replayed at once, but a database is asked by one at a time.
+                lock (activities)
+                {
+                    return activities.Edition(record.ActivityId, number);
+                }
+            },
+            events
+        );
 }

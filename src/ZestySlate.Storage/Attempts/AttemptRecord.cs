@@ -34,8 +34,18 @@ public sealed record AttemptRecord
     public bool Provisional { get; set; }
 
     /// <summary>The same attempt with what a state says of it.</summary>
-    internal AttemptRecord As(AttemptState state) => state.HandedInAt is not { } at ? this with { HandedInAt = null, Points = null }
-        : state.Score is var score ? this with { HandedInAt = at, ReturnedAt = state.ReturnedAt, Points = score.Points.ToDecimal(), OutOf = score.OutOf, Provisional = score.Provisional } : this;
+    internal AttemptRecord As(AttemptState state) =>
+        state.HandedInAt is not { } at ? this with { HandedInAt = null, Points = null }
+        : state.Score is var score
+            ? this with
+            {
+                HandedInAt = at,
+                ReturnedAt = state.ReturnedAt,
+                Points = score.Points.ToDecimal(),
+                OutOf = score.OutOf,
+                Provisional = score.Provisional,
+            }
+        : this;
 }
 
 /// <summary>One event of an attempt, in its JSON form.</summary>

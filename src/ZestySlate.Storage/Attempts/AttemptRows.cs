@@ -5,7 +5,8 @@ using ZestySlate.Core.Json;
 
 namespace ZestySlate.Storage.Attempts;
 
-/// <summary>What statistics need of an attempt that was handed in, kept ready; the events are the truth, and it can be made anew from them at any time.</summary>
+/// <summary>What statistics need of an attempt that was handed in, kept ready; the events are the truth, and it can be made anew from them
+/// at any time.</summary>
 public sealed class RowRecord
 {
     public required string AttemptId { get; set; }
@@ -35,11 +36,24 @@ public sealed class AttemptRows(IDbContextFactory<SlateDb> open, AttemptReader a
             where attempt.ActivityId == activityId && attempt.HandedInAt != null
             orderby attempt.Id
             let events = db.Events.Count(happened => happened.AttemptId == attempt.Id)
-            select new { attempt.Id, Json = db.AttemptRows.Where(row => row.AttemptId == attempt.Id && row.Events == events && row.Rules == Rules).Select(row => row.Json).FirstOrDefault() }).ToListAsync();
-        var rows = all.AsParallel().Where(one => one.Json is not null).ToDictionary(one => one.Id, one => JsonSerializer.Deserialize(one.Json!, StoredJson.TypeOf<AttemptRow>(StoredJson.Trusted))!);
+            select new
+            {
+                attempt.Id,
+                Json = db
+                    .AttemptRows.Where(row => row.AttemptId == attempt.Id && row.Events == events && row.Rules == Rules)
+                    .Select(row => row.Json)
+                    .FirstOrDefault(),
+            }
+        ).ToListAsync();
+        var rows = all.AsParallel()
+            .Where(one => one.Json is not null)
+            .ToDictionary(one => one.Id, one => JsonSerializer.Deserialize(one.Json!, StoredJson.TypeOf<AttemptRow>(StoredJson.Trusted))!);
         foreach (var some in all.Where(one => one.Json is null).Select(one => one.Id).Chunk(Together))
         {
-            var made = (await attempts.TheseAsync(activityId, some)).AsParallel().Select(loaded => (loaded.Record.Id, Row: AttemptRow.Of(loaded.State, loaded.Events), loaded.Events.Count)).ToList();
+            var made = (await attempts.TheseAsync(activityId, some))
+                .AsParallel()
+                .Select(loaded => (loaded.Record.Id, Row: AttemptRow.Of(loaded.State, loaded.Events), loaded.Events.Count))
+                .ToList();
             await KeepAsync(some, made.Select(one => RecordOf(one.Id, one.Count, one.Row)));
             foreach (var one in made)
             {
@@ -51,10 +65,17 @@ public sealed class AttemptRows(IDbContextFactory<SlateDb> open, AttemptReader a
     }
 
     /// <summary>The record of an attempt as it stands.</summary>
-    internal static RowRecord RecordOf(LoadedAttempt loaded) => RecordOf(loaded.Record.Id, loaded.Events.Count, AttemptRow.Of(loaded.State, loaded.Events));
+    internal static RowRecord RecordOf(LoadedAttempt loaded) =>
+        RecordOf(loaded.Record.Id, loaded.Events.Count, AttemptRow.Of(loaded.State, loaded.Events));
 
     private static RowRecord RecordOf(string attemptId, int events, AttemptRow row) =>
-        new() { AttemptId = attemptId, Events = events, Rules = Rules, Json = JsonSerializer.SerializeToUtf8Bytes(row, StoredJson.TypeOf<AttemptRow>(StoredJson.Trusted)) };
+        new()
+        {
+            AttemptId = attemptId,
+            Events = events,
+            Rules = Rules,
+            Json = JsonSerializer.SerializeToUtf8Bytes(row, StoredJson.TypeOf<AttemptRow>(StoredJson.Trusted)),
+        };
 
     private async Task KeepAsync(IReadOnlyList<string> attemptIds, IEnumerable<RowRecord> made)
     {

@@ -19,7 +19,15 @@ namespace ZestySlate.Storage.Attempts;
 public sealed record TakeResult(LoadedAttempt Attempt, Reason? Refusal);
 
 /// <summary>Keeps attempts as append-only lists of events.</summary>
-public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore activities, AttemptReader reader, CourseScores scores, AttemptCache cache, EventWriter writer, TimeProvider clock)
+public sealed class AttemptStore(
+    IDbContextFactory<SlateDb> open,
+    ActivityStore activities,
+    AttemptReader reader,
+    CourseScores scores,
+    AttemptCache cache,
+    EventWriter writer,
+    TimeProvider clock
+)
 {
     private const int Races = 5;
 
@@ -38,13 +46,16 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
         };
         await using var db = await open.CreateDbContextAsync();
         db.Attempts.Add(attempt);
-        var began = Handout.Recorded(activities.Edition(activity.Id, activity.NewestEdition), new Began(activity.NewestEdition, Random.Shared.NextInt64())
-        {
-            Id = "began",
-            At = now,
-            DrawSeed = await DrawSeedAsync(db, activity, personId, assignment),
-            TimeFactor = await TimeFactorAsync(db, personId, assignment),
-        });
+        var began = Handout.Recorded(
+            activities.Edition(activity.Id, activity.NewestEdition),
+            new Began(activity.NewestEdition, Random.Shared.NextInt64())
+            {
+                Id = "began",
+                At = now,
+                DrawSeed = await DrawSeedAsync(db, activity, personId, assignment),
+                TimeFactor = await TimeFactorAsync(db, personId, assignment),
+            }
+        );
         db.Events.Add(RecordOf(attempt.Id, 1, began));
         await scores.QueueAsync(db, assignment, attempt, scores.Told(assignment, reader.StateOf(attempt, [began])));
         await db.SaveChangesAsync();
@@ -52,10 +63,23 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
     }
 
     /// <summary>Stores an attempt that was made elsewhere, event by event as the rules took it; no scores go out.</summary>
-    public async Task<AttemptRecord> BringAsync(ActivityRecord activity, string personId, AssignmentRecord? assignment, IReadOnlyList<AttemptEvent> events)
+    public async Task<AttemptRecord> BringAsync(
+        ActivityRecord activity,
+        string personId,
+        AssignmentRecord? assignment,
+        IReadOnlyList<AttemptEvent> events
+    )
     {
         var state = Replay.Run(number => activities.Edition(activity.Id, number), events);
-        var attempt = new AttemptRecord { Id = Ids.New(12), ActivityId = activity.Id, PersonId = personId, AssignmentId = assignment?.Id, BeganAt = state.BeganAt, Recorded = true }.As(state);
+        var attempt = new AttemptRecord
+        {
+            Id = Ids.New(12),
+            ActivityId = activity.Id,
+            PersonId = personId,
+            AssignmentId = assignment?.Id,
+            BeganAt = state.BeganAt,
+            Recorded = true,
+        }.As(state);
         await using var db = await open.CreateDbContextAsync();
         db.Attempts.Add(attempt);
         db.Events.AddRange(events.Select((happened, i) => RecordOf(attempt.Id, i + 1, happened)));
@@ -72,16 +96,33 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
             return null;
         }
 
-        var first = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activity.Id && a.PersonId == personId && (assignment == null ? a.AssignmentId == null : a.AssignmentId == assignment.Id))
-            .OrderBy(a => a.BeganAt).Select(a => a.Id).FirstOrDefaultAsync();
-        var known = first is null ? null : await db.Events.AsNoTracking().Where(e => e.AttemptId == first && e.Sequence == 1).Select(e => e.Json).SingleOrDefaultAsync();
-        return known is null ? null : EventJson.Read(known) is Began began ? began.DrawSeed ?? began.Seed : null;
+        var first = await db
+            .Attempts.AsNoTracking()
+            .Where(a =>
+                a.ActivityId == activity.Id
+                && a.PersonId == personId
+                && (assignment == null ? a.AssignmentId == null : a.AssignmentId == assignment.Id)
+            )
+            .OrderBy(a => a.BeganAt)
+            .Select(a => a.Id)
+            .FirstOrDefaultAsync();
+        var known = first is null
+            ? null
+            : await db.Events.AsNoTracking().Where(e => e.AttemptId == first && e.Sequence == 1).Select(e => e.Json).SingleOrDefaultAsync();
+        return known is null ? null
+            : EventJson.Read(known) is Began began ? began.DrawSeed ?? began.Seed
+            : null;
     }
 
     /// <summary>How much more time the person has in the class that the activity is given to.</summary>
-    private static async Task<decimal> TimeFactorAsync(SlateDb db, string personId, AssignmentRecord? assignment) => assignment?.ClassId is { } classId
-        ? await db.Enrolments.Where(e => e.ClassId == classId && e.PersonId == personId).Select(e => (decimal?)e.TimeFactor).FirstOrDefaultAsync() ?? 1
-        : 1;
+    private static async Task<decimal> TimeFactorAsync(SlateDb db, string personId, AssignmentRecord? assignment) =>
+        assignment?.ClassId is { } classId
+            ? await db
+                .Enrolments.Where(e => e.ClassId == classId && e.PersonId == personId)
+                .Select(e => (decimal?)e.TimeFactor)
+                .FirstOrDefaultAsync()
+                ?? 1
+            : 1;
 
     /// <summary>The attempt with its state; it has taken the wording of the newest edition.</summary>
     public async Task<LoadedAttempt?> LoadAsync(string attemptId)
@@ -155,7 +196,11 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
     /// <summary>What is kept of an event, and what it votes for: of an anonymous vote, nothing is kept that could tell.</summary>
     private static (AttemptEvent Kept, ValueList<PartAnswer>? Vote) OnRecord(AttemptState state, AttemptEvent happened)
     {
-        if (happened is not Voted { Response: { } response } voted || state.QuestionOf(voted.SpotId) is not { Question: var question } || QuestionTypes.For(question).As<IVoted>() is not { } family)
+        if (
+            happened is not Voted { Response: { } response } voted
+            || state.QuestionOf(voted.SpotId) is not { Question: var question }
+            || QuestionTypes.For(question).As<IVoted>() is not { } family
+        )
         {
             return (Handout.Recorded(state, happened), null);
         }
@@ -170,7 +215,10 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
     /// </summary>
     /// <param name="many">Each attempt with its event and the state after it.</param>
     /// <param name="more">What else is changed, in the context that is written.</param>
-    public async Task<bool> AppendTogetherAsync(IReadOnlyList<(LoadedAttempt Attempt, AttemptEvent Happened, AttemptState After)> many, Action<SlateDb>? more = null)
+    public async Task<bool> AppendTogetherAsync(
+        IReadOnlyList<(LoadedAttempt Attempt, AttemptEvent Happened, AttemptState After)> many,
+        Action<SlateDb>? more = null
+    )
     {
         await using var db = await open.CreateDbContextAsync();
         more?.Invoke(db);
@@ -222,9 +270,22 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
         var state = reader.StateAfter(loaded, happened);
         var after = loaded with { Record = loaded.Record.As(state), Events = events, State = state };
         var row = RecordOf(loaded.Record.Id, events.Count, happened);
-        var finishes = (state.IsHandedIn && !loaded.State.IsHandedIn) || (state.IsCompleted && !loaded.State.IsCompleted) || happened is Returned or TakenBack or Reviewed or Reopened or GotTime
+        var finishes =
+            (state.IsHandedIn && !loaded.State.IsHandedIn)
+            || (state.IsCompleted && !loaded.State.IsCompleted)
+            || happened is Returned or TakenBack or Reviewed or Reopened or GotTime
             || (loaded.Assignment?.LineItemUrl is not null && !CourseScore.IsAtWork(loaded.State) && CourseScore.IsAtWork(state));
-        if (finishes || vote is not null ? await WriteTogetherAsync(loaded, after, row, finishes, happened is Voted { SpotId: var spot } && vote is { } choices ? (spot, choices) : null) : await writer.WriteAsync(row))
+        if (
+            finishes || vote is not null
+                ? await WriteTogetherAsync(
+                    loaded,
+                    after,
+                    row,
+                    finishes,
+                    happened is Voted { SpotId: var spot } && vote is { } choices ? (spot, choices) : null
+                )
+                : await writer.WriteAsync(row)
+        )
         {
             cache.Keep(new AttemptCache.Known(after.Record, events, state));
             return after;
@@ -234,8 +295,15 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
         return null;
     }
 
-    /// <summary>An event and what belongs to it are one write, all or nothing: when one finishes, the time and the score for the course site; a vote, and that it was given.</summary>
-    private async Task<bool> WriteTogetherAsync(LoadedAttempt before, LoadedAttempt after, EventRecord row, bool finishes, (string SpotId, ValueList<PartAnswer> Vote)? voted)
+    /// <summary>An event and what belongs to it are one write, all or nothing: when one finishes, the time and the score for the course
+    /// site; a vote, and that it was given.</summary>
+    private async Task<bool> WriteTogetherAsync(
+        LoadedAttempt before,
+        LoadedAttempt after,
+        EventRecord row,
+        bool finishes,
+        (string SpotId, ValueList<PartAnswer> Vote)? voted
+    )
     {
         await using var db = await open.CreateDbContextAsync();
         db.Events.Add(row);
@@ -273,11 +341,12 @@ public sealed class AttemptStore(IDbContextFactory<SlateDb> open, ActivityStore 
         }
     }
 
-    private static EventRecord RecordOf(string attemptId, int sequence, AttemptEvent happened) => new()
-    {
-        AttemptId = attemptId,
-        Sequence = sequence,
-        EventId = happened.Id,
-        Json = EventJson.Write(happened),
-    };
+    private static EventRecord RecordOf(string attemptId, int sequence, AttemptEvent happened) =>
+        new()
+        {
+            AttemptId = attemptId,
+            Sequence = sequence,
+            EventId = happened.Id,
+            Json = EventJson.Write(happened),
+        };
 }

@@ -12,9 +12,13 @@ internal static class HandoutsOfBefore
     /// <summary>Goes through all attempts that have none on record, bit by bit; broken off, it goes on where it was.</summary>
     internal static async Task EnsureAsync(SlateDb db, CancellationToken stop)
     {
-        for (var after = ""; ;)
+        for (var after = ""; ; )
         {
-            var some = await db.Attempts.Where(attempt => !attempt.Recorded && string.Compare(attempt.Id, after) > 0).OrderBy(attempt => attempt.Id).Take(Together).ToListAsync(stop);
+            var some = await db
+                .Attempts.Where(attempt => !attempt.Recorded && string.Compare(attempt.Id, after) > 0)
+                .OrderBy(attempt => attempt.Id)
+                .Take(Together)
+                .ToListAsync(stop);
             if (some.Count == 0)
             {
                 return;
@@ -40,7 +44,9 @@ internal static class HandoutsOfBefore
         }
 
         var ids = attempts.Select(attempt => attempt.Id).ToList();
-        var rows = (await db.Events.Where(happened => ids.Contains(happened.AttemptId)).ToListAsync(stop)).ToLookup(happened => happened.AttemptId);
+        var rows = (await db.Events.Where(happened => ids.Contains(happened.AttemptId)).ToListAsync(stop)).ToLookup(happened =>
+            happened.AttemptId
+        );
         foreach (var attempt in attempts)
         {
             var own = rows[attempt.Id].OrderBy(row => row.Sequence).ToList();

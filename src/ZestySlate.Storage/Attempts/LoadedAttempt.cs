@@ -4,4 +4,9 @@ using ZestySlate.Storage.Classes;
 namespace ZestySlate.Storage.Attempts;
 
 /// <summary>An attempt with its state.</summary>
-public sealed record LoadedAttempt(AttemptRecord Record, AssignmentRecord? Assignment, IReadOnlyList<AttemptEvent> Events, AttemptState State);
+public sealed record LoadedAttempt(
+    AttemptRecord Record,
+    AssignmentRecord? Assignment,
+    IReadOnlyList<AttemptEvent> Events,
+    AttemptState State
+);

@@ -13,7 +13,8 @@ public sealed class OverdueMemory
     internal Dictionary<(string ActivityId, int Edition), bool> HasClock { get; } = [];
 }
 
-/// <summary>Hands in the attempts whose time was over while nobody looked, so that they count, and their scores go out, although nobody opens them again.</summary>
+/// <summary>Hands in the attempts whose time was over while nobody looked, so that they count, and their scores go out, although nobody
+/// opens them again.</summary>
 public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore attempts, TimeProvider clock)
 {
     /// <summary>How soon an attempt is looked at again whose clock does not run yet.</summary>
@@ -26,10 +27,19 @@ public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore a
         var now = clock.GetUtcNow();
 
         // Visitors leave thousands of attempts open; only those at activities with a clock are asked for.
-        var open = await db.Activities.Where(activity => db.Attempts.Any(attempt => attempt.ActivityId == activity.Id && attempt.HandedInAt == null))
-            .Select(activity => new { activity.Id, activity.NewestEdition }).ToListAsync();
-        var clocked = open.Where(activity => MayHaveClock(memory, activity.Id, activity.NewestEdition)).Select(activity => activity.Id).ToList();
-        var timed = (await db.Attempts.Where(attempt => attempt.HandedInAt == null && clocked.Contains(attempt.ActivityId)).Select(attempt => attempt.Id).ToListAsync()).ToHashSet();
+        var open = await db
+            .Activities.Where(activity => db.Attempts.Any(attempt => attempt.ActivityId == activity.Id && attempt.HandedInAt == null))
+            .Select(activity => new { activity.Id, activity.NewestEdition })
+            .ToListAsync();
+        var clocked = open.Where(activity => MayHaveClock(memory, activity.Id, activity.NewestEdition))
+            .Select(activity => activity.Id)
+            .ToList();
+        var timed = (
+            await db
+                .Attempts.Where(attempt => attempt.HandedInAt == null && clocked.Contains(attempt.ActivityId))
+                .Select(attempt => attempt.Id)
+                .ToListAsync()
+        ).ToHashSet();
         foreach (var gone in memory.Next.Keys.Where(id => !timed.Contains(id)).ToList())
         {
             memory.Next.Remove(gone);

@@ -138,7 +138,15 @@ public sealed class AssignmentRecord
     public AssignmentTimes TimesFor(int extraDays) => new(From, Due, Until, extraDays);
 
     /// <summary>The rule by which its grades are told.</summary>
-    public GradeRule GradeRule => new() { Counts = Counts, Due = Due, LostPerDay = LostPerDay, LeastKept = LeastKept, Worth = Worth };
+    public GradeRule GradeRule =>
+        new()
+        {
+            Counts = Counts,
+            Due = Due,
+            LostPerDay = LostPerDay,
+            LeastKept = LeastKept,
+            Worth = Worth,
+        };
 }
 
 /// <summary>Mails that an assignment sends.</summary>

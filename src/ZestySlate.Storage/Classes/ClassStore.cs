@@ -21,21 +21,40 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         var names = typedNames.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
         if (names.Length is 0 or > MostLearners)
         {
-            return Outcome<ClassRecord>.Refused(names.Length == 0
-                ? "Type the learners' names, one a line."
-                : $"A class has up to {MostLearners} learners; here are {names.Length}.");
+            return Outcome<ClassRecord>.Refused(
+                names.Length == 0
+                    ? "Type the learners' names, one a line."
+                    : $"A class has up to {MostLearners} learners; here are {names.Length}."
+            );
         }
 
-        var group = new ClassRecord { Name = name.Trim(), TeacherId = teacherId, Code = Ids.JoinCode() };
+        var group = new ClassRecord
+        {
+            Name = name.Trim(),
+            TeacherId = teacherId,
+            Code = Ids.JoinCode(),
+        };
         db.Classes.Add(group);
         await db.SaveChangesAsync();
         foreach (var same in names.Select(n => n[..Math.Min(n.Length, 100)]).GroupBy(n => n))
         {
             foreach (var (rosterName, i) in same.Select((n, i) => (i == 0 ? n : $"{n} {i + 1}", i)))
             {
-                var person = new Person { UserName = Ids.Secret(), DisplayName = rosterName, CreatedAt = clock.GetUtcNow() };
+                var person = new Person
+                {
+                    UserName = Ids.Secret(),
+                    DisplayName = rosterName,
+                    CreatedAt = clock.GetUtcNow(),
+                };
                 db.Users.Add(person);
-                db.Enrolments.Add(new EnrolmentRecord { ClassId = group.Id, PersonId = person.Id, RosterName = rosterName });
+                db.Enrolments.Add(
+                    new EnrolmentRecord
+                    {
+                        ClassId = group.Id,
+                        PersonId = person.Id,
+                        RosterName = rosterName,
+                    }
+                );
             }
         }
 
@@ -43,7 +62,8 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         return group;
     }
 
-    /// <summary>Adds learners to a class. Who is in it already (by number, else by e-mail address, else by name) is not added twice; a number or an address that is missing there is filled in.</summary>
+    /// <summary>Adds learners to a class. Who is in it already (by number, else by e-mail address, else by name) is not added twice; a
+    /// number or an address that is missing there is filled in.</summary>
     /// <param name="classId">The class.</param>
     /// <param name="learners">Name, number and e-mail of each.</param>
     /// <returns>How many were added and filled in; why none was, in words.</returns>
@@ -57,7 +77,10 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
             if (index.Find(name, number, email) is { } known)
             {
                 var fills = (known.Number.Length == 0 && number.Length > 0) || (known.Email.Length == 0 && email.Length > 0);
-                (known.Number, known.Email) = (known.Number.Length > 0 ? known.Number : number, known.Email.Length > 0 ? known.Email : email);
+                (known.Number, known.Email) = (
+                    known.Number.Length > 0 ? known.Number : number,
+                    known.Email.Length > 0 ? known.Email : email
+                );
                 filled += fills ? 1 : 0;
                 index.Add(known);
                 continue;
@@ -69,8 +92,20 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
                 told = $"{name} {i}";
             }
 
-            var person = new Person { UserName = Ids.Secret(), DisplayName = told, CreatedAt = clock.GetUtcNow() };
-            var enrolment = new EnrolmentRecord { ClassId = classId, PersonId = person.Id, RosterName = told, Number = number, Email = email };
+            var person = new Person
+            {
+                UserName = Ids.Secret(),
+                DisplayName = told,
+                CreatedAt = clock.GetUtcNow(),
+            };
+            var enrolment = new EnrolmentRecord
+            {
+                ClassId = classId,
+                PersonId = person.Id,
+                RosterName = told,
+                Number = number,
+                Email = email,
+            };
             db.Users.Add(person);
             db.Enrolments.Add(enrolment);
             index.Add(enrolment);
@@ -80,7 +115,9 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         if (roster.Count + added > MostLearners)
         {
             db.ChangeTracker.Clear();
-            return Outcome<RosterAdded>.Refused($"A class has up to {MostLearners} learners; with these it would be {roster.Count + added}.");
+            return Outcome<RosterAdded>.Refused(
+                $"A class has up to {MostLearners} learners; with these it would be {roster.Count + added}."
+            );
         }
 
         await db.SaveChangesAsync();
@@ -91,7 +128,12 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     public async Task DescribeAsync(int classId, string personId, string name, string number, string email)
     {
         var learner = await db.Enrolments.SingleAsync(e => e.ClassId == classId && e.PersonId == personId);
-        if (await db.Users.SingleOrDefaultAsync(person => person.Id == personId && person.PasswordHash == null && person.DisplayName == learner.RosterName) is { } same)
+        if (
+            await db.Users.SingleOrDefaultAsync(person =>
+                person.Id == personId && person.PasswordHash == null && person.DisplayName == learner.RosterName
+            ) is
+            { } same
+        )
         {
             same.DisplayName = name;
         }
@@ -106,7 +148,15 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         var given = await db.Assignments.SingleOrDefaultAsync(a => a.ClassId == classId && a.ActivityId == activityId);
         if (give && given is null)
         {
-            db.Assignments.Add(new AssignmentRecord { ClassId = classId, ActivityId = activityId, Title = title, CreatedAt = clock.GetUtcNow() });
+            db.Assignments.Add(
+                new AssignmentRecord
+                {
+                    ClassId = classId,
+                    ActivityId = activityId,
+                    Title = title,
+                    CreatedAt = clock.GetUtcNow(),
+                }
+            );
         }
         else if (given is not null && !give && !await db.Attempts.AnyAsync(attempt => attempt.AssignmentId == given.Id))
         {
@@ -127,16 +177,27 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         return await db.Classes.SingleOrDefaultAsync(group => group.Code == code);
     }
 
-    /// <summary>Who of a class says so by what the class identifies its learners by; null for nobody, or when two have it. Case and outer spaces do not matter.</summary>
+    /// <summary>Who of a class says so by what the class identifies its learners by; null for nobody, or when two have it. Case and outer
+    /// spaces do not matter.</summary>
     public async Task<EnrolmentRecord?> FindAsync(ClassRecord group, string typed)
     {
         var said = typed.Trim();
-        var found = (await db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync()).Where(e => said.Length > 0 && string.Equals(said, group.IdentifiedBy switch
-        {
-            IdentifiedBy.Number => e.Number,
-            IdentifiedBy.Email or IdentifiedBy.MailedLink => e.Email,
-            _ => e.RosterName,
-        }, StringComparison.CurrentCultureIgnoreCase)).Take(2).ToList();
+        var found = (await db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync())
+            .Where(e =>
+                said.Length > 0
+                && string.Equals(
+                    said,
+                    group.IdentifiedBy switch
+                    {
+                        IdentifiedBy.Number => e.Number,
+                        IdentifiedBy.Email or IdentifiedBy.MailedLink => e.Email,
+                        _ => e.RosterName,
+                    },
+                    StringComparison.CurrentCultureIgnoreCase
+                )
+            )
+            .Take(2)
+            .ToList();
         return found.Count == 1 ? found[0] : null;
     }
 }

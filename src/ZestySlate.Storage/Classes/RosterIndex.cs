@@ -55,5 +55,6 @@ public sealed class RosterIndex
         return _names.GetValueOrDefault(name)?.FirstOrDefault(one => !Differ(one.Number, number) && !Differ(one.Email, email));
     }
 
-    private static bool Differ(string one, string other) => one.Length > 0 && other.Length > 0 && !string.Equals(one, other, StringComparison.OrdinalIgnoreCase);
+    private static bool Differ(string one, string other) =>
+        one.Length > 0 && other.Length > 0 && !string.Equals(one, other, StringComparison.OrdinalIgnoreCase);
 }

@@ -24,7 +24,8 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
     internal CourseScore Told(AssignmentRecord? assignment, AttemptState state)
     {
         var score = CourseScore.Of(state.AsReturned);
-        var tells = assignment is not { PointsAtOnce: false } || score.Given is null || RevealNow.Total(state, clock.GetUtcNow(), assignment.Due);
+        var tells =
+            assignment is not { PointsAtOnce: false } || score.Given is null || RevealNow.Total(state, clock.GetUtcNow(), assignment.Due);
         return tells ? score : score.Withheld(state.Rules);
     }
 
@@ -87,7 +88,10 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
             return;
         }
 
-        var subject = await db.CourseSitePeople.Where(p => p.CourseSiteId == siteId && p.PersonId == attempt.PersonId).Select(p => p.Subject).FirstOrDefaultAsync();
+        var subject = await db
+            .CourseSitePeople.Where(p => p.CourseSiteId == siteId && p.PersonId == attempt.PersonId)
+            .Select(p => p.Subject)
+            .FirstOrDefaultAsync();
         if (subject is null)
         {
             return;
@@ -100,21 +104,26 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
 
         var now = clock.GetUtcNow();
         var before = db.ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.LineItemUrl == lineItem && d.Subject == subject);
-        if (await before.OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() is { } last && JsonSerializer.Deserialize<CourseScore>(last) == counted)
+        if (
+            await before.OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() is { } last
+            && JsonSerializer.Deserialize<CourseScore>(last) == counted
+        )
         {
             return;
         }
 
-        db.ScoreDeliveries.Add(new ScoreDelivery
-        {
-            AttemptId = attempt.Id,
-            CourseSiteId = siteId,
-            LineItemUrl = lineItem,
-            Subject = subject,
-            Score = JsonSerializer.Serialize(counted),
-            CreatedAt = now,
-            NextTry = now,
-        });
+        db.ScoreDeliveries.Add(
+            new ScoreDelivery
+            {
+                AttemptId = attempt.Id,
+                CourseSiteId = siteId,
+                LineItemUrl = lineItem,
+                Subject = subject,
+                Score = JsonSerializer.Serialize(counted),
+                CreatedAt = now,
+                NextTry = now,
+            }
+        );
     }
 
     /// <summary>
@@ -123,13 +132,19 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
     /// </summary>
     private async Task<CourseScore?> CountedAsync(SlateDb db, AssignmentRecord assignment, AttemptRecord attempt, CourseScore own)
     {
-        var others = await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == assignment.Id && a.PersonId == attempt.PersonId && a.Id != attempt.Id && a.HandedInAt != null).ToListAsync();
+        var others = await db
+            .Attempts.AsNoTracking()
+            .Where(a => a.AssignmentId == assignment.Id && a.PersonId == attempt.PersonId && a.Id != attempt.Id && a.HandedInAt != null)
+            .ToListAsync();
         if (others.Count == 0 || own is not { Given: { } given, Maximum: { } maximum })
         {
             return others.Count == 0 ? own : null;
         }
 
-        var goes = new List<Go> { new(attempt.BeganAt, attempt.HandedInAt ?? clock.GetUtcNow(), given, maximum, own.GradingProgress != "FullyGraded") };
+        var goes = new List<Go>
+        {
+            new(attempt.BeganAt, attempt.HandedInAt ?? clock.GetUtcNow(), given, maximum, own.GradingProgress != "FullyGraded"),
+        };
         foreach (var other in others)
         {
             var score = (await attempts.ReadAsync(other.Id))!.State.AsReturned.Score;
@@ -137,6 +152,11 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
         }
 
         var grade = Grade.Of(new GradeRule { Counts = assignment.Counts }, goes, maximum, 0, false, clock.GetUtcNow());
-        return own with { Given = grade.Points, Maximum = grade.OutOf, GradingProgress = grade.Provisional ? "PendingManual" : "FullyGraded" };
+        return own with
+        {
+            Given = grade.Points,
+            Maximum = grade.OutOf,
+            GradingProgress = grade.Provisional ? "PendingManual" : "FullyGraded",
+        };
     }
 }

@@ -25,13 +25,15 @@ public sealed class CourseSiteRecord
     /// <summary>The deployment ids it may send, parted by spaces.</summary>
     public required string Deployments { get; set; }
 
-    /// <summary>True when its teachers may be the accounts here that have the same e-mail address, once the account's owner has confirmed it. Never a keeper's.</summary>
+    /// <summary>True when its teachers may be the accounts here that have the same e-mail address, once the account's owner has confirmed
+    /// it. Never a keeper's.</summary>
     public bool LinksByEmail { get; set; }
 
     /// <summary>True when who teaches a course there may build activities here; else only accounts that are teachers here already.</summary>
     public bool MakesTeachers { get; set; } = true;
 
-    /// <summary>When it was put away: nobody comes in from it any more and no score goes out, but its people and their work stay, and it can be brought back. Null while it is in use.</summary>
+    /// <summary>When it was put away: nobody comes in from it any more and no score goes out, but its people and their work stay, and it
+    /// can be brought back. Null while it is in use.</summary>
     public DateTimeOffset? ArchivedAt { get; set; }
 
     /// <summary>The deployment ids as a list.</summary>

@@ -35,7 +35,8 @@ public sealed class ScoreDelivery
 /// <summary>What a course site is told of an attempt (Assignment and Grade Services 2.0, score).</summary>
 /// <param name="Given">Unrounded points, or null when there is no score yet.</param>
 /// <param name="Maximum">The points that can be reached, or null.</param>
-/// <param name="ActivityProgress">Started; InProgress once something was opened or answered; Submitted when it is handed in but not completed as its rules say; Completed.</param>
+/// <param name="ActivityProgress">Started; InProgress once something was opened or answered; Submitted when it is handed in but not
+/// completed as its rules say; Completed.</param>
 /// <param name="GradingProgress">NotReady, Pending while answers may still change, PendingManual or FullyGraded.</param>
 public sealed record CourseScore(decimal? Given, decimal? Maximum, string ActivityProgress, string GradingProgress)
 {
@@ -46,24 +47,42 @@ public sealed record CourseScore(decimal? Given, decimal? Maximum, string Activi
     /// The same without its points, while learners may not see them: grading is pending until the due date, or until a teacher
     /// gives the work back; where points are never shown, none is under way (Assignment and Grade Services 2.0, gradingProgress).
     /// </summary>
-    public CourseScore Withheld(Rules rules) => this with
-    {
-        Given = null,
-        Maximum = null,
-        GradingProgress = rules.FeedbackOnly || rules.Reveal.Points == RevealMoment.Never ? "NotReady" : rules.Reveal.Points == RevealMoment.AfterReturn || GradingProgress == "PendingManual" ? "PendingManual" : "Pending",
-    };
+    public CourseScore Withheld(Rules rules) =>
+        this with
+        {
+            Given = null,
+            Maximum = null,
+            GradingProgress =
+                rules.FeedbackOnly || rules.Reveal.Points == RevealMoment.Never ? "NotReady"
+                : rules.Reveal.Points == RevealMoment.AfterReturn || GradingProgress == "PendingManual" ? "PendingManual"
+                : "Pending",
+        };
 
     /// <summary>True once something was opened or answered.</summary>
-    public static bool IsAtWork(AttemptState state) => state.OpenedSpots.Count > 0 || state.Questions.Any(question => question.Response is not null || question.Tries.Count > 0);
+    public static bool IsAtWork(AttemptState state) =>
+        state.OpenedSpots.Count > 0 || state.Questions.Any(question => question.Response is not null || question.Tries.Count > 0);
 
     /// <summary>The score of an attempt that was begun, completed or handed in. An activity without questions has none and is only completed.</summary>
     public static CourseScore Of(AttemptState state)
     {
         var score = state.Score;
-        var progress = state.IsCompleted ? "Completed" : state.IsHandedIn ? "Submitted" : IsAtWork(state) ? "InProgress" : "Started";
+        var progress =
+            state.IsCompleted ? "Completed"
+            : state.IsHandedIn ? "Submitted"
+            : IsAtWork(state) ? "InProgress"
+            : "Started";
         var none = score.OutOf == 0 || (!state.IsHandedIn && !state.IsCompleted);
-        return new CourseScore(none ? null : score.Points.ToDecimal(), none ? null : score.OutOf, progress,
-            progress is "InProgress" or "Started" ? "NotReady" : !state.IsHandedIn && score.OutOf > 0 ? "Pending" : score.Provisional ? "PendingManual" : "FullyGraded")
-        { Comment = state.WholeComment.Length > 0 ? state.WholeComment : null };
+        return new CourseScore(
+            none ? null : score.Points.ToDecimal(),
+            none ? null : score.OutOf,
+            progress,
+            progress is "InProgress" or "Started" ? "NotReady"
+                : !state.IsHandedIn && score.OutOf > 0 ? "Pending"
+                : score.Provisional ? "PendingManual"
+                : "FullyGraded"
+        )
+        {
+            Comment = state.WholeComment.Length > 0 ? state.WholeComment : null,
+        };
     }
 }

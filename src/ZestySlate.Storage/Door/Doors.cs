@@ -61,7 +61,10 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
         var now = clock.GetUtcNow();
         var known = await db.KnownDevices.AsNoTracking().Where(one => one.PersonId == personId || one.DeviceHash == device).ToListAsync();
         var sign = await SignOfAsync(personId);
-        var (here, shared) = (known.Any(one => one.PersonId == personId && one.DeviceHash == device), known.Any(one => one.PersonId != personId));
+        var (here, shared) = (
+            known.Any(one => one.PersonId == personId && one.DeviceHash == device),
+            known.Any(one => one.PersonId != personId)
+        );
         var isNew = sign is null && !known.Any(one => one.PersonId == personId);
         if (group.OpenDoor || isNew || (here && !(shared && sign is not null)))
         {
@@ -82,7 +85,15 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
             return new Doorstep(false, null);
         }
 
-        var made = new DoorAsk { Id = Ids.New(16), ClassId = group.Id, PersonId = personId, DeviceHash = device, Browser = browser, At = now };
+        var made = new DoorAsk
+        {
+            Id = Ids.New(16),
+            ClassId = group.Id,
+            PersonId = personId,
+            DeviceHash = device,
+            Browser = browser,
+            At = now,
+        };
         db.DoorAsks.Add(made);
         await db.SaveChangesAsync();
         return new Doorstep(false, made);
@@ -93,7 +104,8 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
         db.DoorAsks.AsNoTracking().SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device);
 
     /// <summary>True when somebody who asked may come in: they were let in, and the device was not forgotten since.</summary>
-    public async Task<bool> MayComeInAsync(DoorAsk ask) => ask.Answer is not (DoorAnswer.None or DoorAnswer.SentAway)
+    public async Task<bool> MayComeInAsync(DoorAsk ask) =>
+        ask.Answer is not (DoorAnswer.None or DoorAnswer.SentAway)
         && await db.KnownDevices.AnyAsync(one => one.PersonId == ask.PersonId && one.DeviceHash == ask.DeviceHash);
 
     /// <summary>True when the learner has a sign of their own.</summary>
@@ -109,8 +121,11 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>Gives a sign. True when it is the learner's own: the door is open from then on for this device.</summary>
     public async Task<bool> GiveSignAsync(string askId, string device, string sign)
     {
-        if (await db.DoorAsks.SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device && ask.Answer == DoorAnswer.None) is not { } ask
-            || await IsTiredAsync(ask.PersonId))
+        if (
+            await db.DoorAsks.SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device && ask.Answer == DoorAnswer.None)
+                is not { } ask
+            || await IsTiredAsync(ask.PersonId)
+        )
         {
             return false;
         }
@@ -139,12 +154,14 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     public async Task<IReadOnlyList<Waiting>> WaitingForAsync(string personId)
     {
         var since = clock.GetUtcNow() - Patience;
-        return await (from ask in db.DoorAsks.AsNoTracking()
-                      join enrolment in db.Enrolments on new { ask.ClassId, ask.PersonId } equals new { enrolment.ClassId, enrolment.PersonId }
-                      join one in db.Classes on ask.ClassId equals one.Id
-                      where ask.Answer == DoorAnswer.None && ask.At > since && (one.TeacherId == personId || ask.PersonId == personId)
-                      orderby ask.At
-                      select new Waiting(ask, enrolment.RosterName, one.Name)).ToListAsync();
+        return await (
+            from ask in db.DoorAsks.AsNoTracking()
+            join enrolment in db.Enrolments on new { ask.ClassId, ask.PersonId } equals new { enrolment.ClassId, enrolment.PersonId }
+            join one in db.Classes on ask.ClassId equals one.Id
+            where ask.Answer == DoorAnswer.None && ask.At > since && (one.TeacherId == personId || ask.PersonId == personId)
+            orderby ask.At
+            select new Waiting(ask, enrolment.RosterName, one.Name)
+        ).ToListAsync();
     }
 
     /// <summary>True when somebody waits as this learner.</summary>
@@ -158,7 +175,9 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     public async Task<bool> AnswerAsync(string askId, string personId, bool letsIn)
     {
         var since = clock.GetUtcNow() - Patience;
-        if (await db.DoorAsks.SingleOrDefaultAsync(one => one.Id == askId && one.Answer == DoorAnswer.None && one.At > since) is not { } ask)
+        if (
+            await db.DoorAsks.SingleOrDefaultAsync(one => one.Id == askId && one.Answer == DoorAnswer.None && one.At > since) is not { } ask
+        )
         {
             return false;
         }
@@ -169,7 +188,12 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
             return false;
         }
 
-        await AnswerAsync(ask, !letsIn ? DoorAnswer.SentAway : teaches ? DoorAnswer.LetInByTeacher : DoorAnswer.LetInByLearner);
+        await AnswerAsync(
+            ask,
+            !letsIn ? DoorAnswer.SentAway
+                : teaches ? DoorAnswer.LetInByTeacher
+                : DoorAnswer.LetInByLearner
+        );
         return true;
     }
 
@@ -197,7 +221,15 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
             return;
         }
 
-        var known = db.KnownDevices.Add(new KnownDevice { PersonId = personId, DeviceHash = device, Browser = browser, Since = clock.GetUtcNow() });
+        var known = db.KnownDevices.Add(
+            new KnownDevice
+            {
+                PersonId = personId,
+                DeviceHash = device,
+                Browser = browser,
+                Since = clock.GetUtcNow(),
+            }
+        );
         try
         {
             await db.SaveChangesAsync();
@@ -219,5 +251,6 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
         }
     }
 
-    private Task<string?> SignOfAsync(string personId) => db.Users.Where(one => one.Id == personId).Select(one => one.OwnSignHash).SingleOrDefaultAsync();
+    private Task<string?> SignOfAsync(string personId) =>
+        db.Users.Where(one => one.Id == personId).Select(one => one.OwnSignHash).SingleOrDefaultAsync();
 }

@@ -29,23 +29,46 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     /// <param name="files">How many files more: 1, or 0 for what adds to one.</param>
     public async Task<bool> HasRoomAsync(string attemptId, long bytes, int files = 1)
     {
-        var own = await db.HandedFiles.Where(file => file.AttemptId == attemptId).GroupBy(file => 1).Select(all => new { Count = all.Count(), Bytes = all.Sum(file => file.Bytes) }).FirstOrDefaultAsync();
+        var own = await db
+            .HandedFiles.Where(file => file.AttemptId == attemptId)
+            .GroupBy(file => 1)
+            .Select(all => new { Count = all.Count(), Bytes = all.Sum(file => file.Bytes) })
+            .FirstOrDefaultAsync();
         if ((own?.Count ?? 0) + files > HandedLimits.MostFiles || (own?.Bytes ?? 0) + bytes > limits.BytesPerAttempt)
         {
             return false;
         }
 
-        var activity = await db.Attempts.Where(attempt => attempt.Id == attemptId).Select(attempt => attempt.ActivityId).FirstOrDefaultAsync();
-        return activity is null || bytes + await db.HandedFiles.Where(file => db.Attempts.Any(attempt => attempt.Id == file.AttemptId && attempt.ActivityId == activity)).SumAsync(file => file.Bytes) <= limits.BytesPerActivity;
+        var activity = await db
+            .Attempts.Where(attempt => attempt.Id == attemptId)
+            .Select(attempt => attempt.ActivityId)
+            .FirstOrDefaultAsync();
+        return activity is null
+            || bytes
+                + await db
+                    .HandedFiles.Where(file => db.Attempts.Any(attempt => attempt.Id == file.AttemptId && attempt.ActivityId == activity))
+                    .SumAsync(file => file.Bytes)
+                <= limits.BytesPerActivity;
     }
 
     /// <summary>How large a file is by now; 0 when there is none.</summary>
-    public async Task<long> BytesOfAsync(string id) => await db.HandedFiles.Where(file => file.Id == id).Select(file => (long?)file.Bytes).FirstOrDefaultAsync() ?? 0;
+    public async Task<long> BytesOfAsync(string id) =>
+        await db.HandedFiles.Where(file => file.Id == id).Select(file => (long?)file.Bytes).FirstOrDefaultAsync() ?? 0;
 
     /// <summary>Keeps a whole file.</summary>
     public async Task<HandedFile> KeepAsync(string attemptId, string spotId, string name, HandedKind kind, string contentType, byte[] bytes)
     {
-        var record = new HandedFileRecord { Id = Ids.Secret(), AttemptId = attemptId, SpotId = spotId, Name = name, Kind = kind, ContentType = contentType, Bytes = bytes.Length, At = clock.GetUtcNow() };
+        var record = new HandedFileRecord
+        {
+            Id = Ids.Secret(),
+            AttemptId = attemptId,
+            SpotId = spotId,
+            Name = name,
+            Kind = kind,
+            ContentType = contentType,
+            Bytes = bytes.Length,
+            At = clock.GetUtcNow(),
+        };
         Directory.CreateDirectory(System.IO.Path.GetDirectoryName(PathOf(record.Id))!);
         await File.WriteAllBytesAsync(PathOf(record.Id), bytes);
         if (kind == HandedKind.Picture && contentType is not ("image/svg+xml" or "image/gif"))
@@ -114,7 +137,9 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     public async Task<(HandedFileRecord File, string Path, string ContentType)?> FindAsync(string attemptId, string id, bool small = false)
     {
         var record = await db.HandedFiles.AsNoTracking().SingleOrDefaultAsync(file => file.Id == id && file.AttemptId == attemptId);
-        return record is null ? null : small && File.Exists(SmallOf(id)) ? (record, SmallOf(id), "image/webp") : (record, PathOf(id), record.ContentType);
+        return record is null ? null
+            : small && File.Exists(SmallOf(id)) ? (record, SmallOf(id), "image/webp")
+            : (record, PathOf(id), record.ContentType);
     }
 
     /// <summary>Takes everything out that was handed over in an attempt.</summary>

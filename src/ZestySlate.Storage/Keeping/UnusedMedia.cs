@@ -20,8 +20,15 @@ public sealed partial class UnusedMedia(IDbContextFactory<SlateDb> open, MediaSt
     {
         DateTimeOffset? now = clock.GetUtcNow();
         await using var db = await open.CreateDbContextAsync(stop);
-        var loose = await db.Media.AsNoTracking().Where(media => media.ReplacedBy == null && !db.MediaItems.Any(item => item.Hash == media.Hash)
-            && !db.MediaUses.Any(use => use.Hash == media.Hash) && !db.Media.Any(other => other.ReplacedBy == media.Hash)).ToListAsync(stop);
+        var loose = await db
+            .Media.AsNoTracking()
+            .Where(media =>
+                media.ReplacedBy == null
+                && !db.MediaItems.Any(item => item.Hash == media.Hash)
+                && !db.MediaUses.Any(use => use.Hash == media.Hash)
+                && !db.Media.Any(other => other.ReplacedBy == media.Hash)
+            )
+            .ToListAsync(stop);
         if (loose.Count == 0)
         {
             return default;
@@ -30,9 +37,13 @@ public sealed partial class UnusedMedia(IDbContextFactory<SlateDb> open, MediaSt
         var used = await UsedAsync(db, stop);
         var unused = loose.Where(media => !used.Contains(media.Hash)).ToList();
         var again = loose.Where(media => media.UnusedSince is not null && used.Contains(media.Hash)).Select(media => media.Hash).ToList();
-        await db.Media.Where(media => again.Contains(media.Hash)).ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, (DateTimeOffset?)null), stop);
+        await db
+            .Media.Where(media => again.Contains(media.Hash))
+            .ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, (DateTimeOffset?)null), stop);
         var noted = unused.Where(media => media.UnusedSince is null).Select(media => media.Hash).ToList();
-        await db.Media.Where(media => noted.Contains(media.Hash)).ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, now), stop);
+        await db
+            .Media.Where(media => noted.Contains(media.Hash))
+            .ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, now), stop);
         var (files, bytes) = (0, 0L);
         foreach (var media in unused.Where(media => media.UnusedSince <= now - After))
         {
@@ -48,7 +59,14 @@ public sealed partial class UnusedMedia(IDbContextFactory<SlateDb> open, MediaSt
     private static async Task<HashSet<string>> UsedAsync(SlateDb db, CancellationToken stop)
     {
         var used = new HashSet<string>();
-        await foreach (var document in db.Revisions.AsNoTracking().Select(revision => revision.Document).Concat(db.Editions.AsNoTracking().Select(edition => edition.Document)).AsAsyncEnumerable().WithCancellation(stop))
+        await foreach (
+            var document in db
+                .Revisions.AsNoTracking()
+                .Select(revision => revision.Document)
+                .Concat(db.Editions.AsNoTracking().Select(edition => edition.Document))
+                .AsAsyncEnumerable()
+                .WithCancellation(stop)
+        )
         {
             used.UnionWith(Hash().Matches(ActivityJson.Write(Compressed.Read(document))).Select(match => match.Value));
         }

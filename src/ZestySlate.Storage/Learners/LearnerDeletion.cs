@@ -48,25 +48,37 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
     private async Task<List<string>> MergedAsync(LearnerScope scope)
     {
         var (person, group) = (scope.PersonId, scope.ClassId);
-        return scope.ActivityId is not null ? []
-            : await db.Merges.Where(one => one.KeptId == person && (group == null || one.ClassId == group)).Select(one => one.GoneId).ToListAsync();
+        return scope.ActivityId is not null
+            ? []
+            : await db
+                .Merges.Where(one => one.KeptId == person && (group == null || one.ClassId == group))
+                .Select(one => one.GoneId)
+                .ToListAsync();
     }
 
     /// <summary>Takes the learner off a roster, or off all, with what was different for them.</summary>
     private async Task LeaveAsync(string person, int? group)
     {
-        await db.AssignmentExceptions.Where(one => one.PersonId == person)
-            .Where(one => group == null || db.Assignments.Any(given => given.Id == one.AssignmentId && given.ClassId == group)).ExecuteDeleteAsync();
+        await db
+            .AssignmentExceptions.Where(one => one.PersonId == person)
+            .Where(one => group == null || db.Assignments.Any(given => given.Id == one.AssignmentId && given.ClassId == group))
+            .ExecuteDeleteAsync();
         await db.DoorAsks.Where(one => one.PersonId == person && (group == null || one.ClassId == group)).ExecuteDeleteAsync();
-        await db.Merges.Where(one => (one.KeptId == person || one.GoneId == person) && (group == null || one.ClassId == group)).ExecuteDeleteAsync();
+        await db
+            .Merges.Where(one => (one.KeptId == person || one.GoneId == person) && (group == null || one.ClassId == group))
+            .ExecuteDeleteAsync();
         await db.Enrolments.Where(one => one.PersonId == person && (group == null || one.ClassId == group)).ExecuteDeleteAsync();
     }
 
     /// <summary>Forgets who has nothing left here: no account, no class, no attempt.</summary>
     private async Task<bool> ForgetAsync(string person)
     {
-        if (await db.Enrolments.AnyAsync(one => one.PersonId == person) || await db.Attempts.AnyAsync(one => one.PersonId == person)
-            || await db.UserRoles.AnyAsync(one => one.UserId == person) || await db.Users.AnyAsync(one => one.Id == person && one.PasswordHash != null))
+        if (
+            await db.Enrolments.AnyAsync(one => one.PersonId == person)
+            || await db.Attempts.AnyAsync(one => one.PersonId == person)
+            || await db.UserRoles.AnyAsync(one => one.UserId == person)
+            || await db.Users.AnyAsync(one => one.Id == person && one.PasswordHash != null)
+        )
         {
             return false;
         }
@@ -75,8 +87,15 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
         {
             await db.KnownDevices.Where(one => one.PersonId == person).ExecuteDeleteAsync();
             await db.MailedSignIns.Where(one => one.PersonId == person).ExecuteDeleteAsync();
-            await db.CourseMembers.Where(one => db.CourseSitePeople.Any(known => known.PersonId == person && known.Subject == one.Subject
-                && db.Assignments.Any(given => given.Id == one.AssignmentId && given.CourseSiteId == known.CourseSiteId))).ExecuteDeleteAsync();
+            await db
+                .CourseMembers.Where(one =>
+                    db.CourseSitePeople.Any(known =>
+                        known.PersonId == person
+                        && known.Subject == one.Subject
+                        && db.Assignments.Any(given => given.Id == one.AssignmentId && given.CourseSiteId == known.CourseSiteId)
+                    )
+                )
+                .ExecuteDeleteAsync();
             await db.CourseSitePeople.Where(one => one.PersonId == person).ExecuteDeleteAsync();
             await db.AccountLinks.Where(one => one.PersonId == person).ExecuteDeleteAsync();
             await db.Users.Where(one => one.Id == person).ExecuteDeleteAsync();

@@ -10,7 +10,11 @@ namespace ZestySlate.Storage.Learners;
 /// <summary>Saves everything that is kept of a learner, whichever way they came, as a file.</summary>
 public sealed class LearnerExport(SlateDb db, HandedFiles files)
 {
-    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Readable = new()
+    {
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     /// <summary>
     /// A ZIP: <c>learner.json</c> with every step of every attempt, own spots and mails, and the files and recordings that were
@@ -22,13 +26,21 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
         var handed = await db.HandedFiles.AsNoTracking().Where(file => attempts.Contains(file.AttemptId)).ToListAsync();
         var all = new JsonObject
         {
-            ["name"] = await db.Users.Where(person => person.Id == scope.PersonId).Select(person => person.DisplayName).SingleOrDefaultAsync(),
+            ["name"] = await db
+                .Users.Where(person => person.Id == scope.PersonId)
+                .Select(person => person.DisplayName)
+                .SingleOrDefaultAsync(),
             ["classes"] = await RostersAsync(scope),
             ["attempts"] = await AttemptsAsync(scope, handed),
             ["spots"] = await SpotsAsync(scope),
             ["mails"] = await MailsAsync(await scope.MailsAsync(db, attempts)),
         };
-        var options = new FileStreamOptions { Mode = FileMode.Create, Access = FileAccess.ReadWrite, Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous };
+        var options = new FileStreamOptions
+        {
+            Mode = FileMode.Create,
+            Access = FileAccess.ReadWrite,
+            Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous,
+        };
         var saved = new FileStream(Path.GetTempFileName(), options);
         await using (var zip = await ZipArchive.CreateAsync(saved, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null))
         {
@@ -54,60 +66,68 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
             return [];
         }
 
-        var entries = await (from entry in db.Enrolments.AsNoTracking()
-                             join known in db.Classes on entry.ClassId equals known.Id
-                             where entry.PersonId == scope.PersonId && (scope.ClassId == null || entry.ClassId == scope.ClassId)
-                             select new { Class = known.Name, Entry = entry }).ToListAsync();
+        var entries = await (
+            from entry in db.Enrolments.AsNoTracking()
+            join known in db.Classes on entry.ClassId equals known.Id
+            where entry.PersonId == scope.PersonId && (scope.ClassId == null || entry.ClassId == scope.ClassId)
+            select new { Class = known.Name, Entry = entry }
+        ).ToListAsync();
         return ArrayOf(entries, one => new()
-        {
-            ["class"] = one.Class,
-            ["name"] = one.Entry.RosterName,
-            ["number"] = one.Entry.Number,
-            ["email"] = one.Entry.Email,
-            ["timeFactor"] = one.Entry.TimeFactor,
-        });
+            {
+                ["class"] = one.Class,
+                ["name"] = one.Entry.RosterName,
+                ["number"] = one.Entry.Number,
+                ["email"] = one.Entry.Email,
+                ["timeFactor"] = one.Entry.TimeFactor,
+            });
     }
 
     private async Task<JsonArray> AttemptsAsync(LearnerScope scope, List<HandedFileRecord> handed)
     {
-        var attempts = await (from attempt in scope.Attempts(db).AsNoTracking()
-                              join activity in db.Activities on attempt.ActivityId equals activity.Id
-                              orderby attempt.BeganAt
-                              select new { attempt.Id, activity.Title }).ToListAsync();
+        var attempts = await (
+            from attempt in scope.Attempts(db).AsNoTracking()
+            join activity in db.Activities on attempt.ActivityId equals activity.Id
+            orderby attempt.BeganAt
+            select new { attempt.Id, activity.Title }
+        ).ToListAsync();
         var ids = attempts.Select(attempt => attempt.Id).ToList();
-        var events = (await db.Events.AsNoTracking().Where(one => ids.Contains(one.AttemptId)).ToListAsync()).ToLookup(one => one.AttemptId);
+        var events = (await db.Events.AsNoTracking().Where(one => ids.Contains(one.AttemptId)).ToListAsync()).ToLookup(one =>
+            one.AttemptId
+        );
         return ArrayOf(attempts, attempt => new()
-        {
-            ["activity"] = attempt.Title,
-            ["attempt"] = attempt.Id,
-            ["events"] = new JsonArray([.. events[attempt.Id].OrderBy(one => one.Sequence).Select(one => JsonNode.Parse(one.Json)!)]),
-            ["files"] = ArrayOf(handed.Where(file => file.AttemptId == attempt.Id), file => new()
             {
-                ["name"] = file.Name,
-                ["file"] = PathOf(file),
-                ["question"] = file.SpotId,
-                ["at"] = file.At,
-            }),
-        });
+                ["activity"] = attempt.Title,
+                ["attempt"] = attempt.Id,
+                ["events"] = new JsonArray([.. events[attempt.Id].OrderBy(one => one.Sequence).Select(one => JsonNode.Parse(one.Json)!)]),
+                ["files"] = ArrayOf(handed.Where(file => file.AttemptId == attempt.Id), file => new()
+                    {
+                        ["name"] = file.Name,
+                        ["file"] = PathOf(file),
+                        ["question"] = file.SpotId,
+                        ["at"] = file.At,
+                    }),
+            });
     }
 
-    private async Task<JsonArray> SpotsAsync(LearnerScope scope) => ArrayOf(await scope.Spots(db).AsNoTracking().ToListAsync(), spot => new()
-    {
-        ["title"] = spot.Title,
-        ["text"] = spot.Text,
-        ["x"] = spot.X,
-        ["y"] = spot.Y,
-        ["state"] = spot.State.ToString(),
-        ["comment"] = spot.Comment,
-    });
+    private async Task<JsonArray> SpotsAsync(LearnerScope scope) =>
+        ArrayOf(await scope.Spots(db).AsNoTracking().ToListAsync(), spot => new()
+            {
+                ["title"] = spot.Title,
+                ["text"] = spot.Text,
+                ["x"] = spot.X,
+                ["y"] = spot.Y,
+                ["state"] = spot.State.ToString(),
+                ["comment"] = spot.Comment,
+            });
 
-    private async Task<JsonArray> MailsAsync(List<int> ids) => ArrayOf(await db.Mails.AsNoTracking().Where(mail => ids.Contains(mail.Id)).ToListAsync(), mail => new()
-    {
-        ["to"] = mail.Address,
-        ["subject"] = mail.Subject,
-        ["text"] = mail.Text,
-        ["sentAt"] = mail.SentAt,
-    });
+    private async Task<JsonArray> MailsAsync(List<int> ids) =>
+        ArrayOf(await db.Mails.AsNoTracking().Where(mail => ids.Contains(mail.Id)).ToListAsync(), mail => new()
+            {
+                ["to"] = mail.Address,
+                ["subject"] = mail.Subject,
+                ["text"] = mail.Text,
+                ["sentAt"] = mail.SentAt,
+            });
 
     private async Task AddAsync(ZipArchive zip, HandedFileRecord file)
     {

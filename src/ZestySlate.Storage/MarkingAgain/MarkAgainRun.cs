@@ -1,6 +1,7 @@
 namespace ZestySlate.Storage.MarkingAgain;
 
-/// <summary>A marking again of all attempts of an activity that were marked by an older key. It lies in the database, so that it goes on where it was after a crash.</summary>
+/// <summary>A marking again of all attempts of an activity that were marked by an older key. It lies in the database, so that it goes on
+/// where it was after a crash.</summary>
 public sealed class MarkAgainRun
 {
     public required string Id { get; set; }

@@ -11,7 +11,13 @@ namespace ZestySlate.Storage.MarkingAgain;
 public sealed record ReportedChange(LoadedAttempt Attempt, GradeChange Change);
 
 /// <summary>Reports, applies and undoes the marking again of an activity's attempts, in bits that are each one write.</summary>
-public sealed class MarkAgainRuns(IDbContextFactory<SlateDb> open, ActivityStore activities, AttemptReader reader, AttemptStore attempts, TimeProvider clock)
+public sealed class MarkAgainRuns(
+    IDbContextFactory<SlateDb> open,
+    ActivityStore activities,
+    AttemptReader reader,
+    AttemptStore attempts,
+    TimeProvider clock
+)
 {
     private const int Together = 200;
 
@@ -23,9 +29,22 @@ public sealed class MarkAgainRuns(IDbContextFactory<SlateDb> open, ActivityStore
         for (var reached = ""; await reader.SomeAsync(activityId, reached, Together) is { Count: > 0 } some; reached = some[^1].Record.Id)
         {
             var now = clock.GetUtcNow();
-            changes.AddRange(some.AsParallel().AsOrdered().Where(attempt => attempt.State.KeyEdition != edition)
-                .Select(attempt => (Attempt: attempt, Change: MarkAgain.Between(attempt.State, reader.StateAfter(attempt, MarkAgain.Event(attempt.State, edition, "report", now)))))
-                .Where(one => one.Change is not null).Select(one => new ReportedChange(one.Attempt, one.Change!)));
+            changes.AddRange(
+                some.AsParallel()
+                    .AsOrdered()
+                    .Where(attempt => attempt.State.KeyEdition != edition)
+                    .Select(attempt =>
+                        (
+                            Attempt: attempt,
+                            Change: MarkAgain.Between(
+                                attempt.State,
+                                reader.StateAfter(attempt, MarkAgain.Event(attempt.State, edition, "report", now))
+                            )
+                        )
+                    )
+                    .Where(one => one.Change is not null)
+                    .Select(one => new ReportedChange(one.Attempt, one.Change!))
+            );
         }
 
         return changes;
@@ -59,9 +78,16 @@ public sealed class MarkAgainRuns(IDbContextFactory<SlateDb> open, ActivityStore
     public async Task UndoAsync(string activityId, string runId)
     {
         await using var db = await open.CreateDbContextAsync();
-        DateTimeOffset? now = clock.GetUtcNow(), atWork = null;
-        await db.MarkAgainRuns.Where(run => run.Id == runId && run.ActivityId == activityId && run.FinishedAt != null && run.UndoneAt == null).ExecuteUpdateAsync(set => set
-            .SetProperty(run => run.UndoneAt, now).SetProperty(run => run.FinishedAt, atWork).SetProperty(run => run.Done, 0).SetProperty(run => run.Reached, ""));
+        DateTimeOffset? now = clock.GetUtcNow(),
+            atWork = null;
+        await db
+            .MarkAgainRuns.Where(run => run.Id == runId && run.ActivityId == activityId && run.FinishedAt != null && run.UndoneAt == null)
+            .ExecuteUpdateAsync(set =>
+                set.SetProperty(run => run.UndoneAt, now)
+                    .SetProperty(run => run.FinishedAt, atWork)
+                    .SetProperty(run => run.Done, 0)
+                    .SetProperty(run => run.Reached, "")
+            );
     }
 
     /// <summary>The runs that are not finished.</summary>
@@ -91,8 +117,15 @@ public sealed class MarkAgainRuns(IDbContextFactory<SlateDb> open, ActivityStore
             return false;
         }
 
-        var many = run.UndoneAt is null ? Marked(run, some, now)
-            : With(some.Where(attempt => attempt.Events.Any(happened => happened is TookKey took && took.Run == run.Id) && !attempt.Events.Any(happened => happened is GaveBackKey back && back.Run == run.Id)), _ => MarkAgain.Undo(run.Id, now));
+        var many = run.UndoneAt is null
+            ? Marked(run, some, now)
+            : With(
+                some.Where(attempt =>
+                    attempt.Events.Any(happened => happened is TookKey took && took.Run == run.Id)
+                    && !attempt.Events.Any(happened => happened is GaveBackKey back && back.Run == run.Id)
+                ),
+                _ => MarkAgain.Undo(run.Id, now)
+            );
         run.Done += some.Count;
         run.Reached = some[^1].Record.Id;
         await attempts.AppendTogetherAsync(many, together => together.MarkAgainRuns.Update(run));
@@ -100,12 +133,26 @@ public sealed class MarkAgainRuns(IDbContextFactory<SlateDb> open, ActivityStore
     }
 
     /// <summary>The events by which some attempts take the key; those that have it already, and those to be spared, take none.</summary>
-    private List<(LoadedAttempt, AttemptEvent, AttemptState)> Marked(MarkAgainRun run, IReadOnlyList<LoadedAttempt> some, DateTimeOffset now)
+    private List<(LoadedAttempt, AttemptEvent, AttemptState)> Marked(
+        MarkAgainRun run,
+        IReadOnlyList<LoadedAttempt> some,
+        DateTimeOffset now
+    )
     {
         var many = new List<(LoadedAttempt, AttemptEvent, AttemptState)>();
-        var taking = With(some.Where(attempt => attempt.State.KeyEdition < run.Edition && attempt.Events.All(happened => happened is not TookKey { } took || took.Run != run.Id)),
-            attempt => MarkAgain.Event(attempt.State, run.Edition, run.Id, now));
-        foreach (var (one, rise) in taking.AsParallel().AsOrdered().Select(one => (one, Rise: MarkAgain.Between(one.Attempt.State, one.After)?.Rise ?? 0)))
+        var taking = With(
+            some.Where(attempt =>
+                attempt.State.KeyEdition < run.Edition
+                && attempt.Events.All(happened => happened is not TookKey { } took || took.Run != run.Id)
+            ),
+            attempt => MarkAgain.Event(attempt.State, run.Edition, run.Id, now)
+        );
+        foreach (
+            var (one, rise) in taking
+                .AsParallel()
+                .AsOrdered()
+                .Select(one => (one, Rise: MarkAgain.Between(one.Attempt.State, one.After)?.Rise ?? 0))
+        )
         {
             if (rise < 0 && run.NeverLower)
             {
@@ -122,6 +169,13 @@ public sealed class MarkAgainRuns(IDbContextFactory<SlateDb> open, ActivityStore
     }
 
     /// <summary>Attempts with an event for each and the states after it.</summary>
-    private List<(LoadedAttempt Attempt, AttemptEvent Happened, AttemptState After)> With(IEnumerable<LoadedAttempt> some, Func<LoadedAttempt, AttemptEvent> happens) =>
-        some.AsParallel().AsOrdered().Select(attempt => (attempt, Happened: happens(attempt))).Select(one => (one.attempt, one.Happened, reader.StateAfter(one.attempt, one.Happened))).ToList();
+    private List<(LoadedAttempt Attempt, AttemptEvent Happened, AttemptState After)> With(
+        IEnumerable<LoadedAttempt> some,
+        Func<LoadedAttempt, AttemptEvent> happens
+    ) =>
+        some.AsParallel()
+            .AsOrdered()
+            .Select(attempt => (attempt, Happened: happens(attempt)))
+            .Select(one => (one.attempt, one.Happened, reader.StateAfter(one.attempt, one.Happened)))
+            .ToList();
 }

@@ -16,7 +16,8 @@ internal static class ByRows
     /// <summary>True where rows come one after the other, from the top. A PNG that is interlaced (Adam7) is read as a whole first.</summary>
     /// <param name="codec">What reads it.</param>
     /// <param name="file">The file: the interlace method of a PNG is its 29th byte (PNG, third edition, 11.2.1).</param>
-    internal static bool CanRead(SKCodec codec, byte[] file) => codec.EncodedFormat == SKEncodedImageFormat.Png && file.Length > 28 && file[28] == 0;
+    internal static bool CanRead(SKCodec codec, byte[] file) =>
+        codec.EncodedFormat == SKEncodedImageFormat.Png && file.Length > 28 && file[28] == 0;
 
     /// <summary>The picture made smaller; null when the file is cut off or damaged.</summary>
     /// <param name="codec">What reads it.</param>
@@ -31,14 +32,25 @@ internal static class ByRows
         for (var top = 0; top < height; top += rows)
         {
             var there = Math.Min(rows, height - top);
-            var begun = codec.StartIncrementalDecode(info, band.GetPixels(), band.RowBytes, new SKCodecOptions(new SKRectI(0, top, width, top + there)));
+            var begun = codec.StartIncrementalDecode(
+                info,
+                band.GetPixels(),
+                band.RowBytes,
+                new SKCodecOptions(new SKRectI(0, top, width, top + there))
+            );
             if (begun is not SKCodecResult.Success || codec.IncrementalDecode(out _) is not SKCodecResult.Success)
             {
                 small.Dispose();
                 return null;
             }
 
-            Shrink(band.GetPixelSpan()[..(there * band.RowBytes)], band.RowBytes, small.GetPixelSpan()[(top / by * small.RowBytes)..], small.RowBytes, by);
+            Shrink(
+                band.GetPixelSpan()[..(there * band.RowBytes)],
+                band.RowBytes,
+                small.GetPixelSpan()[(top / by * small.RowBytes)..],
+                small.RowBytes,
+                by
+            );
         }
 
         return small;
@@ -76,7 +88,12 @@ internal static class ByRows
                 alpha += row[from + 3];
             }
 
-            (sums[to], sums[to + 1], sums[to + 2], sums[to + 3]) = (sums[to] + red, sums[to + 1] + green, sums[to + 2] + blue, sums[to + 3] + alpha);
+            (sums[to], sums[to + 1], sums[to + 2], sums[to + 3]) = (
+                sums[to] + red,
+                sums[to + 1] + green,
+                sums[to + 2] + blue,
+                sums[to + 3] + alpha
+            );
         }
     }
 

@@ -53,10 +53,12 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     }
 
     /// <summary>An entry of this teacher, or null.</summary>
-    public Task<MediaItem?> FindAsync(string id, string ownerId) => db.MediaItems.SingleOrDefaultAsync(item => item.Id == id && item.OwnerId == ownerId);
+    public Task<MediaItem?> FindAsync(string id, string ownerId) =>
+        db.MediaItems.SingleOrDefaultAsync(item => item.Id == id && item.OwnerId == ownerId);
 
     /// <summary>This teacher's entry of a file, or null.</summary>
-    public Task<MediaItem?> ByHashAsync(string hash, string ownerId) => db.MediaItems.FirstOrDefaultAsync(item => item.Hash == hash && item.OwnerId == ownerId);
+    public Task<MediaItem?> ByHashAsync(string hash, string ownerId) =>
+        db.MediaItems.FirstOrDefaultAsync(item => item.Hash == hash && item.OwnerId == ownerId);
 
     /// <summary>Looks for entries, the newest first.</summary>
     public async Task<MediaFound> SearchAsync(string ownerId, MediaSearch search)
@@ -78,13 +80,25 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
         }
 
         var total = await query.CountAsync();
-        return new MediaFound(await query.OrderByDescending(item => item.AddedAt).ThenBy(item => item.Id).Skip(search.Page * MediaSearch.PageSize).Take(MediaSearch.PageSize).ToListAsync(), total);
+        return new MediaFound(
+            await query
+                .OrderByDescending(item => item.AddedAt)
+                .ThenBy(item => item.Id)
+                .Skip(search.Page * MediaSearch.PageSize)
+                .Take(MediaSearch.PageSize)
+                .ToListAsync(),
+            total
+        );
     }
 
     /// <summary>The folders in use and those they lie in, in order.</summary>
     public async Task<IReadOnlyList<string>> FoldersAsync(string ownerId)
     {
-        var used = await db.MediaItems.Where(item => item.OwnerId == ownerId && item.BinnedAt == null && item.Folder != "").Select(item => item.Folder).Distinct().ToListAsync();
+        var used = await db
+            .MediaItems.Where(item => item.OwnerId == ownerId && item.BinnedAt == null && item.Folder != "")
+            .Select(item => item.Folder)
+            .Distinct()
+            .ToListAsync();
         return FolderPath.WithParents(used);
     }
 
@@ -93,28 +107,39 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     {
         item.Name = Clean(name, 120) is { Length: > 0 } own ? own : item.Name;
         item.Folder = FolderPath.Clean(folder);
-        item.Tags = string.Join(", ", tags.Split([',', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Distinct(StringComparer.OrdinalIgnoreCase).Take(30));
+        item.Tags = string.Join(
+            ", ",
+            tags.Split([',', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+                .Distinct(StringComparer.OrdinalIgnoreCase)
+                .Take(30)
+        );
         item.Settle();
         await db.SaveChangesAsync();
     }
 
     /// <summary>Puts entries into a folder.</summary>
-    public Task MoveAsync(string ownerId, IReadOnlyCollection<string> ids, string folder) => EachAsync(ownerId, ids, item => item.Folder = FolderPath.Clean(folder));
+    public Task MoveAsync(string ownerId, IReadOnlyCollection<string> ids, string folder) =>
+        EachAsync(ownerId, ids, item => item.Folder = FolderPath.Clean(folder));
 
     /// <summary>Puts entries into the bin. What shows them goes on showing them.</summary>
-    public Task BinAsync(string ownerId, IReadOnlyCollection<string> ids) => EachAsync(ownerId, ids, item => item.BinnedAt = clock.GetUtcNow());
+    public Task BinAsync(string ownerId, IReadOnlyCollection<string> ids) =>
+        EachAsync(ownerId, ids, item => item.BinnedAt = clock.GetUtcNow());
 
     /// <summary>Takes entries out of the bin.</summary>
     public Task RestoreAsync(string ownerId, IReadOnlyCollection<string> ids) => EachAsync(ownerId, ids, item => item.BinnedAt = null);
 
     /// <summary>The activities of this teacher whose drafts show or play the file.</summary>
     public async Task<IReadOnlyList<Activities.ActivityRecord>> UsedInAsync(string hash, string ownerId) =>
-        await (from use in db.MediaUses
-               where use.Hash == hash
-               join activity in db.Activities on use.ActivityId equals activity.Id
-               where activity.OwnerId == ownerId
-               orderby activity.Title
-               select activity).AsNoTracking().ToListAsync();
+        await (
+            from use in db.MediaUses
+            where use.Hash == hash
+            join activity in db.Activities on use.ActivityId equals activity.Id
+            where activity.OwnerId == ownerId
+            orderby activity.Title
+            select activity
+        )
+            .AsNoTracking()
+            .ToListAsync();
 
     /// <summary>Gives an entry another file; its words stay.</summary>
     public async Task SetFileAsync(MediaItem item, ReadyFile file)
@@ -127,7 +152,13 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     /// <summary>True when somebody else has the same file in a library, or shows it.</summary>
     public async Task<bool> IsSharedAsync(string hash, string ownerId) =>
         await db.MediaItems.AnyAsync(item => item.Hash == hash && item.OwnerId != ownerId)
-        || await (from use in db.MediaUses where use.Hash == hash join activity in db.Activities on use.ActivityId equals activity.Id where activity.OwnerId != ownerId select use).AnyAsync();
+        || await (
+            from use in db.MediaUses
+            where use.Hash == hash
+            join activity in db.Activities on use.ActivityId equals activity.Id
+            where activity.OwnerId != ownerId
+            select use
+        ).AnyAsync();
 
     /// <summary>Sets the words that say what it shows or sounds like, and whose it is.</summary>
     public async Task SayAsync(MediaItem item, string alternativeText, bool decorative, string credit, string licence, string transcript)

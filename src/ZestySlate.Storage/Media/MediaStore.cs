@@ -31,7 +31,12 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             hash = Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.ASCII.GetBytes(hash)));
         }
 
-        if (await db.Media.Where(media => media.Hash == hash).ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, (DateTimeOffset?)null)) > 0 && File.Exists(PathOf(hash, null)))
+        if (
+            await db
+                .Media.Where(media => media.Hash == hash)
+                .ExecuteUpdateAsync(set => set.SetProperty(media => media.UnusedSince, (DateTimeOffset?)null)) > 0
+            && File.Exists(PathOf(hash, null))
+        )
         {
             return hash;
         }
@@ -45,17 +50,19 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             }
         }
 
-        db.Media.Add(new MediaRecord
-        {
-            Hash = hash,
-            ContentType = file.ContentType,
-            Width = file.Width,
-            Height = file.Height,
-            Bytes = file.Bytes.Length,
-            OriginalName = System.IO.Path.GetFileName(name),
-            OwnerId = ownerId,
-            At = clock.GetUtcNow(),
-        });
+        db.Media.Add(
+            new MediaRecord
+            {
+                Hash = hash,
+                ContentType = file.ContentType,
+                Width = file.Width,
+                Height = file.Height,
+                Bytes = file.Bytes.Length,
+                OriginalName = System.IO.Path.GetFileName(name),
+                OwnerId = ownerId,
+                At = clock.GetUtcNow(),
+            }
+        );
         try
         {
             await db.SaveChangesAsync();
@@ -73,7 +80,8 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
         return hash;
     }
 
-    /// <summary>The file of a hash at a kept width, or at the natural one; null when there is none. What was replaced for good is found under its old hash too.</summary>
+    /// <summary>The file of a hash at a kept width, or at the natural one; null when there is none. What was replaced for good is found
+    /// under its old hash too.</summary>
     public async Task<(string Path, string ContentType)?> FindAsync(string hash, int? width)
     {
         if (hash.Length != 64 || !hash.All(char.IsAsciiHexDigitLower) || (width is { } w && !Widths.Contains(w)))
@@ -97,7 +105,8 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     }
 
     /// <summary>The bytes of a stored file, or null.</summary>
-    public async Task<byte[]?> ReadAsync(string hash) => await FindAsync(hash, null) is { } file && File.Exists(file.Path) ? await File.ReadAllBytesAsync(file.Path) : null;
+    public async Task<byte[]?> ReadAsync(string hash) =>
+        await FindAsync(hash, null) is { } file && File.Exists(file.Path) ? await File.ReadAllBytesAsync(file.Path) : null;
 
     /// <summary>
     /// Takes a file out of the world: every stored size of it is deleted, and whoever asks for it gets the other one, in old

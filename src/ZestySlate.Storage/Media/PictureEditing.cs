@@ -40,7 +40,9 @@ public static class PictureEditing
     {
         if (contentType is "image/svg+xml" or "image/gif")
         {
-            return Outcome<ReadyFile>.Refused("This picture cannot be changed here; it is a drawing, or it moves. Change it where it was made, then replace it.");
+            return Outcome<ReadyFile>.Refused(
+                "This picture cannot be changed here; it is a drawing, or it moves. Change it where it was made, then replace it."
+            );
         }
 
         using var original = SKBitmap.Decode(picture);
@@ -58,9 +60,13 @@ public static class PictureEditing
             return Outcome<ReadyFile>.Refused("Too little of the picture would be left. Keep a larger part.");
         }
 
-        using var sized = change.Width is { } width && width < cropped.Width && width >= 8
-            ? cropped.Resize(new SKSizeI(width, Math.Max(1, (int)Math.Round((double)cropped.Height * width / cropped.Width))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear))
-            : cropped.Copy();
+        using var sized =
+            change.Width is { } width && width < cropped.Width && width >= 8
+                ? cropped.Resize(
+                    new SKSizeI(width, Math.Max(1, (int)Math.Round((double)cropped.Height * width / cropped.Width))),
+                    new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear)
+                )
+                : cropped.Copy();
         var (format, type, quality) = contentType switch
         {
             "image/jpeg" => (SKEncodedImageFormat.Jpeg, contentType, 92),
@@ -71,11 +77,15 @@ public static class PictureEditing
         return new ReadyFile(encoded.ToArray(), MediaKind.Picture, type, sized.Width, sized.Height);
     }
 
-    /// <summary>Makes a region unrecognisable: it is averaged to a few patches and those are averaged with their neighbours, so the detail is not merely hidden but gone.</summary>
+    /// <summary>Makes a region unrecognisable: it is averaged to a few patches and those are averaged with their neighbours, so the detail
+    /// is not merely hidden but gone.</summary>
     private static void Blur(SKBitmap pixels, PictureBox box, bool wraps)
     {
         var (left, top) = ((int)Math.Floor(box.X * pixels.Width), (int)Math.Floor(Math.Max(0, box.Y) * pixels.Height));
-        var (right, bottom) = ((int)Math.Ceiling((box.X + box.Width) * pixels.Width), (int)Math.Ceiling(Math.Min(1, box.Y + box.Height) * pixels.Height));
+        var (right, bottom) = (
+            (int)Math.Ceiling((box.X + box.Width) * pixels.Width),
+            (int)Math.Ceiling(Math.Min(1, box.Y + box.Height) * pixels.Height)
+        );
         if (!wraps)
         {
             (left, right) = (Math.Clamp(left, 0, pixels.Width), Math.Clamp(right, 0, pixels.Width));
@@ -90,7 +100,9 @@ public static class PictureEditing
         using var region = new SKBitmap(new SKImageInfo(width, height, pixels.ColorType, pixels.AlphaType));
         Shift(pixels, left, top, width, height, (at, x, y) => region.SetPixel(x, y, pixels.GetPixel(at, y + top)));
         var patch = Math.Max(1, (int)Math.Ceiling(Math.Max(width, height) / (double)Patches));
-        using var coarse = new SKBitmap(new SKImageInfo((width + patch - 1) / patch, (height + patch - 1) / patch, pixels.ColorType, pixels.AlphaType));
+        using var coarse = new SKBitmap(
+            new SKImageInfo((width + patch - 1) / patch, (height + patch - 1) / patch, pixels.ColorType, pixels.AlphaType)
+        );
         using var softened = new SKBitmap(coarse.Info);
         for (var y = 0; y < coarse.Height; y++)
         {
@@ -141,7 +153,14 @@ public static class PictureEditing
     private static SKBitmap Turned(SKBitmap pixels, int quarters)
     {
         var sideways = quarters % 2 == 1;
-        var turned = new SKBitmap(new SKImageInfo(sideways ? pixels.Height : pixels.Width, sideways ? pixels.Width : pixels.Height, pixels.ColorType, pixels.AlphaType));
+        var turned = new SKBitmap(
+            new SKImageInfo(
+                sideways ? pixels.Height : pixels.Width,
+                sideways ? pixels.Width : pixels.Height,
+                pixels.ColorType,
+                pixels.AlphaType
+            )
+        );
         using var canvas = new SKCanvas(turned);
         canvas.Translate(turned.Width / 2f, turned.Height / 2f);
         canvas.RotateDegrees(90 * quarters);
@@ -159,7 +178,9 @@ public static class PictureEditing
 
         var (w, h, turn) = ((double)pixels.Width, (double)pixels.Height, Math.Abs(degrees) * Math.PI / 180);
         var scale = Math.Min(w / ((w * Math.Cos(turn)) + (h * Math.Sin(turn))), h / ((w * Math.Sin(turn)) + (h * Math.Cos(turn))));
-        var straight = new SKBitmap(new SKImageInfo(Math.Max(1, (int)(w * scale)), Math.Max(1, (int)(h * scale)), pixels.ColorType, pixels.AlphaType));
+        var straight = new SKBitmap(
+            new SKImageInfo(Math.Max(1, (int)(w * scale)), Math.Max(1, (int)(h * scale)), pixels.ColorType, pixels.AlphaType)
+        );
         using var canvas = new SKCanvas(straight);
         canvas.Translate(straight.Width / 2f, straight.Height / 2f);
         canvas.RotateDegrees((float)degrees);
@@ -176,9 +197,14 @@ public static class PictureEditing
 
         var left = Math.Clamp((int)Math.Round(box.X * pixels.Width), 0, pixels.Width - 1);
         var top = Math.Clamp((int)Math.Round(box.Y * pixels.Height), 0, pixels.Height - 1);
-        var cropped = new SKBitmap(new SKImageInfo(
-            Math.Clamp((int)Math.Round(box.Width * pixels.Width), 1, pixels.Width - left),
-            Math.Clamp((int)Math.Round(box.Height * pixels.Height), 1, pixels.Height - top), pixels.ColorType, pixels.AlphaType));
+        var cropped = new SKBitmap(
+            new SKImageInfo(
+                Math.Clamp((int)Math.Round(box.Width * pixels.Width), 1, pixels.Width - left),
+                Math.Clamp((int)Math.Round(box.Height * pixels.Height), 1, pixels.Height - top),
+                pixels.ColorType,
+                pixels.AlphaType
+            )
+        );
         using var canvas = new SKCanvas(cropped);
         canvas.DrawBitmap(pixels, -left, -top, new SKSamplingOptions(SKFilterMode.Nearest));
         return cropped;

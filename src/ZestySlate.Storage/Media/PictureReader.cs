@@ -31,15 +31,23 @@ public static class PictureReader
 
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
-        if (codec is null || codec.EncodedFormat is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Webp or SKEncodedImageFormat.Gif))
+        if (
+            codec is null
+            || codec.EncodedFormat
+                is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Webp or SKEncodedImageFormat.Gif)
+        )
         {
-            return Refused($"«{name}» is not a picture that can be used here. Its content is neither PNG, JPEG, WebP nor GIF, whatever its name says.");
+            return Refused(
+                $"«{name}» is not a picture that can be used here. Its content is neither PNG, JPEG, WebP nor GIF, whatever its name says."
+            );
         }
 
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if ((long)width * height > MostPixels)
         {
-            return Refused($"«{name}» is {width} × {height} pixels ({width / 1e6 * height:0} million); up to {MostPixels / 1_000_000} million can be used.");
+            return Refused(
+                $"«{name}» is {width} × {height} pixels ({width / 1e6 * height:0} million); up to {MostPixels / 1_000_000} million can be used."
+            );
         }
 
         if (Math.Max(width, height) > MostSide)
@@ -56,7 +64,10 @@ public static class PictureReader
         var byRows = mostPixels < area && area > MostWhole && codec.EncodedFormat is (SKEncodedImageFormat.Png or SKEncodedImageFormat.Gif);
         if (byRows && !ByRows.CanRead(codec, file))
         {
-            return Refused($"«{name}» is {width} × {height} pixels, saved in a way that can only be read as a whole; up to {MostWhole / 1_000_000} million can be used of those. Save it as JPEG.");
+            return Refused(
+                $"«{name}» is {width} × {height} pixels, saved in a way that can only be read as a whole; up to "
+                    + $"{MostWhole / 1_000_000} million can be used of those. Save it as JPEG."
+            );
         }
 
         var pixels = byRows ? ByRows.Read(codec, (int)Math.Ceiling(Math.Sqrt((double)area / mostPixels))) : Whole(codec, mostPixels);
@@ -84,7 +95,8 @@ public static class PictureReader
         }
     }
 
-    /// <summary>The picture in memory; null when it cannot be read to its end. JPEG and WebP are read no larger than asked for, which costs no more memory than what is kept.</summary>
+    /// <summary>The picture in memory; null when it cannot be read to its end. JPEG and WebP are read no larger than asked for, which costs
+    /// no more memory than what is kept.</summary>
     private static SKBitmap? Whole(SKCodec codec, long mostPixels)
     {
         var share = Math.Sqrt((double)mostPixels / codec.Info.Width / codec.Info.Height);
@@ -106,7 +118,12 @@ public static class PictureReader
         using var data = SKData.CreateCopy(picture);
         using var codec = SKCodec.Create(data);
         var read = codec.GetScaledDimensions(Math.Min(1, (float)width / codec.Info.Width));
-        var info = new SKImageInfo(read.Width < width ? codec.Info.Width : read.Width, read.Width < width ? codec.Info.Height : read.Height, SKColorType.Rgba8888, SKAlphaType.Premul);
+        var info = new SKImageInfo(
+            read.Width < width ? codec.Info.Width : read.Width,
+            read.Width < width ? codec.Info.Height : read.Height,
+            SKColorType.Rgba8888,
+            SKAlphaType.Premul
+        );
         using var whole = new SKBitmap(info);
         codec.GetPixels(info, whole.GetPixels());
         var height = Math.Max(1, (int)Math.Round((double)whole.Height * width / whole.Width));
@@ -121,11 +138,16 @@ public static class PictureReader
         var (width, height, frames) = (codec.Info.Width, codec.Info.Height, codec.FrameCount);
         if ((long)width * height * frames > MostPixels * 4)
         {
-            return Refused($"«{name}» moves through {frames} pictures of {width} × {height} pixels; that is more than can be used. Make it smaller or shorter.");
+            return Refused(
+                $"«{name}» moves through {frames} pictures of {width} × {height} pixels; that is more than can be used. Make it smaller or shorter."
+            );
         }
 
-        return file is [.., 0x3B] ? new ReadyFile(file, MediaKind.Picture, "image/gif", width, height)
-            : Refused($"«{name}» cannot be read to its end: the file is cut off, or something else hangs behind it. Save it again and try once more.");
+        return file is [.., 0x3B]
+            ? new ReadyFile(file, MediaKind.Picture, "image/gif", width, height)
+            : Refused(
+                $"«{name}» cannot be read to its end: the file is cut off, or something else hangs behind it. Save it again and try once more."
+            );
     }
 
     private static SKBitmap Kept(SKBitmap old, SKBitmap now)
@@ -141,8 +163,12 @@ public static class PictureReader
     private static SKBitmap Smaller(SKBitmap pixels, long mostPixels)
     {
         var share = Math.Sqrt((double)mostPixels / pixels.Width / pixels.Height);
-        return share >= 1 ? pixels
-            : pixels.Resize(new SKSizeI(Math.Max(1, (int)(pixels.Width * share)), Math.Max(1, (int)(pixels.Height * share))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        return share >= 1
+            ? pixels
+            : pixels.Resize(
+                new SKSizeI(Math.Max(1, (int)(pixels.Width * share)), Math.Max(1, (int)(pixels.Height * share))),
+                new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear)
+            );
     }
 
     private static Outcome<ReadyFile> Refused(string reason) => Outcome<ReadyFile>.Refused(reason);

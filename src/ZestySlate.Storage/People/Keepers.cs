@@ -8,7 +8,8 @@ namespace ZestySlate.Storage.People;
 /// <summary>Makes keepers from the terminal, for who has lost the last one or sets up many installations.</summary>
 public static class Keepers
 {
-    /// <summary>Makes an account a keeper's; when there is none of this address, makes one whose password must be changed at the first sign-in. Returns that password, or an empty one when the account was there.</summary>
+    /// <summary>Makes an account a keeper's; when there is none of this address, makes one whose password must be changed at the first
+    /// sign-in. Returns that password, or an empty one when the account was there.</summary>
     /// <param name="data">The data folder.</param>
     /// <param name="email">The address to sign in with.</param>
     /// <param name="name">How a new one is called.</param>

@@ -1,6 +1,7 @@
 namespace ZestySlate.Storage.People;
 
-/// <summary>Somebody signed in at a browser by a cookie. While it stands here the cookie is good; once it is gone, a copy of the cookie opens nothing.</summary>
+/// <summary>Somebody signed in at a browser by a cookie. While it stands here the cookie is good; once it is gone, a copy of the cookie
+/// opens nothing.</summary>
 public sealed class SignedInSession
 {
     /// <summary>The hash of the secret in the cookie.</summary>

@@ -13,13 +13,16 @@ public static class Provider
     private const int Patience = 20;
 
     /// <summary>SQLITE_BUSY, SQLITE_LOCKED and SQLITE_FULL (sqlite.org/rescode.html).</summary>
-    private const int Busy = 5, Locked = 6, Full = 13;
+    private const int Busy = 5,
+        Locked = 6,
+        Full = 13;
 
     /// <summary>
     /// SQLITE_CONSTRAINT_PRIMARYKEY and SQLITE_CONSTRAINT_UNIQUE. The plain SQLITE_CONSTRAINT is not enough:
     /// a value that is missing and a trigger that refuses have it too, and trying again helps neither.
     /// </summary>
-    private const int PrimaryKey = 1555, Unique = 2067;
+    private const int PrimaryKey = 1555,
+        Unique = 2067;
 
     /// <summary>SQLITE_READONLY, SQLITE_IOERR, SQLITE_CORRUPT, SQLITE_CANTOPEN, SQLITE_NOTADB.</summary>
     private static readonly int[] Broken = [8, 10, 11, 14, 26];
@@ -35,7 +38,14 @@ public static class Provider
     /// <param name="file">Its file.</param>
     /// <param name="pooled">False where the file goes away soon.</param>
     public static DbContextOptionsBuilder UseFile(this DbContextOptionsBuilder options, string file, bool pooled = true) =>
-        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = Patience, Pooling = pooled }.ConnectionString);
+        options.UseSqlite(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = file,
+                DefaultTimeout = Patience,
+                Pooling = pooled,
+            }.ConnectionString
+        );
 
     /// <summary>Opens the database for itself, apart from the application.</summary>
     public static SlateDb Open(string file, bool pooled = true)
@@ -46,18 +56,20 @@ public static class Provider
     }
 
     /// <summary>Sets the file to write-ahead logging, so that readers never wait for writers.</summary>
-    internal static Task PrepareAsync(SlateDb db, CancellationToken stop) => db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", stop);
+    internal static Task PrepareAsync(SlateDb db, CancellationToken stop) =>
+        db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", stop);
 
     /// <summary>What kind of failure of the database it is; null when the problem is another.</summary>
-    internal static Fault? FaultOf(Exception? problem) => problem switch
-    {
-        null => null,
-        SqliteException { SqliteExtendedErrorCode: PrimaryKey or Unique } => Fault.Taken,
-        SqliteException { SqliteErrorCode: Full } => Fault.Full,
-        SqliteException { SqliteErrorCode: Busy or Locked } => Fault.Busy,
-        SqliteException { SqliteErrorCode: var code } => Broken.Contains(code) ? Fault.Broken : Fault.Other,
-        _ => FaultOf(problem.InnerException),
-    };
+    internal static Fault? FaultOf(Exception? problem) =>
+        problem switch
+        {
+            null => null,
+            SqliteException { SqliteExtendedErrorCode: PrimaryKey or Unique } => Fault.Taken,
+            SqliteException { SqliteErrorCode: Full } => Fault.Full,
+            SqliteException { SqliteErrorCode: Busy or Locked } => Fault.Busy,
+            SqliteException { SqliteErrorCode: var code } => Broken.Contains(code) ? Fault.Broken : Fault.Other,
+            _ => FaultOf(problem.InnerException),
+        };
 
     /// <summary>Copies the database as it stands at one moment, while it is used (sqlite.org/lang_vacuum.html).</summary>
     internal static void Copy(string from, string to)

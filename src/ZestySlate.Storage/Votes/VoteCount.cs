@@ -21,6 +21,7 @@ public sealed class VoteCount
 
     public int Count { get; set; }
 
-    /// <summary>The count as it is shown of an anonymous poll: it moves on by several voters at a time, so that nobody who looks on can tell a vote by it.</summary>
+    /// <summary>The count as it is shown of an anonymous poll: it moves on by several voters at a time, so that nobody who looks on can
+    /// tell a vote by it.</summary>
     public int Shown { get; set; }
 }

@@ -18,9 +18,22 @@ public sealed class VoteCounts(SlateDb db)
         var here = db.VoteCounts.Where(count => count.ActivityId == activity && count.AssignmentId == assignment && count.SpotId == spotId);
         foreach (var (part, choice) in vote.Select(part => (part.Part, part.Value)).Prepend(("", "")))
         {
-            if (await here.Where(count => count.Part == part && count.Choice == choice).ExecuteUpdateAsync(set => set.SetProperty(count => count.Count, count => count.Count + 1)) == 0)
+            if (
+                await here.Where(count => count.Part == part && count.Choice == choice)
+                    .ExecuteUpdateAsync(set => set.SetProperty(count => count.Count, count => count.Count + 1)) == 0
+            )
             {
-                db.VoteCounts.Add(new VoteCount { ActivityId = activity, AssignmentId = assignment, SpotId = spotId, Part = part, Choice = choice, Count = 1 });
+                db.VoteCounts.Add(
+                    new VoteCount
+                    {
+                        ActivityId = activity,
+                        AssignmentId = assignment,
+                        SpotId = spotId,
+                        Part = part,
+                        Choice = choice,
+                        Count = 1,
+                    }
+                );
             }
         }
 
@@ -31,25 +44,54 @@ public sealed class VoteCounts(SlateDb db)
     }
 
     /// <summary>How all have voted in an activity, by spot.</summary>
-    public async Task<IReadOnlyDictionary<string, Tally>> OfAsync(string activityId) => Tallied(await db.VoteCounts.AsNoTracking().Where(count => count.ActivityId == activityId).ToListAsync());
+    public async Task<IReadOnlyDictionary<string, Tally>> OfAsync(string activityId) =>
+        Tallied(await db.VoteCounts.AsNoTracking().Where(count => count.ActivityId == activityId).ToListAsync());
 
     /// <summary>The attempt's state with how the others of its assignment voted, where this learner has voted and may see it.</summary>
     public async Task<AttemptState> WithTalliesAsync(LoadedAttempt attempt)
     {
-        var asked = attempt.State.Questions.Where(question => question.Tries.Count > 0 && QuestionTypes.For(question.Question).As<IVoted>()?.VotesOf(question.Question).Shown == true).Select(question => question.Spot.Id).ToList();
+        var asked = attempt
+            .State.Questions.Where(question =>
+                question.Tries.Count > 0 && QuestionTypes.For(question.Question).As<IVoted>()?.VotesOf(question.Question).Shown == true
+            )
+            .Select(question => question.Spot.Id)
+            .ToList();
         if (asked.Count == 0)
         {
             return attempt.State;
         }
 
         var (activity, assignment) = (attempt.Record.ActivityId, attempt.Record.AssignmentId ?? 0);
-        return attempt.State with { Tallies = Tallied(await db.VoteCounts.AsNoTracking().Where(count => count.ActivityId == activity && count.AssignmentId == assignment && asked.Contains(count.SpotId)).ToListAsync()) };
+        return attempt.State with
+        {
+            Tallies = Tallied(
+                await db
+                    .VoteCounts.AsNoTracking()
+                    .Where(count => count.ActivityId == activity && count.AssignmentId == assignment && asked.Contains(count.SpotId))
+                    .ToListAsync()
+            ),
+        };
     }
 
-    private static Dictionary<string, Tally> Tallied(IEnumerable<VoteCount> counts) => counts.GroupBy(count => count.SpotId).ToDictionary(same => same.Key, same => new Tally(
-        same.Where(count => count.Part.Length == 0).Sum(count => count.Count),
-        same.Where(count => count.Part.Length > 0).GroupBy(count => (count.Part, count.Choice)).Select(votes => new VotesFor(votes.Key.Part, votes.Key.Choice, votes.Sum(count => count.Count), votes.Sum(count => count.Shown))).ToValueList())
-    {
-        ShownVoters = same.Where(count => count.Part.Length == 0).Sum(count => count.Shown),
-    });
+    private static Dictionary<string, Tally> Tallied(IEnumerable<VoteCount> counts) =>
+        counts
+            .GroupBy(count => count.SpotId)
+            .ToDictionary(
+                same => same.Key,
+                same => new Tally(
+                    same.Where(count => count.Part.Length == 0).Sum(count => count.Count),
+                    same.Where(count => count.Part.Length > 0)
+                        .GroupBy(count => (count.Part, count.Choice))
+                        .Select(votes => new VotesFor(
+                            votes.Key.Part,
+                            votes.Key.Choice,
+                            votes.Sum(count => count.Count),
+                            votes.Sum(count => count.Shown)
+                        ))
+                        .ToValueList()
+                )
+                {
+                    ShownVoters = same.Where(count => count.Part.Length == 0).Sum(count => count.Shown),
+                }
+            );
 }

@@ -35,8 +35,13 @@ internal sealed class Precompressed(RequestDelegate next, IWebHostEnvironment si
             OnPrepareResponse = file =>
             {
                 var headers = file.Context.Response.Headers;
-                headers.CacheControl = file.Context.Request.Query.ContainsKey("v") ? "public, max-age=31536000, immutable" : "public, max-age=3600";
-                if (file.File.Name.EndsWith(Ending, StringComparison.Ordinal) && Types.TryGetContentType(file.File.Name[..^Ending.Length], out var type))
+                headers.CacheControl = file.Context.Request.Query.ContainsKey("v")
+                    ? "public, max-age=31536000, immutable"
+                    : "public, max-age=3600";
+                if (
+                    file.File.Name.EndsWith(Ending, StringComparison.Ordinal)
+                    && Types.TryGetContentType(file.File.Name[..^Ending.Length], out var type)
+                )
                 {
                     headers.ContentType = type;
                     headers.ContentEncoding = "br";
@@ -46,7 +51,8 @@ internal sealed class Precompressed(RequestDelegate next, IWebHostEnvironment si
         };
     }
 
-    private static bool TakesBrotli(HttpRequest request) => (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method))
+    private static bool TakesBrotli(HttpRequest request) =>
+        (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method))
         && StringWithQualityHeaderValue.TryParseList(request.Headers.AcceptEncoding, out var encodings)
         && encodings.Any(encoding => encoding.Value.Equals("br", StringComparison.OrdinalIgnoreCase) && encoding.Quality is null or > 0);
 }

@@ -23,21 +23,37 @@ internal static class AuthoringEndpoints
     {
         var group = routes.MapGroup("/author/{activity}").RequireAuthorization(Rights.ActivityEditor).AddEndpointFilter<ProofFilter>();
         group.MapGet("/rooms", async (string activity, string? selected, string? at, HttpContext context, ActivityStore store) =>
-            await RoomsAsync(context, store, (await store.DraftAsync(activity))!, selected, at));
+            await RoomsAsync(context, store, (await store.DraftAsync(activity))!, selected, at)
+        );
         group.MapPost("/edit", EditAsync);
-        group.MapPost("/undo", (string activity, HttpContext context, ActivityStore store) => StepAsync(context, store, store.UndoAsync, activity));
-        group.MapPost("/redo", (string activity, HttpContext context, ActivityStore store) => StepAsync(context, store, store.RedoAsync, activity));
-        group.MapPost("/media", UseMediaAsync).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MediaIntake.MostBytes + 1_000_000));
+        group.MapPost("/undo", (string activity, HttpContext context, ActivityStore store) =>
+            StepAsync(context, store, store.UndoAsync, activity)
+        );
+        group.MapPost("/redo", (string activity, HttpContext context, ActivityStore store) =>
+            StepAsync(context, store, store.RedoAsync, activity)
+        );
+        group
+            .MapPost("/media", UseMediaAsync)
+            .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MediaIntake.MostBytes + 1_000_000));
         group.MapGet("/map", async (string activity, ActivityStore store) =>
-            new RazorComponentResult<SceneMapView>(new Dictionary<string, object?> { [nameof(SceneMapView.Activity)] = (await store.DraftAsync(activity))!.Document }));
+            new RazorComponentResult<SceneMapView>(
+                new Dictionary<string, object?> { [nameof(SceneMapView.Activity)] = (await store.DraftAsync(activity))!.Document }
+            )
+        );
         group.MapGet("/words", async (string activity, ActivityStore store) =>
-            new RazorComponentResult<WordsFields>(new Dictionary<string, object?> { [nameof(WordsFields.Activity)] = (await store.DraftAsync(activity))!.Document }));
+            new RazorComponentResult<WordsFields>(
+                new Dictionary<string, object?> { [nameof(WordsFields.Activity)] = (await store.DraftAsync(activity))!.Document }
+            )
+        );
         group.MapGet("/frame-check", async (string address, AddressFetcher fetcher, CancellationToken stop) =>
-            Results.Json(new { forbids = await fetcher.ForbidsFramesAsync(address, stop) }));
+            Results.Json(new { forbids = await fetcher.ForbidsFramesAsync(address, stop) })
+        );
         group.MapPost("/trial", TrialAsync);
         group.MapGet("/trial", TrialAsync);
         group.MapPost("/trial/events", TrialEventAsync);
-        group.MapGet("/qr.svg", (string activity, HttpContext context) => Results.Text(QrCodes.Svg(PublicAddress(context, activity)), "image/svg+xml"));
+        group.MapGet("/qr.svg", (string activity, HttpContext context) =>
+            Results.Text(QrCodes.Svg(PublicAddress(context, activity)), "image/svg+xml")
+        );
         group.MapReuse();
         group.MapQuestionLists();
     }
@@ -49,7 +65,13 @@ internal static class AuthoringEndpoints
     public static IResult Refused(string words) => Results.Text(words, statusCode: StatusCodes.Status422UnprocessableEntity);
 
     /// <summary>Makes an edit and answers with the rooms as they are after it.</summary>
-    public static async Task<IResult> MakeAsync(HttpContext context, ActivityStore store, string activity, IFormCollection form, Outcome<Edit> edit)
+    public static async Task<IResult> MakeAsync(
+        HttpContext context,
+        ActivityStore store,
+        string activity,
+        IFormCollection form,
+        Outcome<Edit> edit
+    )
     {
         if (!edit.Succeeded)
         {
@@ -67,7 +89,13 @@ internal static class AuthoringEndpoints
             BringSpots { Move: true } bring => (string.Join(',', bring.SpotIds), bring.SceneId),
             _ => (form["selected"].ToString(), before),
         };
-        return await ReplyAsync(context, store, await store.EditAsync(activity, SeenVersion(form), context.User.Id(), edit.Value), selected, at);
+        return await ReplyAsync(
+            context,
+            store,
+            await store.EditAsync(activity, SeenVersion(form), context.User.Id(), edit.Value),
+            selected,
+            at
+        );
     }
 
     private static async Task<IResult> EditAsync(string activity, HttpContext context, ActivityStore store)
@@ -76,14 +104,31 @@ internal static class AuthoringEndpoints
         return await MakeAsync(context, store, activity, form, EditForms.Read(form, (await store.DraftAsync(activity))!.Document));
     }
 
-    private static async Task<IResult> StepAsync(HttpContext context, ActivityStore store, Func<string, int, string, Task<EditResult>> step, string activity)
+    private static async Task<IResult> StepAsync(
+        HttpContext context,
+        ActivityStore store,
+        Func<string, int, string, Task<EditResult>> step,
+        string activity
+    )
     {
         var form = await context.Request.ReadFormAsync();
-        return await ReplyAsync(context, store, await step(activity, SeenVersion(form), context.User.Id()), form["selected"].ToString(), form["at"].ToString());
+        return await ReplyAsync(
+            context,
+            store,
+            await step(activity, SeenVersion(form), context.User.Id()),
+            form["selected"].ToString(),
+            form["at"].ToString()
+        );
     }
 
     /// <summary>Takes an uploaded file, or one from the library, and puts it to use.</summary>
-    private static async Task<IResult> UseMediaAsync(string activity, HttpContext context, ActivityStore store, MediaIntake intake, Storage.Media.MediaLibrary library)
+    private static async Task<IResult> UseMediaAsync(
+        string activity,
+        HttpContext context,
+        ActivityStore store,
+        MediaIntake intake,
+        Storage.Media.MediaLibrary library
+    )
     {
         var form = await context.Request.ReadFormAsync();
         Storage.Media.MediaItem? item = null;
@@ -104,10 +149,32 @@ internal static class AuthoringEndpoints
 
         return item is null
             ? Refused("Choose a file first.")
-            : await MakeAsync(context, store, activity, form, MediaPurposes.Edit(form["purpose"].ToString(), item, (await store.DraftAsync(activity))!.Document, form["spot"].ToString(), form["scene"].ToString(), form["kind"].ToString()));
+            : await MakeAsync(
+                context,
+                store,
+                activity,
+                form,
+                MediaPurposes.Edit(
+                    form["purpose"].ToString(),
+                    item,
+                    (await store.DraftAsync(activity))!.Document,
+                    form["spot"].ToString(),
+                    form["scene"].ToString(),
+                    form["kind"].ToString()
+                )
+            );
     }
 
-    private static async Task<IResult> TrialAsync(string activity, HttpContext context, ActivityStore store, Trials trials, HandedFiles handed, TimeProvider clock, string? at, string? selected)
+    private static async Task<IResult> TrialAsync(
+        string activity,
+        HttpContext context,
+        ActivityStore store,
+        Trials trials,
+        HandedFiles handed,
+        TimeProvider clock,
+        string? at,
+        string? selected
+    )
     {
         var document = (await store.DraftAsync(activity))!.Document;
         if (HttpMethods.IsPost(context.Request.Method))
@@ -116,29 +183,56 @@ internal static class AuthoringEndpoints
             trials.Begin(activity, context.User.Id(), document, document.SceneOf(at ?? "")?.Id, selected);
         }
 
-        return new RazorComponentResult<Learn>(new Dictionary<string, object?>
-        {
-            [nameof(Learn.View)] = LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()),
-            [nameof(Learn.Links)] = TrialLinks(context, activity),
-        });
+        return new RazorComponentResult<Learn>(
+            new Dictionary<string, object?>
+            {
+                [nameof(Learn.View)] = LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()),
+                [nameof(Learn.Links)] = TrialLinks(context, activity),
+            }
+        );
     }
 
-    private static async Task<IResult> TrialEventAsync(string activity, HttpContext context, ActivityStore store, Trials trials, HandedFiles handed, TimeProvider clock)
+    private static async Task<IResult> TrialEventAsync(
+        string activity,
+        HttpContext context,
+        ActivityStore store,
+        Trials trials,
+        HandedFiles handed,
+        TimeProvider clock
+    )
     {
         var fields = (await context.Request.ReadFormAsync()).Fields();
         var document = (await store.DraftAsync(activity))!.Document;
         var before = trials.State(activity, context.User.Id(), document).At(clock.GetUtcNow());
-        var read = EventForm.Read(fields, before, await handed.OfAsync(Trials.FilesKey(activity, context.User.Id()), before), clock.GetUtcNow());
+        var read = EventForm.Read(
+            fields,
+            before,
+            await handed.OfAsync(Trials.FilesKey(activity, context.User.Id()), before),
+            clock.GetUtcNow()
+        );
         var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
         var after = trials.State(activity, context.User.Id(), document);
         EventReply.SayEdition(context, after.Edition);
         var outcome = EventOutcome.Of(fields, before, after.At(clock.GetUtcNow()), refusal);
-        return outcome.IsQuiet ? Results.NoContent()
-            : EventReply.Of(context, outcome, LearnerView.Of(after, clock.GetUtcNow()), fields["spot"], TrialLinks(context, activity), refusal);
+        return outcome.IsQuiet
+            ? Results.NoContent()
+            : EventReply.Of(
+                context,
+                outcome,
+                LearnerView.Of(after, clock.GetUtcNow()),
+                fields["spot"],
+                TrialLinks(context, activity),
+                refusal
+            );
     }
 
     private static PlayLinks TrialLinks(HttpContext context, string activity) =>
-        new($"{context.Request.PathBase}/author/{activity}/trial/events", "trial", LearningEndpoints.Proof(context), null) { IsTrial = true, Base = context.Request.PathBase, OwnHost = context.Request.Host.Value ?? "" };
+        new($"{context.Request.PathBase}/author/{activity}/trial/events", "trial", LearningEndpoints.Proof(context), null)
+        {
+            IsTrial = true,
+            Base = context.Request.PathBase,
+            OwnHost = context.Request.Host.Value ?? "",
+        };
 
     private static int SeenVersion(IFormCollection form) => int.TryParse(form["version"], out var version) ? version : -1;
 
@@ -147,7 +241,10 @@ internal static class AuthoringEndpoints
         context.Response.Headers["X-Slate-Version"] = result.Draft.Record.Version.ToString(CultureInfo.InvariantCulture);
         if (result.Conflict is { } who)
         {
-            return Results.Text($"This activity was changed meanwhile by {who}. Your change was not saved, and nothing was overwritten.", statusCode: StatusCodes.Status409Conflict);
+            return Results.Text(
+                $"This activity was changed meanwhile by {who}. Your change was not saved, and nothing was overwritten.",
+                statusCode: StatusCodes.Status409Conflict
+            );
         }
 
         return result.Refusal is { } refusal ? Refused(refusal) : await RoomsAsync(context, store, result.Draft, selected, at);
@@ -166,7 +263,19 @@ internal static class AuthoringEndpoints
     public static async Task<WorkbenchModel> ModelAsync(HttpContext context, ActivityStore store, Draft draft, string? selected, string? at)
     {
         var (scene, spots) = WorkbenchModel.Chosen(draft.Document, selected, at);
-        var origin = spots.Count == 1 ? spots[0].Origin : spots.Count == 0 ? scene.Origin : null;
-        return new WorkbenchModel(draft, scene, spots, context.Request.PathBase, DeepLinkingRequest.Of(context)?.CourseTitle, origin is null ? null : await store.LinkedAsync(origin.ActivityId) is { } known ? new LinkedActivity(known.Title, known.NewestEdition) : null);
+        var origin =
+            spots.Count == 1 ? spots[0].Origin
+            : spots.Count == 0 ? scene.Origin
+            : null;
+        return new WorkbenchModel(
+            draft,
+            scene,
+            spots,
+            context.Request.PathBase,
+            DeepLinkingRequest.Of(context)?.CourseTitle,
+            origin is null ? null
+                : await store.LinkedAsync(origin.ActivityId) is { } known ? new LinkedActivity(known.Title, known.NewestEdition)
+                : null
+        );
     }
 }

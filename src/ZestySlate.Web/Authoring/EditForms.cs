@@ -19,15 +19,17 @@ internal static class EditForms
         {
             "title" => new RenameActivity(form["title"].ToString()),
             "describe" => new DescribeActivity(form["summary"].ToString(), form["language"].ToString()),
-            "audience" => new SetAudience(new Audience
-            {
-                Subject = Line(form["subject"]),
-                Level = Line(form["level"]),
-                Curriculum = Line(form["curriculum"]),
-                AgeFrom = int.TryParse(form["ageFrom"], out var from) ? from : null,
-                AgeTo = int.TryParse(form["ageTo"], out var to) ? to : null,
-                Tags = Audience.ReadTags(form["tags"].ToString()),
-            }),
+            "audience" => new SetAudience(
+                new Audience
+                {
+                    Subject = Line(form["subject"]),
+                    Level = Line(form["level"]),
+                    Curriculum = Line(form["curriculum"]),
+                    AgeFrom = int.TryParse(form["ageFrom"], out var from) ? from : null,
+                    AgeTo = int.TryParse(form["ageTo"], out var to) ? to : null,
+                    Tags = Audience.ReadTags(form["tags"].ToString()),
+                }
+            ),
             "flow" => FlowForm.Read(form, activity.Flow),
             "words" => FlowForm.ReadWords(form),
             "rules" => RulesForm.Read(form, activity.Rules),
@@ -36,7 +38,14 @@ internal static class EditForms
             "kindLook" => SignForms.ReadKindLook(form, activity.Look),
             "lock" => LockForms.Read(form, activity),
             "outline" => new AddOutline(form["outline"].ToString()),
-            "addScene" => new AddScenes([new Scene { Id = SceneForms.NewId(form), Title = form["title"].ToString().Trim(), Backdrop = BackdropForms.New(form["as"].ToString()) }]),
+            "addScene" => new AddScenes([
+                new Scene
+                {
+                    Id = SceneForms.NewId(form),
+                    Title = form["title"].ToString().Trim(),
+                    Backdrop = BackdropForms.New(form["as"].ToString()),
+                },
+            ]),
             "align" when Enum.TryParse<Alignment>(form["line"], true, out var line) => new AlignSpots(Ids(form), line),
             "shift" => new ShiftSpots(Ids(form), Number(form["right"]), Number(form["down"])),
             "deleteSeveral" => new DeleteSpots(Ids(form)),
@@ -49,19 +58,25 @@ internal static class EditForms
     }
 
     /// <summary>One line of up to 120 characters.</summary>
-    private static string Line(string? text) => (text ?? "").ReplaceLineEndings(" ").Trim() is var line && line.Length > 120 ? line[..120] : line;
+    private static string Line(string? text) =>
+        (text ?? "").ReplaceLineEndings(" ").Trim() is var line && line.Length > 120 ? line[..120] : line;
 
-    internal static ValueList<string> Ids(IFormCollection form) => form["spots"].ToString().Split(',', StringSplitOptions.RemoveEmptyEntries).ToValueList();
+    internal static ValueList<string> Ids(IFormCollection form) =>
+        form["spots"].ToString().Split(',', StringSplitOptions.RemoveEmptyEntries).ToValueList();
 
     internal static double Number(string? text) =>
         double.TryParse(text?.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) ? number : double.NaN;
 
     /// <summary>Points, weights, costs; null for what is none, or larger than can be added up.</summary>
     internal static decimal? Decimal(string? text) =>
-        decimal.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) && BoundedDecimalJson.Fits(number) ? number : null;
+        decimal.TryParse(text?.Trim().Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number)
+        && BoundedDecimalJson.Fits(number)
+            ? number
+            : null;
 
     /// <summary>A percentage as a share: 20 or 20 % is 0.2; null when it is none.</summary>
-    internal static decimal? Percent(string? text) => Decimal(text?.Replace("%", "")) is { } percent ? Math.Clamp(percent / 100, 0, 1) : null;
+    internal static decimal? Percent(string? text) =>
+        Decimal(text?.Replace("%", "")) is { } percent ? Math.Clamp(percent / 100, 0, 1) : null;
 
     internal static int Whole(string? text, int usual, int least, int most) =>
         int.TryParse(text, NumberStyles.Integer, CultureInfo.InvariantCulture, out var number) ? Math.Clamp(number, least, most) : usual;

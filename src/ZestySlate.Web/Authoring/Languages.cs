@@ -7,18 +7,62 @@ namespace ZestySlate.Web.Authoring;
 public static class Languages
 {
     private static readonly string[] Tags =
-        ["en", "ar", "cs", "cy", "da", "de", "el", "es", "et", "fa", "fi", "fr", "ga", "he", "hi", "hu", "is", "it", "ja", "ko", "lt", "lv", "nl", "nb", "pl", "pt", "ro", "ru", "sk", "sl", "sv", "tr", "uk", "ur", "vi", "zh"];
+    [
+        "en",
+        "ar",
+        "cs",
+        "cy",
+        "da",
+        "de",
+        "el",
+        "es",
+        "et",
+        "fa",
+        "fi",
+        "fr",
+        "ga",
+        "he",
+        "hi",
+        "hu",
+        "is",
+        "it",
+        "ja",
+        "ko",
+        "lt",
+        "lv",
+        "nl",
+        "nb",
+        "pl",
+        "pt",
+        "ro",
+        "ru",
+        "sk",
+        "sl",
+        "sv",
+        "tr",
+        "uk",
+        "ur",
+        "vi",
+        "zh",
+    ];
 
     /// <summary>Tag and name, by name.</summary>
     public static IReadOnlyList<(string Tag, string Name)> All { get; } =
-        Tags.Select(tag => (tag, CultureInfo.GetCultureInfo(tag).NativeName)).OrderBy(language => language.Item2, StringComparer.InvariantCultureIgnoreCase).ToList();
+        Tags.Select(tag => (tag, CultureInfo.GetCultureInfo(tag).NativeName))
+            .OrderBy(language => language.Item2, StringComparer.InvariantCultureIgnoreCase)
+            .ToList();
 
     /// <summary>The tag when it is one of the languages; null for any other.</summary>
     public static string? Known(string? tag) => Tags.Contains(tag) ? tag : null;
 
     /// <summary>The first of the languages that a browser asks for (RFC 9110, 12.5.4), or English.</summary>
-    public static string AskedFor(HttpRequest request) => request.GetTypedHeaders().AcceptLanguage.OrderByDescending(asked => asked.Quality ?? 1)
-        .Select(asked => Known(asked.Value.Value?.Split('-')[0].ToLowerInvariant())).FirstOrDefault(tag => tag is not null) ?? "en";
+    public static string AskedFor(HttpRequest request) =>
+        request
+            .GetTypedHeaders()
+            .AcceptLanguage.OrderByDescending(asked => asked.Quality ?? 1)
+            .Select(asked => Known(asked.Value.Value?.Split('-')[0].ToLowerInvariant()))
+            .FirstOrDefault(tag => tag is not null)
+        ?? "en";
 
     /// <summary>"rtl" or "ltr".</summary>
     public static string DirectionOf(string tag) => Words.CultureOf(tag).TextInfo.IsRightToLeft ? "rtl" : "ltr";

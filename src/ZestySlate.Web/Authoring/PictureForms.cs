@@ -6,22 +6,24 @@ namespace ZestySlate.Web.Authoring;
 internal static class PictureForms
 {
     /// <summary>The picture with the form's words; the suffix tells several in one form apart.</summary>
-    public static Picture Read(IFormCollection form, Picture old, string suffix) => old with
-    {
-        AlternativeText = form["alternativeText" + suffix].ToString().Trim(),
-        Decorative = form["decorative" + suffix] == "yes",
-        Credit = form["credit" + suffix].ToString().Trim(),
-        Licence = form["licence" + suffix].ToString().Trim(),
-    };
+    public static Picture Read(IFormCollection form, Picture old, string suffix) =>
+        old with
+        {
+            AlternativeText = form["alternativeText" + suffix].ToString().Trim(),
+            Decorative = form["decorative" + suffix] == "yes",
+            Credit = form["credit" + suffix].ToString().Trim(),
+            Licence = form["licence" + suffix].ToString().Trim(),
+        };
 }
 
 /// <summary>Reads the words of sounds and videos as they are used.</summary>
 internal static class SoundForms
 {
-    public static Sound Read(IFormCollection form, Sound old) => old with
-    {
-        Transcript = form["transcript"].ToString().Trim(),
-        Credit = form["soundCredit"].ToString().Trim(),
-        Licence = form["soundLicence"].ToString().Trim(),
-    };
+    public static Sound Read(IFormCollection form, Sound old) =>
+        old with
+        {
+            Transcript = form["transcript"].ToString().Trim(),
+            Credit = form["soundCredit"].ToString().Trim(),
+            Licence = form["soundLicence"].ToString().Trim(),
+        };
 }

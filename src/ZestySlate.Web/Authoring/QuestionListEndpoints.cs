@@ -18,22 +18,37 @@ internal static class QuestionListEndpoints
         group.MapPost("/questions/read", async (string activity, HttpContext context, ActivityStore store) =>
         {
             var form = await context.Request.ReadFormAsync();
-            return new RazorComponentResult<QuestionListPreview>(new Dictionary<string, object?>
-            {
-                [nameof(QuestionListPreview.Read)] = Read(form["list"].ToString(), (await store.DraftAsync(activity))!.Document),
-            });
+            return new RazorComponentResult<QuestionListPreview>(
+                new Dictionary<string, object?>
+                {
+                    [nameof(QuestionListPreview.Read)] = Read(form["list"].ToString(), (await store.DraftAsync(activity))!.Document),
+                }
+            );
         });
         group.MapPost("/questions", async (string activity, HttpContext context, ActivityStore store) =>
         {
             var form = await context.Request.ReadFormAsync();
             var document = (await store.DraftAsync(activity))!.Document;
-            return await AuthoringEndpoints.MakeAsync(context, store, activity, form, new AddSpots(form["scene"].ToString(), Spots(Read(form["list"].ToString(), document))));
+            return await AuthoringEndpoints.MakeAsync(
+                context,
+                store,
+                activity,
+                form,
+                new AddSpots(form["scene"].ToString(), Spots(Read(form["list"].ToString(), document)))
+            );
         });
     }
 
     /// <summary>The questions as spots of a page.</summary>
     public static ValueList<Spot> Spots(ReadQuestions read) =>
-        read.Questions.Select(listed => new Spot { Id = Ids.New(), Name = listed.Name, Content = new Ask(listed.Question) }).ToValueList();
+        read
+            .Questions.Select(listed => new Spot
+            {
+                Id = Ids.New(),
+                Name = listed.Name,
+                Content = new Ask(listed.Question),
+            })
+            .ToValueList();
 
     /// <summary>Reads a list or, when its first line names columns, a table.</summary>
     public static ReadQuestions Read(string list, Activity activity)
@@ -43,7 +58,12 @@ internal static class QuestionListEndpoints
             return new ReadQuestions([], [new ListProblem(1, 1, "This list is longer than a million characters; paste it in parts.")]);
         }
 
-        var first = list.TrimStart('\ufeff').Split('\n')[0].ToLowerInvariant().Split(',', ';', '\t').Select(name => name.Trim(' ', '"', '\r')).ToList();
+        var first = list.TrimStart('\ufeff')
+            .Split('\n')[0]
+            .ToLowerInvariant()
+            .Split(',', ';', '\t')
+            .Select(name => name.Trim(' ', '"', '\r'))
+            .ToList();
         return first.Contains("question") && first.Contains("right")
             ? QuestionCsv.Read(list, activity.Words.Culture)
             : QuestionList.Read(list, activity.Words.Culture);

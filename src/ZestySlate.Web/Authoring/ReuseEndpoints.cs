@@ -18,17 +18,26 @@ internal static class ReuseEndpoints
         group.MapPost("/update", UpdateAsync);
     }
 
-    private static async Task<IResult> PickerAsync(string activity, string? words, string? show, string? from, HttpContext context, ActivityStore store)
+    private static async Task<IResult> PickerAsync(
+        string activity,
+        string? words,
+        string? show,
+        string? from,
+        HttpContext context,
+        ActivityStore store
+    )
     {
         var found = await store.ReusableAsync(context.User.Id(), words ?? "");
         var chosen = from is { Length: > 0 } ? await store.ReusableDocumentAsync(from, context.User.Id()) : null;
-        return new RazorComponentResult<ReusePicker>(new Dictionary<string, object?>
-        {
-            [nameof(ReusePicker.Found)] = found.Where(record => record.Id != activity).ToList(),
-            [nameof(ReusePicker.Words)] = words ?? "",
-            [nameof(ReusePicker.Show)] = show ?? "any",
-            [nameof(ReusePicker.Chosen)] = chosen,
-        });
+        return new RazorComponentResult<ReusePicker>(
+            new Dictionary<string, object?>
+            {
+                [nameof(ReusePicker.Found)] = found.Where(record => record.Id != activity).ToList(),
+                [nameof(ReusePicker.Words)] = words ?? "",
+                [nameof(ReusePicker.Show)] = show ?? "any",
+                [nameof(ReusePicker.Chosen)] = chosen,
+            }
+        );
     }
 
     private static async Task<IResult> TakeAsync(string activity, HttpContext context, ActivityStore store)
@@ -49,19 +58,25 @@ internal static class ReuseEndpoints
         var linked = form["how"] == "link";
         if (linked && source.Edition == 0)
         {
-            return Outcome<Edit>.Refused($"«{source.Document.Title}» is not published, so there is no edition to stay linked to. Take a copy, or publish it first.");
+            return Outcome<Edit>.Refused(
+                $"«{source.Document.Title}» is not published, so there is no edition to stay linked to. Take a copy, or publish it first."
+            );
         }
 
         if (form["what"] == "inside")
         {
             if (source.Edition == 0)
             {
-                return Outcome<Edit>.Refused($"«{source.Document.Title}» is not published yet, so learners could not open it. Publish it first.");
+                return Outcome<Edit>.Refused(
+                    $"«{source.Document.Title}» is not published yet, so learners could not open it. Publish it first."
+                );
             }
 
             if (await store.ContainsAsync(source.Id, draft.Record.Id))
             {
-                return Outcome<Edit>.Refused($"«{source.Document.Title}» has this activity inside itself; an activity cannot be inside itself.");
+                return Outcome<Edit>.Refused(
+                    $"«{source.Document.Title}» has this activity inside itself; an activity cannot be inside itself."
+                );
             }
 
             return draft.Document.SpotOf(form["spot"].ToString()) is { Content.Inside: not null } spot
@@ -103,7 +118,9 @@ internal static class ReuseEndpoints
         var newest = store.Edition(source.Id, source.Edition);
         var (scene, spot) = (newest.SceneOf(origin.ItemId), newest.SpotOf(origin.ItemId));
         return scene is null && spot is null
-            ? AuthoringEndpoints.Refused($"Edition {source.Edition} of «{newest.Title}» does not have this any more. End the link to keep it as a copy.")
+            ? AuthoringEndpoints.Refused(
+                $"Edition {source.Edition} of «{newest.Title}» does not have this any more. End the link to keep it as a copy."
+            )
             : await AuthoringEndpoints.MakeAsync(context, store, activity, form, new TakeUpdate(id, scene, spot, source.Edition));
     }
 }

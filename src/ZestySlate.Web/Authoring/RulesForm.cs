@@ -29,7 +29,9 @@ internal static class RulesForm
             return null;
         }
 
-        var costs = form["tryCosts"].ToString().Split([',', ';', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        var costs = form["tryCosts"]
+            .ToString()
+            .Split([',', ';', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         int? Count(string field, string name)
         {
             var typed = form[field].ToString().Trim();
@@ -51,7 +53,11 @@ internal static class RulesForm
             Lives = Count("lives", "lives"),
             Goes = Count("goes", "goes at the whole"),
             Clock = ReadClock(form, ref problem),
-            TryCosts = costs.Select(cost => decimal.TryParse(cost.TrimEnd('%'), NumberStyles.Number, CultureInfo.InvariantCulture, out var share) ? share / 100 : -1).ToValueList(),
+            TryCosts = costs
+                .Select(cost =>
+                    decimal.TryParse(cost.TrimEnd('%'), NumberStyles.Number, CultureInfo.InvariantCulture, out var share) ? share / 100 : -1
+                )
+                .ToValueList(),
             HintCost = (Percent("hintCost", "cost of the hint") ?? 0) / 100,
             Counts = form["counts"] == "last" ? CountingTry.Last : CountingTry.Best,
             Completion = Enum.TryParse<Completion>(form["completion"], true, out var completion) ? completion : null,
@@ -78,8 +84,13 @@ internal static class RulesForm
         }
 
         var parts = typed.Split(':');
-        if (parts.Length > 2 || !decimal.TryParse(parts[0].Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var minutes)
-            || !int.TryParse(parts.Length == 2 ? parts[1] : "0", out var seconds) || seconds is < 0 or > 3600 || minutes > 1000)
+        if (
+            parts.Length > 2
+            || !decimal.TryParse(parts[0].Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var minutes)
+            || !int.TryParse(parts.Length == 2 ? parts[1] : "0", out var seconds)
+            || seconds is < 0 or > 3600
+            || minutes > 1000
+        )
         {
             problem ??= $"«{typed}» is not a time; write minutes and seconds as 1:30.";
             return null;
@@ -88,5 +99,6 @@ internal static class RulesForm
         return new Clock(form["clockFor"] == nameof(ClockFor.Item) ? ClockFor.Item : ClockFor.Whole, (int)(minutes * 60) + seconds);
     }
 
-    private static RevealMoment Moment(string? typed, RevealMoment old) => Enum.TryParse<RevealMoment>(typed, out var moment) ? moment : old;
+    private static RevealMoment Moment(string? typed, RevealMoment old) =>
+        Enum.TryParse<RevealMoment>(typed, out var moment) ? moment : old;
 }

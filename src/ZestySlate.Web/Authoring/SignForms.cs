@@ -8,16 +8,26 @@ namespace ZestySlate.Web.Authoring;
 internal static class SignForms
 {
     /// <summary>A sign; an empty field means "as its kind".</summary>
-    public static Sign Read(IFormCollection form, Sign old) => old with
-    {
-        Form = Enum.TryParse<SignForm>(form["form"], true, out var shown) ? shown : null,
-        Symbol = form["symbol"].ToString() is { Length: > 0 and < 60 } symbol && symbol.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-') ? symbol : null,
-        Words = form["signWords"].ToString().Trim() is { Length: > 0 } words ? words[..Math.Min(words.Length, 40)] : null,
-        Picture = form["remove"] == "signPicture" ? null : old.Picture,
-        Colour = Enum.TryParse<SignColour>(form["colour"], true, out var colour) ? colour : null,
-        Beckons = form["beckons"].ToString() switch { "yes" => true, "no" => false, _ => null },
-        Size = EditForms.Number(form["size"]) is var size && double.IsFinite(size) ? size : null,
-    };
+    public static Sign Read(IFormCollection form, Sign old) =>
+        old with
+        {
+            Form = Enum.TryParse<SignForm>(form["form"], true, out var shown) ? shown : null,
+            Symbol =
+                form["symbol"].ToString() is { Length: > 0 and < 60 } symbol
+                && symbol.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-')
+                    ? symbol
+                    : null,
+            Words = form["signWords"].ToString().Trim() is { Length: > 0 } words ? words[..Math.Min(words.Length, 40)] : null,
+            Picture = form["remove"] == "signPicture" ? null : old.Picture,
+            Colour = Enum.TryParse<SignColour>(form["colour"], true, out var colour) ? colour : null,
+            Beckons = form["beckons"].ToString() switch
+            {
+                "yes" => true,
+                "no" => false,
+                _ => null,
+            },
+            Size = EditForms.Number(form["size"]) is var size && double.IsFinite(size) ? size : null,
+        };
 
     /// <summary>The look of a kind set from its own form; nothing set goes back to the default.</summary>
     public static Outcome<Edit> ReadKindLook(IFormCollection form, Look look)
@@ -39,20 +49,25 @@ internal static class SignForms
         return new RestyleKind(kind, look with { Words = null });
     }
 
-    public static Look ReadLook(IFormCollection form, Look old) => old with
-    {
-        Accent = Colour(form["ownAccent"] == "yes" ? form["accent"].ToString() : ""),
-        BackgroundColour = Colour(form["ownBackground"] == "yes" ? form["background"].ToString() : ""),
-        Typeface = Enum.TryParse<Typeface>(form["typeface"], true, out var face) ? face : old.Typeface,
-        SignsOnAsking = form["signsOnAsking"] == "yes",
-        Cover = form["remove"] == "cover" ? null : old.Cover,
-        Background = form["remove"] == "background" ? null : old.Background,
-    };
+    public static Look ReadLook(IFormCollection form, Look old) =>
+        old with
+        {
+            Accent = Colour(form["ownAccent"] == "yes" ? form["accent"].ToString() : ""),
+            BackgroundColour = Colour(form["ownBackground"] == "yes" ? form["background"].ToString() : ""),
+            Typeface = Enum.TryParse<Typeface>(form["typeface"], true, out var face) ? face : old.Typeface,
+            SignsOnAsking = form["signsOnAsking"] == "yes",
+            Cover = form["remove"] == "cover" ? null : old.Cover,
+            Background = form["remove"] == "background" ? null : old.Background,
+        };
 
-    private static Look With(Look look, SpotKind kind, Sign sign) => look with
-    {
-        Spots = look.Spots.RemoveAll(known => known.Kind == kind) is var others && sign.IsPlain ? others : others.Add(new SpotLook(kind, sign)),
-    };
+    private static Look With(Look look, SpotKind kind, Sign sign) =>
+        look with
+        {
+            Spots =
+                look.Spots.RemoveAll(known => known.Kind == kind) is var others && sign.IsPlain
+                    ? others
+                    : others.Add(new SpotLook(kind, sign)),
+        };
 
     private static string Colour(string typed) =>
         typed.Length == 7 && typed[0] == '#' && typed.Skip(1).All(char.IsAsciiHexDigit) ? typed.ToLowerInvariant() : "";

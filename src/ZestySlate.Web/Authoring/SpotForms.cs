@@ -13,20 +13,21 @@ namespace ZestySlate.Web.Authoring;
 /// <summary>Reads forms about one spot.</summary>
 internal static class SpotForms
 {
-    public static Outcome<Edit> Read(string edit, IFormCollection form, Activity activity, Spot spot) => edit switch
-    {
-        "move" => new MoveSpot(spot.Id, EditForms.Number(form["x"]), EditForms.Number(form["y"])),
-        "place" => new SetPlace(spot.Id, ReadPlace(form, activity.SceneWith(spot.Id)!.Backdrop, spot.Place)),
-        "size" => new SetSign(spot.Id, spot.Sign with { Size = EditForms.Number(form["size"]) }),
-        "sign" => new SetSign(spot.Id, SignForms.Read(form, spot.Sign)),
-        "asKind" => SignForms.KindLike(activity, spot),
-        "name" => new RenameSpot(spot.Id, form["name"].ToString()),
-        "copy" => new CopySpot(spot.Id, SceneForms.NewId(form)),
-        "delete" => new DeleteSpot(spot.Id),
-        "order" => new ReorderSpot(spot.Id, (int)EditForms.Number(form["steps"])),
-        _ => ContentForms.For(spot.Content).Read(edit, form, spot, activity)
-            ?? Outcome<Edit>.Refused("This is not at the spot any more; load the page again to see how it stands."),
-    };
+    public static Outcome<Edit> Read(string edit, IFormCollection form, Activity activity, Spot spot) =>
+        edit switch
+        {
+            "move" => new MoveSpot(spot.Id, EditForms.Number(form["x"]), EditForms.Number(form["y"])),
+            "place" => new SetPlace(spot.Id, ReadPlace(form, activity.SceneWith(spot.Id)!.Backdrop, spot.Place)),
+            "size" => new SetSign(spot.Id, spot.Sign with { Size = EditForms.Number(form["size"]) }),
+            "sign" => new SetSign(spot.Id, SignForms.Read(form, spot.Sign)),
+            "asKind" => SignForms.KindLike(activity, spot),
+            "name" => new RenameSpot(spot.Id, form["name"].ToString()),
+            "copy" => new CopySpot(spot.Id, SceneForms.NewId(form)),
+            "delete" => new DeleteSpot(spot.Id),
+            "order" => new ReorderSpot(spot.Id, (int)EditForms.Number(form["steps"])),
+            _ => ContentForms.For(spot.Content).Read(edit, form, spot, activity)
+                ?? Outcome<Edit>.Refused("This is not at the spot any more; load the page again to see how it stands."),
+        };
 
     /// <summary>A new spot where somebody pressed, or over the area that was drawn.</summary>
     public static Outcome<Edit> ReadNew(IFormCollection form, Scene scene)
@@ -37,13 +38,16 @@ internal static class SpotForms
         }
 
         var point = Place.At(scene.Backdrop, EditForms.Number(form["x"]), EditForms.Number(form["y"]));
-        return new AddSpot(scene.Id, new Spot
-        {
-            Id = SceneForms.NewId(form),
-            Place = form["shape"].ToString().Length > 0 ? ReadPlace(form, scene.Backdrop, point) : point,
-            Sign = form["shape"].ToString().Length > 0 ? new Sign { Form = SignForm.Unseen } : new Sign(),
-            Content = content,
-        });
+        return new AddSpot(
+            scene.Id,
+            new Spot
+            {
+                Id = SceneForms.NewId(form),
+                Place = form["shape"].ToString().Length > 0 ? ReadPlace(form, scene.Backdrop, point) : point,
+                Sign = form["shape"].ToString().Length > 0 ? new Sign { Form = SignForm.Unseen } : new Sign(),
+                Content = content,
+            }
+        );
     }
 
     /// <summary>A place as the form says: a shape with its box, its corners or its angle; without a shape, the point in the middle.</summary>
@@ -58,9 +62,17 @@ internal static class SpotForms
 
         if (form["corners"].ToString() is { Length: > 0 } typed)
         {
-            var corners = typed.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(corner => corner.Split(',')).Where(corner => corner.Length == 2)
-                .Select(corner => new Share(EditForms.Number(corner[0]), EditForms.Number(corner[1]))).ToList();
-            return new InRegion(backdrop.IsSphere ? new SpherePolygonArea(corners.Select(c => Direction.AtShare(c.X, c.Y)).ToValueList()) : new PolygonArea(corners.ToValueList()));
+            var corners = typed
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Select(corner => corner.Split(','))
+                .Where(corner => corner.Length == 2)
+                .Select(corner => new Share(EditForms.Number(corner[0]), EditForms.Number(corner[1])))
+                .ToList();
+            return new InRegion(
+                backdrop.IsSphere
+                    ? new SpherePolygonArea(corners.Select(c => Direction.AtShare(c.X, c.Y)).ToValueList())
+                    : new PolygonArea(corners.ToValueList())
+            );
         }
 
         if (double.IsFinite(EditForms.Number(form["angle"])) && backdrop.IsSphere)
@@ -70,8 +82,15 @@ internal static class SpotForms
 
         if (double.IsFinite(EditForms.Number(form["width"])) && !backdrop.IsSphere)
         {
-            var (left, top, width, height) = (EditForms.Number(form["left"]), EditForms.Number(form["top"]), EditForms.Number(form["width"]), EditForms.Number(form["height"]));
-            return new InRegion(shape == "ellipse" ? new EllipseArea(left, top, width, height) : new RectangleArea(left, top, width, height));
+            var (left, top, width, height) = (
+                EditForms.Number(form["left"]),
+                EditForms.Number(form["top"]),
+                EditForms.Number(form["width"]),
+                EditForms.Number(form["height"])
+            );
+            return new InRegion(
+                shape == "ellipse" ? new EllipseArea(left, top, width, height) : new RectangleArea(left, top, width, height)
+            );
         }
 
         return new InRegion(Area.Around(shape, x, y, backdrop.IsSphere));

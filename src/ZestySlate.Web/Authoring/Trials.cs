@@ -16,7 +16,10 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
     /// <returns>What happened in it so far.</returns>
     public List<AttemptEvent> Begin(string activityId, string personId, Activity draft, string? sceneId, string? spotId)
     {
-        var events = new List<AttemptEvent> { new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() } };
+        var events = new List<AttemptEvent>
+        {
+            new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() },
+        };
         if (sceneId is not null && draft.Flow.Way == Way.Free && draft.Scenes[0].Id != sceneId)
         {
             // An author tries what is on the stage; how learners get there is for them to find out.
@@ -26,7 +29,8 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
         if (draft.Flow.Way == Way.InOrder)
         {
             var state = Replay.Run(_ => draft, events);
-            var step = state.Steps.FirstOrDefault(step => spotId is not null && step.SpotIds.Contains(spotId)) ?? state.Steps.FirstOrDefault(step => step.Sections.Any(section => section.SceneId == sceneId));
+            var step = state.Steps.FirstOrDefault(step => spotId is not null && step.SpotIds.Contains(spotId))
+                ?? state.Steps.FirstOrDefault(step => step.Sections.Any(section => section.SceneId == sceneId));
             if (step is not null && step.Id != state.Steps[0].Id)
             {
                 events.Add(new Started { Id = "start", At = clock.GetUtcNow() });
@@ -47,11 +51,17 @@ internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
         }
     }
 
-    private static AttemptState StateOf(List<AttemptEvent> events, Activity draft) => Replay.Run(_ => draft, [.. events]) with
-    {
-        Tallies = events.OfType<Voted>().Where(voted => voted.Response is not null)
-            .ToDictionary(voted => voted.SpotId, voted => Tally.None.With(QuestionTypes.For(voted.Response!).As<IVoted>()!.ChoicesOf(voted.Response!))),
-    };
+    private static AttemptState StateOf(List<AttemptEvent> events, Activity draft) =>
+        Replay.Run(_ => draft, [.. events]) with
+        {
+            Tallies = events
+                .OfType<Voted>()
+                .Where(voted => voted.Response is not null)
+                .ToDictionary(
+                    voted => voted.SpotId,
+                    voted => Tally.None.With(QuestionTypes.For(voted.Response!).As<IVoted>()!.ChoicesOf(voted.Response!))
+                ),
+        };
 
     /// <summary>What happened in the trial; a new one is begun where there is none. Whoever reads or writes it locks it.</summary>
     private List<AttemptEvent> EventsOf(string activityId, string personId, Activity draft) =>

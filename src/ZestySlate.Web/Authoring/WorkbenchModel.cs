@@ -18,7 +18,14 @@ public sealed record LinkedActivity(string Title, int Newest);
 /// <param name="Base">The path base of the session.</param>
 /// <param name="CourseTitle">The course that waits for content to be chosen, or null.</param>
 /// <param name="Linked">What the selected spot, or the scene, is linked to; null when it is not.</param>
-public sealed record WorkbenchModel(Draft Draft, Scene Scene, IReadOnlyList<Spot> Several, string Base, string? CourseTitle, LinkedActivity? Linked)
+public sealed record WorkbenchModel(
+    Draft Draft,
+    Scene Scene,
+    IReadOnlyList<Spot> Several,
+    string Base,
+    string? CourseTitle,
+    LinkedActivity? Linked
+)
 {
     public ValueList<Finding> Findings { get; } = ReadyCheck.Run(Draft.Document);
 

@@ -13,14 +13,7 @@ namespace ZestySlate.Web.Backdrops;
 internal static class BackdropForms
 {
     public static IReadOnlyList<IBackdropForm> All { get; } =
-    [
-        new PictureForm(),
-        new PanoramaForm(),
-        new ComparisonForm(),
-        new PageForm(),
-        new PlainBoardForm(),
-        new WebPageForm(),
-    ];
+    [new PictureForm(), new PanoramaForm(), new ComparisonForm(), new PageForm(), new PlainBoardForm(), new WebPageForm()];
 
     private static readonly Dictionary<Type, IBackdropForm> ByType = All.ToDictionary(form => form.BackdropType);
 

@@ -15,15 +15,7 @@ namespace ZestySlate.Web.Contents;
 internal static class ContentForms
 {
     public static IReadOnlyList<IContentForm> All { get; } =
-    [
-        new CalloutForm(),
-        new NoteForm(),
-        new JumpForm(),
-        new LinkForm(),
-        new WebPanelForm(),
-        new InsertForm(),
-        new AskContentForm(),
-    ];
+    [new CalloutForm(), new NoteForm(), new JumpForm(), new LinkForm(), new WebPanelForm(), new InsertForm(), new AskContentForm()];
 
     private static readonly Dictionary<Type, IContentForm> ByType = All.ToDictionary(form => form.ContentType);
 
@@ -36,6 +28,7 @@ internal static class ContentForms
     /// <summary>A new content or question, empty; null where the key is unknown.</summary>
     /// <param name="key">What was chosen.</param>
     /// <param name="goal">The scene it leads to, where it can.</param>
-    public static Content? New(string key, string goal) => Offers.FirstOrDefault(offer => offer.Key == key)?.Make(goal)
+    public static Content? New(string key, string goal) =>
+        Offers.FirstOrDefault(offer => offer.Key == key)?.Make(goal)
         ?? (QuestionForms.Offers.FirstOrDefault(offer => offer.Key == key) is { } question ? new Ask(question.Make()) : null);
 }

@@ -16,7 +16,12 @@ internal static partial class ActivityFiles
         var json = await File.ReadAllTextAsync(path);
         foreach (var name in MediaPath().Matches(json).Select(match => match.Groups[1].Value).Distinct())
         {
-            var item = await intake.TakeAsync(await File.ReadAllBytesAsync(Path.Combine(folder, name)), Path.GetFileName(name), ownerId, "Weather school/" + char.ToUpperInvariant(name[0]) + name[1..name.IndexOf('/')]);
+            var item = await intake.TakeAsync(
+                await File.ReadAllBytesAsync(Path.Combine(folder, name)),
+                Path.GetFileName(name),
+                ownerId,
+                "Weather school/" + char.ToUpperInvariant(name[0]) + name[1..name.IndexOf('/')]
+            );
             json = json.Replace($"\"{name}\"", $"\"{item.Value.Hash}\"");
         }
 
@@ -26,7 +31,8 @@ internal static partial class ActivityFiles
     }
 
     /// <summary>An activity file without media, as it is.</summary>
-    public static async Task<Activity> ReadAsync(string path) => ActivityJson.Read(await File.ReadAllTextAsync(path), StoredJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
+    public static async Task<Activity> ReadAsync(string path) =>
+        ActivityJson.Read(await File.ReadAllTextAsync(path), StoredJson.Untrusted(RichTextSanitizer.Sanitise)).Value;
 
     /// <summary>What the activity says of its pictures and sounds, the library says too.</summary>
     private static async Task SayAsync(Activity activity, MediaLibrary library, string ownerId)

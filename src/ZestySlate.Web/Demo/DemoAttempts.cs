@@ -20,10 +20,23 @@ internal static class DemoAttempts
     {
         var db = services.GetRequiredService<SlateDb>();
         var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-6));
-        var store = new ActivityStore(db, services.GetRequiredService<ActivityRights>(), services.GetRequiredService<EditionCache>(), clock);
+        var store = new ActivityStore(
+            db,
+            services.GetRequiredService<ActivityRights>(),
+            services.GetRequiredService<EditionCache>(),
+            clock
+        );
         var (open, cache) = (services.GetRequiredService<IDbContextFactory<SlateDb>>(), services.GetRequiredService<AttemptCache>());
         var reader = new AttemptReader(open, store, cache, clock);
-        var attempts = new AttemptStore(open, store, reader, new CourseScores(open, reader, clock), cache, services.GetRequiredService<EventWriter>(), clock);
+        var attempts = new AttemptStore(
+            open,
+            store,
+            reader,
+            new CourseScores(open, reader, clock),
+            cache,
+            services.GetRequiredService<EventWriter>(),
+            clock
+        );
         var assignment = await db.Assignments.AsNoTracking().SingleAsync(a => a.ClassId == group.Id);
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == DemoSchool.GardenId);
         var learners = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == group.Id).OrderBy(e => e.RosterName).ToListAsync();
@@ -36,7 +49,14 @@ internal static class DemoAttempts
         }
     }
 
-    private static async Task WorkAsync(AttemptStore attempts, string attempt, Activity activity, SeededRandom random, LessonClock clock, bool finishes)
+    private static async Task WorkAsync(
+        AttemptStore attempts,
+        string attempt,
+        Activity activity,
+        SeededRandom random,
+        LessonClock clock,
+        bool finishes
+    )
     {
         var step = 0;
         Task Take(Func<string, DateTimeOffset, AttemptEvent> happened)
@@ -70,10 +90,16 @@ internal static class DemoAttempts
             for (var go = 0; go < 2; go++)
             {
                 var knows = random.Next(100) < (ability + 60 + go * 40) / 2;
-                var picked = choice.Options.Where(option => knows ? option.Right : random.Next(3) == 0).Select(option => option.Id).ToValueList();
+                var picked = choice
+                    .Options.Where(option => knows ? option.Right : random.Next(3) == 0)
+                    .Select(option => option.Id)
+                    .ToValueList();
                 if (choice.Picks != Picks.Several || picked.Count == 0)
                 {
-                    picked = [knows ? choice.Options.First(option => option.Right).Id : choice.Options[random.Next(choice.Options.Count)].Id];
+                    picked =
+                    [
+                        knows ? choice.Options.First(option => option.Right).Id : choice.Options[random.Next(choice.Options.Count)].Id,
+                    ];
                 }
 
                 await Take((id, at) => new AskedToMark(spot.Id, new MultipleChoiceResponse { Picked = picked }) { Id = id, At = at });

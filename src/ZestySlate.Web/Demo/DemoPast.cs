@@ -31,21 +31,42 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
     /// <summary>The question with the wrong key.</summary>
     private const string WrongKey = "isobars";
 
-    private static readonly Dictionary<string, ItemDifficulty> Difficulties = new() { ["red"] = new(0.3, 0), ["instr"] = new(0.4, 1.6), ["veers"] = new(-1.2, 1.4) };
+    private static readonly Dictionary<string, ItemDifficulty> Difficulties = new()
+    {
+        ["red"] = new(0.3, 0),
+        ["instr"] = new(0.4, 1.6),
+        ["veers"] = new(-1.2, 1.4),
+    };
 
     /// <summary>The activity as it was published first: the third option of the question is said to be right.</summary>
-    public static Activity WithWrongKey(Activity check) => check with
-    {
-        Scenes = check.Scenes.Select(scene => scene with
+    public static Activity WithWrongKey(Activity check) =>
+        check with
         {
-            Spots = scene.Spots.Replace(spot => spot.Id == WrongKey, spot => spot with
-            {
-                Content = new Ask(spot.Question is MultipleChoiceQuestion question
-                    ? question with { Options = question.Options.Select((option, i) => option with { Right = i == 2 }).ToValueList() }
-                    : spot.Question!),
-            }),
-        }).ToValueList(),
-    };
+            Scenes = check
+                .Scenes.Select(scene =>
+                    scene with
+                    {
+                        Spots = scene.Spots.Replace(
+                            spot => spot.Id == WrongKey,
+                            spot =>
+                                spot with
+                                {
+                                    Content = new Ask(
+                                        spot.Question is MultipleChoiceQuestion question
+                                            ? question with
+                                            {
+                                                Options = question
+                                                    .Options.Select((option, i) => option with { Right = i == 2 })
+                                                    .ToValueList(),
+                                            }
+                                            : spot.Question!
+                                    ),
+                                }
+                        ),
+                    }
+                )
+                .ToValueList(),
+        };
 
     public async Task PlayAsync(ClassRecord year8, ClassRecord watch, ClassRecord writers, Activity checkAsMeant)
     {
@@ -59,7 +80,9 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await GiveAsync(watch, "sky", "Practice", dueInDays: null);
         await GiveAsync(writers, "breeze", "", dueInDays: 1);
         await WorkAsync(writers, "breeze", daysAgo: 4, skipped: 2);
-        await WorkAsync(year8, CheckId, daysAgo: 6, skipped: 2, question => checkAsMeant.SpotOf(question.Spot.Id)?.Question ?? question.Question);
+        await WorkAsync(year8, CheckId, daysAgo: 6, skipped: 2, question =>
+            checkAsMeant.SpotOf(question.Spot.Id)?.Question ?? question.Question
+        );
         await WorkAsync(year8, "clouds", daysAgo: 3, skipped: 7);
         await WorkAsync(watch, "watchtest", daysAgo: 9, skipped: 1);
         await WorkAsync(watch, "sky", daysAgo: 5, skipped: 5);
@@ -70,9 +93,19 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
     {
         (double X, double Y, string Title, string Text)[] logged =
         [
-            (0.47, 0.58, "Foam along the whole beach", "Tuesday, 16:20. Wind from the south-west, force 5 or 6. The foam stayed for an hour after high water."),
+            (
+                0.47,
+                0.58,
+                "Foam along the whole beach",
+                "Tuesday, 16:20. Wind from the south-west, force 5 or 6. The foam stayed for an hour after high water."
+            ),
             (0.78, 0.43, "Gannets diving", "About forty of them, close to the rocks. The sea was flat and the tide going out."),
-            (0.68, 0.28, "Fog that came in from the sea", "Within ten minutes nothing could be seen of the harbour. It was warmer above it on the cliff path!"),
+            (
+                0.68,
+                0.28,
+                "Fog that came in from the sea",
+                "Within ten minutes nothing could be seen of the harbour. It was warmer above it on the cliff path!"
+            ),
             (0.2, 0.66, "The river was brown", "The day after the rain. The brown water went straight out and then bent to the east."),
             (0.9, 0.3, "Halo round the sun", "A whole ring, with a bit of colour on the inside. Cirrostratus. It rained the next day."),
         ];
@@ -80,21 +113,23 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         var learners = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == group.Id).OrderBy(e => e.RosterName).ToListAsync();
         foreach (var (spot, i) in logged.Select((spot, i) => (spot, i)))
         {
-            db.AddedSpots.Add(new AddedSpotRecord
-            {
-                Id = $"addeddemo{i}",
-                ActivityId = activity,
-                AssignmentId = assignment.Id,
-                SceneId = "coast",
-                PersonId = learners[i * 3].PersonId,
-                X = spot.X,
-                Y = spot.Y,
-                Title = spot.Title,
-                Text = spot.Text,
-                State = i < 3 ? AddedState.Shown : AddedState.Waits,
-                Comment = i == 2 ? "Well seen. What does that say of the air above the fog?" : "",
-                At = clock.GetUtcNow().AddDays(i - 6),
-            });
+            db.AddedSpots.Add(
+                new AddedSpotRecord
+                {
+                    Id = $"addeddemo{i}",
+                    ActivityId = activity,
+                    AssignmentId = assignment.Id,
+                    SceneId = "coast",
+                    PersonId = learners[i * 3].PersonId,
+                    X = spot.X,
+                    Y = spot.Y,
+                    Title = spot.Title,
+                    Text = spot.Text,
+                    State = i < 3 ? AddedState.Shown : AddedState.Waits,
+                    Comment = i == 2 ? "Well seen. What does that say of the air above the fog?" : "",
+                    At = clock.GetUtcNow().AddDays(i - 6),
+                }
+            );
         }
 
         await db.SaveChangesAsync();
@@ -106,7 +141,9 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await classes.GiveAsync(group.Id, activity, record.Title, true);
         var given = await db.Assignments.SingleAsync(a => a.ClassId == group.Id && a.ActivityId == activity);
         (given.Category, given.LostPerDay, given.LeastKept) = (category, lostPerDay, 0.5m);
-        given.Due = dueInDays is { } days ? new DateTimeOffset(clock.GetUtcNow().UtcDateTime.Date, TimeSpan.Zero).AddDays(days).AddHours(18) : null;
+        given.Due = dueInDays is { } days
+            ? new DateTimeOffset(clock.GetUtcNow().UtcDateTime.Date, TimeSpan.Zero).AddDays(days).AddHours(18)
+            : null;
         await db.SaveChangesAsync();
     }
 
@@ -121,10 +158,17 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         for (var i = skipped; i < learners.Count; i++)
         {
             var number = record.Id.Sum(letter => letter) + (i * 31);
-            var learner = new SimulatedLearner(Seed + i, number, Difficulties) { Meant = meant, Leaves = i == learners.Count - 1 ? 0.2 : 0.002 };
+            var learner = new SimulatedLearner(Seed + i, number, Difficulties)
+            {
+                Meant = meant,
+                Leaves = i == learners.Count - 1 ? 0.2 : 0.002,
+            };
             var random = SeededRandom.For(Seed, record.Id, i);
             var began = first.AddDays(random.Next(Math.Max(1, daysAgo))).AddMinutes(random.Next(600));
-            var events = new List<AttemptEvent> { Handout.Recorded(edition, new Began(record.NewestEdition, random.Next(int.MaxValue)) { Id = "began", At = began }) };
+            var events = new List<AttemptEvent>
+            {
+                Handout.Recorded(edition, new Began(record.NewestEdition, random.Next(int.MaxValue)) { Id = "began", At = began }),
+            };
             var state = Replay.Run(_ => edition, events);
             while (learner.Next(state, state.LastAt) is { } happened && AttemptRules.Refuse(state, happened) is null && events.Count < 400)
             {
@@ -137,7 +181,23 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
     }
 
     /// <summary>Somebody always writes a lot.</summary>
-    private static AttemptEvent Lengthened(AttemptEvent happened) => happened is Answered { Response: LongTextResponse text } answered
-        ? answered with { Response = text with { Text = string.Join(' ', Enumerable.Repeat(text.Text + " On Tuesday the glass stood at 1,003 and my grandmother said it would blow before the evening, and it did, so I went out and looked at the buoy and counted the waves until the lamp was lit.", 6)) } }
-        : happened;
+    private static AttemptEvent Lengthened(AttemptEvent happened) =>
+        happened is Answered { Response: LongTextResponse text } answered
+            ? answered with
+            {
+                Response = text with
+                {
+                    Text = string.Join(
+                        ' ',
+                        Enumerable.Repeat(
+                            text.Text
+                                + " On Tuesday the glass stood at 1,003 and my grandmother said it would blow before the "
+                                + "evening, and it did, so I went out and looked at the buoy and counted the waves until "
+                                + "the lamp was lit.",
+                            6
+                        )
+                    ),
+                },
+            }
+            : happened;
 }

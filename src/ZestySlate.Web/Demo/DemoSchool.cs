@@ -34,9 +34,21 @@ internal static class DemoSchool
 
     /// <summary>The activities without a past: file and code.</summary>
     private static readonly (string File, string Id)[] Looked =
-        [("todays-map", "todaymap"), ("bulletin-words", "bulletin"), ("silent-beacon", "beacon"), ("watch-room", "watchroom"),
-            ("evening-bulletin", "eighteen"), ("watchkeepers-test", "watchtest"), ("messgarten", "messgarten"), ("nashrat-al-masa", "nashra"),
-            ("clouds-by-height", "clouds"), ("name-the-sky", "sky"), ("tide-table", "tides"), ("sea-breeze", "breeze"), ("log-your-coast", "coast")];
+    [
+        ("todays-map", "todaymap"),
+        ("bulletin-words", "bulletin"),
+        ("silent-beacon", "beacon"),
+        ("watch-room", "watchroom"),
+        ("evening-bulletin", "eighteen"),
+        ("watchkeepers-test", "watchtest"),
+        ("messgarten", "messgarten"),
+        ("nashrat-al-masa", "nashra"),
+        ("clouds-by-height", "clouds"),
+        ("name-the-sky", "sky"),
+        ("tide-table", "tides"),
+        ("sea-breeze", "breeze"),
+        ("log-your-coast", "coast"),
+    ];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =
     [
@@ -68,7 +80,12 @@ internal static class DemoSchool
             await PublishAsync(provider, folder, file, id, ines.Id);
         }
 
-        await PublishAsync(provider, folder, "tide-table", TobiahsId, tobiah.Id, tides => tides with { Title = "Tides for the evening watch" });
+        await PublishAsync(provider, folder, "tide-table", TobiahsId, tobiah.Id, tides =>
+            tides with
+            {
+                Title = "Tides for the evening watch",
+            }
+        );
         await ShareAsync(db, ines.Id, tobiah.Id);
 
         await PublishAsync(provider, folder, "watchkeepers-test", "watchsheet", ines.Id, AsWorksheet);
@@ -81,22 +98,49 @@ internal static class DemoSchool
         await classes.GiveAsync(group.Id, GardenId, document.Title, true);
         await DemoAttempts.PlayAsync(provider, group, document);
         await PublishAsync(provider, folder, "quick-check", DemoPast.CheckId, ines.Id, DemoPast.WithWrongKey);
-        var watch = (await classes.CreateAsync(ines.Id, "Watchkeepers, evening", await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "watchkeepers-evening.txt")))).Value;
-        var writers = (await classes.CreateAsync(ines.Id, "Bulletin writers", await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "bulletin-writers.txt")))).Value;
+        var watch = (
+            await classes.CreateAsync(
+                ines.Id,
+                "Watchkeepers, evening",
+                await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "watchkeepers-evening.txt"))
+            )
+        ).Value;
+        var writers = (
+            await classes.CreateAsync(
+                ines.Id,
+                "Bulletin writers",
+                await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "bulletin-writers.txt"))
+            )
+        ).Value;
         foreach (var learner in await db.Enrolments.Where(learner => learner.ClassId == watch.Id).ToListAsync())
         {
-            learner.Email = string.Join('.', learner.RosterName.ToLowerInvariant().Normalize(System.Text.NormalizationForm.FormD).Split(' ').Select(part => new string(part.Where(char.IsAsciiLetter).ToArray())).Where(part => part.Length > 0)) + "@watch.gannetpoint.example";
+            learner.Email =
+                string.Join(
+                    '.',
+                    learner
+                        .RosterName.ToLowerInvariant()
+                        .Normalize(System.Text.NormalizationForm.FormD)
+                        .Split(' ')
+                        .Select(part => new string(part.Where(char.IsAsciiLetter).ToArray()))
+                        .Where(part => part.Length > 0)
+                ) + "@watch.gannetpoint.example";
         }
 
         await db.SaveChangesAsync();
-        await ActivatorUtilities.CreateInstance<DemoPast>(provider).PlayAsync(group, watch, writers, await ActivityFiles.ReadAsync(Path.Combine(folder, "activities", "quick-check.json")));
+        await ActivatorUtilities
+            .CreateInstance<DemoPast>(provider)
+            .PlayAsync(group, watch, writers, await ActivityFiles.ReadAsync(Path.Combine(folder, "activities", "quick-check.json")));
     }
 
     /// <summary>The worksheet version of the test: every question of the pool, all on a page, as often as wanted.</summary>
     private static Activity AsWorksheet(Activity test)
     {
         var recipe = Recipes.Begin(Recipe.Worksheet, "Watchkeeper's worksheet", test.Language);
-        return recipe with { Summary = "The whole pool of the watchkeeper's test, to practise with.", Scenes = test.Scenes.Select(scene => scene with { Draw = null }).ToValueList() };
+        return recipe with
+        {
+            Summary = "The whole pool of the watchkeeper's test, to practise with.",
+            Scenes = test.Scenes.Select(scene => scene with { Draw = null }).ToValueList(),
+        };
     }
 
     /// <summary>Folders, examples for everybody, and a colleague let in.</summary>
@@ -105,18 +149,43 @@ internal static class DemoSchool
         foreach (var activity in await db.Activities.ToListAsync())
         {
             activity.Folder = activity.OwnerId == ines ? activity.Level : "";
-            activity.Visibility = activity.Id switch { TobiahsId => Visibility.School, "sky" or "watchroom" => Visibility.Showcase, _ => activity.Visibility };
+            activity.Visibility = activity.Id switch
+            {
+                TobiahsId => Visibility.School,
+                "sky" or "watchroom" => Visibility.Showcase,
+                _ => activity.Visibility,
+            };
         }
 
-        db.ActivityColleagues.Add(new ActivityColleague { ActivityId = "breeze", PersonId = tobiah, MayEdit = true });
+        db.ActivityColleagues.Add(
+            new ActivityColleague
+            {
+                ActivityId = "breeze",
+                PersonId = tobiah,
+                MayEdit = true,
+            }
+        );
         db.ActivityColleagues.Add(new ActivityColleague { ActivityId = TobiahsId, PersonId = ines });
         await db.SaveChangesAsync();
     }
 
-    private static async Task<Activity> PublishAsync(IServiceProvider provider, string folder, string file, string id, string ownerId, Func<Activity, Activity>? change = null)
+    private static async Task<Activity> PublishAsync(
+        IServiceProvider provider,
+        string folder,
+        string file,
+        string id,
+        string ownerId,
+        Func<Activity, Activity>? change = null
+    )
     {
         var store = provider.GetRequiredService<ActivityStore>();
-        var document = await ActivityFiles.LoadAsync(Path.Combine(folder, "activities", file + ".json"), folder, provider.GetRequiredService<MediaIntake>(), provider.GetRequiredService<MediaLibrary>(), ownerId);
+        var document = await ActivityFiles.LoadAsync(
+            Path.Combine(folder, "activities", file + ".json"),
+            folder,
+            provider.GetRequiredService<MediaIntake>(),
+            provider.GetRequiredService<MediaLibrary>(),
+            ownerId
+        );
         document = change?.Invoke(document) ?? document;
         await store.CreateAsync(ownerId, document, id);
         await store.PublishAsync(id, ownerId);
@@ -141,7 +210,14 @@ internal static class DemoSchool
                 continue;
             }
 
-            var person = new Person { UserName = email, Email = email, DisplayName = name, CreatedAt = DateTimeOffset.UtcNow, SchoolId = school.Id };
+            var person = new Person
+            {
+                UserName = email,
+                Email = email,
+                DisplayName = name,
+                CreatedAt = DateTimeOffset.UtcNow,
+                SchoolId = school.Id,
+            };
             var made = await people.CreateAsync(person, Password);
             if (!made.Succeeded)
             {
@@ -181,7 +257,14 @@ internal static class DemoSchool
         await db.SaveChangesAsync();
         if (!await db.CourseSitePeople.AnyAsync(person => person.CourseSiteId == site.Id && person.Subject == InesThere))
         {
-            db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = site.Id, Subject = InesThere, PersonId = ines.Id });
+            db.CourseSitePeople.Add(
+                new CourseSitePerson
+                {
+                    CourseSiteId = site.Id,
+                    Subject = InesThere,
+                    PersonId = ines.Id,
+                }
+            );
         }
 
         site.Issuer = address;

@@ -10,7 +10,14 @@ using ZestySlate.Web.Mails;
 namespace ZestySlate.Web.Identity;
 
 /// <summary>Accounts of teachers and keepers: signing in by password, inviting, setting and forgetting passwords, closing, handing over.</summary>
-public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions sessions, IMemoryCache memory, IOptionsSnapshot<MailSettings> mail, TimeProvider clock)
+public sealed class Accounts(
+    SlateDb db,
+    UserManager<Person> people,
+    Sessions sessions,
+    IMemoryCache memory,
+    IOptionsSnapshot<MailSettings> mail,
+    TimeProvider clock
+)
 {
     /// <summary>So many wrong passwords for one account from one network address are let through in <see cref="Window"/>.</summary>
     public const int WrongTries = 8;
@@ -18,7 +25,9 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
     /// <summary>So many links for a forgotten password are mailed to one account in an hour.</summary>
     public const int LinksAnHour = 3;
 
-    private static readonly TimeSpan Window = TimeSpan.FromMinutes(5), InviteLasts = TimeSpan.FromDays(7), ForgottenLasts = TimeSpan.FromHours(1);
+    private static readonly TimeSpan Window = TimeSpan.FromMinutes(5),
+        InviteLasts = TimeSpan.FromDays(7),
+        ForgottenLasts = TimeSpan.FromHours(1);
 
     /// <summary>A hash of nobody's password: who has no account takes as long to be refused as who has one.</summary>
     private static readonly string Nobodys = new PasswordHasher<Person>().HashPassword(new Person(), Ids.Secret());
@@ -36,7 +45,8 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
         Wait,
     }
 
-    /// <summary>Signs somebody in by their password, or says who has given it where a code is asked for beside. Nothing of the answer or its time tells whether there is such an account.</summary>
+    /// <summary>Signs somebody in by their password, or says who has given it where a code is asked for beside. Nothing of the answer or
+    /// its time tells whether there is such an account.</summary>
     public async Task<(SignedIn Result, Person? Person)> SignInAsync(string email, string password, string network)
     {
         var key = ("wrong passwords", people.NormalizeEmail(email), network);
@@ -77,7 +87,13 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
             return Outcome<(Person, string)>.Refused("A teacher needs a name and an e-mail address.");
         }
 
-        var teacher = new Person { UserName = email, Email = email, DisplayName = name, CreatedAt = clock.GetUtcNow() };
+        var teacher = new Person
+        {
+            UserName = email,
+            Email = email,
+            DisplayName = name,
+            CreatedAt = clock.GetUtcNow(),
+        };
         teacher.SchoolId = await db.Schools.AnyAsync(known => known.Id == school) ? school : null;
         var isThere = Outcome<(Person, string)>.Refused($"«{email}» has an account already.");
         try
@@ -85,7 +101,8 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
             var made = await people.CreateAsync(teacher);
             if (!made.Succeeded)
             {
-                return made.Errors.Any(error => error.Code.StartsWith("Duplicate", StringComparison.Ordinal)) ? isThere
+                return made.Errors.Any(error => error.Code.StartsWith("Duplicate", StringComparison.Ordinal))
+                    ? isThere
                     : Outcome<(Person, string)>.Refused($"«{email}» is no address that an account can have.");
             }
         }
@@ -111,8 +128,21 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
             return false;
         }
 
-        db.Mails.Add(MailPlan.MailTo($"invite {FrameSessions.HashOf(secret)}", person.Email!, person.DisplayName, $"{by} invites you to Zesty Slate",
-            [$"{by} has made an account for you, {person.DisplayName}. Set your password here; the link is good for {InviteLasts.TotalDays:0} days and works once:", $"{address}/welcome/{secret}", "If this tells you nothing, do nothing."], clock.GetUtcNow()));
+        db.Mails.Add(
+            MailPlan.MailTo(
+                $"invite {FrameSessions.HashOf(secret)}",
+                person.Email!,
+                person.DisplayName,
+                $"{by} invites you to Zesty Slate",
+                [
+                    $"{by} has made an account for you, {person.DisplayName}. Set your password here; the link is good "
+                        + $"for {InviteLasts.TotalDays:0} days and works once:",
+                    $"{address}/welcome/{secret}",
+                    "If this tells you nothing, do nothing.",
+                ],
+                clock.GetUtcNow()
+            )
+        );
         await db.SaveChangesAsync();
         return true;
     }
@@ -121,19 +151,36 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
     public async Task ForgottenAsync(string email, string address)
     {
         var now = clock.GetUtcNow();
-        if (!mail.Value.IsSet || await people.FindByEmailAsync(email) is not { ClosedAt: null } person || !await people.IsInRoleAsync(person, Roles.Teacher)
-            || await db.PasswordLinks.CountAsync(link => link.PersonId == person.Id && link.CreatedAt > now.AddHours(-1)) >= LinksAnHour)
+        if (
+            !mail.Value.IsSet
+            || await people.FindByEmailAsync(email) is not { ClosedAt: null } person
+            || !await people.IsInRoleAsync(person, Roles.Teacher)
+            || await db.PasswordLinks.CountAsync(link => link.PersonId == person.Id && link.CreatedAt > now.AddHours(-1)) >= LinksAnHour
+        )
         {
             return;
         }
 
         var secret = await LinkAsync(person, ForgottenLasts, keepsOthers: true);
-        db.Mails.Add(MailPlan.MailTo($"forgotten {FrameSessions.HashOf(secret)}", person.Email!, person.DisplayName, "A new password for Zesty Slate",
-            [$"Somebody asked for a new password for your account, {person.DisplayName}. Set it here; the link is good for an hour and works once:", $"{address}/welcome/{secret}", "If it was not you, do nothing: your password stays as it is."], now));
+        db.Mails.Add(
+            MailPlan.MailTo(
+                $"forgotten {FrameSessions.HashOf(secret)}",
+                person.Email!,
+                person.DisplayName,
+                "A new password for Zesty Slate",
+                [
+                    $"Somebody asked for a new password for your account, {person.DisplayName}. Set it here; the link is good for an hour and works once:",
+                    $"{address}/welcome/{secret}",
+                    "If it was not you, do nothing: your password stays as it is.",
+                ],
+                now
+            )
+        );
         await db.SaveChangesAsync();
     }
 
-    /// <summary>Makes an account for who registers by themselves, and mails its owner the link that opens it. Who has one already is mailed a link for a new password instead.</summary>
+    /// <summary>Makes an account for who registers by themselves, and mails its owner the link that opens it. Who has one already is mailed
+    /// a link for a new password instead.</summary>
     public async Task RegisterAsync(string name, string email, string address)
     {
         if (await people.FindByEmailAsync(email) is not null)
@@ -144,8 +191,20 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
 
         if (await InviteAsync(name, email, school: null) is { Succeeded: true, Value: var (person, secret) })
         {
-            db.Mails.Add(MailPlan.MailTo($"registered {FrameSessions.HashOf(secret)}", person.Email!, person.DisplayName, "Your account at Zesty Slate",
-                [$"Welcome, {person.DisplayName}. Set your password here; the link is good for {InviteLasts.TotalDays:0} days and works once:", $"{address}/welcome/{secret}", "If you did not ask for it, do nothing."], clock.GetUtcNow()));
+            db.Mails.Add(
+                MailPlan.MailTo(
+                    $"registered {FrameSessions.HashOf(secret)}",
+                    person.Email!,
+                    person.DisplayName,
+                    "Your account at Zesty Slate",
+                    [
+                        $"Welcome, {person.DisplayName}. Set your password here; the link is good for {InviteLasts.TotalDays:0} days and works once:",
+                        $"{address}/welcome/{secret}",
+                        "If you did not ask for it, do nothing.",
+                    ],
+                    clock.GetUtcNow()
+                )
+            );
             await db.SaveChangesAsync();
         }
     }
@@ -154,10 +213,14 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
     public async Task<Person?> WhoseAsync(string secret)
     {
         var (hash, now) = (FrameSessions.HashOf(secret), clock.GetUtcNow());
-        return await db.Users.SingleOrDefaultAsync(person => person.ClosedAt == null && db.PasswordLinks.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id));
+        return await db.Users.SingleOrDefaultAsync(person =>
+            person.ClosedAt == null
+            && db.PasswordLinks.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id)
+        );
     }
 
-    /// <summary>Sets the password by a link, which is used up; every session of the account ends. Who has a second factor signs in with it then. Why it cannot be, in words, or null.</summary>
+    /// <summary>Sets the password by a link, which is used up; every session of the account ends. Who has a second factor signs in with it
+    /// then. Why it cannot be, in words, or null.</summary>
     public async Task<string?> SetByLinkAsync(string secret, string password)
     {
         if (await WhoseAsync(secret) is not { } person)
@@ -218,7 +281,11 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
     {
         await db.SaveTogetherAsync(async () =>
         {
-            await db.ActivityColleagues.Where(one => one.PersonId == toId && db.Activities.Any(a => a.Id == one.ActivityId && a.OwnerId == fromId)).ExecuteDeleteAsync();
+            await db
+                .ActivityColleagues.Where(one =>
+                    one.PersonId == toId && db.Activities.Any(a => a.Id == one.ActivityId && a.OwnerId == fromId)
+                )
+                .ExecuteDeleteAsync();
             await db.Activities.Where(one => one.OwnerId == fromId).ExecuteUpdateAsync(set => set.SetProperty(one => one.OwnerId, toId));
             await db.MediaItems.Where(one => one.OwnerId == fromId).ExecuteUpdateAsync(set => set.SetProperty(one => one.OwnerId, toId));
             await db.Classes.Where(one => one.TeacherId == fromId).ExecuteUpdateAsync(set => set.SetProperty(one => one.TeacherId, toId));
@@ -247,7 +314,9 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
 
     /// <summary>True when this is the only keeper whose account is open.</summary>
     public async Task<bool> IsLastKeeperAsync(Person person) =>
-        (await people.GetUsersInRoleAsync(Roles.Keeper)).Where(keeper => keeper.ClosedAt is null).Select(keeper => keeper.Id).ToList() is [var only] && only == person.Id;
+        (await people.GetUsersInRoleAsync(Roles.Keeper)).Where(keeper => keeper.ClosedAt is null).Select(keeper => keeper.Id).ToList()
+            is [var only]
+        && only == person.Id;
 
     private async Task<string?> SetAsync(Person person, string password)
     {
@@ -270,8 +339,18 @@ public sealed class Accounts(SlateDb db, UserManager<Person> people, Sessions se
     private async Task<string> LinkAsync(Person person, TimeSpan lasts, bool keepsOthers = false)
     {
         var (secret, now) = (Ids.Secret(), clock.GetUtcNow());
-        await db.PasswordLinks.Where(link => link.ExpiresAt < now.AddHours(-1) || (!keepsOthers && link.PersonId == person.Id)).ExecuteDeleteAsync();
-        db.PasswordLinks.Add(new PasswordLink { TokenHash = FrameSessions.HashOf(secret), PersonId = person.Id, ExpiresAt = now + lasts, CreatedAt = now });
+        await db
+            .PasswordLinks.Where(link => link.ExpiresAt < now.AddHours(-1) || (!keepsOthers && link.PersonId == person.Id))
+            .ExecuteDeleteAsync();
+        db.PasswordLinks.Add(
+            new PasswordLink
+            {
+                TokenHash = FrameSessions.HashOf(secret),
+                PersonId = person.Id,
+                ExpiresAt = now + lasts,
+                CreatedAt = now,
+            }
+        );
         await db.SaveChangesAsync();
         return secret;
     }

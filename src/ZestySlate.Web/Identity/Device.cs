@@ -23,7 +23,14 @@ public sealed class Device(IHttpContextAccessor http)
             if (context.Items[Cookie] is not string secret)
             {
                 context.Items[Cookie] = secret = Ids.Secret();
-                var options = new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax, Secure = context.Request.IsHttps, MaxAge = Lasts, IsEssential = true };
+                var options = new CookieOptions
+                {
+                    HttpOnly = true,
+                    SameSite = SameSiteMode.Lax,
+                    Secure = context.Request.IsHttps,
+                    MaxAge = Lasts,
+                    IsEssential = true,
+                };
                 context.Response.Cookies.Append(Cookie, secret, options);
             }
 

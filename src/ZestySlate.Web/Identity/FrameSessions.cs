@@ -59,14 +59,16 @@ internal sealed class FrameSessions(SlateDb db, TimeProvider clock)
     public async Task<string> BeginAsync(string personId, int? courseSiteId, string? deepLinking)
     {
         var token = Ids.Secret();
-        db.FrameSessions.Add(new FrameSession
-        {
-            TokenHash = HashOf(token),
-            PersonId = personId,
-            ExpiresAt = clock.GetUtcNow() + Lasts,
-            CourseSiteId = courseSiteId,
-            DeepLinking = deepLinking,
-        });
+        db.FrameSessions.Add(
+            new FrameSession
+            {
+                TokenHash = HashOf(token),
+                PersonId = personId,
+                ExpiresAt = clock.GetUtcNow() + Lasts,
+                CourseSiteId = courseSiteId,
+                DeepLinking = deepLinking,
+            }
+        );
         await db.SaveChangesAsync();
         return $"{FrameSessionPath.Prefix}/{token}";
     }
@@ -75,8 +77,13 @@ internal sealed class FrameSessions(SlateDb db, TimeProvider clock)
 }
 
 /// <summary>Signs in whoever the session in the address belongs to.</summary>
-internal sealed class FrameSessionHandler(IOptionsMonitor<AuthenticationSchemeOptions> options, ILoggerFactory logger, UrlEncoder encoder, SignInManager<Person> signIn, IMemoryCache cache)
-    : AuthenticationHandler<AuthenticationSchemeOptions>(options, logger, encoder)
+internal sealed class FrameSessionHandler(
+    IOptionsMonitor<AuthenticationSchemeOptions> options,
+    ILoggerFactory logger,
+    UrlEncoder encoder,
+    SignInManager<Person> signIn,
+    IMemoryCache cache
+) : AuthenticationHandler<AuthenticationSchemeOptions>(options, logger, encoder)
 {
     public const string SchemeName = "frame-session";
 
@@ -114,13 +121,20 @@ internal static class FrameSessionServices
     public static void AddFrameSessions(this IServiceCollection services)
     {
         services.AddScoped<FrameSessions>();
-        services.AddAuthentication(options =>
-        {
-            options.DefaultScheme = options.DefaultAuthenticateScheme = options.DefaultChallengeScheme = options.DefaultForbidScheme = "slate";
-            options.DefaultSignInScheme = IdentityConstants.ApplicationScheme;
-        })
-        .AddScheme<AuthenticationSchemeOptions, FrameSessionHandler>(FrameSessionHandler.SchemeName, null)
-        .AddPolicyScheme("slate", null, policy => policy.ForwardDefaultSelector = context =>
-            FrameSessionPath.SessionOf(context) is null ? IdentityConstants.ApplicationScheme : FrameSessionHandler.SchemeName);
+        services
+            .AddAuthentication(options =>
+            {
+                options.DefaultScheme =
+                    options.DefaultAuthenticateScheme =
+                    options.DefaultChallengeScheme =
+                    options.DefaultForbidScheme =
+                        "slate";
+                options.DefaultSignInScheme = IdentityConstants.ApplicationScheme;
+            })
+            .AddScheme<AuthenticationSchemeOptions, FrameSessionHandler>(FrameSessionHandler.SchemeName, null)
+            .AddPolicyScheme("slate", null, policy =>
+                policy.ForwardDefaultSelector = context =>
+                    FrameSessionPath.SessionOf(context) is null ? IdentityConstants.ApplicationScheme : FrameSessionHandler.SchemeName
+            );
     }
 }

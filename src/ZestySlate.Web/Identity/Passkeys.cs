@@ -12,7 +12,13 @@ namespace ZestySlate.Web.Identity;
 /// Passkeys (Web Authentication, Level 3): a key that stays in somebody's device and is opened there by a finger, a face or a
 /// number. Signing in by one gives both factors at once, so nothing else is asked.
 /// </summary>
-public sealed class Passkeys(SlateDb db, UserManager<Person> people, IPasskeyHandler<Person> handler, IMemoryCache memory, IHttpContextAccessor http)
+public sealed class Passkeys(
+    SlateDb db,
+    UserManager<Person> people,
+    IPasskeyHandler<Person> handler,
+    IMemoryCache memory,
+    IHttpContextAccessor http
+)
 {
     /// <summary>So many passkeys one account has at most.</summary>
     public const int Most = 10;
@@ -31,7 +37,15 @@ public sealed class Passkeys(SlateDb db, UserManager<Person> people, IPasskeyHan
     /// <summary>Asks for a new passkey for somebody.</summary>
     public async Task<Question> AskForNewAsync(Person person)
     {
-        var asked = await handler.MakeCreationOptionsAsync(new PasskeyUserEntity { Id = person.Id, Name = person.Email!, DisplayName = person.DisplayName }, http.HttpContext!);
+        var asked = await handler.MakeCreationOptionsAsync(
+            new PasskeyUserEntity
+            {
+                Id = person.Id,
+                Name = person.Email!,
+                DisplayName = person.DisplayName,
+            },
+            http.HttpContext!
+        );
         return Keep(Purpose.New, asked.CreationOptionsJson, asked.AttestationState);
     }
 
@@ -55,7 +69,14 @@ public sealed class Passkeys(SlateDb db, UserManager<Person> people, IPasskeyHan
             return $"An account has at most {Most} passkeys. Take one away first.";
         }
 
-        var made = await handler.PerformAttestationAsync(new PasskeyAttestationContext { HttpContext = http.HttpContext!, CredentialJson = credential ?? "", AttestationState = state });
+        var made = await handler.PerformAttestationAsync(
+            new PasskeyAttestationContext
+            {
+                HttpContext = http.HttpContext!,
+                CredentialJson = credential ?? "",
+                AttestationState = state,
+            }
+        );
         if (!made.Succeeded || made.UserEntity.Id != person.Id || await people.FindByPasskeyIdAsync(made.Passkey.CredentialId) is not null)
         {
             return "This device's answer was no passkey for this account. Begin again.";
@@ -73,12 +94,22 @@ public sealed class Passkeys(SlateDb db, UserManager<Person> people, IPasskeyHan
             return null;
         }
 
-        var given = await handler.PerformAssertionAsync(new PasskeyAssertionContext { HttpContext = http.HttpContext!, CredentialJson = credential ?? "", AssertionState = state });
-        return given.Succeeded && given.User.ClosedAt is null && (await people.AddOrUpdatePasskeyAsync(given.User, given.Passkey)).Succeeded ? given.User : null;
+        var given = await handler.PerformAssertionAsync(
+            new PasskeyAssertionContext
+            {
+                HttpContext = http.HttpContext!,
+                CredentialJson = credential ?? "",
+                AssertionState = state,
+            }
+        );
+        return given.Succeeded && given.User.ClosedAt is null && (await people.AddOrUpdatePasskeyAsync(given.User, given.Passkey)).Succeeded
+            ? given.User
+            : null;
     }
 
     /// <summary>Somebody's passkeys, the oldest first.</summary>
-    public async Task<IReadOnlyList<UserPasskeyInfo>> OfAsync(Person person) => (await people.GetPasskeysAsync(person)).OrderBy(passkey => passkey.CreatedAt).ToList();
+    public async Task<IReadOnlyList<UserPasskeyInfo>> OfAsync(Person person) =>
+        (await people.GetPasskeysAsync(person)).OrderBy(passkey => passkey.CreatedAt).ToList();
 
     private Question Keep(Purpose purpose, string options, string? state)
     {

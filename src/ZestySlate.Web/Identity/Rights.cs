@@ -44,7 +44,8 @@ public static class Rights
     internal static void AddRights(this IServiceCollection services)
     {
         services.AddScoped<IAuthorizationHandler, OwnThingHandler>();
-        services.AddAuthorizationBuilder()
+        services
+            .AddAuthorizationBuilder()
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build())
             .AddPolicy(SignedIn, policy => policy.RequireAuthenticatedUser())
             .AddPolicy(Teacher, policy => policy.RequireRole(Roles.Teacher))
@@ -59,7 +60,8 @@ public static class Rights
 
     private sealed record OwnThing(string RouteValue, string Doing = "own") : IAuthorizationRequirement;
 
-    private sealed class OwnThingHandler(SlateDb db, ActivityRights rights, AttemptReader attempts, IHttpContextAccessor http) : AuthorizationHandler<OwnThing>
+    private sealed class OwnThingHandler(SlateDb db, ActivityRights rights, AttemptReader attempts, IHttpContextAccessor http)
+        : AuthorizationHandler<OwnThing>
     {
         protected override async Task HandleRequirementAsync(AuthorizationHandlerContext context, OwnThing requirement)
         {

@@ -15,7 +15,16 @@ namespace ZestySlate.Web.Identity;
 /// recovery codes that are good once each. A code is taken once (RFC 6238, 5.2), and a few wrong ones are all that are let through.
 /// </summary>
 public sealed class SecondFactors(
-    SlateDb db, UserManager<Person> people, IUserStore<Person> store, Sessions sessions, Passkeys passkeys, IMemoryCache memory, IDataProtectionProvider protection, Installation installation, TimeProvider clock)
+    SlateDb db,
+    UserManager<Person> people,
+    IUserStore<Person> store,
+    Sessions sessions,
+    Passkeys passkeys,
+    IMemoryCache memory,
+    IDataProtectionProvider protection,
+    Installation installation,
+    TimeProvider clock
+)
 {
     /// <summary>So many wrong codes for one account are let through in <see cref="Window"/>, from anywhere: whoever gives one knows the password.</summary>
     public const int WrongCodes = 8;
@@ -23,9 +32,12 @@ public sealed class SecondFactors(
     private const int RecoveryCodes = 10;
 
     /// <summary>Among a person's tokens: the codes of the app that were taken last, each with its time.</summary>
-    private const string Provider = "ZestySlate", UsedCodes = "UsedCodes";
+    private const string Provider = "ZestySlate",
+        UsedCodes = "UsedCodes";
 
-    private static readonly TimeSpan Window = TimeSpan.FromMinutes(15), TicketLasts = TimeSpan.FromMinutes(10), KeyLasts = TimeSpan.FromHours(1);
+    private static readonly TimeSpan Window = TimeSpan.FromMinutes(15),
+        TicketLasts = TimeSpan.FromMinutes(10),
+        KeyLasts = TimeSpan.FromHours(1);
 
     /// <summary>Longer than any code is taken.</summary>
     private static readonly TimeSpan CodeLasts = TimeSpan.FromMinutes(5);
@@ -34,9 +46,13 @@ public sealed class SecondFactors(
 
     private readonly IUserAuthenticationTokenStore<Person> _tokens = (IUserAuthenticationTokenStore<Person>)store;
 
-    private readonly ITimeLimitedDataProtector _tickets = protection.CreateProtector("ZestySlate.SecondFactor").ToTimeLimitedDataProtector();
+    private readonly ITimeLimitedDataProtector _tickets = protection
+        .CreateProtector("ZestySlate.SecondFactor")
+        .ToTimeLimitedDataProtector();
 
-    private readonly ITimeLimitedDataProtector _newKeys = protection.CreateProtector("ZestySlate.SecondFactor.Key").ToTimeLimitedDataProtector();
+    private readonly ITimeLimitedDataProtector _newKeys = protection
+        .CreateProtector("ZestySlate.SecondFactor.Key")
+        .ToTimeLimitedDataProtector();
 
     /// <summary>A word that says who has given their password just now; the code is asked for next.</summary>
     public string TicketFor(Person person) => _tickets.Protect($"{person.Id} {person.SecurityStamp}", TicketLasts);
@@ -46,8 +62,12 @@ public sealed class SecondFactors(
     {
         try
         {
-            return _tickets.Unprotect(ticket ?? "").Split(' ', 2) is [var id, var stamp]
-                && await people.FindByIdAsync(id) is { ClosedAt: null } person && person.SecurityStamp == stamp ? person : null;
+            return
+                _tickets.Unprotect(ticket ?? "").Split(' ', 2) is [var id, var stamp]
+                && await people.FindByIdAsync(id) is { ClosedAt: null } person
+                && person.SecurityStamp == stamp
+                ? person
+                : null;
         }
         catch (CryptographicException)
         {
@@ -78,14 +98,26 @@ public sealed class SecondFactors(
         }
 
         var (used, now) = (await UsedAsync(person), clock.GetUtcNow());
-        var shown = used.All(one => one.Code != code) && await people.VerifyTwoFactorTokenAsync(person, TokenOptions.DefaultAuthenticatorProvider, code);
+        var shown =
+            used.All(one => one.Code != code)
+            && await people.VerifyTwoFactorTokenAsync(person, TokenOptions.DefaultAuthenticatorProvider, code);
         if (shown)
         {
-            await _tokens.SetTokenAsync(person, Provider, UsedCodes, string.Join(' ', used.Append((Code: code, At: now)).Select(one => $"{one.Code}@{one.At.ToUnixTimeSeconds()}")), default);
+            await _tokens.SetTokenAsync(
+                person,
+                Provider,
+                UsedCodes,
+                string.Join(' ', used.Append((Code: code, At: now)).Select(one => $"{one.Code}@{one.At.ToUnixTimeSeconds()}")),
+                default
+            );
         }
 
         // Kept with the person's stamp: of a code that is sent many times at once, even to several processes, one is the first.
-        if (shown ? (await people.UpdateAsync(person)).Succeeded : person.TwoFactorEnabled && (await people.RedeemTwoFactorRecoveryCodeAsync(person, code)).Succeeded)
+        if (
+            shown
+                ? (await people.UpdateAsync(person)).Succeeded
+                : person.TwoFactorEnabled && (await people.RedeemTwoFactorRecoveryCodeAsync(person, code)).Succeeded
+        )
         {
             memory.Remove(("wrong codes", person.Id));
             return true;
@@ -98,8 +130,12 @@ public sealed class SecondFactors(
     private async Task<IReadOnlyList<(string Code, DateTimeOffset At)>> UsedAsync(Person person)
     {
         var since = clock.GetUtcNow() - CodeLasts;
-        return (await people.GetAuthenticationTokenAsync(person, Provider, UsedCodes) ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries)
-            .Select(one => one.Split('@')).Select(parts => (Code: parts[0], At: DateTimeOffset.FromUnixTimeSeconds(long.Parse(parts[1], CultureInfo.InvariantCulture)))).Where(one => one.At > since).ToList();
+        return (await people.GetAuthenticationTokenAsync(person, Provider, UsedCodes) ?? "")
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .Select(one => one.Split('@'))
+            .Select(parts => (Code: parts[0], At: DateTimeOffset.FromUnixTimeSeconds(long.Parse(parts[1], CultureInfo.InvariantCulture))))
+            .Where(one => one.At > since)
+            .ToList();
     }
 
     /// <summary>True when an app for codes is set up.</summary>
@@ -118,7 +154,9 @@ public sealed class SecondFactors(
     {
         try
         {
-            return string.IsNullOrEmpty(sealedKey) || _newKeys.Unprotect(sealedKey).Split(' ') is not [var id, var key] || id != person.Id ? null : key;
+            return string.IsNullOrEmpty(sealedKey) || _newKeys.Unprotect(sealedKey).Split(' ') is not [var id, var key] || id != person.Id
+                ? null
+                : key;
         }
         catch (CryptographicException)
         {
@@ -133,7 +171,8 @@ public sealed class SecondFactors(
         return $"otpauth://totp/{Uri.EscapeDataString($"{here}:{person.Email}")}?secret={key}&issuer={Uri.EscapeDataString(here)}";
     }
 
-    /// <summary>Sets an app up, once a code has shown that it has the key. Null when the code or the key is another; else the recovery codes, none when there are some already.</summary>
+    /// <summary>Sets an app up, once a code has shown that it has the key. Null when the code or the key is another; else the recovery
+    /// codes, none when there are some already.</summary>
     public async Task<IReadOnlyList<string>?> SetAppUpAsync(Person person, string? sealedKey, string? code)
     {
         if (Opened(person, sealedKey) is not { } key || await HasAppAsync(person))
@@ -148,13 +187,20 @@ public sealed class SecondFactors(
             return await SwitchOnAsync(person);
         }
 
-        db.ChangeTracker.Entries<IdentityUserToken<string>>().Where(token => token.State != EntityState.Unchanged).ToList().ForEach(token => token.State = EntityState.Detached);
+        db.ChangeTracker.Entries<IdentityUserToken<string>>()
+            .Where(token => token.State != EntityState.Unchanged)
+            .ToList()
+            .ForEach(token => token.State = EntityState.Detached);
         return null;
     }
 
     /// <summary>Keeps a passkey. Why it cannot be, in words, or null; with the recovery codes, none when there are some already.</summary>
-    public async Task<(string? Problem, IReadOnlyList<string> Codes)> AddPasskeyAsync(Person person, string? ticket, string? credential, string name) =>
-        await passkeys.KeepAsync(person, ticket, credential, name) is { } problem ? (problem, []) : (null, await SwitchOnAsync(person));
+    public async Task<(string? Problem, IReadOnlyList<string> Codes)> AddPasskeyAsync(
+        Person person,
+        string? ticket,
+        string? credential,
+        string name
+    ) => await passkeys.KeepAsync(person, ticket, credential, name) is { } problem ? (problem, []) : (null, await SwitchOnAsync(person));
 
     /// <summary>Takes the app or one passkey away; with the last of them the second factor is off.</summary>
     /// <param name="person">Whose.</param>
@@ -219,10 +265,10 @@ public sealed class SecondFactors(
     }
 
     private Counter Wrong(Person person) => memory.GetOrCreate(("wrong codes", person.Id), entry =>
-    {
-        entry.AbsoluteExpirationRelativeToNow = Window;
-        return new Counter();
-    })!;
+        {
+            entry.AbsoluteExpirationRelativeToNow = Window;
+            return new Counter();
+        })!;
 }
 
 /// <summary>Counts tries, from many requests at once.</summary>

@@ -41,7 +41,8 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     /// <summary>How long another process of the installation may go on with what this one has ended.</summary>
     private static readonly TimeSpan Fresh = TimeSpan.FromSeconds(10);
 
-    private static readonly TimeSpan SeenEvery = TimeSpan.FromMinutes(5), Lasts = TimeSpan.FromDays(31);
+    private static readonly TimeSpan SeenEvery = TimeSpan.FromMinutes(5),
+        Lasts = TimeSpan.FromDays(31);
 
     /// <summary>Signs somebody in at this browser.</summary>
     /// <param name="person">Who.</param>
@@ -80,7 +81,10 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     /// <summary>Ends every session of a person, but one.</summary>
     public async Task EndAllAsync(string personId, string? but = null)
     {
-        var ids = await db.SignedInSessions.Where(session => session.PersonId == personId && session.Id != but).Select(session => session.Id).ToListAsync();
+        var ids = await db
+            .SignedInSessions.Where(session => session.PersonId == personId && session.Id != but)
+            .Select(session => session.Id)
+            .ToListAsync();
         await db.SignedInSessions.Where(session => ids.Contains(session.Id)).ExecuteDeleteAsync();
         await db.FrameSessions.Where(session => session.PersonId == personId).ExecuteDeleteAsync();
         ids.ForEach(memory.Forget);
@@ -88,7 +92,11 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
 
     /// <summary>Where a person is signed in, the latest first.</summary>
     public async Task<IReadOnlyList<SignedInSession>> OfAsync(string personId) =>
-        await db.SignedInSessions.AsNoTracking().Where(session => session.PersonId == personId).OrderByDescending(session => session.SeenAt).ToListAsync();
+        await db
+            .SignedInSessions.AsNoTracking()
+            .Where(session => session.PersonId == personId)
+            .OrderByDescending(session => session.SeenAt)
+            .ToListAsync();
 
     /// <summary>Looks whether the session of a cookie still stands; a cookie from before sessions were kept gets one.</summary>
     internal static async Task ValidateAsync(CookieValidatePrincipalContext context)
@@ -146,7 +154,11 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
             return true;
         }
 
-        var known = await db.SignedInSessions.AsNoTracking().Where(session => session.Id == id).Select(session => (DateTimeOffset?)session.SeenAt).SingleOrDefaultAsync();
+        var known = await db
+            .SignedInSessions.AsNoTracking()
+            .Where(session => session.Id == id)
+            .Select(session => (DateTimeOffset?)session.SeenAt)
+            .SingleOrDefaultAsync();
         if (known is not { } seen)
         {
             return false;
@@ -154,7 +166,9 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
 
         if (now - seen > SeenEvery)
         {
-            await db.SignedInSessions.Where(session => session.Id == id).ExecuteUpdateAsync(set => set.SetProperty(session => session.SeenAt, now));
+            await db
+                .SignedInSessions.Where(session => session.Id == id)
+                .ExecuteUpdateAsync(set => set.SetProperty(session => session.SeenAt, now));
         }
 
         memory.Keep(id, now + Fresh);
@@ -166,7 +180,16 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     {
         var (secret, now) = (Ids.Secret(), clock.GetUtcNow());
         await db.SignedInSessions.Where(session => session.SeenAt < now - Lasts).ExecuteDeleteAsync();
-        db.SignedInSessions.Add(new SignedInSession { Id = FrameSessions.HashOf(secret), PersonId = personId, BeganAt = now, SeenAt = now, Browser = Browsers.Name(http.HttpContext!.Request.Headers.UserAgent.ToString()) });
+        db.SignedInSessions.Add(
+            new SignedInSession
+            {
+                Id = FrameSessions.HashOf(secret),
+                PersonId = personId,
+                BeganAt = now,
+                SeenAt = now,
+                Browser = Browsers.Name(http.HttpContext!.Request.Headers.UserAgent.ToString()),
+            }
+        );
         await db.SaveChangesAsync();
         return secret;
     }
@@ -178,10 +201,28 @@ internal static class Browsers
     /// <summary>The browser's engine or kind and the system, as «Firefox on Linux»; what says nothing known is «A browser».</summary>
     public static string Name(string agent)
     {
-        var browser = First(agent, ("Edg/", "Edge"), ("OPR/", "Opera"), ("Firefox/", "Firefox"), ("Chrome/", "Chrome"), ("Chromium/", "Chromium"), ("Safari/", "Safari")) ?? "A browser";
-        var system = First(agent, ("Android", "Android"), ("iPhone", "a phone"), ("iPad", "a tablet"), ("Windows", "Windows"), ("Mac OS", "macOS"), ("CrOS", "ChromeOS"), ("Linux", "Linux"));
+        var browser = First(
+            agent,
+            ("Edg/", "Edge"),
+            ("OPR/", "Opera"),
+            ("Firefox/", "Firefox"),
+            ("Chrome/", "Chrome"),
+            ("Chromium/", "Chromium"),
+            ("Safari/", "Safari")
+        ) ?? "A browser";
+        var system = First(
+            agent,
+            ("Android", "Android"),
+            ("iPhone", "a phone"),
+            ("iPad", "a tablet"),
+            ("Windows", "Windows"),
+            ("Mac OS", "macOS"),
+            ("CrOS", "ChromeOS"),
+            ("Linux", "Linux")
+        );
         return system is null ? browser : $"{browser} on {system}";
     }
 
-    private static string? First(string agent, params (string Sign, string Name)[] known) => known.FirstOrDefault(one => agent.Contains(one.Sign, StringComparison.Ordinal)).Name;
+    private static string? First(string agent, params (string Sign, string Name)[] known) =>
+        known.FirstOrDefault(one => agent.Contains(one.Sign, StringComparison.Ordinal)).Name;
 }

@@ -37,17 +37,21 @@ internal static class EventReply
             context.Response.Headers["X-Slate-Whole"] = "yes";
             SayInHeader(context, "X-Slate-Refusal", refusal);
             SayInHeader(context, "X-Slate-Said", outcome.Said);
-            return new RazorComponentResult<Learn>(new Dictionary<string, object?> { [nameof(Learn.View)] = view, [nameof(Learn.Links)] = links });
+            return new RazorComponentResult<Learn>(
+                new Dictionary<string, object?> { [nameof(Learn.View)] = view, [nameof(Learn.Links)] = links }
+            );
         }
 
-        return new RazorComponentResult<AfterEvent>(new Dictionary<string, object?>
-        {
-            [nameof(AfterEvent.View)] = view,
-            [nameof(AfterEvent.Links)] = links,
-            [nameof(AfterEvent.SpotId)] = spot,
-            [nameof(AfterEvent.ShowQuestion)] = outcome.ShowsQuestion,
-            [nameof(AfterEvent.Refusal)] = refusal,
-        });
+        return new RazorComponentResult<AfterEvent>(
+            new Dictionary<string, object?>
+            {
+                [nameof(AfterEvent.View)] = view,
+                [nameof(AfterEvent.Links)] = links,
+                [nameof(AfterEvent.SpotId)] = spot,
+                [nameof(AfterEvent.ShowQuestion)] = outcome.ShowsQuestion,
+                [nameof(AfterEvent.Refusal)] = refusal,
+            }
+        );
     }
 
     /// <summary>The fields of a request's form.</summary>

@@ -43,7 +43,11 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     public async Task<Outcome<HandedFile>> TakeAsync(string key, AttemptState state, string spotId, IFormFile file, CancellationToken gone)
     {
         var words = state.Activity.Words;
-        if (state.QuestionOf(spotId) is not { Closed: false, Question: var asked } || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked) is not { } wish || !state.IsInReach(spotId))
+        if (
+            state.QuestionOf(spotId) is not { Closed: false, Question: var asked }
+            || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked) is not { } wish
+            || !state.IsInReach(spotId)
+        )
         {
             return Outcome<HandedFile>.Refused(words["questionClosed"]);
         }
@@ -73,7 +77,12 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     }
 
     /// <summary>Keeps the files that come with an answer itself, as they do without scripts, and names them in its field «file».</summary>
-    public async Task<(IFormCollection Form, string? Refusal)> TakeAllAsync(string key, AttemptState state, IFormCollection form, CancellationToken gone)
+    public async Task<(IFormCollection Form, string? Refusal)> TakeAllAsync(
+        string key,
+        AttemptState state,
+        IFormCollection form,
+        CancellationToken gone
+    )
     {
         var fields = form.ToDictionary(field => field.Key, field => field.Value);
         string? refusal = null;
@@ -81,52 +90,96 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
         {
             var taken = await TakeAsync(key, state, form["spot"].ToString(), file, gone);
             refusal ??= taken.Refusal;
-            fields["file"] = taken.Succeeded ? StringValues.Concat(fields.GetValueOrDefault("file"), taken.Value.Id) : fields.GetValueOrDefault("file");
+            fields["file"] = taken.Succeeded
+                ? StringValues.Concat(fields.GetValueOrDefault("file"), taken.Value.Id)
+                : fields.GetValueOrDefault("file");
         }
 
         return (new FormCollection(fields, form.Files), refusal);
     }
 
     /// <summary>Adds a piece to a recording, or says in the activity's words why not.</summary>
-    public async Task<Outcome<PieceTaken>> AddPieceAsync(string key, AttemptState state, string spotId, string id, int number, byte[] piece, double seconds)
+    public async Task<Outcome<PieceTaken>> AddPieceAsync(
+        string key,
+        AttemptState state,
+        string spotId,
+        string id,
+        int number,
+        byte[] piece,
+        double seconds
+    )
     {
         var words = state.Activity.Words;
-        if (state.QuestionOf(spotId) is not { Closed: false, Question: var asked } || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked).RecordedSeconds is not { } longest || !state.IsInReach(spotId))
+        if (
+            state.QuestionOf(spotId) is not { Closed: false, Question: var asked }
+            || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked).RecordedSeconds is not { } longest
+            || !state.IsInReach(spotId)
+        )
         {
             return Outcome<PieceTaken>.Refused(words["questionClosed"]);
         }
 
-        if (id.Length is < 16 or > 64 || !id.All(char.IsAsciiLetterOrDigit) || number < 0 || !double.IsFinite(seconds) || seconds > longest + SecondsForgiven || piece.Length == 0)
+        if (
+            id.Length is < 16 or > 64
+            || !id.All(char.IsAsciiLetterOrDigit)
+            || number < 0
+            || !double.IsFinite(seconds)
+            || seconds > longest + SecondsForgiven
+            || piece.Length == 0
+        )
         {
             return Outcome<PieceTaken>.Refused(words["recordingUnreadable"]);
         }
 
         var known = await files.BytesOfAsync(id);
-        if (known + piece.Length > MostPiece + ((longest + SecondsForgiven) * MostBytesASecond) || !await files.HasRoomAsync(key, piece.Length, number == 0 ? 1 : 0))
+        if (
+            known + piece.Length > MostPiece + ((longest + SecondsForgiven) * MostBytesASecond)
+            || !await files.HasRoomAsync(key, piece.Length, number == 0 ? 1 : 0)
+        )
         {
             return Outcome<PieceTaken>.Refused(words["noRoomForFiles"]);
         }
 
-        var type = FileSorts.Of(piece) switch { FileSort.WebM => "audio/webm", FileSort.Ogg => "audio/ogg", FileSort.Mp4 or FileSort.M4a => "audio/mp4", _ => "" };
+        var type = FileSorts.Of(piece) switch
+        {
+            FileSort.WebM => "audio/webm",
+            FileSort.Ogg => "audio/ogg",
+            FileSort.Mp4 or FileSort.M4a => "audio/mp4",
+            _ => "",
+        };
         if (number == 0 && type.Length == 0)
         {
             return Outcome<PieceTaken>.Refused(words["recordingUnreadable"]);
         }
 
-        var begun = new HandedFileRecord { Id = id, AttemptId = key, SpotId = spotId, Name = state.Activity.Words["recordingName"], Kind = HandedKind.Sound, ContentType = type, At = clock.GetUtcNow() };
+        var begun = new HandedFileRecord
+        {
+            Id = id,
+            AttemptId = key,
+            SpotId = spotId,
+            Name = state.Activity.Words["recordingName"],
+            Kind = HandedKind.Sound,
+            ContentType = type,
+            At = clock.GetUtcNow(),
+        };
         return await files.AddPieceAsync(begun, number, piece, Math.Max(0, seconds));
     }
 
     /// <summary>The last part of a name, short enough and without anything that is no letter of a name.</summary>
     private static string NameOf(string given)
     {
-        var name = new string([.. Path.GetFileName(given.Replace('\\', '/')).Where(letter => !char.IsControl(letter) && !TurnsText(letter))]).Trim();
+        var name = new string([
+            .. Path.GetFileName(given.Replace('\\', '/')).Where(letter => !char.IsControl(letter) && !TurnsText(letter)),
+        ]).Trim();
         var end = Path.GetExtension(name);
-        return name.Length == 0 ? "file" : name.Length <= LongestName ? name : name[..(LongestName - Math.Min(20, end.Length))] + (end.Length <= 20 ? end : "");
+        return name.Length == 0 ? "file"
+            : name.Length <= LongestName ? name
+            : name[..(LongestName - Math.Min(20, end.Length))] + (end.Length <= 20 ? end : "");
     }
 
     /// <summary>Signs that turn the direction of what follows (Unicode Standard Annex 9): «exe.gpj» must not read as «jpg.exe».</summary>
-    private static bool TurnsText(char letter) => letter is '\u200e' or '\u200f' or '\u061c' or (>= '\u202a' and <= '\u202e') or (>= '\u2066' and <= '\u2069');
+    private static bool TurnsText(char letter) =>
+        letter is '\u200e' or '\u200f' or '\u061c' or (>= '\u202a' and <= '\u202e') or (>= '\u2066' and <= '\u2069');
 
     /// <summary>What a file is, and its bytes as they are kept; none when it pretends to be a picture and is none.</summary>
     private static (HandedKind Kind, string Type, byte[]? Clean) Read(byte[] bytes, string name, bool asSound)

@@ -18,33 +18,51 @@ internal static class LearningEndpoints
 {
     public static void MapLearning(this IEndpointRouteBuilder routes)
     {
-        routes.MapPost("/work/{attempt}/events", TakeAsync)
-            .RequireAuthorization(Rights.AttemptLearner).AddEndpointFilter<ProofFilter>();
+        routes.MapPost("/work/{attempt}/events", TakeAsync).RequireAuthorization(Rights.AttemptLearner).AddEndpointFilter<ProofFilter>();
         routes.MapHanded();
-        routes.MapGet("/work/{attempt}/events", async (string attempt, HttpContext context, AttemptStore attempts, Doors doors, Watch watch, TimeProvider clock) =>
-        {
-            var loaded = (await attempts.LoadAsync(attempt))!;
-            watch.Hear(loaded.Record.ActivityId, attempt, changed: false);
-            EventReply.SayEdition(context, loaded.State.Edition);
-            if (await doors.SomebodyWaitsAsAsync(loaded.Record.PersonId))
-            {
-                context.Response.Headers["X-Slate-Door"] = "1";
-            }
+        routes
+            .MapGet(
+                "/work/{attempt}/events",
+                async (string attempt, HttpContext context, AttemptStore attempts, Doors doors, Watch watch, TimeProvider clock) =>
+                {
+                    var loaded = (await attempts.LoadAsync(attempt))!;
+                    watch.Hear(loaded.Record.ActivityId, attempt, changed: false);
+                    EventReply.SayEdition(context, loaded.State.Edition);
+                    if (await doors.SomebodyWaitsAsAsync(loaded.Record.PersonId))
+                    {
+                        context.Response.Headers["X-Slate-Door"] = "1";
+                    }
 
-            if (loaded.State.RunsOutAt is { } end)
-            {
-                context.Response.Headers["X-Slate-Remaining"] = (end - clock.GetUtcNow()).TotalSeconds.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture);
-            }
+                    if (loaded.State.RunsOutAt is { } end)
+                    {
+                        context.Response.Headers["X-Slate-Remaining"] = (end - clock.GetUtcNow()).TotalSeconds.ToString(
+                            "0.0",
+                            System.Globalization.CultureInfo.InvariantCulture
+                        );
+                    }
 
-            return Results.NoContent();
-        }).RequireAuthorization(Rights.AttemptLearner);
+                    return Results.NoContent();
+                }
+            )
+            .RequireAuthorization(Rights.AttemptLearner);
     }
 
     /// <summary>The page of an attempt, under the session's own path base.</summary>
     public static string PageOf(HttpContext context, AttemptRecord attempt) =>
         $"{context.Request.PathBase}/a/{attempt.ActivityId}{(attempt.AssignmentId is { } id ? $"?assignment={id}" : "")}";
 
-    private static async Task<IResult> TakeAsync(string attempt, HttpContext context, AttemptStore attempts, HandedFiles handed, HandedIntake intake, VoteCounts votes, AddedSpots added, PublishedActivities published, Watch watch, TimeProvider clock)
+    private static async Task<IResult> TakeAsync(
+        string attempt,
+        HttpContext context,
+        AttemptStore attempts,
+        HandedFiles handed,
+        HandedIntake intake,
+        VoteCounts votes,
+        AddedSpots added,
+        PublishedActivities published,
+        Watch watch,
+        TimeProvider clock
+    )
     {
         var form = await context.Request.ReadFormAsync();
         var loaded = (await attempts.LoadAsync(attempt))!;
@@ -54,8 +72,14 @@ internal static class LearningEndpoints
         var fields = form.Fields();
         var read = EventForm.Read(fields, loaded.State, await handed.OfAsync(attempt, loaded.State), now);
         refusal ??= read.Refusal;
-        var times = loaded.Assignment is { } assignment ? assignment.TimesFor(await published.ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)) : default;
-        if (!loaded.State.IsHandedIn && read is { Succeeded: true, Value: not (Opened or Visited) } && PublishedActivities.WhyOver(loaded.Assignment, times, now) is { } why)
+        var times = loaded.Assignment is { } assignment
+            ? assignment.TimesFor(await published.ExtraDaysAsync(assignment.Id, loaded.Record.PersonId))
+            : default;
+        if (
+            !loaded.State.IsHandedIn
+            && read is { Succeeded: true, Value: not (Opened or Visited) }
+            && PublishedActivities.WhyOver(loaded.Assignment, times, now) is { } why
+        )
         {
             refusal = loaded.State.Activity.Words[why];
         }
@@ -70,7 +94,16 @@ internal static class LearningEndpoints
         if (!EventReply.FromScript(context))
         {
             var spot = form["spot"].ToString();
-            return Results.Redirect(page + (form["act"] == "handIn" ? "#result" : form["act"] == "annotate" ? "#findings" : form["act"] == "visit" ? "" : spot.Length > 0 ? $"#spot-{spot}" : ""));
+            return Results.Redirect(
+                page
+                    + (
+                        form["act"] == "handIn" ? "#result"
+                        : form["act"] == "annotate" ? "#findings"
+                        : form["act"] == "visit" ? ""
+                        : spot.Length > 0 ? $"#spot-{spot}"
+                        : ""
+                    )
+            );
         }
 
         EventReply.SayEdition(context, loaded.State.Edition);
@@ -85,16 +118,24 @@ internal static class LearningEndpoints
     }
 
     /// <summary>What the learner's components need for this attempt.</summary>
-    public static PlayLinks LinksOf(HttpContext context, AttemptRecord attempt, string? styleNonce) => new(
-        $"{context.Request.PathBase}/work/{attempt.Id}/events", attempt.Id, Proof(context), styleNonce)
-    {
-        Base = context.Request.PathBase,
-        OwnHost = context.Request.Host.Value ?? "",
-        Paper = PageOf(context, attempt) + (attempt.AssignmentId is null ? "?" : "&") + "paper=true",
-        Again = attempt.HandedInAt is not null ? $"{context.Request.PathBase}/a/{attempt.ActivityId}?handler=again{(attempt.AssignmentId is { } id ? $"&assignment={id}" : "")}" : null,
-    };
+    public static PlayLinks LinksOf(HttpContext context, AttemptRecord attempt, string? styleNonce) =>
+        new($"{context.Request.PathBase}/work/{attempt.Id}/events", attempt.Id, Proof(context), styleNonce)
+        {
+            Base = context.Request.PathBase,
+            OwnHost = context.Request.Host.Value ?? "",
+            Paper = PageOf(context, attempt) + (attempt.AssignmentId is null ? "?" : "&") + "paper=true",
+            Again = attempt.HandedInAt is not null
+                ? $"{context.Request.PathBase}/a/{attempt.ActivityId}?handler=again{(attempt.AssignmentId is { } id ? $"&assignment={id}" : "")}"
+                : null,
+        };
 
     /// <summary>The form field that proves our own page.</summary>
     public static (string Name, string Value) Proof(HttpContext context) =>
-        (RequestProof.Field, context.RequestServices.GetRequiredService<Microsoft.AspNetCore.Antiforgery.IAntiforgery>().GetAndStoreTokens(context).RequestToken!);
+        (
+            RequestProof.Field,
+            context
+                .RequestServices.GetRequiredService<Microsoft.AspNetCore.Antiforgery.IAntiforgery>()
+                .GetAndStoreTokens(context)
+                .RequestToken!
+        );
 }

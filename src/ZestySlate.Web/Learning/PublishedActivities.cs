@@ -49,7 +49,11 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
             return !assignment.IsGiven && current?.HandedInAt is null ? new Opening.Closed("takenAway", activity)
                 : current is null && times.IsBefore(clock.GetUtcNow()) ? new Opening.Closed("notOpenYet", activity)
                 : current is null && times.IsOver(clock.GetUtcNow()) ? new Opening.Closed("acceptedNoMore", activity)
-                : new Opening.Attempt(current ?? await attempts.BeginAsync(activity, personId, assignment)) { Assignment = assignment, Times = times };
+                : new Opening.Attempt(current ?? await attempts.BeginAsync(activity, personId, assignment))
+                {
+                    Assignment = assignment,
+                    Times = times,
+                };
         }
 
         var isOwner = activity.OwnerId == personId;
@@ -58,15 +62,20 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
             return new Opening.Closed("notPublished", null);
         }
 
-        if (!isOwner && activity.Visibility is Visibility.Private or Visibility.ClassOnly or Visibility.School
-            && !(personId is not null && await IsLetInAsync(activity, personId)))
+        if (
+            !isOwner
+            && activity.Visibility is Visibility.Private or Visibility.ClassOnly or Visibility.School
+            && !(personId is not null && await IsLetInAsync(activity, personId))
+        )
         {
             return activity.Visibility == Visibility.Private ? new Opening.Closed("isPrivate", activity) : new Opening.AskCode(activity);
         }
 
         return personId is null
             ? new Opening.AskName(activity)
-            : new Opening.Attempt(await reader.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null));
+            : new Opening.Attempt(
+                await reader.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null)
+            );
     }
 
     /// <summary>True for somebody of the school it is shown to, and for colleagues who were let in.</summary>
@@ -75,16 +84,24 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
         || await db.Activities.Where(one => one.Id == activity.Id).AnyAsync(rights.LetIn(personId));
 
     /// <summary>Why nothing more is taken for an attempt, as an entry of the words learners read; null while it is.</summary>
-    public async Task<string?> WhyOverAsync(LoadedAttempt loaded) => loaded.Assignment is not { } assignment ? null
-        : WhyOver(assignment, assignment.TimesFor(await ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)), clock.GetUtcNow());
+    public async Task<string?> WhyOverAsync(LoadedAttempt loaded) =>
+        loaded.Assignment is not { } assignment
+            ? null
+            : WhyOver(assignment, assignment.TimesFor(await ExtraDaysAsync(assignment.Id, loaded.Record.PersonId)), clock.GetUtcNow());
 
     /// <summary>The same, where it is known when it is due for the learner.</summary>
     public static string? WhyOver(AssignmentRecord? assignment, AssignmentTimes times, DateTimeOffset now) =>
-        assignment is null ? null : !assignment.IsGiven ? "takenAway" : times.IsOver(now) ? "acceptedNoMore" : null;
+        assignment is null ? null
+        : !assignment.IsGiven ? "takenAway"
+        : times.IsOver(now) ? "acceptedNoMore"
+        : null;
 
     /// <summary>How many days later an assignment is due for a learner.</summary>
     public Task<int> ExtraDaysAsync(int assignmentId, string personId) =>
-        db.AssignmentExceptions.Where(e => e.AssignmentId == assignmentId && e.PersonId == personId).Select(e => e.ExtraDays).FirstOrDefaultAsync();
+        db
+            .AssignmentExceptions.Where(e => e.AssignmentId == assignmentId && e.PersonId == personId)
+            .Select(e => e.ExtraDays)
+            .FirstOrDefaultAsync();
 
     /// <summary>The assignment through which a person has the activity: the one named, or that of their class.</summary>
     private async Task<AssignmentRecord?> AssignmentForAsync(ActivityRecord activity, string personId, int? assignmentId)
@@ -101,9 +118,11 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
             return null;
         }
 
-        return await (from enrolment in db.Enrolments
-                      join given in db.Assignments on enrolment.ClassId equals given.ClassId
-                      where enrolment.PersonId == personId && given.ActivityId == activity.Id && !given.Withdrawn && !given.KeptBack
-                      select given).FirstOrDefaultAsync();
+        return await (
+            from enrolment in db.Enrolments
+            join given in db.Assignments on enrolment.ClassId equals given.ClassId
+            where enrolment.PersonId == personId && given.ActivityId == activity.Id && !given.Withdrawn && !given.KeptBack
+            select given
+        ).FirstOrDefaultAsync();
     }
 }

@@ -15,13 +15,7 @@ namespace ZestySlate.Web.Locks;
 internal static class LockForms
 {
     public static IReadOnlyList<ILockForm> All { get; } =
-    [
-        new CodeForm(),
-        new NumberLockForm(),
-        new AnswerForm(),
-        new ScoreForm(),
-        new FoundForm(),
-    ];
+    [new CodeForm(), new NumberLockForm(), new AnswerForm(), new ScoreForm(), new FoundForm()];
 
     /// <summary>The form of a key's kind; null for none.</summary>
     public static ILockForm? For(LockKey? key) => All.FirstOrDefault(form => form.KeyType == key?.GetType());
@@ -36,12 +30,17 @@ internal static class LockForms
         }
 
         var key = kind.Read(form, EditForms.Decimal(form["wrongCosts"]) ?? 0, activity.Words.Culture);
-        return !key.Succeeded ? Outcome<Edit>.Refused(key.Refusal!) : new SetLock(item, new Lock
-        {
-            Key = key.Value,
-            Words = form["lockWords"].ToString().Trim(),
-            WrongWords = form["wrongWords"].ToString().Trim(),
-            OpenWords = form["openWords"].ToString().Trim(),
-        });
+        return !key.Succeeded
+            ? Outcome<Edit>.Refused(key.Refusal!)
+            : new SetLock(
+                item,
+                new Lock
+                {
+                    Key = key.Value,
+                    Words = form["lockWords"].ToString().Trim(),
+                    WrongWords = form["wrongWords"].ToString().Trim(),
+                    OpenWords = form["openWords"].ToString().Trim(),
+                }
+            );
     }
 }

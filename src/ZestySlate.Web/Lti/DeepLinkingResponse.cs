@@ -9,7 +9,16 @@ using ZestySlate.Storage.CourseSites;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>One activity as it is handed to a course site.</summary>
-public sealed record ChosenItem(string Address, string Title, string Summary, decimal? Points, DateTimeOffset? From, DateTimeOffset? Due, string ActivityId, string? Thumbnail);
+public sealed record ChosenItem(
+    string Address,
+    string Title,
+    string Summary,
+    decimal? Points,
+    DateTimeOffset? From,
+    DateTimeOffset? Due,
+    string ActivityId,
+    string? Thumbnail
+);
 
 /// <summary>Signs the answer to a wish for content (Deep Linking 2.0, 4. response message).</summary>
 public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
@@ -52,17 +61,28 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
         };
         if (item.Points is { } points)
         {
-            content["lineItem"] = new Dictionary<string, object> { ["label"] = item.Title, ["scoreMaximum"] = points, ["resourceId"] = item.ActivityId };
+            content["lineItem"] = new Dictionary<string, object>
+            {
+                ["label"] = item.Title,
+                ["scoreMaximum"] = points,
+                ["resourceId"] = item.ActivityId,
+            };
         }
 
         if (item.From is { } from)
         {
-            content["available"] = new Dictionary<string, object> { ["startDateTime"] = from.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture) };
+            content["available"] = new Dictionary<string, object>
+            {
+                ["startDateTime"] = from.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture),
+            };
         }
 
         if (item.Due is { } due)
         {
-            content["submission"] = new Dictionary<string, object> { ["endDateTime"] = due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture) };
+            content["submission"] = new Dictionary<string, object>
+            {
+                ["endDateTime"] = due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture),
+            };
         }
 
         if (item.Thumbnail is { } thumbnail)

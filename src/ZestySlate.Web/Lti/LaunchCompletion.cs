@@ -13,7 +13,16 @@ using ZestySlate.Web.Identity;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Lets in whoever came by a valid launch, and leads them to their page.</summary>
-internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserManager<Person> people, FrameSessions sessions, AttemptStore attempts, AttemptReader reader, CourseScores scores, TimeProvider clock)
+internal sealed class LaunchCompletion(
+    SlateDb db,
+    ActivityRights rights,
+    UserManager<Person> people,
+    FrameSessions sessions,
+    AttemptStore attempts,
+    AttemptReader reader,
+    CourseScores scores,
+    TimeProvider clock
+)
 {
     /// <summary>The address to go on at, or why there is none.</summary>
     public async Task<Outcome<string>> CompleteAsync(Launch launch)
@@ -37,7 +46,9 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
         var assignment = await AssignmentAsync(launch, activity);
         if (launch.Teaching)
         {
-            return await rights.MayEditAsync(activity.Id, person.Id) ? $"{session}/author/{activity.Id}/results" : $"{session}/a/{activity.Id}";
+            return await rights.MayEditAsync(activity.Id, person.Id)
+                ? $"{session}/author/{activity.Id}/results"
+                : $"{session}/a/{activity.Id}";
         }
 
         if (await reader.CurrentAsync(activity.Id, person.Id, assignment.Id) is null)
@@ -50,13 +61,27 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
 
     private async Task<Person> PersonAsync(Launch launch)
     {
-        var known = await db.CourseSitePeople.SingleOrDefaultAsync(p => p.CourseSiteId == launch.CourseSiteId && p.Subject == launch.Subject);
+        var known = await db.CourseSitePeople.SingleOrDefaultAsync(p =>
+            p.CourseSiteId == launch.CourseSiteId && p.Subject == launch.Subject
+        );
         var person = known is null ? null : await people.FindByIdAsync(known.PersonId);
         if (person is null)
         {
-            person = new Person { UserName = Ids.Secret(), DisplayName = launch.Name, CreatedAt = clock.GetUtcNow() };
+            person = new Person
+            {
+                UserName = Ids.Secret(),
+                DisplayName = launch.Name,
+                CreatedAt = clock.GetUtcNow(),
+            };
             await people.CreateAsync(person);
-            db.CourseSitePeople.Add(new CourseSitePerson { CourseSiteId = launch.CourseSiteId, Subject = launch.Subject, PersonId = person.Id });
+            db.CourseSitePeople.Add(
+                new CourseSitePerson
+                {
+                    CourseSiteId = launch.CourseSiteId,
+                    Subject = launch.Subject,
+                    PersonId = person.Id,
+                }
+            );
             await db.SaveChangesAsync();
         }
 
@@ -76,21 +101,37 @@ internal sealed class LaunchCompletion(SlateDb db, ActivityRights rights, UserMa
     /// </summary>
     private async Task AskForLinkAsync(Launch launch, CourseSiteRecord site, Person person)
     {
-        if (!site.LinksByEmail || launch is not { Teaching: true, Email: { } email } || person.PasswordHash is not null
-            || await people.FindByEmailAsync(email) is not { PasswordHash: not null } account || await people.IsInRoleAsync(account, Roles.Keeper)
-            || await db.AccountLinks.AnyAsync(link => link.CourseSiteId == site.Id && link.Subject == launch.Subject))
+        if (
+            !site.LinksByEmail
+            || launch is not { Teaching: true, Email: { } email }
+            || person.PasswordHash is not null
+            || await people.FindByEmailAsync(email) is not { PasswordHash: not null } account
+            || await people.IsInRoleAsync(account, Roles.Keeper)
+            || await db.AccountLinks.AnyAsync(link => link.CourseSiteId == site.Id && link.Subject == launch.Subject)
+        )
         {
             return;
         }
 
-        db.AccountLinks.Add(new AccountLink { CourseSiteId = site.Id, Subject = launch.Subject, PersonId = account.Id, Name = launch.Name, At = clock.GetUtcNow() });
+        db.AccountLinks.Add(
+            new AccountLink
+            {
+                CourseSiteId = site.Id,
+                Subject = launch.Subject,
+                PersonId = account.Id,
+                Name = launch.Name,
+                At = clock.GetUtcNow(),
+            }
+        );
         await db.SaveChangesAsync();
     }
 
     private async Task<AssignmentRecord> AssignmentAsync(Launch launch, ActivityRecord activity)
     {
-        Task<AssignmentRecord?> Find() => db.Assignments.SingleOrDefaultAsync(a =>
-            a.CourseSiteId == launch.CourseSiteId && a.DeploymentId == launch.DeploymentId && a.ResourceLinkId == launch.ResourceLinkId);
+        Task<AssignmentRecord?> Find() =>
+            db.Assignments.SingleOrDefaultAsync(a =>
+                a.CourseSiteId == launch.CourseSiteId && a.DeploymentId == launch.DeploymentId && a.ResourceLinkId == launch.ResourceLinkId
+            );
 
         var assignment = await Find();
         if (assignment is null)

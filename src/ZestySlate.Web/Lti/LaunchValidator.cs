@@ -50,30 +50,39 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             return Refused("The keys of the course site could not be fetched just now. Try again in a minute.");
         }
 
-        var result = await handler.ValidateTokenAsync(idToken, new TokenValidationParameters
-        {
-            IssuerSigningKeys = keys,
-            RequireSignedTokens = true,
-            ValidateIssuerSigningKey = true,
-            ValidAlgorithms = [SecurityAlgorithms.RsaSha256],
-            ValidIssuer = site.Issuer,
-            ValidAudience = site.ClientId,
-            RequireExpirationTime = true,
-            ClockSkew = ClockSkew,
-            LifetimeValidator = (from, until, _, _) =>
-                until is { } end && end.ToUniversalTime() > (now - ClockSkew).UtcDateTime
-                && (from is not { } begin || begin.ToUniversalTime() < (now + ClockSkew).UtcDateTime),
-        });
+        var result = await handler.ValidateTokenAsync(
+            idToken,
+            new TokenValidationParameters
+            {
+                IssuerSigningKeys = keys,
+                RequireSignedTokens = true,
+                ValidateIssuerSigningKey = true,
+                ValidAlgorithms = [SecurityAlgorithms.RsaSha256],
+                ValidIssuer = site.Issuer,
+                ValidAudience = site.ClientId,
+                RequireExpirationTime = true,
+                ClockSkew = ClockSkew,
+                LifetimeValidator = (from, until, _, _) =>
+                    until is { } end
+                    && end.ToUniversalTime() > (now - ClockSkew).UtcDateTime
+                    && (from is not { } begin || begin.ToUniversalTime() < (now + ClockSkew).UtcDateTime),
+            }
+        );
         if (!result.IsValid)
         {
-            return Refused("The message of the course site did not pass the checks: " + result.Exception switch
-            {
-                SecurityTokenSignatureKeyNotFoundException or SecurityTokenInvalidSignatureException => "its signature is not the course site's.",
-                SecurityTokenInvalidIssuerException => "it names another sender.",
-                SecurityTokenInvalidAudienceException => "it was meant for somebody else.",
-                SecurityTokenInvalidLifetimeException or SecurityTokenExpiredException or SecurityTokenNoExpirationException => "it is too old.",
-                _ => "it is not signed as it must be.",
-            });
+            return Refused(
+                "The message of the course site did not pass the checks: "
+                    + result.Exception switch
+                    {
+                        SecurityTokenSignatureKeyNotFoundException or SecurityTokenInvalidSignatureException =>
+                            "its signature is not the course site's.",
+                        SecurityTokenInvalidIssuerException => "it names another sender.",
+                        SecurityTokenInvalidAudienceException => "it was meant for somebody else.",
+                        SecurityTokenInvalidLifetimeException or SecurityTokenExpiredException or SecurityTokenNoExpirationException =>
+                            "it is too old.",
+                        _ => "it is not signed as it must be.",
+                    }
+            );
         }
 
         var token = (JsonWebToken)result.SecurityToken;
@@ -123,16 +132,25 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             return "The course site does not say which of its links was opened.";
         }
 
-        return Text(token, LtiNames.MessageType) == LtiNames.DeepLinkingRequest && Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is null
-            ? "The course site does not say where the chosen content goes." : null;
+        return
+            Text(token, LtiNames.MessageType) == LtiNames.DeepLinkingRequest
+            && Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is null
+            ? "The course site does not say where the chosen content goes."
+            : null;
     }
 
     private async Task<Outcome<(Launch, CourseSiteLogin)>> UseNonceAsync(CourseSiteLogin login, JsonWebToken token, CourseSiteRecord site)
     {
         // One statement decides, so that two launches at once cannot both use it.
-        if (await db.CourseSiteLogins.Where(l => l.State == login.State && !l.NonceUsed).ExecuteUpdateAsync(set => set.SetProperty(l => l.NonceUsed, true)) == 0)
+        if (
+            await db
+                .CourseSiteLogins.Where(l => l.State == login.State && !l.NonceUsed)
+                .ExecuteUpdateAsync(set => set.SetProperty(l => l.NonceUsed, true)) == 0
+        )
         {
-            return Outcome<(Launch, CourseSiteLogin)>.Refused("This message of the course site was used already. Open the activity from your course once more.");
+            return Outcome<(Launch, CourseSiteLogin)>.Refused(
+                "This message of the course site was used already. Open the activity from your course once more."
+            );
         }
 
         return (LaunchOf(token, site), login);
@@ -140,10 +158,17 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
 
     private static Launch LaunchOf(JsonWebToken token, CourseSiteRecord site)
     {
-        var roles = Claim(token, LtiNames.Roles) is { ValueKind: JsonValueKind.Array } list ? list.EnumerateArray().Where(role => role.ValueKind == JsonValueKind.String).Select(role => role.GetString()!).ToList() : [];
-        var scopes = Claim(token, LtiNames.AgsEndpoint) is { ValueKind: JsonValueKind.Object } ags && ags.TryGetProperty("scope", out var scope) && scope.ValueKind == JsonValueKind.Array
-            ? scope.EnumerateArray().Where(s => s.ValueKind == JsonValueKind.String).Select(s => s.GetString()).ToList() : [];
-        var name = Text(token, "name") ?? string.Join(' ', new[] { Text(token, "given_name"), Text(token, "family_name") }.Where(n => n is not null));
+        var roles = Claim(token, LtiNames.Roles) is { ValueKind: JsonValueKind.Array } list
+            ? list.EnumerateArray().Where(role => role.ValueKind == JsonValueKind.String).Select(role => role.GetString()!).ToList()
+            : [];
+        var scopes =
+            Claim(token, LtiNames.AgsEndpoint) is { ValueKind: JsonValueKind.Object } ags
+            && ags.TryGetProperty("scope", out var scope)
+            && scope.ValueKind == JsonValueKind.Array
+                ? scope.EnumerateArray().Where(s => s.ValueKind == JsonValueKind.String).Select(s => s.GetString()).ToList()
+                : [];
+        var name = Text(token, "name")
+            ?? string.Join(' ', new[] { Text(token, "given_name"), Text(token, "family_name") }.Where(n => n is not null));
         return new Launch
         {
             CourseSiteId = site.Id,
@@ -159,18 +184,36 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             ResourceLinkTitle = Part(token, LtiNames.ResourceLink, "title"),
             LineItemUrl = scopes.Contains(LtiNames.ScoreScope) ? Address(Part(token, LtiNames.AgsEndpoint, "lineitem")) : null,
             MembershipsUrl = Address(Part(token, LtiNames.NrpsService, "context_memberships_url")),
-            Due = DateTimeOffset.TryParse(Part(token, LtiNames.Custom, "due"), System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AssumeUniversal, out var due) ? due : null,
+            Due = DateTimeOffset.TryParse(
+                Part(token, LtiNames.Custom, "due"),
+                System.Globalization.CultureInfo.InvariantCulture,
+                System.Globalization.DateTimeStyles.AssumeUniversal,
+                out var due
+            )
+                ? due
+                : null,
             DeepLinking = Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is { } returnUrl
-                ? new DeepLinkingRequest(returnUrl, Part(token, LtiNames.DeepLinkingSettings, "data"), Text(token, LtiNames.DeploymentId)!, Part(token, LtiNames.Context, "title") ?? "the course")
+                ? new DeepLinkingRequest(
+                    returnUrl,
+                    Part(token, LtiNames.DeepLinkingSettings, "data"),
+                    Text(token, LtiNames.DeploymentId)!,
+                    Part(token, LtiNames.Context, "title") ?? "the course"
+                )
                 {
-                    TakesSeveral = Claim(token, LtiNames.DeepLinkingSettings) is { } settings && settings.TryGetProperty("accept_multiple", out var several) && several.ValueKind == JsonValueKind.True,
+                    TakesSeveral =
+                        Claim(token, LtiNames.DeepLinkingSettings) is { } settings
+                        && settings.TryGetProperty("accept_multiple", out var several)
+                        && several.ValueKind == JsonValueKind.True,
                 }
                 : null,
         };
     }
 
     /// <summary>An address that can be asked: absolute, http or https; else null.</summary>
-    private static string? Address(string? given) => Uri.TryCreate(given, UriKind.Absolute, out var address) && (address.Scheme is "http" or "https") && address.Host.Length > 0 ? given : null;
+    private static string? Address(string? given) =>
+        Uri.TryCreate(given, UriKind.Absolute, out var address) && (address.Scheme is "http" or "https") && address.Host.Length > 0
+            ? given
+            : null;
 
     private static JsonElement? Claim(JsonWebToken token, string name) =>
         token.TryGetPayloadValue<JsonElement>(name, out var value) ? value : null;
@@ -179,6 +222,9 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
         token.TryGetPayloadValue<string>(name, out var value) && !string.IsNullOrEmpty(value) ? value : null;
 
     private static string? Part(JsonWebToken token, string name, string part) =>
-        Claim(token, name) is { ValueKind: JsonValueKind.Object } claim && claim.TryGetProperty(part, out var value) && value.ValueKind == JsonValueKind.String
-            ? value.GetString() : null;
+        Claim(token, name) is { ValueKind: JsonValueKind.Object } claim
+        && claim.TryGetProperty(part, out var value)
+        && value.ValueKind == JsonValueKind.String
+            ? value.GetString()
+            : null;
 }

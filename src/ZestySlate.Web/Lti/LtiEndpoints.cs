@@ -38,7 +38,11 @@ internal static class LtiEndpoints
         var site = sites.Count == 1 && Get("client_id") is null ? sites[0] : sites.SingleOrDefault(s => s.ClientId == Get("client_id"));
         if (site is null || Get("login_hint") is not { } loginHint)
         {
-            return Refused(context, issuer, "This course site is not registered with Zesty Slate. Whoever runs it can register it under «Course sites».");
+            return Refused(
+                context,
+                issuer,
+                "This course site is not registered with Zesty Slate. Whoever runs it can register it under «Course sites»."
+            );
         }
 
         var target = Get("target_link_uri");
@@ -60,33 +64,49 @@ internal static class LtiEndpoints
         await db.CourseSiteLogins.Where(old => old.ExpiresAt < clock.GetUtcNow()).ExecuteDeleteAsync();
         await db.SaveChangesAsync();
 
-        var address = Microsoft.AspNetCore.WebUtilities.QueryHelpers.AddQueryString(site.AuthorizationEndpoint, new Dictionary<string, string?>
-        {
-            ["scope"] = "openid",
-            ["response_type"] = "id_token",
-            ["response_mode"] = "form_post",
-            ["prompt"] = "none",
-            ["client_id"] = site.ClientId,
-            ["redirect_uri"] = OwnAddress.Of(context) + "/lti/launch",
-            ["login_hint"] = loginHint,
-            ["lti_message_hint"] = Get("lti_message_hint"),
-            ["state"] = login.State,
-            ["nonce"] = login.Nonce,
-        });
-        context.Response.Cookies.Append(CookieOf(login.State), login.Nonce, new CookieOptions
-        {
-            HttpOnly = true,
-            Secure = true,
-            SameSite = SameSiteMode.None,
-            Path = "/lti",
-            MaxAge = LoginLasts,
-        });
+        var address = Microsoft.AspNetCore.WebUtilities.QueryHelpers.AddQueryString(
+            site.AuthorizationEndpoint,
+            new Dictionary<string, string?>
+            {
+                ["scope"] = "openid",
+                ["response_type"] = "id_token",
+                ["response_mode"] = "form_post",
+                ["prompt"] = "none",
+                ["client_id"] = site.ClientId,
+                ["redirect_uri"] = OwnAddress.Of(context) + "/lti/launch",
+                ["login_hint"] = loginHint,
+                ["lti_message_hint"] = Get("lti_message_hint"),
+                ["state"] = login.State,
+                ["nonce"] = login.Nonce,
+            }
+        );
+        context.Response.Cookies.Append(
+            CookieOf(login.State),
+            login.Nonce,
+            new CookieOptions
+            {
+                HttpOnly = true,
+                Secure = true,
+                SameSite = SameSiteMode.None,
+                Path = "/lti",
+                MaxAge = LoginLasts,
+            }
+        );
         if (login.StorageTarget is null)
         {
             return Results.Redirect(address);
         }
 
-        return Page(new BrowserStep("put", new Uri(site.AuthorizationEndpoint).GetLeftPart(UriPartial.Authority), login.StorageTarget, login.State, login.Nonce, address));
+        return Page(
+            new BrowserStep(
+                "put",
+                new Uri(site.AuthorizationEndpoint).GetLeftPart(UriPartial.Authority),
+                login.StorageTarget,
+                login.State,
+                login.Nonce,
+                address
+            )
+        );
     }
 
     private static async Task<IResult> LaunchAsync(HttpContext context, SlateDb db, LaunchValidator validator, LaunchCompletion completion)
@@ -107,13 +127,27 @@ internal static class LtiEndpoints
 
         if (login.StorageTarget is null)
         {
-            return Refused(context, await IssuerAsync(db, state), "Your browser keeps no cookies for us inside this page, so that it cannot be known that the sign-in is yours. Open the activity in a tab of its own.");
+            return Refused(
+                context,
+                await IssuerAsync(db, state),
+                "Your browser keeps no cookies for us inside this page, so that it cannot be known that the sign-in is "
+                    + "yours. Open the activity in a tab of its own."
+            );
         }
 
         login.PendingLaunch = JsonSerializer.Serialize(launch);
         await db.SaveChangesAsync();
         var site = await db.CourseSites.SingleAsync(s => s.Id == login.CourseSiteId);
-        return Page(new BrowserStep("get", new Uri(site.AuthorizationEndpoint).GetLeftPart(UriPartial.Authority), login.StorageTarget, state, null, "/lti/continue"));
+        return Page(
+            new BrowserStep(
+                "get",
+                new Uri(site.AuthorizationEndpoint).GetLeftPart(UriPartial.Authority),
+                login.StorageTarget,
+                state,
+                null,
+                "/lti/continue"
+            )
+        );
     }
 
     private static async Task<IResult> ContinueAsync(HttpContext context, SlateDb db, LaunchCompletion completion)
@@ -128,7 +162,11 @@ internal static class LtiEndpoints
         var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == form["state"].ToString());
         if (login?.PendingLaunch is not { } pending || login.Nonce != form["proof"])
         {
-            return Refused(context, await IssuerAsync(db, form["state"].ToString()), "It cannot be known that this sign-in was begun in your browser. Open the activity from your course once more.");
+            return Refused(
+                context,
+                await IssuerAsync(db, form["state"].ToString()),
+                "It cannot be known that this sign-in was begun in your browser. Open the activity from your course once more."
+            );
         }
 
         login.PendingLaunch = null;
@@ -136,7 +174,13 @@ internal static class LtiEndpoints
         return await EnterAsync(context, db, completion, login, JsonSerializer.Deserialize<Launch>(pending)!);
     }
 
-    private static async Task<IResult> EnterAsync(HttpContext context, SlateDb db, LaunchCompletion completion, CourseSiteLogin login, Launch launch)
+    private static async Task<IResult> EnterAsync(
+        HttpContext context,
+        SlateDb db,
+        LaunchCompletion completion,
+        CourseSiteLogin login,
+        Launch launch
+    )
     {
         var entered = await completion.CompleteAsync(launch);
         return entered.Succeeded ? Results.Redirect(entered.Value) : Refused(context, await IssuerAsync(db, login.State), entered.Refusal!);
@@ -149,7 +193,12 @@ internal static class LtiEndpoints
 
     /// <summary>The issuer of the course site that a sign-in was begun for.</summary>
     private static async Task<string?> IssuerAsync(SlateDb db, string state) =>
-        await (from login in db.CourseSiteLogins join site in db.CourseSites on login.CourseSiteId equals site.Id where login.State == state select site.Issuer).SingleOrDefaultAsync();
+        await (
+            from login in db.CourseSiteLogins
+            join site in db.CourseSites on login.CourseSiteId equals site.Id
+            where login.State == state
+            select site.Issuer
+        ).SingleOrDefaultAsync();
 
     /// <summary>Refuses a launch, to who stands in front of it and in the log.</summary>
     /// <param name="context">The request.</param>
@@ -158,6 +207,9 @@ internal static class LtiEndpoints
     private static RazorComponentResult<LaunchRefused> Refused(HttpContext context, string? issuer, string reason)
     {
         Notices.LaunchRefused(context.RequestServices.GetRequiredService<ILogger<LaunchRefused>>(), Notices.Plain(issuer), reason);
-        return new(new Dictionary<string, object?> { [nameof(LaunchRefused.Reason)] = reason }) { StatusCode = StatusCodes.Status403Forbidden };
+        return new(new Dictionary<string, object?> { [nameof(LaunchRefused.Reason)] = reason })
+        {
+            StatusCode = StatusCodes.Status403Forbidden,
+        };
     }
 }

@@ -34,5 +34,13 @@ internal static class LtiNames
 
     /// <summary>True for roles that build and place content.</summary>
     public static bool IsTeaching(IEnumerable<string> roles) =>
-        roles.Any(role => role is Membership + "Instructor" or Membership + "ContentDeveloper" or Membership + "Administrator" or "Instructor" or "ContentDeveloper" or "Administrator");
+        roles.Any(role =>
+            role
+                is Membership + "Instructor"
+                    or Membership + "ContentDeveloper"
+                    or Membership + "Administrator"
+                    or "Instructor"
+                    or "ContentDeveloper"
+                    or "Administrator"
+        );
 }

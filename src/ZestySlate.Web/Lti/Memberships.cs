@@ -15,7 +15,8 @@ namespace ZestySlate.Web.Lti;
 /// </summary>
 public sealed partial class Memberships(SlateDb db, AccessTokens tokens, IHttpClientFactory http, TimeProvider clock)
 {
-    private const int MostPages = 200, PageSize = 100;
+    private const int MostPages = 200,
+        PageSize = 100;
 
     /// <summary>Asks anew. Returns how many learners belong to the course, or why it is not known.</summary>
     public async Task<Outcome<int>> RefreshAsync(AssignmentRecord assignment, CancellationToken stop)
@@ -30,15 +31,30 @@ public sealed partial class Memberships(SlateDb db, AccessTokens tokens, IHttpCl
         {
             var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == siteId, stop);
             var token = await tokens.GetAsync(site, LtiNames.MembershipScope, stop);
-            string? next = $"{address}{(address.Contains('?', StringComparison.Ordinal) ? '&' : '?')}limit={PageSize}&rlid={Uri.EscapeDataString(assignment.ResourceLinkId ?? "")}";
+            string? next =
+                $"{address}{(address.Contains('?', StringComparison.Ordinal) ? '&' : '?')}limit={PageSize}"
+                + $"&rlid={Uri.EscapeDataString(assignment.ResourceLinkId ?? "")}";
             for (var page = 0; next is not null && page < MostPages; page++)
             {
                 next = await ReadPageAsync(next, token, assignment.Id, told, stop);
             }
         }
-        catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or JsonException or InvalidOperationException or UriFormatException or KeyNotFoundException && !stop.IsCancellationRequested)
+        catch (Exception problem)
+            when (problem
+                    is HttpRequestException
+                        or TaskCanceledException
+                        or JsonException
+                        or InvalidOperationException
+                        or UriFormatException
+                        or KeyNotFoundException
+                && !stop.IsCancellationRequested
+            )
         {
-            return Outcome<int>.Refused(problem is HttpRequestException { StatusCode: { } status } ? $"The course site answered {(int)status} when it was asked who belongs to the course." : "The course site does not tell who belongs to the course just now.");
+            return Outcome<int>.Refused(
+                problem is HttpRequestException { StatusCode: { } status }
+                    ? $"The course site answered {(int)status} when it was asked who belongs to the course."
+                    : "The course site does not tell who belongs to the course just now."
+            );
         }
 
         var now = clock.GetUtcNow();
@@ -46,7 +62,11 @@ public sealed partial class Memberships(SlateDb db, AccessTokens tokens, IHttpCl
         {
             if (told.Remove(known.Subject, out var anew))
             {
-                (known.Name, known.Teaches, known.RemovedAt) = (anew.Name, anew.Teaches, anew.RemovedAt is null ? null : known.RemovedAt ?? now);
+                (known.Name, known.Teaches, known.RemovedAt) = (
+                    anew.Name,
+                    anew.Teaches,
+                    anew.RemovedAt is null ? null : known.RemovedAt ?? now
+                );
             }
             else
             {
@@ -57,11 +77,20 @@ public sealed partial class Memberships(SlateDb db, AccessTokens tokens, IHttpCl
         db.CourseMembers.AddRange(told.Values);
         (await db.Assignments.SingleAsync(a => a.Id == assignment.Id, stop)).MembersAt = now;
         await db.SaveChangesAsync(stop);
-        return await db.CourseMembers.CountAsync(member => member.AssignmentId == assignment.Id && !member.Teaches && member.RemovedAt == null, stop);
+        return await db.CourseMembers.CountAsync(
+            member => member.AssignmentId == assignment.Id && !member.Teaches && member.RemovedAt == null,
+            stop
+        );
     }
 
     /// <summary>Reads one page; the address of the next one, or null (RFC 8288, rel="next").</summary>
-    private async Task<string?> ReadPageAsync(string address, string token, int assignmentId, Dictionary<string, CourseMember> told, CancellationToken stop)
+    private async Task<string?> ReadPageAsync(
+        string address,
+        string token,
+        int assignmentId,
+        Dictionary<string, CourseMember> told,
+        CancellationToken stop
+    )
     {
         using var request = new HttpRequestMessage(HttpMethod.Get, address);
         request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
@@ -72,22 +101,30 @@ public sealed partial class Memberships(SlateDb db, AccessTokens tokens, IHttpCl
         foreach (var member in container.RootElement.GetProperty("members").EnumerateArray())
         {
             var subject = member.GetProperty("user_id").GetString()!;
-            var name = Text(member, "name") ?? string.Join(' ', new[] { Text(member, "given_name"), Text(member, "family_name") }.Where(part => part is not null));
+            var name = Text(member, "name")
+                ?? string.Join(' ', new[] { Text(member, "given_name"), Text(member, "family_name") }.Where(part => part is not null));
             told[subject] = new CourseMember
             {
                 AssignmentId = assignmentId,
                 Subject = subject,
                 Name = name.Length > 0 ? name : "Somebody without a name",
-                Teaches = member.TryGetProperty("roles", out var roles) && LtiNames.IsTeaching(roles.EnumerateArray().Select(role => role.GetString() ?? "")),
+                Teaches =
+                    member.TryGetProperty("roles", out var roles)
+                    && LtiNames.IsTeaching(roles.EnumerateArray().Select(role => role.GetString() ?? "")),
                 // Without a status somebody is active (2.3.2).
                 RemovedAt = Text(member, "status") is null or "Active" ? null : clock.GetUtcNow(),
             };
         }
 
-        return reply.Headers.TryGetValues("Link", out var links) && NextLink().Match(string.Join(", ", links)) is { Success: true } match ? new Uri(new Uri(address), match.Groups[1].Value).ToString() : null;
+        return reply.Headers.TryGetValues("Link", out var links) && NextLink().Match(string.Join(", ", links)) is { Success: true } match
+            ? new Uri(new Uri(address), match.Groups[1].Value).ToString()
+            : null;
     }
 
-    private static string? Text(JsonElement member, string name) => member.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String && value.GetString() is { Length: > 0 } text ? text : null;
+    private static string? Text(JsonElement member, string name) =>
+        member.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String && value.GetString() is { Length: > 0 } text
+            ? text
+            : null;
 
     [GeneratedRegex("<([^>]+)>\\s*;[^,]*rel=\"?next\"?", RegexOptions.IgnoreCase)]
     private static partial Regex NextLink();

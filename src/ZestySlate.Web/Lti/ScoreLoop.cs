@@ -6,7 +6,8 @@ using ZestySlate.Web.Running;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Looks every second for scores that are due.</summary>
-internal sealed class ScoreLoop(LoopServices services, ILogger<ScoreLoop> log) : Loop("Telling course sites the grades", TimeSpan.FromSeconds(1), services)
+internal sealed class ScoreLoop(LoopServices services, ILogger<ScoreLoop> log)
+    : Loop("Telling course sites the grades", TimeSpan.FromSeconds(1), services)
 {
     protected override async Task TurnAsync(IServiceProvider provider, CancellationToken stop)
     {

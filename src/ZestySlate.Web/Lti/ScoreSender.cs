@@ -22,11 +22,28 @@ public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFact
     public async Task<int> SendDueAsync(CancellationToken stop)
     {
         var now = clock.GetUtcNow();
-        var due = await db.ScoreDeliveries.Where(d => d.DeliveredAt == null && d.NextTry <= now && db.CourseSites.Any(site => site.Id == d.CourseSiteId && site.ArchivedAt == null)).OrderBy(d => d.NextTry).Take(50).ToListAsync(stop);
+        var due = await db
+            .ScoreDeliveries.Where(d =>
+                d.DeliveredAt == null
+                && d.NextTry <= now
+                && db.CourseSites.Any(site => site.Id == d.CourseSiteId && site.ArchivedAt == null)
+            )
+            .OrderBy(d => d.NextTry)
+            .Take(50)
+            .ToListAsync(stop);
         var taken = 0;
         foreach (var delivery in due)
         {
-            if (await db.ScoreDeliveries.AnyAsync(newer => newer.CourseSiteId == delivery.CourseSiteId && newer.LineItemUrl == delivery.LineItemUrl && newer.Subject == delivery.Subject && newer.Id > delivery.Id, stop))
+            if (
+                await db.ScoreDeliveries.AnyAsync(
+                    newer =>
+                        newer.CourseSiteId == delivery.CourseSiteId
+                        && newer.LineItemUrl == delivery.LineItemUrl
+                        && newer.Subject == delivery.Subject
+                        && newer.Id > delivery.Id,
+                    stop
+                )
+            )
             {
                 delivery.DeliveredAt = now;
                 delivery.LastProblem = "A newer score took its place.";

@@ -21,7 +21,12 @@ public sealed class ToolKeys(SlateDb db, TimeProvider clock)
     public async Task<ToolKey> RotateAsync()
     {
         using var rsa = RSA.Create(2048);
-        var key = new ToolKey { Id = Ids.New(16), Pem = rsa.ExportPkcs8PrivateKeyPem(), CreatedAt = clock.GetUtcNow() };
+        var key = new ToolKey
+        {
+            Id = Ids.New(16),
+            Pem = rsa.ExportPkcs8PrivateKeyPem(),
+            CreatedAt = clock.GetUtcNow(),
+        };
         db.ToolKeys.Add(key);
         await db.SaveChangesAsync();
         return key;
@@ -37,7 +42,15 @@ public sealed class ToolKeys(SlateDb db, TimeProvider clock)
             keys = keys.Select(key =>
             {
                 var half = KeyOf(key).Rsa.ExportParameters(false);
-                return new { kty = "RSA", use = "sig", alg = "RS256", kid = key.Id, n = Base64UrlEncoder.Encode(half.Modulus!), e = Base64UrlEncoder.Encode(half.Exponent!) };
+                return new
+                {
+                    kty = "RSA",
+                    use = "sig",
+                    alg = "RS256",
+                    kid = key.Id,
+                    n = Base64UrlEncoder.Encode(half.Modulus!),
+                    e = Base64UrlEncoder.Encode(half.Exponent!),
+                };
             }),
         };
     }

@@ -33,10 +33,18 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
         var now = clock.GetUtcNow();
         var planned = 0;
         var lately = now - Lately;
-        var open = await db.Assignments.AsNoTracking()
-            .Where(a => a.ClassId != null && a.Mails != AssignmentMails.None && !a.Withdrawn && !a.KeptBack && (a.From == null || a.From <= now))
-            .Where(a => (a.Until ?? a.Due) == null || (a.Until ?? a.Due) > lately || db.AssignmentExceptions.Any(e => e.AssignmentId == a.Id && e.ExtraDays > 0)
-                || db.Attempts.Any(attempt => attempt.AssignmentId == a.Id && (attempt.HandedInAt > lately || attempt.ReturnedAt > lately))).ToListAsync();
+        var open = await db
+            .Assignments.AsNoTracking()
+            .Where(a =>
+                a.ClassId != null && a.Mails != AssignmentMails.None && !a.Withdrawn && !a.KeptBack && (a.From == null || a.From <= now)
+            )
+            .Where(a =>
+                (a.Until ?? a.Due) == null
+                || (a.Until ?? a.Due) > lately
+                || db.AssignmentExceptions.Any(e => e.AssignmentId == a.Id && e.ExtraDays > 0)
+                || db.Attempts.Any(attempt => attempt.AssignmentId == a.Id && (attempt.HandedInAt > lately || attempt.ReturnedAt > lately))
+            )
+            .ToListAsync();
         await OneByOne.AllAsync(open, async given =>
         {
             // What of the one before could not be stored is not tried again with this one.
@@ -51,7 +59,10 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
         var group = await db.Classes.AsNoTracking().SingleAsync(c => c.Id == given.ClassId);
         var teacher = await db.Users.AsNoTracking().SingleAsync(p => p.Id == group.TeacherId);
         var roster = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.PersonId);
-        var exceptions = await db.AssignmentExceptions.AsNoTracking().Where(e => e.AssignmentId == given.Id).ToDictionaryAsync(e => e.PersonId);
+        var exceptions = await db
+            .AssignmentExceptions.AsNoTracking()
+            .Where(e => e.AssignmentId == given.Id)
+            .ToDictionaryAsync(e => e.PersonId);
         var attempts = await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == given.Id && a.HandedInAt != null).ToListAsync();
         var prefix = $"{given.Id} ";
         var known = (await db.Mails.Where(mail => mail.Key.StartsWith(prefix)).Select(mail => mail.Key).ToListAsync()).ToHashSet();
@@ -74,18 +85,39 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
 
         var handedIn = attempts.Select(a => a.PersonId).ToHashSet();
         var address = $"{settings.Value.Links.TrimEnd('/')}/a/{given.ActivityId}";
-        foreach (var learner in roster.Values.Where(learner => exceptions.GetValueOrDefault(learner.PersonId)?.Excused != true && !handedIn.Contains(learner.PersonId)))
+        foreach (
+            var learner in roster.Values.Where(learner =>
+                exceptions.GetValueOrDefault(learner.PersonId)?.Excused != true && !handedIn.Contains(learner.PersonId)
+            )
+        )
         {
             var times = given.TimesFor(exceptions.GetValueOrDefault(learner.PersonId)?.ExtraDays ?? 0);
             var due = times.DueForThem is { } at ? words.Say("mailDue", TimeIn(words, at)) : "";
             if (given.Mails.HasFlag(AssignmentMails.Set) && !times.IsOver(now))
             {
-                Mail($"set {learner.PersonId}", learner.Email, learner.RosterName, words.Say("mailSetSubject", given.Title), words.Say("mailSet", teacher.DisplayName, given.Title), due, given.Instructions, address);
+                Mail(
+                    $"set {learner.PersonId}",
+                    learner.Email,
+                    learner.RosterName,
+                    words.Say("mailSetSubject", given.Title),
+                    words.Say("mailSet", teacher.DisplayName, given.Title),
+                    due,
+                    given.Instructions,
+                    address
+                );
             }
 
             if (given.Mails.HasFlag(AssignmentMails.Reminder) && times.DueForThem is { } end && now < end && now > end - Ahead)
             {
-                Mail($"reminder {learner.PersonId}", learner.Email, learner.RosterName, words.Say("mailReminderSubject", given.Title), words.Say("mailReminder", given.Title), due, address);
+                Mail(
+                    $"reminder {learner.PersonId}",
+                    learner.Email,
+                    learner.RosterName,
+                    words.Say("mailReminderSubject", given.Title),
+                    words.Say("mailReminder", given.Title),
+                    due,
+                    address
+                );
             }
         }
 
@@ -101,18 +133,38 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
                 var when = TimeIn(words, attempt.HandedInAt!.Value);
                 if (given.Mails.HasFlag(AssignmentMails.HandedIn))
                 {
-                    Mail($"handed {attempt.Id}", learner.Email, learner.RosterName, words.Say("mailHandedInSubject", given.Title), words.Say("mailHandedIn", given.Title, when));
+                    Mail(
+                        $"handed {attempt.Id}",
+                        learner.Email,
+                        learner.RosterName,
+                        words.Say("mailHandedInSubject", given.Title),
+                        words.Say("mailHandedIn", given.Title, when)
+                    );
                 }
 
                 if (given.Mails.HasFlag(AssignmentMails.HandedInToTeacher))
                 {
-                    Mail($"told {attempt.Id}", teacher.Email ?? "", teacher.DisplayName, $"{learner.RosterName} handed in: {given.Title}", $"{learner.RosterName} of {group.Name} handed in «{given.Title}», {TimeIn(Words.English, attempt.HandedInAt.Value)}.", $"{settings.Value.Links.TrimEnd('/')}/author/{given.ActivityId}/review/{attempt.Id}");
+                    Mail(
+                        $"told {attempt.Id}",
+                        teacher.Email ?? "",
+                        teacher.DisplayName,
+                        $"{learner.RosterName} handed in: {given.Title}",
+                        $"{learner.RosterName} of {group.Name} handed in «{given.Title}», {TimeIn(Words.English, attempt.HandedInAt.Value)}.",
+                        $"{settings.Value.Links.TrimEnd('/')}/author/{given.ActivityId}/review/{attempt.Id}"
+                    );
                 }
             }
 
             if (attempt.ReturnedAt is { } returned && returned > since && given.Mails.HasFlag(AssignmentMails.Returned))
             {
-                Mail($"returned {attempt.Id} {returned.UtcTicks}", learner.Email, learner.RosterName, words.Say("mailReturnedSubject", given.Title), words.Say("mailReturned", teacher.DisplayName, given.Title), address);
+                Mail(
+                    $"returned {attempt.Id} {returned.UtcTicks}",
+                    learner.Email,
+                    learner.RosterName,
+                    words.Say("mailReturnedSubject", given.Title),
+                    words.Say("mailReturned", teacher.DisplayName, given.Title),
+                    address
+                );
             }
         }
 
@@ -121,16 +173,25 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
     }
 
     /// <summary>A mail of some paragraphs; empty ones are left out.</summary>
-    internal static MailRecord MailTo(string key, string address, string name, string subject, IEnumerable<string> lines, DateTimeOffset now) => new()
-    {
-        Key = key,
-        Address = address,
-        Name = name,
-        Subject = subject.ReplaceLineEndings(" "),
-        Text = string.Join("\n\n", lines.Where(line => line.Length > 0)) + "\n",
-        CreatedAt = now,
-        NextTry = now,
-    };
+    internal static MailRecord MailTo(
+        string key,
+        string address,
+        string name,
+        string subject,
+        IEnumerable<string> lines,
+        DateTimeOffset now
+    ) =>
+        new()
+        {
+            Key = key,
+            Address = address,
+            Name = name,
+            Subject = subject.ReplaceLineEndings(" "),
+            Text = string.Join("\n\n", lines.Where(line => line.Length > 0)) + "\n",
+            CreatedAt = now,
+            NextTry = now,
+        };
 
-    private static string TimeIn(Words words, DateTimeOffset at) => at.UtcDateTime.ToString("D", words.Culture) + at.UtcDateTime.ToString(", HH:mm 'UTC'", CultureInfo.InvariantCulture);
+    private static string TimeIn(Words words, DateTimeOffset at) =>
+        at.UtcDateTime.ToString("D", words.Culture) + at.UtcDateTime.ToString(", HH:mm 'UTC'", CultureInfo.InvariantCulture);
 }

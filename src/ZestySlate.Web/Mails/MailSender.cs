@@ -19,7 +19,13 @@ public sealed class MailSender(SlateDb db, IOptionsSnapshot<MailSettings> settin
     public async Task<int> SendDueAsync(CancellationToken stop)
     {
         var now = clock.GetUtcNow();
-        var due = settings.Value.IsSet ? await db.Mails.Where(mail => mail.SentAt == null && !mail.Refused && mail.NextTry <= now).OrderBy(mail => mail.Id).Take(100).ToListAsync(stop) : [];
+        var due = settings.Value.IsSet
+            ? await db
+                .Mails.Where(mail => mail.SentAt == null && !mail.Refused && mail.NextTry <= now)
+                .OrderBy(mail => mail.Id)
+                .Take(100)
+                .ToListAsync(stop)
+            : [];
         if (due.Count == 0)
         {
             return 0;
@@ -46,7 +52,18 @@ public sealed class MailSender(SlateDb db, IOptionsSnapshot<MailSettings> settin
                 (mail.SentAt, mail.LastProblem) = (clock.GetUtcNow(), null);
                 taken++;
             }
-            catch (Exception problem) when (problem is SmtpCommandException or SmtpProtocolException or ServiceNotConnectedException or ServiceNotAuthenticatedException or AuthenticationException or SslHandshakeException or IOException or System.Net.Sockets.SocketException or FormatException)
+            catch (Exception problem)
+                when (problem
+                        is SmtpCommandException
+                            or SmtpProtocolException
+                            or ServiceNotConnectedException
+                            or ServiceNotAuthenticatedException
+                            or AuthenticationException
+                            or SslHandshakeException
+                            or IOException
+                            or System.Net.Sockets.SocketException
+                            or FormatException
+                )
             {
                 mail.Refused = problem is SmtpCommandException { StatusCode: >= (SmtpStatusCode)500 } or FormatException;
                 mail.LastProblem = problem switch
@@ -73,9 +90,15 @@ public sealed class MailSender(SlateDb db, IOptionsSnapshot<MailSettings> settin
 
     private MimeMessage MessageOf(MailRecord mail)
     {
-        var message = new MimeMessage { Subject = mail.Subject, Body = new TextPart("plain") { Text = mail.Text } };
+        var message = new MimeMessage
+        {
+            Subject = mail.Subject,
+            Body = new TextPart("plain") { Text = mail.Text },
+        };
         message.From.Add(new MailboxAddress(settings.Value.FromName, settings.Value.From));
-        message.To.Add(MailboxAddress.TryParse(mail.Address, out var to) ? new MailboxAddress(mail.Name, to.Address) : throw new FormatException());
+        message.To.Add(
+            MailboxAddress.TryParse(mail.Address, out var to) ? new MailboxAddress(mail.Name, to.Address) : throw new FormatException()
+        );
         return message;
     }
 }

@@ -33,9 +33,28 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
         }
 
         var words = installation.Words;
-        db.MailedSignIns.Add(new MailedSignIn { TokenHash = HashOf(secret), PersonId = learner.PersonId, ExpiresAt = now + Lasts });
-        db.Mails.Add(MailPlan.MailTo($"come in {HashOf(secret)}", learner.Email, learner.RosterName, words["mailComeInSubject"],
-            [words.Say("mailComeIn", learner.RosterName, (int)Lasts.TotalMinutes), $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}", words["mailNotAsked"]], now));
+        db.MailedSignIns.Add(
+            new MailedSignIn
+            {
+                TokenHash = HashOf(secret),
+                PersonId = learner.PersonId,
+                ExpiresAt = now + Lasts,
+            }
+        );
+        db.Mails.Add(
+            MailPlan.MailTo(
+                $"come in {HashOf(secret)}",
+                learner.Email,
+                learner.RosterName,
+                words["mailComeInSubject"],
+                [
+                    words.Say("mailComeIn", learner.RosterName, (int)Lasts.TotalMinutes),
+                    $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}",
+                    words["mailNotAsked"],
+                ],
+                now
+            )
+        );
         await db.SaveChangesAsync();
     }
 
@@ -43,7 +62,9 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
     public async Task<Person?> WhoseAsync(string secret)
     {
         var (hash, now) = (HashOf(secret), clock.GetUtcNow());
-        return await db.Users.SingleOrDefaultAsync(person => db.MailedSignIns.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id));
+        return await db.Users.SingleOrDefaultAsync(person =>
+            db.MailedSignIns.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id)
+        );
     }
 
     /// <summary>Uses the link up; null when it is good no more.</summary>

@@ -50,15 +50,21 @@ public sealed class AddressFetcher(IConfiguration configuration)
                 }
             }
 
-            return new FetchedFile(bytes.ToArray(), Path.GetFileName(response.RequestMessage!.RequestUri!.LocalPath) is { Length: > 0 } name ? name : "fetched");
+            return new FetchedFile(
+                bytes.ToArray(),
+                Path.GetFileName(response.RequestMessage!.RequestUri!.LocalPath) is { Length: > 0 } name ? name : "fetched"
+            );
         }
         catch (Exception problem) when (problem is HttpRequestException or IOException or OperationCanceledException)
         {
-            return Outcome<FetchedFile>.Refused($"«{address}» broke off while it was sending. Try again, or download it and upload the file.");
+            return Outcome<FetchedFile>.Refused(
+                $"«{address}» broke off while it was sending. Try again, or download it and upload the file."
+            );
         }
     }
 
-    /// <summary>Whether the page forbids other sites to frame it (X-Frame-Options, RFC 7034; frame-ancestors, CSP Level 3); null when it could not be asked.</summary>
+    /// <summary>Whether the page forbids other sites to frame it (X-Frame-Options, RFC 7034; frame-ancestors, CSP Level 3); null when it
+    /// could not be asked.</summary>
     public async Task<bool?> ForbidsFramesAsync(string address, CancellationToken stop)
     {
         var answer = await SendAsync(address, stop);
@@ -70,21 +76,34 @@ public sealed class AddressFetcher(IConfiguration configuration)
         using var response = answer.Value;
         var headers = response.Headers;
         var policy = headers.TryGetValues("Content-Security-Policy", out var policies) ? string.Join(';', policies) : "";
-        var ancestors = policy.Split(';', StringSplitOptions.TrimEntries).LastOrDefault(part => part.StartsWith("frame-ancestors", StringComparison.OrdinalIgnoreCase));
+        var ancestors = policy
+            .Split(';', StringSplitOptions.TrimEntries)
+            .LastOrDefault(part => part.StartsWith("frame-ancestors", StringComparison.OrdinalIgnoreCase));
         if (ancestors is not null)
         {
             return !ancestors.Split(' ').Any(source => source is "*" or "http:" or "https:");
         }
 
         return headers.TryGetValues("X-Frame-Options", out var options)
-            && options.Any(option => option.Trim().Equals("DENY", StringComparison.OrdinalIgnoreCase) || option.Trim().Equals("SAMEORIGIN", StringComparison.OrdinalIgnoreCase));
+            && options.Any(option =>
+                option.Trim().Equals("DENY", StringComparison.OrdinalIgnoreCase)
+                || option.Trim().Equals("SAMEORIGIN", StringComparison.OrdinalIgnoreCase)
+            );
     }
 
     /// <summary>Addresses that belong to a machine itself or to a private network (RFC 6890 and its registry).</summary>
     public static bool IsInside(IPAddress address)
     {
         var ip = address.IsIPv4MappedToIPv6 ? address.MapToIPv4() : address;
-        if (IPAddress.IsLoopback(ip) || ip.Equals(IPAddress.Any) || ip.Equals(IPAddress.IPv6Any) || ip.IsIPv6LinkLocal || ip.IsIPv6SiteLocal || ip.IsIPv6UniqueLocal || ip.IsIPv6Multicast)
+        if (
+            IPAddress.IsLoopback(ip)
+            || ip.Equals(IPAddress.Any)
+            || ip.Equals(IPAddress.IPv6Any)
+            || ip.IsIPv6LinkLocal
+            || ip.IsIPv6SiteLocal
+            || ip.IsIPv6UniqueLocal
+            || ip.IsIPv6Multicast
+        )
         {
             return true;
         }
@@ -93,8 +112,10 @@ public sealed class AddressFetcher(IConfiguration configuration)
         {
             // NAT64, 6to4, Teredo and IPv4-compatible addresses carry an IPv4 address inside.
             var six = ip.GetAddressBytes();
-            return (six[0] == 0x00 && six[1] == 0x64 && six[2] == 0xff && six[3] == 0x9b) || (six[0] == 0x20 && six[1] == 0x02)
-                || six.AsSpan(0, 12).IndexOfAnyExcept((byte)0) < 0 || (six[0] == 0x20 && six[1] == 0x01 && six[2] == 0 && six[3] == 0);
+            return (six[0] == 0x00 && six[1] == 0x64 && six[2] == 0xff && six[3] == 0x9b)
+                || (six[0] == 0x20 && six[1] == 0x02)
+                || six.AsSpan(0, 12).IndexOfAnyExcept((byte)0) < 0
+                || (six[0] == 0x20 && six[1] == 0x01 && six[2] == 0 && six[3] == 0);
         }
 
         var b = ip.GetAddressBytes();
@@ -115,7 +136,14 @@ public sealed class AddressFetcher(IConfiguration configuration)
             return Outcome<HttpResponseMessage>.Refused(refusal);
         }
 
-        using var handler = new SocketsHttpHandler { AllowAutoRedirect = false, UseProxy = false, UseCookies = false, ConnectTimeout = TimeSpan.FromSeconds(6), ConnectCallback = ConnectAsync };
+        using var handler = new SocketsHttpHandler
+        {
+            AllowAutoRedirect = false,
+            UseProxy = false,
+            UseCookies = false,
+            ConnectTimeout = TimeSpan.FromSeconds(6),
+            ConnectCallback = ConnectAsync,
+        };
         using var client = new HttpClient(handler, disposeHandler: false) { Timeout = TimeSpan.FromSeconds(20) };
         using var deadline = CancellationTokenSource.CreateLinkedTokenSource(stop);
         deadline.CancelAfter(Deadline);
@@ -144,9 +172,12 @@ public sealed class AddressFetcher(IConfiguration configuration)
         }
         catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or IOException)
         {
-            return Outcome<HttpResponseMessage>.Refused(problem.InnerException is InsideException || problem is HttpRequestException { InnerException.InnerException: InsideException }
-                ? $"«{address}» points inside this machine's own network; nothing is fetched from there."
-                : $"«{address}» cannot be reached, or the file there is too large.");
+            return Outcome<HttpResponseMessage>.Refused(
+                problem.InnerException is InsideException
+                || problem is HttpRequestException { InnerException.InnerException: InsideException }
+                    ? $"«{address}» points inside this machine's own network; nothing is fetched from there."
+                    : $"«{address}» cannot be reached, or the file there is too large."
+            );
         }
     }
 

@@ -21,17 +21,32 @@ internal static class MediaLibraryEndpoints
 
     /// <summary>Reads what is looked for from an address.</summary>
     public static MediaSearch SearchOf(string? words, string? kind, string? folder, string? bin, int page) =>
-        new(words ?? "", Enum.TryParse<MediaKind>(kind, true, out var known) ? known : null, string.IsNullOrEmpty(folder) ? null : folder, bin == "yes", Math.Max(0, page));
+        new(
+            words ?? "",
+            Enum.TryParse<MediaKind>(kind, true, out var known) ? known : null,
+            string.IsNullOrEmpty(folder) ? null : folder,
+            bin == "yes",
+            Math.Max(0, page)
+        );
 
-    private static async Task<IResult> PickerAsync(string? words, string? kind, string? folder, int? page, HttpContext context, MediaLibrary library)
+    private static async Task<IResult> PickerAsync(
+        string? words,
+        string? kind,
+        string? folder,
+        int? page,
+        HttpContext context,
+        MediaLibrary library
+    )
     {
         var search = SearchOf(words, kind, folder, null, page ?? 0);
-        return new RazorComponentResult<MediaPicker>(new Dictionary<string, object?>
-        {
-            [nameof(MediaPicker.Found)] = await library.SearchAsync(context.User.Id(), search),
-            [nameof(MediaPicker.Folders)] = await library.FoldersAsync(context.User.Id()),
-            [nameof(MediaPicker.Search)] = search,
-        });
+        return new RazorComponentResult<MediaPicker>(
+            new Dictionary<string, object?>
+            {
+                [nameof(MediaPicker.Found)] = await library.SearchAsync(context.User.Id(), search),
+                [nameof(MediaPicker.Folders)] = await library.FoldersAsync(context.User.Id()),
+                [nameof(MediaPicker.Search)] = search,
+            }
+        );
     }
 
     private static async Task<IResult> AddFileAsync(HttpContext context, MediaIntake intake)
@@ -43,7 +58,9 @@ internal static class MediaLibraryEndpoints
         }
 
         var taken = await intake.TakeAsync(form.Files[0], context.User.Id(), context.RequestAborted, form["folder"].ToString());
-        return taken.Succeeded ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name }) : AuthoringEndpoints.Refused(taken.Refusal!);
+        return taken.Succeeded
+            ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name })
+            : AuthoringEndpoints.Refused(taken.Refusal!);
     }
 
     private static async Task<IResult> FetchAsync(HttpContext context, AddressFetcher fetcher, MediaIntake intake, CancellationToken stop)
@@ -57,7 +74,9 @@ internal static class MediaLibraryEndpoints
 
         using var turn = await PictureGate.EnterAsync(context.RequestAborted);
         var taken = await intake.TakeAsync(fetched.Value.Bytes, fetched.Value.Name, context.User.Id(), form["folder"].ToString());
-        return taken.Succeeded ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name }) : AuthoringEndpoints.Refused(taken.Refusal!);
+        return taken.Succeeded
+            ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name })
+            : AuthoringEndpoints.Refused(taken.Refusal!);
     }
 
     private static async Task<IResult> SeveralAsync(HttpContext context, MediaLibrary library)
@@ -81,7 +100,15 @@ internal static class MediaLibraryEndpoints
         }
 
         var many = ids.Length == 1 ? "1 file" : $"{ids.Length} files";
-        context.Tell(form["act"].ToString() switch { "bin" => $"{many} to the bin.", "restore" => $"{many} restored.", _ => $"{many} moved." }, "slate:media");
+        context.Tell(
+            form["act"].ToString() switch
+            {
+                "bin" => $"{many} to the bin.",
+                "restore" => $"{many} restored.",
+                _ => $"{many} moved.",
+            },
+            "slate:media"
+        );
         return Results.NoContent();
     }
 }

@@ -46,7 +46,15 @@ public sealed class AddSpotModel(AttemptStore attempts, AddedSpots added, Publis
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(string attempt, string scene, string? spot, string? across, string? down, string? title, string? text)
+    public async Task<IActionResult> OnPostAsync(
+        string attempt,
+        string scene,
+        string? spot,
+        string? across,
+        string? down,
+        string? title,
+        string? text
+    )
     {
         if (!await LoadAsync(attempt, scene, spot))
         {
@@ -54,8 +62,10 @@ public sealed class AddSpotModel(AttemptStore attempts, AddedSpots added, Publis
         }
 
         Typed = (EditForms.Number(across) / 100, EditForms.Number(down) / 100, title ?? "", text ?? "");
-        Problem = await published.WhyOverAsync(_attempt) is { } why ? Words[why]
-            : await added.SaveAsync(_attempt.Record, Scene, Mine?.Id, Typed.X, Typed.Y, Typed.Title, Typed.Text) is { } refusal ? Words.Say(refusal)
+        Problem =
+            await published.WhyOverAsync(_attempt) is { } why ? Words[why]
+            : await added.SaveAsync(_attempt.Record, Scene, Mine?.Id, Typed.X, Typed.Y, Typed.Title, Typed.Text) is { } refusal
+                ? Words.Say(refusal)
             : null;
         return Problem is null ? LocalRedirect(Back) : Page();
     }

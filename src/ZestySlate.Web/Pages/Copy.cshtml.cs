@@ -20,7 +20,10 @@ public sealed class CopyModel(SlateDb db, ActivityStore store, ActivityLibrary l
     public async Task OnGetAsync(string activity)
     {
         Document = (await store.ReusableDocumentAsync(activity, User.Id()))!.Document;
-        OwnerName = await db.Users.Where(person => db.Activities.Any(record => record.Id == activity && record.OwnerId == person.Id)).Select(person => person.DisplayName).SingleAsync();
+        OwnerName = await db
+            .Users.Where(person => db.Activities.Any(record => record.Id == activity && record.OwnerId == person.Id))
+            .Select(person => person.DisplayName)
+            .SingleAsync();
     }
 
     public async Task<IActionResult> OnPostAsync(string activity)

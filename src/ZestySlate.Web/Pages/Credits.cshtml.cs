@@ -18,16 +18,23 @@ public sealed class CreditsModel(PublishedActivities published, AttemptStore att
 
     public async Task OnGetAsync(string activity, int? assignment)
     {
-        if (User.Identity?.IsAuthenticated == true && await published.OpenAsync(activity, User.Id(), assignment) is Opening.Attempt { Record: var record })
+        if (
+            User.Identity?.IsAuthenticated == true
+            && await published.OpenAsync(activity, User.Id(), assignment) is Opening.Attempt { Record: var record }
+        )
         {
             var state = (await attempts.LoadAsync(record.Id))!.State;
             Activity = state.Activity;
-            Credits = Core.Activities.Credits.Of(state.Activity with
-            {
-                // Names of what is still locked would tell of it.
-                Scenes = state.Activity.Scenes.Where(scene => state.VisitedScenes.Contains(scene.Id))
-                    .Select(scene => scene with { Spots = scene.Spots.RemoveAll(spot => !state.IsOpen(spot.Id)) }).ToValueList(),
-            });
+            Credits = Core.Activities.Credits.Of(
+                state.Activity with
+                {
+                    // Names of what is still locked would tell of it.
+                    Scenes = state
+                        .Activity.Scenes.Where(scene => state.VisitedScenes.Contains(scene.Id))
+                        .Select(scene => scene with { Spots = scene.Spots.RemoveAll(spot => !state.IsOpen(spot.Id)) })
+                        .ToValueList(),
+                }
+            );
             return;
         }
 

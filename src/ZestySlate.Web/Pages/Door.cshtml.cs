@@ -32,7 +32,10 @@ public sealed class DoorModel(Doors doors, Installation installation) : PageMode
     {
         var me = User.Id();
         var who = (await doors.WaitingForAsync(me)).FirstOrDefault(one => one.Ask.Id == ask)?.Name;
-        Said = who is not null && await doors.AnswerAsync(ask!, me, lets) ? Words.Say(lets ? "mayComeIn" : "wasSentAway", who) : Words["waitNoMore"];
+        Said =
+            who is not null && await doors.AnswerAsync(ask!, me, lets)
+                ? Words.Say(lets ? "mayComeIn" : "wasSentAway", who)
+                : Words["waitNoMore"];
         await OnGetAsync();
     }
 }

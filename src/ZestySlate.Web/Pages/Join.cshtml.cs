@@ -16,14 +16,25 @@ namespace ZestySlate.Web.Pages;
 /// <summary>A learner comes in with the class code and what the class identifies its learners by.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
 public sealed class JoinModel(
-    ClassStore classes, Doors doors, Device device, UserManager<Person> people, Sessions sessions, MailedLinks links, IOptionsSnapshot<MailSettings> mail, Installation installation) : PageModel
+    ClassStore classes,
+    Doors doors,
+    Device device,
+    UserManager<Person> people,
+    Sessions sessions,
+    MailedLinks links,
+    IOptionsSnapshot<MailSettings> mail,
+    Installation installation
+) : PageModel
 {
-    [BindProperty(SupportsGet = true)] public string? Code { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Code { get; set; }
 
-    [BindProperty] public string? Name { get; set; }
+    [BindProperty]
+    public string? Name { get; set; }
 
     /// <summary>The activity to open afterwards, or null for the list.</summary>
-    [BindProperty(SupportsGet = true)] public string? Then { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Then { get; set; }
 
     public string? Problem { get; private set; }
 
@@ -34,9 +45,7 @@ public sealed class JoinModel(
     public IdentifiedBy? By { get; private set; }
 
     /// <summary>Whether there is a class of a code is told by nothing that can be asked without limit.</summary>
-    public void OnGet()
-    {
-    }
+    public void OnGet() { }
 
     public async Task<IActionResult> OnPostAsync()
     {

@@ -22,7 +22,8 @@ public abstract class LearnerKeptModel(LearnerExport export, LearnerDeletion del
 
     public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
 
-    public async Task<IActionResult> OnGetExportAsync() => await LoadAsync() ? File(await export.SaveAsync(Scope), "application/zip", "learner.zip") : NotFound();
+    public async Task<IActionResult> OnGetExportAsync() =>
+        await LoadAsync() ? File(await export.SaveAsync(Scope), "application/zip", "learner.zip") : NotFound();
 
     public async Task<IActionResult> OnPostAsync(string? typed)
     {

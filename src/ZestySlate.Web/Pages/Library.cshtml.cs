@@ -31,9 +31,26 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
     public string? JustBinned { get; private set; }
 
     /// <summary>What the activity is now, in words.</summary>
-    public static string StateOf(ActivityRecord record) => record.NewestEdition == 0 ? "Draft" : Visibilities.Name(record.Visibility) + (record.Head != record.PublishedRevision ? ", changed since" : "");
+    public static string StateOf(ActivityRecord record) =>
+        record.NewestEdition == 0
+            ? "Draft"
+            : Visibilities.Name(record.Visibility) + (record.Head != record.PublishedRevision ? ", changed since" : "");
 
-    public async Task OnGetAsync([FromQuery(Name = "page")] int page, string? shelf, string? words, string? folder, string? subject, string? level, int? age, string? language, string? kind, string? state, string? order, string? binned, string? said)
+    public async Task OnGetAsync(
+        [FromQuery(Name = "page")] int page,
+        string? shelf,
+        string? words,
+        string? folder,
+        string? subject,
+        string? level,
+        int? age,
+        string? language,
+        string? kind,
+        string? state,
+        string? order,
+        string? binned,
+        string? said
+    )
     {
         var me = User.Id();
         Search = new LibrarySearch
@@ -52,16 +69,20 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
         };
         Found = await library.SearchAsync(me, Search);
         Choices = await library.ChoicesAsync(me, Search.Shelf);
-        School = await db.Schools.AsNoTracking().SingleOrDefaultAsync(school => db.Users.Any(person => person.Id == me && person.SchoolId == school.Id));
+        School = await db
+            .Schools.AsNoTracking()
+            .SingleOrDefaultAsync(school => db.Users.Any(person => person.Id == me && person.SchoolId == school.Id));
         JustBinned = binned;
-        Said = binned is { Length: > 0 } ? Count(binned.Split(',').Length, "is in the bin", "are in the bin") : said switch
-        {
-            "restored" => "Back in the library.",
-            "moved" => "Moved.",
-            "deleted" => "Deleted for good.",
-            "kept" => "Somebody has worked on it or has it in a class, so it stays in the bin.",
-            _ => null,
-        };
+        Said = binned is { Length: > 0 }
+            ? Count(binned.Split(',').Length, "is in the bin", "are in the bin")
+            : said switch
+            {
+                "restored" => "Back in the library.",
+                "moved" => "Moved.",
+                "deleted" => "Deleted for good.",
+                "kept" => "Somebody has worked on it or has it in a class, so it stays in the bin.",
+                _ => null,
+            };
     }
 
     /// <summary>Does something with those that are ticked.</summary>
@@ -105,17 +126,30 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
     {
         var fields = new (string Name, string? Value)[]
         {
-            ("shelf", shelf ?? (Search.Shelf == Shelf.Mine ? "" : Search.Shelf.ToString().ToLowerInvariant())), ("folder", shelf is null ? folder ?? Search.Folder : folder),
-            ("words", words ?? Search.Words), ("subject", Search.Subject), ("level", Search.Level), ("age", Search.Age?.ToString(System.Globalization.CultureInfo.InvariantCulture)), ("language", Search.Language),
-            ("kind", Search.Kind?.ToString()), ("state", Search.Stage?.ToString()), ("order", Search.Order == LibraryOrder.Changed ? "" : Search.Order.ToString()), ("page", page > 0 ? page.ToString(System.Globalization.CultureInfo.InvariantCulture) : ""),
+            ("shelf", shelf ?? (Search.Shelf == Shelf.Mine ? "" : Search.Shelf.ToString().ToLowerInvariant())),
+            ("folder", shelf is null ? folder ?? Search.Folder : folder),
+            ("words", words ?? Search.Words),
+            ("subject", Search.Subject),
+            ("level", Search.Level),
+            ("age", Search.Age?.ToString(System.Globalization.CultureInfo.InvariantCulture)),
+            ("language", Search.Language),
+            ("kind", Search.Kind?.ToString()),
+            ("state", Search.Stage?.ToString()),
+            ("order", Search.Order == LibraryOrder.Changed ? "" : Search.Order.ToString()),
+            ("page", page > 0 ? page.ToString(System.Globalization.CultureInfo.InvariantCulture) : ""),
         };
-        return "?" + string.Join('&', fields.Where(field => field.Value is { Length: > 0 }).Select(field => $"{field.Name}={Uri.EscapeDataString(field.Value!)}"));
+        return "?"
+            + string.Join(
+                '&',
+                fields.Where(field => field.Value is { Length: > 0 }).Select(field => $"{field.Name}={Uri.EscapeDataString(field.Value!)}")
+            );
     }
 
     private LocalRedirectResult Back(string? query, string more) =>
         LocalRedirect("~/library?" + string.Join('&', new[] { (query ?? "").TrimStart('?'), more }.Where(part => part.Length > 0)));
 
-    private static string Count(int number, string one, string several) => number == 1 ? $"1 activity {one}." : $"{number} activities {several}.";
+    private static string Count(int number, string one, string several) =>
+        number == 1 ? $"1 activity {one}." : $"{number} activities {several}.";
 
     private static T ReadOr<T>(string? text, T usual)
         where T : struct, Enum => Enum.TryParse<T>(text, true, out var known) && Enum.IsDefined(known) ? known : usual;

@@ -22,15 +22,30 @@ public sealed class LookoutAllModel(SlateDb db, ActivityRights rights, Lookouts 
     {
         var me = User.Id();
         var since = clock.GetUtcNow().AddDays(-1);
-        var lately = await db.Activities.AsNoTracking().Where(rights.Editable(me)).Where(a => db.Attempts.Any(t => t.ActivityId == a.Id && (t.BeganAt > since || t.HandedInAt > since))).ToListAsync();
+        var lately = await db
+            .Activities.AsNoTracking()
+            .Where(rights.Editable(me))
+            .Where(a => db.Attempts.Any(t => t.ActivityId == a.Id && (t.BeganAt > since || t.HandedInAt > since)))
+            .ToListAsync();
         var rows = new List<Row>();
         foreach (var activity in lately)
         {
-            var entries = (await lookouts.OfAsync(activity.Id, null)).Select(one => one.Entry).OfType<LookoutEntry>().Where(entry => entry.LastAt > since).ToList();
+            var entries = (await lookouts.OfAsync(activity.Id, null))
+                .Select(one => one.Entry)
+                .OfType<LookoutEntry>()
+                .Where(entry => entry.LastAt > since)
+                .ToList();
             if (entries.Count > 0)
             {
-                rows.Add(new Row(activity, entries.Count(entry => entry.Stage is LookoutStage.AtWork or LookoutStage.ForgotToHandIn), entries.Count(entry => entry.Need != LookoutNeed.None || entry.Stage == LookoutStage.ForgotToHandIn),
-                    entries.Count(entry => entry.Stage == LookoutStage.HandedIn), entries.Max(entry => entry.LastAt)));
+                rows.Add(
+                    new Row(
+                        activity,
+                        entries.Count(entry => entry.Stage is LookoutStage.AtWork or LookoutStage.ForgotToHandIn),
+                        entries.Count(entry => entry.Need != LookoutNeed.None || entry.Stage == LookoutStage.ForgotToHandIn),
+                        entries.Count(entry => entry.Stage == LookoutStage.HandedIn),
+                        entries.Max(entry => entry.LastAt)
+                    )
+                );
             }
         }
 

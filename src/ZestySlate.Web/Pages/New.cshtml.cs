@@ -27,22 +27,24 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
     /// <summary>What is wrong with the list of questions.</summary>
     public string? ListProblem { get; private set; }
 
-    [BindProperty(SupportsGet = true)] public string? Shows { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Shows { get; set; }
 
-    [BindProperty] public string? List { get; set; }
+    [BindProperty]
+    public string? List { get; set; }
 
-    [BindProperty] public Recipe Recipe { get; set; } = Recipe.Quiz;
+    [BindProperty]
+    public Recipe Recipe { get; set; } = Recipe.Quiz;
 
     public string Address { get; private set; } = "";
 
     /// <summary>What a new activity is in unless somebody chooses otherwise.</summary>
     public string UsualLanguage => installation.Set.Language;
 
-    [BindProperty] public string? Title { get; set; }
+    [BindProperty]
+    public string? Title { get; set; }
 
-    public void OnGet()
-    {
-    }
+    public void OnGet() { }
 
     public async Task<IActionResult> OnPostAsync(IFormFile? file)
     {
@@ -66,7 +68,9 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
         }
 
         var picture = MediaPurposes.PictureOf(added.Value);
-        var title = string.IsNullOrWhiteSpace(Title) ? Path.GetFileNameWithoutExtension(file.FileName).Replace('-', ' ').Replace('_', ' ').Trim() : Title.Trim();
+        var title = string.IsNullOrWhiteSpace(Title)
+            ? Path.GetFileNameWithoutExtension(file.FileName).Replace('-', ' ').Replace('_', ' ').Trim()
+            : Title.Trim();
         var activity = new Activity
         {
             Title = title.Length > 0 ? title : "A picture",
@@ -87,7 +91,10 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
             var read = QuestionListEndpoints.Read(List, activity);
             if (read.Problems.Count > 0)
             {
-                ListProblem = string.Join(" ", read.Problems.Take(5).Select(problem => $"Line {problem.Line}, column {problem.Column}: {problem.Message}"));
+                ListProblem = string.Join(
+                    " ",
+                    read.Problems.Take(5).Select(problem => $"Line {problem.Line}, column {problem.Column}: {problem.Message}")
+                );
                 return Page();
             }
 
@@ -113,7 +120,15 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
             Refuses = await fetcher.ForbidsFramesAsync(Address, stop) == true,
         };
         var title = string.IsNullOrWhiteSpace(Title) ? new Uri(Address).Host : Title.Trim();
-        var draft = await store.CreateAsync(User.Id(), new Activity { Title = title, Language = UsualLanguage, Scenes = [new Scene { Id = Ids.New(), Backdrop = page }] });
+        var draft = await store.CreateAsync(
+            User.Id(),
+            new Activity
+            {
+                Title = title,
+                Language = UsualLanguage,
+                Scenes = [new Scene { Id = Ids.New(), Backdrop = page }],
+            }
+        );
         return LocalRedirect($"~/author/{draft.Record.Id}");
     }
 }

@@ -22,7 +22,20 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The stable address of an activity: shows it to whoever may do it, on the newest edition.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class OpenModel(PublishedActivities published, AttemptStore attempts, AttemptReader reader, ActivityStore store, UserManager<Person> people, Sessions sessions, VoteCounts votes, AddedSpots added, Doors doors, Watch watch, Installation installation, TimeProvider clock) : PageModel
+public sealed class OpenModel(
+    PublishedActivities published,
+    AttemptStore attempts,
+    AttemptReader reader,
+    ActivityStore store,
+    UserManager<Person> people,
+    Sessions sessions,
+    VoteCounts votes,
+    AddedSpots added,
+    Doors doors,
+    Watch watch,
+    Installation installation,
+    TimeProvider clock
+) : PageModel
 {
     public Opening Opening { get; private set; } = null!;
 
@@ -66,10 +79,12 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     /// <summary>A visitor by link begins anew after handing in.</summary>
     public async Task<IActionResult> OnPostAgainAsync(string activity, int? assignment)
     {
-        if (User.Identity?.IsAuthenticated == true
+        if (
+            User.Identity?.IsAuthenticated == true
             && await published.OpenAsync(activity, User.Id(), assignment) is Opening.Attempt { Record.HandedInAt: not null } done
             && await store.DraftAsync(activity) is { } draft
-            && await MayGoAgainAsync(done))
+            && await MayGoAgainAsync(done)
+        )
         {
             await attempts.BeginAsync(draft.Record, User.Id(), done.Assignment);
         }
@@ -81,7 +96,12 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
     private async Task<bool> MayGoAgainAsync(Opening.Attempt done)
     {
         var goes = done.Assignment?.Goes ?? (await attempts.LoadAsync(done.Record.Id))!.State.Activity.Rules.Goes;
-        return !done.Times.IsOver(clock.GetUtcNow()) && (goes is null ? done.Assignment is null : await reader.GoesAsync(done.Record.ActivityId, User.Id(), done.Assignment?.Id) < goes);
+        return !done.Times.IsOver(clock.GetUtcNow())
+            && (
+                goes is null
+                    ? done.Assignment is null
+                    : await reader.GoesAsync(done.Record.ActivityId, User.Id(), done.Assignment?.Id) < goes
+            );
     }
 
     public async Task<IActionResult> OnPostBeginAsync(string activity, string? name)
@@ -98,7 +118,12 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
             return Page();
         }
 
-        var visitor = new Person { UserName = Ids.Secret(), DisplayName = name.Trim()[..Math.Min(80, name.Trim().Length)], CreatedAt = clock.GetUtcNow() };
+        var visitor = new Person
+        {
+            UserName = Ids.Secret(),
+            DisplayName = name.Trim()[..Math.Min(80, name.Trim().Length)],
+            CreatedAt = clock.GetUtcNow(),
+        };
         await people.CreateAsync(visitor);
         await sessions.BeginAsync(visitor, stays: true);
         return LocalRedirect($"~/a/{activity}");
@@ -116,9 +141,18 @@ public sealed class OpenModel(PublishedActivities published, AttemptStore attemp
                 Learner = (await people.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
-                View = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), clock.GetUtcNow(), opened.Times.DueForThem, OnPaper);
+                View = LearnerView.Of(
+                    await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)),
+                    clock.GetUtcNow(),
+                    opened.Times.DueForThem,
+                    OnPaper
+                );
                 OnPaper &= View.HandedInAt is not null;
-                Links = LearningEndpoints.LinksOf(HttpContext, loaded.Record, EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext));
+                Links = LearningEndpoints.LinksOf(
+                    HttpContext,
+                    loaded.Record,
+                    EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext)
+                );
                 if (Links.Again is not null && !await MayGoAgainAsync(opened))
                 {
                     Links = Links with { Again = null };

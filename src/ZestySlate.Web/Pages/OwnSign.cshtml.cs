@@ -14,7 +14,8 @@ namespace ZestySlate.Web.Pages;
 [Authorize(Policy = Rights.SignedIn), EnableRateLimiting(Limits.Codes)]
 public sealed class OwnSignModel(SlateDb db, Doors doors, Installation installation) : PageModel
 {
-    [BindProperty(SupportsGet = true)] public string? Then { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Then { get; set; }
 
     public string? Problem { get; private set; }
 

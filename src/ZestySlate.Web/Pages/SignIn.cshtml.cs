@@ -13,13 +13,23 @@ namespace ZestySlate.Web.Pages;
 /// <summary>Signs in with e-mail address, password and second factor, or with a passkey.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
 public sealed class SignInModel(
-    SlateDb db, Accounts accounts, SecondFactors factors, Passkeys passkeys, Sessions sessions, Installation installation, ILogger<SignInModel> log) : PageModel
+    SlateDb db,
+    Accounts accounts,
+    SecondFactors factors,
+    Passkeys passkeys,
+    Sessions sessions,
+    Installation installation,
+    ILogger<SignInModel> log
+) : PageModel
 {
-    [BindProperty] public string? Email { get; set; } = "";
+    [BindProperty]
+    public string? Email { get; set; } = "";
 
-    [BindProperty] public string? Password { get; set; } = "";
+    [BindProperty]
+    public string? Password { get; set; } = "";
 
-    [BindProperty(SupportsGet = true)] public string? ReturnUrl { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? ReturnUrl { get; set; }
 
     /// <summary>Says that the password was given, where a code is asked for next.</summary>
     public string? Ticket { get; private set; }
@@ -39,7 +49,11 @@ public sealed class SignInModel(
         }
 
         Ticket = ticket;
-        return TurnedAway(factors.IsTired(person) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Each is good once: wait for the next.");
+        return TurnedAway(
+            factors.IsTired(person)
+                ? "Too many wrong codes. Wait a quarter of an hour."
+                : "That is not the code that the app shows now. Each is good once: wait for the next."
+        );
     }
 
     /// <summary>What the browser hands to the device that has the passkey.</summary>
@@ -78,9 +92,11 @@ public sealed class SignInModel(
             return Page();
         }
 
-        return TurnedAway(result == Accounts.SignedIn.Wait
-            ? "Too many wrong passwords from this network. Wait five minutes, then try again."
-            : "E-mail address and password do not belong together. Check both and try again.");
+        return TurnedAway(
+            result == Accounts.SignedIn.Wait
+                ? "Too many wrong passwords from this network. Wait five minutes, then try again."
+                : "E-mail address and password do not belong together. Check both and try again."
+        );
     }
 
     /// <summary>The page once more, with the words why; the log has them too.</summary>

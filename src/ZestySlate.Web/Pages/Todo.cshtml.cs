@@ -39,20 +39,31 @@ public sealed class TodoModel(SlateDb db, TimeProvider clock) : PageModel
     {
         var me = User.Id();
         Now = clock.GetUtcNow();
-        var given = await (from enrolment in db.Enrolments
-                           join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId
-                           where enrolment.PersonId == me && !assignment.Withdrawn && !assignment.KeptBack
-                           select assignment).ToListAsync();
+        var given = await (
+            from enrolment in db.Enrolments
+            join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId
+            where enrolment.PersonId == me && !assignment.Withdrawn && !assignment.KeptBack
+            select assignment
+        ).ToListAsync();
         var extra = await db.AssignmentExceptions.Where(e => e.PersonId == me).ToDictionaryAsync(e => e.AssignmentId);
-        var attempts = (await db.Attempts.Where(a => a.PersonId == me && a.AssignmentId != null).ToListAsync()).ToLookup(a => a.AssignmentId);
-        List = given.Where(g => extra.GetValueOrDefault(g.Id)?.Excused != true)
-            .Select(g => new Entry(g, g.TimesFor(extra.GetValueOrDefault(g.Id)?.ExtraDays ?? 0), attempts[g.Id].MaxBy(a => a.BeganAt) switch
-            {
-                null => Stage.ToDo,
-                { ReturnedAt: not null } => Stage.Returned,
-                { HandedInAt: not null } => Stage.HandedIn,
-                _ => Stage.Begun,
-            }))
-            .OrderBy(entry => entry.Times.DueForThem ?? DateTimeOffset.MaxValue).ThenBy(entry => entry.Given.Title, StringComparer.CurrentCultureIgnoreCase).ToList();
+        var attempts = (await db.Attempts.Where(a => a.PersonId == me && a.AssignmentId != null).ToListAsync()).ToLookup(a =>
+            a.AssignmentId
+        );
+        List = given
+            .Where(g => extra.GetValueOrDefault(g.Id)?.Excused != true)
+            .Select(g => new Entry(
+                g,
+                g.TimesFor(extra.GetValueOrDefault(g.Id)?.ExtraDays ?? 0),
+                attempts[g.Id].MaxBy(a => a.BeganAt) switch
+                {
+                    null => Stage.ToDo,
+                    { ReturnedAt: not null } => Stage.Returned,
+                    { HandedInAt: not null } => Stage.HandedIn,
+                    _ => Stage.Begun,
+                }
+            ))
+            .OrderBy(entry => entry.Times.DueForThem ?? DateTimeOffset.MaxValue)
+            .ThenBy(entry => entry.Given.Title, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
     }
 }

@@ -12,12 +12,14 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Where a learner waits to be let in, or shows the sign of their own.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class WaitingModel(Doors doors, Device device, UserManager<Person> people, Sessions sessions, Installation installation) : PageModel
+public sealed class WaitingModel(Doors doors, Device device, UserManager<Person> people, Sessions sessions, Installation installation)
+    : PageModel
 {
     /// <summary>What was asked at this device.</summary>
     public DoorAsk Ask { get; private set; } = null!;
 
-    [BindProperty(SupportsGet = true)] public string? Then { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Then { get; set; }
 
     /// <summary>True when the learner has a sign, and may try it still.</summary>
     public bool TakesSign { get; private set; }
@@ -62,7 +64,8 @@ public sealed class WaitingModel(Doors doors, Device device, UserManager<Person>
         }
 
         await LoadAsync(ask);
-        Problem = !sign.Succeeded ? installation.Words.Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters)
+        Problem =
+            !sign.Succeeded ? installation.Words.Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters)
             : TakesSign ? installation.Words["notTheSign"]
             : installation.Words["noFurtherTry"];
         return Page();

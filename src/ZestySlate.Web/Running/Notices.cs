@@ -42,5 +42,7 @@ internal static partial class Notices
 
     /// <summary>What somebody outside says, fit for a line of the log: without what would begin another, and not endless.</summary>
     public static string Plain(string? said) =>
-        said is not { Length: > 0 } ? "(nobody named)" : string.Concat(said.Take(200).Select(letter => char.IsControl(letter) ? ' ' : letter));
+        said is not { Length: > 0 }
+            ? "(nobody named)"
+            : string.Concat(said.Take(200).Select(letter => char.IsControl(letter) ? ' ' : letter));
 }

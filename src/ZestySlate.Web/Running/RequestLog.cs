@@ -13,33 +13,37 @@ internal static class RequestLog
     /// <summary>From so many milliseconds on a request counts as slow.</summary>
     private const double Slow = 1000;
 
-    public static void UseRequestLog(this WebApplication app) => app.UseSerilogRequestLogging(options =>
-    {
-        options.Logger = app.Services.GetRequiredService<Serilog.ILogger>();
-        options.MessageTemplate = "{RequestMethod} {Route} answered {StatusCode} after {Elapsed:0} ms";
-        options.GetLevel = (context, elapsed, problem) => Level(context.Response, elapsed, problem);
-        options.GetMessageTemplateProperties = (context, _, elapsed, status) =>
-        [
-            Property("RequestMethod", context.Request.Method),
-            Property("Route", RouteOf(context)),
-            Property("StatusCode", status),
-            Property("Elapsed", elapsed),
-        ];
-    });
+    public static void UseRequestLog(this WebApplication app) =>
+        app.UseSerilogRequestLogging(options =>
+        {
+            options.Logger = app.Services.GetRequiredService<Serilog.ILogger>();
+            options.MessageTemplate = "{RequestMethod} {Route} answered {StatusCode} after {Elapsed:0} ms";
+            options.GetLevel = (context, elapsed, problem) => Level(context.Response, elapsed, problem);
+            options.GetMessageTemplateProperties = (context, _, elapsed, status) =>
+                [
+                    Property("RequestMethod", context.Request.Method),
+                    Property("Route", RouteOf(context)),
+                    Property("StatusCode", status),
+                    Property("Elapsed", elapsed),
+                ];
+        });
 
     /// <summary>How a request is told: a fault as an error, a slow one as a warning, all others not at all unless the log is asked for everything.</summary>
     internal static LogEventLevel Level(HttpResponse response, double elapsed, Exception? problem) =>
         problem is not null || response.StatusCode >= StatusCodes.Status500InternalServerError ? LogEventLevel.Error
-            : elapsed >= Slow && !IsOpenOnPurpose(response) ? LogEventLevel.Warning
-            : LogEventLevel.Verbose;
+        : elapsed >= Slow && !IsOpenOnPurpose(response) ? LogEventLevel.Warning
+        : LogEventLevel.Verbose;
 
     /// <summary>Events sent as they come keep their request open as long as the page is.</summary>
-    private static bool IsOpenOnPurpose(HttpResponse response) => response.ContentType?.StartsWith("text/event-stream", StringComparison.Ordinal) == true;
+    private static bool IsOpenOnPurpose(HttpResponse response) =>
+        response.ContentType?.StartsWith("text/event-stream", StringComparison.Ordinal) == true;
 
     /// <summary>The pattern of the route that was asked for, also where a page of a problem answers in its place.</summary>
     internal static string RouteOf(HttpContext context)
     {
-        var asked = context.Features.Get<IExceptionHandlerFeature>()?.Endpoint ?? context.Features.Get<IStatusCodeReExecuteFeature>()?.Endpoint ?? context.GetEndpoint();
+        var asked = context.Features.Get<IExceptionHandlerFeature>()?.Endpoint
+            ?? context.Features.Get<IStatusCodeReExecuteFeature>()?.Endpoint
+            ?? context.GetEndpoint();
         return asked is RouteEndpoint { RoutePattern.RawText: { } pattern } ? "/" + pattern.TrimStart('/') : "(no route)";
     }
 

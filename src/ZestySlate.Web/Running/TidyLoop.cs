@@ -11,7 +11,10 @@ internal sealed class TidyLoop(LoopServices services, ILogger<TidyLoop> log) : L
     private DateTimeOffset _collected;
 
     protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) =>
-        OneByOne.AllAsync<Func<Task>>([() => ThinAsync(provider.GetRequiredService<Thinner>(), stop), () => CollectAsync(provider, stop)], job => job());
+        OneByOne.AllAsync<Func<Task>>(
+            [() => ThinAsync(provider.GetRequiredService<Thinner>(), stop), () => CollectAsync(provider, stop)],
+            job => job()
+        );
 
     private async Task ThinAsync(Thinner thinner, CancellationToken stop)
     {

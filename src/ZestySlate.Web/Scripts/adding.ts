@@ -25,4 +25,3 @@ if (form && board && pin) {
   form.addEventListener("input", follow);
   follow();
 }
-

@@ -4,7 +4,11 @@ declare module "idiomorph" {
     beforeAttributeUpdated?: (name: string, node: Element, kind: "update" | "remove") => boolean | void;
     beforeNodeRemoved?: (node: Node) => boolean | void;
   }
-  interface Options { morphStyle?: "outerHTML" | "innerHTML"; ignoreActiveValue?: boolean; callbacks?: Callbacks; }
+  interface Options {
+    morphStyle?: "outerHTML" | "innerHTML";
+    ignoreActiveValue?: boolean;
+    callbacks?: Callbacks;
+  }
   export const Idiomorph: { morph(old: Element, next: Element | string, options?: Options): Node[] };
 }
 declare module "htmx.org" {

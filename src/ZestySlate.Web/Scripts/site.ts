@@ -28,7 +28,9 @@ for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc]
 }
 document.querySelector<HTMLFormElement>("form[data-send-at-once]")?.submit();
 
-for (const form of document.querySelectorAll<HTMLFormElement>("form[data-review-form]")) { takeNotes(form); }
+for (const form of document.querySelectorAll<HTMLFormElement>("form[data-review-form]")) {
+  takeNotes(form);
+}
 holdForms();
 // What was refused is said where one looks.
 const refused = document.querySelector<HTMLElement>("main .problem[role=alert]");
@@ -37,27 +39,36 @@ if (refused) {
   refused.scrollIntoView({ block: "center" });
   refused.focus({ preventScroll: true });
   const form = refused.closest("form") ?? refused.parentElement!.querySelector<HTMLFormElement>("form[data-keeps]");
-  if (form) { form.dataset.refused = "yes"; }
+  if (form) {
+    form.dataset.refused = "yes";
+  }
 }
 for (const field of document.querySelectorAll<HTMLInputElement | HTMLSelectElement>("[data-send-on-change]")) {
   field.addEventListener("change", () => field.form!.requestSubmit());
 }
 const live = document.querySelector<HTMLTableElement>("table[data-live]");
-if (live) { watchLive(live, document.querySelector("[data-live-state]")); }
+if (live) {
+  watchLive(live, document.querySelector("[data-live-state]"));
+}
 
 // In a large table arrow keys go from link to link, row by row and column by column.
 for (const table of document.querySelectorAll<HTMLTableElement>("table[data-arrows]")) {
   table.addEventListener("keydown", event => {
     const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
     const cell = (event.target as HTMLElement).closest<HTMLTableCellElement>("td, th");
-    if (!step || !cell) { return; }
+    if (!step || !cell) {
+      return;
+    }
     const rows = [...table.tBodies[0]!.rows];
-    let row = rows.indexOf(cell.parentElement as HTMLTableRowElement), column = cell.cellIndex;
+    let row = rows.indexOf(cell.parentElement as HTMLTableRowElement),
+      column = cell.cellIndex;
     for (;;) {
       row += step[0]!;
       column += step[1]!;
       const next = rows[row]?.cells[column];
-      if (!next) { return; }
+      if (!next) {
+        return;
+      }
       const link = next.querySelector<HTMLElement>("a");
       if (link) {
         event.preventDefault();
@@ -70,21 +81,32 @@ for (const table of document.querySelectorAll<HTMLTableElement>("table[data-arro
 
 // What is done with those that are ticked waits until one is.
 for (const button of document.querySelectorAll<HTMLButtonElement>("button[data-when-ticked]")) {
-  const settle = (): void => { button.disabled = document.querySelector(`${button.dataset.whenTicked!}:checked`) === null; };
+  const settle = (): void => {
+    button.disabled = document.querySelector(`${button.dataset.whenTicked!}:checked`) === null;
+  };
   document.addEventListener("change", settle);
   settle();
 }
 
 // Links with a key of their own: pressed anywhere but where somebody types.
 document.addEventListener("keydown", event => {
-  if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).matches("input, textarea, select, [contenteditable=true]")) { return; }
+  if (
+    event.ctrlKey ||
+    event.metaKey ||
+    event.altKey ||
+    (event.target as HTMLElement).matches("input, textarea, select, [contenteditable=true]")
+  ) {
+    return;
+  }
   document.querySelector<HTMLElement>(`a[data-key="${CSS.escape(event.key.toLowerCase())}"]`)?.click();
 });
 
 // The results page can be opened at one learner's answers.
 function openTarget(): void {
   const target = location.hash.length > 1 ? document.getElementById(location.hash.slice(1)) : null;
-  if (target instanceof HTMLDetailsElement) { target.open = true; }
+  if (target instanceof HTMLDetailsElement) {
+    target.open = true;
+  }
 }
 window.addEventListener("hashchange", openTarget);
 openTarget();

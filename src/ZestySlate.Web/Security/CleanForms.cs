@@ -19,9 +19,12 @@ internal sealed class CleanForms(RequestDelegate next, IOptions<FormOptions> opt
     }
 
     /// <summary>A text without control characters.</summary>
-    public static string Cleaned(string text) => text.AsSpan().IndexOfAny(Controls) < 0 ? text : new string([.. text.Where(letter => !IsControl(letter))]);
+    public static string Cleaned(string text) =>
+        text.AsSpan().IndexOfAny(Controls) < 0 ? text : new string([.. text.Where(letter => !IsControl(letter))]);
 
-    private static readonly SearchValues<char> Controls = SearchValues.Create([.. Enumerable.Range(0, 0xA0).Select(code => (char)code).Where(IsControl)]);
+    private static readonly SearchValues<char> Controls = SearchValues.Create([
+        .. Enumerable.Range(0, 0xA0).Select(code => (char)code).Where(IsControl),
+    ]);
 
     private static bool IsControl(char letter) => char.IsControl(letter) && letter is not ('\t' or '\n' or '\r');
 
@@ -60,15 +63,29 @@ internal sealed class CleanForms(RequestDelegate next, IOptions<FormOptions> opt
             try
             {
                 var form = await _inner.ReadFormAsync(stop);
-                return _form = new FormCollection(form.ToDictionary(field => Cleaned(field.Key), field => new StringValues([.. field.Value.Select(value => value is null ? null : Cleaned(value))])), form.Files);
+                return _form = new FormCollection(
+                    form.ToDictionary(
+                        field => Cleaned(field.Key),
+                        field => new StringValues([.. field.Value.Select(value => value is null ? null : Cleaned(value))])
+                    ),
+                    form.Files
+                );
             }
-            catch (Exception problem) when (problem is InvalidDataException or ArgumentException || (problem is IOException && problem is not BadHttpRequestException && !request.HttpContext.RequestAborted.IsCancellationRequested))
+            catch (Exception problem)
+                when (problem is InvalidDataException or ArgumentException
+                    || (
+                        problem is IOException
+                        && problem is not BadHttpRequestException
+                        && !request.HttpContext.RequestAborted.IsCancellationRequested
+                    )
+                )
             {
                 throw Troubles.Unreadable($"What was sent cannot be read as a form: {problem.Message}");
             }
         }
 
-        private bool IsUrlEncoded => request.ContentType?.StartsWith("application/x-www-form-urlencoded", StringComparison.OrdinalIgnoreCase) == true;
+        private bool IsUrlEncoded =>
+            request.ContentType?.StartsWith("application/x-www-form-urlencoded", StringComparison.OrdinalIgnoreCase) == true;
     }
 
     /// <summary>A url-encoded body without its NULs, which the framework's reader refuses.</summary>
@@ -84,7 +101,11 @@ internal sealed class CleanForms(RequestDelegate next, IOptions<FormOptions> opt
 
         public override long Length => throw new NotSupportedException();
 
-        public override long Position { get => throw new NotSupportedException(); set => throw new NotSupportedException(); }
+        public override long Position
+        {
+            get => throw new NotSupportedException();
+            set => throw new NotSupportedException();
+        }
 
         public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken stop = default)
         {
@@ -100,7 +121,10 @@ internal sealed class CleanForms(RequestDelegate next, IOptions<FormOptions> opt
                     return filled;
                 }
 
-                var open = buffer.Span[..filled] is [.., (byte)'%'] ? 1 : buffer.Span[..filled] is [.., (byte)'%', (byte)'0'] ? 2 : 0;
+                var open =
+                    buffer.Span[..filled] is [.., (byte)'%'] ? 1
+                    : buffer.Span[..filled] is [.., (byte)'%', (byte)'0'] ? 2
+                    : 0;
                 _held = buffer.Span.Slice(filled - open, open).ToArray();
                 if (filled > open)
                 {
@@ -127,13 +151,13 @@ internal sealed class CleanForms(RequestDelegate next, IOptions<FormOptions> opt
             return to;
         }
 
-        public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken stop) => ReadAsync(buffer.AsMemory(offset, count), stop).AsTask();
+        public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken stop) =>
+            ReadAsync(buffer.AsMemory(offset, count), stop).AsTask();
 
-        public override int Read(byte[] buffer, int offset, int count) => ReadAsync(buffer, offset, count, default).GetAwaiter().GetResult();
+        public override int Read(byte[] buffer, int offset, int count) =>
+            ReadAsync(buffer, offset, count, default).GetAwaiter().GetResult();
 
-        public override void Flush()
-        {
-        }
+        public override void Flush() { }
 
         public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
 

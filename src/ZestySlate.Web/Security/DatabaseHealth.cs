@@ -8,5 +8,7 @@ namespace ZestySlate.Web.Security;
 internal sealed class DatabaseHealth(SlateDb db) : IHealthCheck
 {
     public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken stop = default) =>
-        await db.Database.CanConnectAsync(stop) ? HealthCheckResult.Healthy() : HealthCheckResult.Unhealthy("The database does not answer.");
+        await db.Database.CanConnectAsync(stop)
+            ? HealthCheckResult.Healthy()
+            : HealthCheckResult.Unhealthy("The database does not answer.");
 }

@@ -30,5 +30,11 @@ internal static class Fragments
     }
 
     /// <summary>Why something was not done, said on the page where it was asked.</summary>
-    public static IActionResult Refused(string words) => new ContentResult { StatusCode = StatusCodes.Status422UnprocessableEntity, ContentType = "text/plain; charset=utf-8", Content = words };
+    public static IActionResult Refused(string words) =>
+        new ContentResult
+        {
+            StatusCode = StatusCodes.Status422UnprocessableEntity,
+            ContentType = "text/plain; charset=utf-8",
+            Content = words,
+        };
 }

@@ -20,7 +20,13 @@ internal sealed class FrameAncestors(TimeProvider clock)
         if (_known is not { } known || now - known.At > Fresh)
         {
             var addresses = await db.CourseSites.AsNoTracking().Select(site => site.AuthorizationEndpoint).ToListAsync();
-            known = new Known(string.Join(' ', addresses.Select(address => new Uri(address).GetLeftPart(UriPartial.Authority)).Distinct().Prepend("'self'")), now);
+            known = new Known(
+                string.Join(
+                    ' ',
+                    addresses.Select(address => new Uri(address).GetLeftPart(UriPartial.Authority)).Distinct().Prepend("'self'")
+                ),
+                now
+            );
             _known = known;
         }
 

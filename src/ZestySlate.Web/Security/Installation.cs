@@ -56,8 +56,12 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
     }
 
     /// <summary>True when this is the code for the set-up, and it is still to be done.</summary>
-    public bool IsCode(string? typed) => SetupCode is { } code
-        && CryptographicOperations.FixedTimeEquals(System.Text.Encoding.UTF8.GetBytes(typed?.Trim().ToUpperInvariant() ?? ""), System.Text.Encoding.UTF8.GetBytes(code.ToUpperInvariant()));
+    public bool IsCode(string? typed) =>
+        SetupCode is { } code
+        && CryptographicOperations.FixedTimeEquals(
+            System.Text.Encoding.UTF8.GetBytes(typed?.Trim().ToUpperInvariant() ?? ""),
+            System.Text.Encoding.UTF8.GetBytes(code.ToUpperInvariant())
+        );
 
     /// <summary>True while nobody runs it; somebody may have been made a keeper from the terminal meanwhile.</summary>
     internal async Task<bool> NeedsSetupAsync(SlateDb db)
@@ -75,7 +79,10 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
 
     /// <summary>True when there is a keeper.</summary>
     internal static Task<bool> HasKeeperAsync(SlateDb db) =>
-        db.UserRoles.AnyAsync(role => db.Roles.Any(known => known.Id == role.RoleId && known.Name == Roles.Keeper) && db.Users.Any(person => person.Id == role.UserId && person.ClosedAt == null));
+        db.UserRoles.AnyAsync(role =>
+            db.Roles.Any(known => known.Id == role.RoleId && known.Name == Roles.Keeper)
+            && db.Users.Any(person => person.Id == role.UserId && person.ClosedAt == null)
+        );
 
     /// <summary>Keeps what was set.</summary>
     /// <param name="db">The database.</param>
@@ -90,8 +97,20 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
         }
         else
         {
-            (known.Address, known.MailServer, known.MailPort, known.MailUser, known.MailPassword, known.MailFrom) = (set.Address, set.MailServer, set.MailPort, set.MailUser, set.MailPassword, set.MailFrom);
-            (known.Language, known.Registration, known.RegistrationBy, known.SecondFactor) = (set.Language, set.Registration, set.RegistrationBy, set.SecondFactor);
+            (known.Address, known.MailServer, known.MailPort, known.MailUser, known.MailPassword, known.MailFrom) = (
+                set.Address,
+                set.MailServer,
+                set.MailPort,
+                set.MailUser,
+                set.MailPassword,
+                set.MailFrom
+            );
+            (known.Language, known.Registration, known.RegistrationBy, known.SecondFactor) = (
+                set.Language,
+                set.Registration,
+                set.RegistrationBy,
+                set.SecondFactor
+            );
         }
 
         await db.SaveChangesAsync();

@@ -5,12 +5,18 @@ using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Security;
 
-/// <summary>Whoever signed in with a password that somebody else knows sets one of their own before anything else; and who must have a second factor sets that up.</summary>
+/// <summary>Whoever signed in with a password that somebody else knows sets one of their own before anything else; and who must have a
+/// second factor sets that up.</summary>
 internal sealed class OwnPassword(RequestDelegate next)
 {
     public async Task InvokeAsync(HttpContext context, SlateDb db, SecondFactors factors)
     {
-        if (context.User.IsInRole(Storage.People.Roles.Teacher) && FrameSessionPath.SessionOf(context) is null && IsGuarded(context) && await FirstAsync(context.User.Id(), db, factors) is { } page)
+        if (
+            context.User.IsInRole(Storage.People.Roles.Teacher)
+            && FrameSessionPath.SessionOf(context) is null
+            && IsGuarded(context)
+            && await FirstAsync(context.User.Id(), db, factors) is { } page
+        )
         {
             if (HttpMethods.IsGet(context.Request.Method))
             {
@@ -28,8 +34,11 @@ internal sealed class OwnPassword(RequestDelegate next)
     }
 
     /// <summary>What is for people who are signed in, but for the pages of their own account.</summary>
-    private static bool IsGuarded(HttpContext context) => context.GetEndpoint()?.Metadata is { } endpoint
-        && endpoint.GetMetadata<IAuthorizeData>() is not null && endpoint.GetMetadata<IAllowAnonymous>() is null && !context.Request.Path.StartsWithSegments("/account");
+    private static bool IsGuarded(HttpContext context) =>
+        context.GetEndpoint()?.Metadata is { } endpoint
+        && endpoint.GetMetadata<IAuthorizeData>() is not null
+        && endpoint.GetMetadata<IAllowAnonymous>() is null
+        && !context.Request.Path.StartsWithSegments("/account");
 
     /// <summary>Where they are to go first, or null.</summary>
     private static async Task<string?> FirstAsync(string id, SlateDb db, SecondFactors factors) =>

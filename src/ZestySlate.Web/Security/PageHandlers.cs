@@ -11,9 +11,7 @@ namespace ZestySlate.Web.Security;
 /// </summary>
 internal sealed class PageHandlers : IPageFilter, IDisplayMetadataProvider
 {
-    public void OnPageHandlerSelected(PageHandlerSelectedContext context)
-    {
-    }
+    public void OnPageHandlerSelected(PageHandlerSelectedContext context) { }
 
     public void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
@@ -27,24 +25,31 @@ internal sealed class PageHandlers : IPageFilter, IDisplayMetadataProvider
         foreach (var parameter in context.HandlerMethod?.Parameters ?? [])
         {
             var isThere = context.HandlerArguments.TryGetValue(parameter.Name, out var given) && given is not null;
-            if (!isThere && parameter.ParameterType == typeof(string) && IsNeeded(new NullabilityInfoContext().Create(parameter.ParameterInfo)))
+            if (
+                !isThere
+                && parameter.ParameterType == typeof(string)
+                && IsNeeded(new NullabilityInfoContext().Create(parameter.ParameterInfo))
+            )
             {
                 context.HandlerArguments[parameter.Name] = "";
             }
         }
     }
 
-    public void OnPageHandlerExecuted(PageHandlerExecutedContext context)
-    {
-    }
+    public void OnPageHandlerExecuted(PageHandlerExecutedContext context) { }
 
     public void CreateDisplayMetadata(DisplayMetadataProviderContext context)
     {
-        if (context.Key is { ModelType: { } type, PropertyInfo: { } property } && type == typeof(string) && IsNeeded(new NullabilityInfoContext().Create(property)))
+        if (
+            context.Key is { ModelType: { } type, PropertyInfo: { } property }
+            && type == typeof(string)
+            && IsNeeded(new NullabilityInfoContext().Create(property))
+        )
         {
             context.DisplayMetadata.ConvertEmptyStringToNull = false;
         }
     }
 
-    private static bool IsNeeded(NullabilityInfo info) => info.WriteState == NullabilityState.NotNull || info.ReadState == NullabilityState.NotNull;
+    private static bool IsNeeded(NullabilityInfo info) =>
+        info.WriteState == NullabilityState.NotNull || info.ReadState == NullabilityState.NotNull;
 }

@@ -16,7 +16,8 @@ internal static class Proxies
     public static void AddOwnAddress(this IServiceCollection services, IConfiguration configuration, out CookieSecurePolicy secure)
     {
         var address = OwnAddress.Read(configuration["Server:Address"]);
-        secure = address?.StartsWith("https:", StringComparison.Ordinal) == true ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
+        secure =
+            address?.StartsWith("https:", StringComparison.Ordinal) == true ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
         services.Configure<ForwardedHeadersOptions>(headers =>
         {
             headers.ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto;
@@ -34,14 +35,18 @@ internal static class Proxies
                 }
                 else
                 {
-                    throw new InvalidOperationException($"«{named}» in Server:Proxies is neither an address nor a network such as 10.0.0.0/8.");
+                    throw new InvalidOperationException(
+                        $"«{named}» in Server:Proxies is neither an address nor a network such as 10.0.0.0/8."
+                    );
                 }
             }
         });
         if (address is not null)
         {
             // The machine itself may still ask how it is.
-            services.Configure<HostFilteringOptions>(hosts => hosts.AllowedHosts = [new Uri(address).Host, "localhost", "127.0.0.1", "[::1]"]);
+            services.Configure<HostFilteringOptions>(hosts =>
+                hosts.AllowedHosts = [new Uri(address).Host, "localhost", "127.0.0.1", "[::1]"]
+            );
         }
 
         services.AddHsts(hsts => hsts.MaxAge = TimeSpan.FromDays(365));
@@ -60,5 +65,9 @@ internal static class Proxies
         }
     }
 
-    private static string[] Named(IConfiguration configuration) => (configuration["Server:Proxies"] ?? "").Split([',', ' ', ';'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+    private static string[] Named(IConfiguration configuration) =>
+        (configuration["Server:Proxies"] ?? "").Split(
+            [',', ' ', ';'],
+            StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
+        );
 }

@@ -12,7 +12,8 @@ namespace ZestySlate.Web.Security;
 /// </summary>
 internal sealed class RequestProof(IAntiforgery inner, IDataProtectionProvider protection) : IAntiforgery
 {
-    public const string Field = "proof", Header = "X-Slate-Proof";
+    public const string Field = "proof",
+        Header = "X-Slate-Proof";
 
     public const string TooOld = "This page is too old to send from. Load it again; what you typed last may have to be typed once more.";
 
@@ -41,11 +42,11 @@ internal sealed class RequestProof(IAntiforgery inner, IDataProtectionProvider p
         return valid;
     }
 
-    private static bool IsReading(HttpContext context) => HttpMethods.IsGet(context.Request.Method) || HttpMethods.IsHead(context.Request.Method);
+    private static bool IsReading(HttpContext context) =>
+        HttpMethods.IsGet(context.Request.Method) || HttpMethods.IsHead(context.Request.Method);
 
     private bool IsProved(HttpContext context, string session)
     {
-
         if (IsReading(context))
         {
             return true;
@@ -84,7 +85,10 @@ internal sealed class RequestProof(IAntiforgery inner, IDataProtectionProvider p
     {
         try
         {
-            return CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(_protector.Unprotect(given)), Encoding.UTF8.GetBytes(session));
+            return CryptographicOperations.FixedTimeEquals(
+                Encoding.UTF8.GetBytes(_protector.Unprotect(given)),
+                Encoding.UTF8.GetBytes(session)
+            );
         }
         catch (CryptographicException)
         {
@@ -111,6 +115,7 @@ internal static class RequestProofServices
         services.Remove(original);
         services.AddSingleton<IAntiforgery>(provider => new RequestProof(
             (IAntiforgery)ActivatorUtilities.CreateInstance(provider, original.ImplementationType!),
-            provider.GetRequiredService<IDataProtectionProvider>()));
+            provider.GetRequiredService<IDataProtectionProvider>()
+        ));
     }
 }

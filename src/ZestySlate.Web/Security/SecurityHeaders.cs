@@ -4,19 +4,24 @@ using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Security;
 
-/// <summary>Sets the content security policy and its companions on every response. Only registered course sites may frame us, and only pages made for it.</summary>
+/// <summary>Sets the content security policy and its companions on every response. Only registered course sites may frame us, and only
+/// pages made for it.</summary>
 internal sealed class SecurityHeaders(RequestDelegate next)
 {
-    private const string NonceKey = "style-nonce", FormTargetKey = "form-target", AloneKey = "alone";
+    private const string NonceKey = "style-nonce",
+        FormTargetKey = "form-target",
+        AloneKey = "alone";
 
-    /// <summary>The nonce for a style element of this page; null for a fragment, whose page has a nonce of its own: there scripts put things in their places.</summary>
+    /// <summary>The nonce for a style element of this page; null for a fragment, whose page has a nonce of its own: there scripts put
+    /// things in their places.</summary>
     public static string? StyleNonce(HttpContext context) => Fragments.IsOne(context) ? null : (string)context.Items[NonceKey]!;
 
     /// <summary>Lets the page's form post to this other origin (the course site that content is brought back to).</summary>
     public static void AllowFormTo(HttpContext context, string address) =>
         context.Items[FormTargetKey] = new Uri(address).GetLeftPart(UriPartial.Authority);
 
-    /// <summary>What is sent came from somebody who is not its author: opened by itself it may load nothing, run nothing, and has an origin of its own.</summary>
+    /// <summary>What is sent came from somebody who is not its author: opened by itself it may load nothing, run nothing, and has an origin
+    /// of its own.</summary>
     public static void StandsAlone(HttpContext context) => context.Items[AloneKey] = true;
 
     public async Task InvokeAsync(HttpContext context, FrameAncestors frames, SlateDb db)
@@ -25,15 +30,19 @@ internal sealed class SecurityHeaders(RequestDelegate next)
         context.Items[NonceKey] = nonce;
         var framed = context.Request.Path.StartsWithSegments("/lti") || context.Request.Path.StartsWithSegments(FrameSessionPath.Prefix);
         // An activity can be inserted in another, so our own pages may frame it.
-        var ancestors = framed ? await frames.GetAsync(db) : context.Request.Path.StartsWithSegments("/a") ? "'self'" : "'none'";
+        var ancestors =
+            framed ? await frames.GetAsync(db)
+            : context.Request.Path.StartsWithSegments("/a") ? "'self'"
+            : "'none'";
         context.Response.OnStarting(() =>
         {
             var headers = context.Response.Headers;
             var formTarget = context.Items[FormTargetKey] is string target ? " " + target : "";
             headers.ContentSecurityPolicy = context.Items.ContainsKey(AloneKey)
                 ? "default-src 'none'; sandbox; frame-ancestors 'none'"
-                : $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; media-src 'self' blob:; frame-src 'self' http: https:; font-src 'self'; worker-src 'self' blob:; "
-                + $"connect-src 'self'; form-action 'self'{formTarget}; base-uri 'none'; frame-ancestors {ancestors}";
+                : $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; "
+                    + "media-src 'self' blob:; frame-src 'self' http: https:; font-src 'self'; worker-src 'self' blob:; "
+                    + $"connect-src 'self'; form-action 'self'{formTarget}; base-uri 'none'; frame-ancestors {ancestors}";
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "same-origin";
             headers["Permissions-Policy"] = "camera=(), microphone=(self), geolocation=()";

@@ -21,7 +21,8 @@ internal sealed class Troubles(RequestDelegate next, ILogger<Troubles> log)
     public static BadHttpRequestException Unreadable(string words, int status = StatusCodes.Status400BadRequest) => new(words, status);
 
     /// <summary>True when a script sent the request and shows the words itself.</summary>
-    public static bool IsFromScript(HttpContext context) => context.Request.Headers.ContainsKey("X-Slate-Script") || context.Request.Headers.ContainsKey(RequestProof.Header);
+    public static bool IsFromScript(HttpContext context) =>
+        context.Request.Headers.ContainsKey("X-Slate-Script") || context.Request.Headers.ContainsKey(RequestProof.Header);
 
     public async Task InvokeAsync(HttpContext context)
     {
@@ -31,9 +32,14 @@ internal sealed class Troubles(RequestDelegate next, ILogger<Troubles> log)
         }
         catch (BadHttpRequestException problem) when (!context.Response.HasStarted)
         {
-            await SayAsync(context, problem.StatusCode, problem.StatusCode == StatusCodes.Status413PayloadTooLarge ? "This is larger than what is taken here." : problem.Message);
+            await SayAsync(
+                context,
+                problem.StatusCode,
+                problem.StatusCode == StatusCodes.Status413PayloadTooLarge ? "This is larger than what is taken here." : problem.Message
+            );
         }
-        catch (Exception problem) when (problem is OperationCanceledException or IOException && context.RequestAborted.IsCancellationRequested)
+        catch (Exception problem)
+            when (problem is OperationCanceledException or IOException && context.RequestAborted.IsCancellationRequested)
         {
             // Whoever asked has gone; nobody reads an answer.
         }
@@ -41,7 +47,11 @@ internal sealed class Troubles(RequestDelegate next, ILogger<Troubles> log)
         {
             Notices.StoringFailed(log, trouble, problem);
             context.Response.Headers.RetryAfter = WaitSeconds.ToString(CultureInfo.InvariantCulture);
-            await SayAsync(context, StatusCodes.Status503ServiceUnavailable, trouble + " Nothing of this was kept; what was kept before is safe.");
+            await SayAsync(
+                context,
+                StatusCodes.Status503ServiceUnavailable,
+                trouble + " Nothing of this was kept; what was kept before is safe."
+            );
         }
     }
 

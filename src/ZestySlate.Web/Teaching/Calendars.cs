@@ -14,28 +14,59 @@ internal static class Calendars
 
     public static void MapCalendars(this IEndpointRouteBuilder routes)
     {
-        routes.MapGet("/todo/calendar.ics", (HttpContext context, IDataProtectionProvider protection) =>
-            Results.Redirect($"{context.Request.PathBase}/calendar/{protection.CreateProtector(Purpose).Protect(context.User.Id())}.ics")).RequireAuthorization(Rights.SignedIn);
-        routes.MapGet("/calendar/{key}.ics", async (string key, HttpContext context, SlateDb db, IDataProtectionProvider protection, TimeProvider clock) =>
-        {
-            string person;
-            try
-            {
-                person = protection.CreateProtector(Purpose).Unprotect(key);
-            }
-            catch (System.Security.Cryptography.CryptographicException)
-            {
-                return Results.NotFound();
-            }
+        routes
+            .MapGet("/todo/calendar.ics", (HttpContext context, IDataProtectionProvider protection) =>
+                Results.Redirect(
+                    $"{context.Request.PathBase}/calendar/{protection.CreateProtector(Purpose).Protect(context.User.Id())}.ics"
+                )
+            )
+            .RequireAuthorization(Rights.SignedIn);
+        routes
+            .MapGet(
+                "/calendar/{key}.ics",
+                async (string key, HttpContext context, SlateDb db, IDataProtectionProvider protection, TimeProvider clock) =>
+                {
+                    string person;
+                    try
+                    {
+                        person = protection.CreateProtector(Purpose).Unprotect(key);
+                    }
+                    catch (System.Security.Cryptography.CryptographicException)
+                    {
+                        return Results.NotFound();
+                    }
 
-            var extra = await db.AssignmentExceptions.AsNoTracking().Where(e => e.PersonId == person).ToDictionaryAsync(e => e.AssignmentId);
-            var given = await (from enrolment in db.Enrolments
-                               join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId
-                               where enrolment.PersonId == person && assignment.Due != null && !assignment.Withdrawn && !assignment.KeptBack
-                               select assignment).AsNoTracking().ToListAsync();
-            var host = OwnAddress.Of(context);
-            return Results.Text(DueDates.Write("Zesty Slate", given.Where(one => extra.GetValueOrDefault(one.Id)?.Excused != true).Select(one => new DueDates.Entry(
-                $"assignment-{one.Id}@{context.Request.Host.Host}", one.Title, one.TimesFor(extra.GetValueOrDefault(one.Id)?.ExtraDays ?? 0).DueForThem!.Value, one.Instructions, $"{host}/a/{one.ActivityId}")), clock.GetUtcNow()), "text/calendar; charset=utf-8");
-        }).AllowAnonymous();
+                    var extra = await db
+                        .AssignmentExceptions.AsNoTracking()
+                        .Where(e => e.PersonId == person)
+                        .ToDictionaryAsync(e => e.AssignmentId);
+                    var given = await (
+                        from enrolment in db.Enrolments
+                        join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId
+                        where enrolment.PersonId == person && assignment.Due != null && !assignment.Withdrawn && !assignment.KeptBack
+                        select assignment
+                    )
+                        .AsNoTracking()
+                        .ToListAsync();
+                    var host = OwnAddress.Of(context);
+                    return Results.Text(
+                        DueDates.Write(
+                            "Zesty Slate",
+                            given
+                                .Where(one => extra.GetValueOrDefault(one.Id)?.Excused != true)
+                                .Select(one => new DueDates.Entry(
+                                    $"assignment-{one.Id}@{context.Request.Host.Host}",
+                                    one.Title,
+                                    one.TimesFor(extra.GetValueOrDefault(one.Id)?.ExtraDays ?? 0).DueForThem!.Value,
+                                    one.Instructions,
+                                    $"{host}/a/{one.ActivityId}"
+                                )),
+                            clock.GetUtcNow()
+                        ),
+                        "text/calendar; charset=utf-8"
+                    );
+                }
+            )
+            .AllowAnonymous();
     }
 }

@@ -25,7 +25,10 @@ internal static class LookoutEndpoints
     private static async Task<bool> MayStillAsync(HttpContext context, IServiceScopeFactory scopes, string activity)
     {
         await using var scope = scopes.CreateAsyncScope();
-        var stands = FrameSessionPath.SessionOf(context) is { } framed ? await scope.ServiceProvider.GetRequiredService<SlateDb>().FrameSessions.AnyAsync(session => session.TokenHash == framed.TokenHash)
+        var stands = FrameSessionPath.SessionOf(context) is { } framed
+            ? await scope
+                .ServiceProvider.GetRequiredService<SlateDb>()
+                .FrameSessions.AnyAsync(session => session.TokenHash == framed.TokenHash)
             : Sessions.IdOf(context.User) is not { } id || await scope.ServiceProvider.GetRequiredService<Sessions>().StandsAsync(id);
         return stands && await scope.ServiceProvider.GetRequiredService<ActivityRights>().MayEditAsync(activity, context.User.Id());
     }
@@ -33,7 +36,14 @@ internal static class LookoutEndpoints
     public static void MapLookout(this IEndpointRouteBuilder routes) =>
         routes.MapGet("/author/{activity}/lookout/events", StreamAsync).RequireAuthorization(Rights.ActivityEditor);
 
-    private static async Task StreamAsync(string activity, int? assignment, HttpContext context, IServiceScopeFactory scopes, Watch watch, ILoggerFactory logs)
+    private static async Task StreamAsync(
+        string activity,
+        int? assignment,
+        HttpContext context,
+        IServiceScopeFactory scopes,
+        Watch watch,
+        ILoggerFactory logs
+    )
     {
         context.Response.ContentType = "text/event-stream";
         context.Response.Headers.CacheControl = "no-store";
@@ -61,12 +71,20 @@ internal static class LookoutEndpoints
                     var different = new StringBuilder();
                     foreach (var row in rows)
                     {
-                        var html = await renderer.Dispatcher.InvokeAsync(async () => (await renderer.RenderComponentAsync<LookoutRow>(ParameterView.FromDictionary(new Dictionary<string, object?>
-                        {
-                            [nameof(LookoutRow.Row)] = row,
-                            [nameof(LookoutRow.Activity)] = activity,
-                            [nameof(LookoutRow.Base)] = context.Request.PathBase.Value,
-                        }))).ToHtmlString());
+                        var html = await renderer.Dispatcher.InvokeAsync(async () =>
+                            (
+                                await renderer.RenderComponentAsync<LookoutRow>(
+                                    ParameterView.FromDictionary(
+                                        new Dictionary<string, object?>
+                                        {
+                                            [nameof(LookoutRow.Row)] = row,
+                                            [nameof(LookoutRow.Activity)] = activity,
+                                            [nameof(LookoutRow.Base)] = context.Request.PathBase.Value,
+                                        }
+                                    )
+                                )
+                            ).ToHtmlString()
+                        );
                         if (!shown.TryGetValue(row.Id, out var before) || before != html)
                         {
                             shown[row.Id] = html;

@@ -22,21 +22,40 @@ public sealed class Lookouts(SlateDb db, AttemptReader attempts, Watch watch, Ti
     {
         var now = clock.GetUtcNow();
         var newest = await attempts.NewestAsync(activityId, assignmentId);
-        var given = await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activityId && a.ClassId != null && !a.Withdrawn && (assignmentId == null || a.Id == assignmentId)).ToListAsync();
+        var given = await db
+            .Assignments.AsNoTracking()
+            .Where(a => a.ActivityId == activityId && a.ClassId != null && !a.Withdrawn && (assignmentId == null || a.Id == assignmentId))
+            .ToListAsync();
         var classes = given.Select(a => a.ClassId!.Value).ToList();
         var roster = await db.Enrolments.AsNoTracking().Where(e => classes.Contains(e.ClassId)).ToListAsync();
         var people = newest.Select(a => a.Record.PersonId).ToList();
         var names = await db.Users.AsNoTracking().Where(p => people.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
         var done = newest.Where(a => a.State.IsHandedIn).Select(a => a.State.HandedInAt!.Value - a.State.BeganAt).Order().ToList();
         var early = newest.Count >= 8 && done.Count > 0 && done.Count <= newest.Count / 4 ? done[^1] : TimeSpan.Zero;
-        WatchedLearner Of(LoadedAttempt a, string name) => new($"{a.Record.PersonId}-{a.Record.AssignmentId ?? 0}", name, a.Record.Id, LookoutEntry.Of(a.State, now), watch.IsConnected(a.Record.Id),
-            a.State.IsHandedIn && a.State.HandedInAt!.Value - a.State.BeganAt <= early);
+        WatchedLearner Of(LoadedAttempt a, string name) =>
+            new(
+                $"{a.Record.PersonId}-{a.Record.AssignmentId ?? 0}",
+                name,
+                a.Record.Id,
+                LookoutEntry.Of(a.State, now),
+                watch.IsConnected(a.Record.Id),
+                a.State.IsHandedIn && a.State.HandedInAt!.Value - a.State.BeganAt <= early
+            );
         var byPlace = newest.ToLookup(a => (a.Record.PersonId, a.Record.AssignmentId));
-        var enrolled = given.SelectMany(a => roster.Where(e => e.ClassId == a.ClassId).Select(e => (Assignment: a.Id, e.PersonId, e.RosterName)))
-            .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
-        var expected = enrolled.Select(e => byPlace[(e.PersonId, e.Assignment)].FirstOrDefault() is { } attempt ? Of(attempt, e.RosterName) : new WatchedLearner($"{e.PersonId}-{e.Assignment}", e.RosterName, null, null, false, false));
+        var enrolled = given
+            .SelectMany(a => roster.Where(e => e.ClassId == a.ClassId).Select(e => (Assignment: a.Id, e.PersonId, e.RosterName)))
+            .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
+        var expected = enrolled.Select(e =>
+            byPlace[(e.PersonId, e.Assignment)].FirstOrDefault() is { } attempt
+                ? Of(attempt, e.RosterName)
+                : new WatchedLearner($"{e.PersonId}-{e.Assignment}", e.RosterName, null, null, false, false)
+        );
         var known = enrolled.Select(e => (e.PersonId, (int?)e.Assignment)).ToHashSet();
-        var others = newest.Where(a => !known.Contains((a.Record.PersonId, a.Record.AssignmentId))).OrderBy(a => a.Record.BeganAt).Select(a => Of(a, names.GetValueOrDefault(a.Record.PersonId, "somebody")));
+        var others = newest
+            .Where(a => !known.Contains((a.Record.PersonId, a.Record.AssignmentId)))
+            .OrderBy(a => a.Record.BeganAt)
+            .Select(a => Of(a, names.GetValueOrDefault(a.Record.PersonId, "somebody")));
         return expected.Concat(others).ToList();
     }
 }

@@ -8,5 +8,6 @@ internal sealed class OverdueLoop(LoopServices services) : Loop("Handing in work
 {
     private readonly OverdueMemory _memory = new();
 
-    protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) => provider.GetRequiredService<Overdue>().HandInAsync(_memory);
+    protected override Task TurnAsync(IServiceProvider provider, CancellationToken stop) =>
+        provider.GetRequiredService<Overdue>().HandInAsync(_memory);
 }

@@ -35,17 +35,21 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
     public string Points(Fraction points) => Words.Number(points);
 
     /// <summary>The comments on spots, as their fields hold them.</summary>
-    public IEnumerable<(string Anchor, string Text)> Notes => Typed is { } typed ? NoteFields(typed) : (Answer.Review?.Notes ?? []).Select(note => (Write(note.Anchor), note.Text));
+    public IEnumerable<(string Anchor, string Text)> Notes =>
+        Typed is { } typed ? NoteFields(typed) : (Answer.Review?.Notes ?? []).Select(note => (Write(note.Anchor), note.Text));
 
     /// <summary>A shorter text is commented on as a whole.</summary>
     private const int ShortText = 40;
 
     /// <summary>What can be commented on in it: words, points, times, or nothing but the whole.</summary>
-    public string Spots => Attempts.Count > 1 ? "" : Answer.Given switch
-    {
-        { Anchoring: Anchoring.Words, Prose.Length: <= ShortText } or { Anchoring: Anchoring.Whole } or null => "",
-        var given => given.Anchoring.ToString().ToLowerInvariant(),
-    };
+    public string Spots =>
+        Attempts.Count > 1
+            ? ""
+            : Answer.Given switch
+            {
+                { Anchoring: Anchoring.Words, Prose.Length: <= ShortText } or { Anchoring: Anchoring.Whole } or null => "",
+                var given => given.Anchoring.ToString().ToLowerInvariant(),
+            };
 
     /// <summary>
     /// Reads the form: points, or row-ID for each row of the rubric; comment; note-N-anchor and note-N-text. An automatic mark
@@ -89,26 +93,43 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
 
         var points = Number("points", answer.OutOf, out var wrong);
         var comment = form["comment"].ToString().ReplaceLineEndings("\n").Trim();
-        var whole = answer.Rubric.Count > 0 ? rows.Count == 0 ? (decimal?)null : Math.Min(answer.OutOf, rows.Sum(row => row.Points)) : points;
+        var whole =
+            answer.Rubric.Count > 0
+                ? rows.Count == 0
+                    ? (decimal?)null
+                    : Math.Min(answer.OutOf, rows.Sum(row => row.Points))
+                : points;
         return wrong ? Outcome<Review>.Refused($"This answer earns between 0 and {words.Number(answer.OutOf)} points.")
-            : whole is not null && comment.Length == 0 && notes.Count == 0 && answer.MarkedAlone ? Outcome<Review>.Refused("Say why you change the mark: the learner reads it.")
-            : new Review { Points = whole, Rows = [.. rows], Comment = comment, Notes = [.. notes], By = by };
+            : whole is not null && comment.Length == 0 && notes.Count == 0 && answer.MarkedAlone
+                ? Outcome<Review>.Refused("Say why you change the mark: the learner reads it.")
+            : new Review
+            {
+                Points = whole,
+                Rows = [.. rows],
+                Comment = comment,
+                Notes = [.. notes],
+                By = by,
+            };
     }
 
     private static IEnumerable<(string Anchor, string Text)> NoteFields(IFormCollection form) =>
         form["note-anchor"].Zip(form["note-text"], (anchor, text) => (anchor ?? "", (text ?? "").ReplaceLineEndings("\n").Trim()));
 
-    private static string Write(NoteAnchor anchor) => anchor switch
-    {
-        WordsAnchor words => string.Create(CultureInfo.InvariantCulture, $"words {words.From} {words.To}"),
-        PointAnchor point => string.Create(CultureInfo.InvariantCulture, $"point {point.X} {point.Y}"),
-        TimeAnchor time => string.Create(CultureInfo.InvariantCulture, $"time {time.Seconds}"),
-        _ => "",
-    };
+    private static string Write(NoteAnchor anchor) =>
+        anchor switch
+        {
+            WordsAnchor words => string.Create(CultureInfo.InvariantCulture, $"words {words.From} {words.To}"),
+            PointAnchor point => string.Create(CultureInfo.InvariantCulture, $"point {point.X} {point.Y}"),
+            TimeAnchor time => string.Create(CultureInfo.InvariantCulture, $"time {time.Seconds}"),
+            _ => "",
+        };
 
     private static NoteAnchor? ReadAnchor(string typed)
     {
-        static double Number(string word) => double.TryParse(word, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) ? number : -1;
+        static double Number(string word) =>
+            double.TryParse(word, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
+                ? number
+                : -1;
         return typed.Split(' ') switch
         {
             ["words", var from, var to] => new WordsAnchor((int)Number(from), (int)Number(to)),

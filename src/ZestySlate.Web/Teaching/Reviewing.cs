@@ -13,7 +13,8 @@ namespace ZestySlate.Web.Teaching;
 public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider clock)
 {
     /// <summary>The newest review of a question in an attempt, by the event's id; empty for none.</summary>
-    public static string NewestOf(LoadedAttempt attempt, string spot) => attempt.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot)?.Id ?? "";
+    public static string NewestOf(LoadedAttempt attempt, string spot) =>
+        attempt.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot)?.Id ?? "";
 
     /// <summary>Keeps a review. Why it was not kept, in words; null when it was.</summary>
     /// <param name="of">The attempt.</param>
@@ -36,7 +37,11 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
 
         if (meanwhile is { Review: var other })
         {
-            var who = other.By == review.By ? "You, in another tab," : await db.Users.Where(person => person.Id == other.By).Select(person => person.DisplayName).FirstOrDefaultAsync() ?? "A colleague";
+            var who =
+                other.By == review.By
+                    ? "You, in another tab,"
+                    : await db.Users.Where(person => person.Id == other.By).Select(person => person.DisplayName).FirstOrDefaultAsync()
+                        ?? "A colleague";
             var points = other.Points is { } given ? $", {Words.English.Number(given)} points" : "";
             return Words.English.Say("reviewedMeanwhile", who, points, other.Comment);
         }
@@ -47,7 +52,10 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     /// <summary>Takes the newest review of a question back: what was said before it counts again.</summary>
     public async Task UndoAsync(string of, string spot, string by)
     {
-        if (await attempts.LoadAsync(of) is { } loaded && loaded.Events.OfType<Reviewed>().Where(reviewed => reviewed.SpotId == spot).ToList() is { Count: > 0 } said)
+        if (
+            await attempts.LoadAsync(of) is { } loaded
+            && loaded.Events.OfType<Reviewed>().Where(reviewed => reviewed.SpotId == spot).ToList() is { Count: > 0 } said
+        )
         {
             var before = said.Count > 1 ? said[^2].Review : new Review { By = by };
             await attempts.TakeAsync(of, new Reviewed(spot, before) { Id = Ids.New(), At = clock.GetUtcNow() });
@@ -64,7 +72,13 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     }
 
     /// <summary>A teacher's phrases, the newest first.</summary>
-    public async Task<IReadOnlyList<string>> PhrasesAsync(string owner) => await db.Phrases.Where(phrase => phrase.OwnerId == owner).OrderByDescending(phrase => phrase.Id).Select(phrase => phrase.Text).Take(40).ToListAsync();
+    public async Task<IReadOnlyList<string>> PhrasesAsync(string owner) =>
+        await db
+            .Phrases.Where(phrase => phrase.OwnerId == owner)
+            .OrderByDescending(phrase => phrase.Id)
+            .Select(phrase => phrase.Text)
+            .Take(40)
+            .ToListAsync();
 
     /// <summary>Keeps words to use again; those that are kept already are not kept twice.</summary>
     public async Task KeepPhraseAsync(string owner, string text)
@@ -78,9 +92,13 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     }
 
     /// <summary>Lets a phrase go.</summary>
-    public Task DropPhraseAsync(string owner, string text) => db.Phrases.Where(phrase => phrase.OwnerId == owner && phrase.Text == text).ExecuteDeleteAsync();
+    public Task DropPhraseAsync(string owner, string text) =>
+        db.Phrases.Where(phrase => phrase.OwnerId == owner && phrase.Text == text).ExecuteDeleteAsync();
 
-    /// <summary>Answers that are the same to who marks them: short, typed, and alike but for capitals and spaces; null for those to be looked at one by one.</summary>
-    public static string? SameAs(AnswerReport answer) => answer.Review is null && answer.Given is { Prose: { Length: > 0 and <= 120 } prose } && !prose.Contains('\n')
-        ? string.Join(' ', prose.ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)) : null;
+    /// <summary>Answers that are the same to who marks them: short, typed, and alike but for capitals and spaces; null for those to be
+    /// looked at one by one.</summary>
+    public static string? SameAs(AnswerReport answer) =>
+        answer.Review is null && answer.Given is { Prose: { Length: > 0 and <= 120 } prose } && !prose.Contains('\n')
+            ? string.Join(' ', prose.ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries))
+            : null;
 }

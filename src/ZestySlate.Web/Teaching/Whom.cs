@@ -18,7 +18,8 @@ public sealed record Whom(string Page, IReadOnlyList<(AssignmentRecord Assignmen
     {
         var classes = await db.Classes.AsNoTracking().ToDictionaryAsync(c => c.Id, c => c.Name);
         var assignments = (await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activity && !a.Withdrawn).ToListAsync())
-            .Select(a => (a, a.ClassId is { } id ? classes.GetValueOrDefault(id, "class") : a.CourseTitle ?? "course site")).ToList();
+            .Select(a => (a, a.ClassId is { } id ? classes.GetValueOrDefault(id, "class") : a.CourseTitle ?? "course site"))
+            .ToList();
         return new Whom($"~/author/{activity}/{page}", assignments, assignments.Any(one => one.a.Id == assignment) ? assignment : null);
     }
 }

@@ -9,22 +9,30 @@ namespace ZestySlate.Core.Tests.Activities;
 
 public sealed class ActivityJsonTests
 {
-    private static Activity Rich() => Make.Activity(
-        new Spot { Id = "c", Place = new AtPoint(0.1, 0.9), Sign = new Sign { Size = 1.5 }, Content = new Callout("Wind vane") },
-        Make.Note("n"),
-        Make.Asked("q", Make.Several("a", "c") with { OffersNone = true, Points = 2.5m })) with
-    {
-        Language = "ar",
-        Rules = new Rules
+    private static Activity Rich() =>
+        Make.Activity(
+            new Spot
+            {
+                Id = "c",
+                Place = new AtPoint(0.1, 0.9),
+                Sign = new Sign { Size = 1.5 },
+                Content = new Callout("Wind vane"),
+            },
+            Make.Note("n"),
+            Make.Asked("q", Make.Several("a", "c") with { OffersNone = true, Points = 2.5m })
+        ) with
         {
-            Tries = 3,
-            TryCosts = [0, 0.2m],
-            HintCost = 0.1m,
-            PassMark = 75,
-            Reveal = new Reveal { RightAnswer = RevealMoment.AfterDueDate },
-            Bands = ScoreBands.Of([new ScoreBand(50, "low"), new ScoreBand(100, "high")]),
-        },
-    };
+            Language = "ar",
+            Rules = new Rules
+            {
+                Tries = 3,
+                TryCosts = [0, 0.2m],
+                HintCost = 0.1m,
+                PassMark = 75,
+                Reveal = new Reveal { RightAnswer = RevealMoment.AfterDueDate },
+                Bands = ScoreBands.Of([new ScoreBand(50, "low"), new ScoreBand(100, "high")]),
+            },
+        };
 
     [Fact]
     public void What_is_written_is_read_again_the_same() => Assert.Equal(Rich(), ActivityJson.Read(ActivityJson.Write(Rich())).Value);
@@ -36,7 +44,9 @@ public sealed class ActivityJsonTests
     public void Nothing_that_is_computed_is_stored()
     {
         var json = ActivityJson.Write(Rich());
-        foreach (var name in new[] { "outOf", "asked", "pictures", "reportName", "ownName", "words\"", "rightOptions", "lacksAlternativeText" })
+        foreach (
+            var name in new[] { "outOf", "asked", "pictures", "reportName", "ownName", "words\"", "rightOptions", "lacksAlternativeText" }
+        )
         {
             Assert.DoesNotContain($"\"{name}", json, StringComparison.Ordinal);
         }

@@ -17,12 +17,27 @@ public sealed class ValueTests
     [InlineData(9, Sign.Most)]
     [InlineData(double.NaN, 1)]
     public void A_sign_can_always_be_seen_and_pressed(double size, double kept) =>
-        Assert.Equal(kept, new Look().Of(new Spot { Id = "s", Place = new AtPoint(0, 0), Content = new Callout("x"), Sign = new Sign { Size = size } }).Size);
+        Assert.Equal(
+            kept,
+            new Look()
+                .Of(
+                    new Spot
+                    {
+                        Id = "s",
+                        Place = new AtPoint(0, 0),
+                        Content = new Callout("x"),
+                        Sign = new Sign { Size = size },
+                    }
+                )
+                .Size
+        );
 
     [Fact]
     public void Lists_are_equal_when_their_elements_are()
     {
-        ValueList<string> one = ["a", "b"], same = ["a", "b"], other = ["b", "a"];
+        ValueList<string> one = ["a", "b"],
+            same = ["a", "b"],
+            other = ["b", "a"];
         Assert.Equal(one, same);
         Assert.Equal(one.GetHashCode(), same.GetHashCode());
         Assert.NotEqual(one, other);
@@ -30,7 +45,8 @@ public sealed class ValueTests
     }
 
     [Fact]
-    public void An_element_put_in_beyond_the_end_comes_last() => Assert.Equal<ValueList<int>>([1, 2, 3], ValueList.Create([1, 2]).Insert(99, 3));
+    public void An_element_put_in_beyond_the_end_comes_last() =>
+        Assert.Equal<ValueList<int>>([1, 2, 3], ValueList.Create([1, 2]).Insert(99, 3));
 
     [Theory]
     [InlineData("<p>One <strong>two</strong></p><p>three &amp; four</p>", "One two three & four")]
@@ -39,7 +55,10 @@ public sealed class ValueTests
 
     [Fact]
     public void First_words_end_at_a_words_end() =>
-        Assert.Equal("The barometer in the hut has fallen by six units in three…", RichText.Plain("The barometer in the hut has fallen by six units in three hours of this morning").FirstWords);
+        Assert.Equal(
+            "The barometer in the hut has fallen by six units in three…",
+            RichText.Plain("The barometer in the hut has fallen by six units in three hours of this morning").FirstWords
+        );
 
     [Fact]
     public void Plain_words_are_escaped() => Assert.Equal("<p>a &lt; b</p><p>c</p>", RichText.Plain("a < b\n\nc").Html);
@@ -49,7 +68,15 @@ public sealed class ValueTests
     {
         Assert.Equal("Which one?", Make.Asked("q", Make.One()).ReportName);
         Assert.Equal("My own", (Make.Asked("q", Make.One()) with { Name = "My own" }).ReportName);
-        Assert.Equal("Callout without words", new Spot { Id = "c", Place = new AtPoint(0, 0), Content = new Callout(" ") }.ReportName);
+        Assert.Equal(
+            "Callout without words",
+            new Spot
+            {
+                Id = "c",
+                Place = new AtPoint(0, 0),
+                Content = new Callout(" "),
+            }.ReportName
+        );
     }
 
     [Fact]

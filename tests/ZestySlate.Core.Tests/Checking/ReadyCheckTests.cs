@@ -15,7 +15,8 @@ public sealed class ReadyCheckTests
     private static Finding OnlyOf(MultipleChoiceQuestion question) => Only(Make.Activity(Make.Asked("q", question)));
 
     [Fact]
-    public void A_finished_activity_has_no_findings() => Assert.Empty(ReadyCheck.Run(Make.Activity(Make.Note("n"), Make.Asked("q", Make.One()))));
+    public void A_finished_activity_has_no_findings() =>
+        Assert.Empty(ReadyCheck.Run(Make.Activity(Make.Note("n"), Make.Asked("q", Make.One()))));
 
     [Fact]
     public void An_activity_without_spots_cannot_be_published()
@@ -36,7 +37,13 @@ public sealed class ReadyCheckTests
 
     [Fact]
     public void A_decorative_picture_needs_no_alternative_text() =>
-        Assert.Empty(ReadyCheck.Run(new SetBackdrop("scene", new PictureBackdrop(Make.Picture("") with { Decorative = true })).Apply(Make.Activity(Make.Note("n"))).Value));
+        Assert.Empty(
+            ReadyCheck.Run(
+                new SetBackdrop("scene", new PictureBackdrop(Make.Picture("") with { Decorative = true }))
+                    .Apply(Make.Activity(Make.Note("n")))
+                    .Value
+            )
+        );
 
     [Fact]
     public void A_question_without_a_right_answer_cannot_be_published()
@@ -53,20 +60,28 @@ public sealed class ReadyCheckTests
 
     [Fact]
     public void Options_without_words_block() =>
-        Assert.Contains("an option without words", OnlyOf(Make.One() with { Options = Make.One().Options.Add(new Option { Id = "x" }) }).Message);
+        Assert.Contains(
+            "an option without words",
+            OnlyOf(Make.One() with { Options = Make.One().Options.Add(new Option { Id = "x" }) }).Message
+        );
 
     [Fact]
-    public void One_option_is_no_choice() => Assert.Contains("fewer than two options", OnlyOf(Make.One() with { Options = [Make.Option("a", true)] }).Message);
+    public void One_option_is_no_choice() =>
+        Assert.Contains("fewer than two options", OnlyOf(Make.One() with { Options = [Make.Option("a", true)] }).Message);
 
     [Fact]
     public void The_same_words_twice_are_advised() =>
-        Assert.Contains("twice", OnlyOf(Make.One() with { Options = [Make.Option("a", true), Make.Option("a") with { Id = "b" }] }).Message);
+        Assert.Contains(
+            "twice",
+            OnlyOf(Make.One() with { Options = [Make.Option("a", true), Make.Option("a") with { Id = "b" }] }).Message
+        );
 
     [Fact]
     public void Only_right_options_are_advised() => Assert.Contains("only right options", OnlyOf(Make.Several("a", "b", "c", "d")).Message);
 
     [Fact]
-    public void Ticking_everything_for_full_points_is_advised() => Assert.Equal("penalty", OnlyOf(Make.Several("a", "b") with { Penalty = 0 }).Field);
+    public void Ticking_everything_for_full_points_is_advised() =>
+        Assert.Equal("penalty", OnlyOf(Make.Several("a", "b") with { Penalty = 0 }).Field);
 
     [Fact]
     public void A_question_without_a_prompt_blocks() => Assert.Equal("prompt", OnlyOf(Make.One() with { Prompt = default }).Field);
@@ -74,13 +89,46 @@ public sealed class ReadyCheckTests
     [Fact]
     public void An_empty_note_and_an_empty_callout_block()
     {
-        Assert.True(Only(Make.Activity(new Spot { Id = "n", Place = new AtPoint(0, 0), Content = new Note() })).Blocks);
-        Assert.True(Only(Make.Activity(new Spot { Id = "c", Place = new AtPoint(0, 0), Content = new Callout("") })).Blocks);
+        Assert.True(
+            Only(
+                Make.Activity(
+                    new Spot
+                    {
+                        Id = "n",
+                        Place = new AtPoint(0, 0),
+                        Content = new Note(),
+                    }
+                )
+            ).Blocks
+        );
+        Assert.True(
+            Only(
+                Make.Activity(
+                    new Spot
+                    {
+                        Id = "c",
+                        Place = new AtPoint(0, 0),
+                        Content = new Callout(""),
+                    }
+                )
+            ).Blocks
+        );
     }
 
     [Fact]
     public void A_note_without_a_title_is_advised() =>
-        Assert.False(Only(Make.Activity(new Spot { Id = "n", Place = new AtPoint(0, 0), Content = new Note { Text = RichText.Plain("words") } })).Blocks);
+        Assert.False(
+            Only(
+                Make.Activity(
+                    new Spot
+                    {
+                        Id = "n",
+                        Place = new AtPoint(0, 0),
+                        Content = new Note { Text = RichText.Plain("words") },
+                    }
+                )
+            ).Blocks
+        );
 
     [Fact]
     public void A_pass_mark_that_cannot_be_reached_blocks() =>
@@ -93,7 +141,9 @@ public sealed class ReadyCheckTests
     [Fact]
     public void What_blocks_stands_before_what_advises()
     {
-        var findings = ReadyCheck.Run(new SetBackdrop("scene", new PictureBackdrop(Make.Picture(""))).Apply(Make.Activity(Make.Asked("q", Make.One("none")))).Value);
+        var findings = ReadyCheck.Run(
+            new SetBackdrop("scene", new PictureBackdrop(Make.Picture(""))).Apply(Make.Activity(Make.Asked("q", Make.One("none")))).Value
+        );
         Assert.Equal([true, false], findings.Select(finding => finding.Blocks));
     }
 }

@@ -23,7 +23,13 @@ public sealed class WaysCheckTests
 
     private static Activity With(params Spot[] spots) => Make.Tour(Make.Scene("a", spots), Make.Scene("b", Make.Jump("ba", "a")));
 
-    private static Spot Of(Content content) => new() { Id = "x", Place = new AtPoint(0.5, 0.5), Content = content };
+    private static Spot Of(Content content) =>
+        new()
+        {
+            Id = "x",
+            Place = new AtPoint(0.5, 0.5),
+            Content = content,
+        };
 
     [Fact]
     public void A_jump_to_nowhere_or_to_a_deleted_scene_blocks()
@@ -39,15 +45,16 @@ public sealed class WaysCheckTests
         Says(Make.Tour(Make.Scene("a", Make.Jump("ab", "b")), Make.Scene("b")), "No jump leads out of the scene «Room b»", false);
     }
 
-    public static TheoryData<LockKey, string> KeysThatCannotBeHad => new()
-    {
-        { new CodeKey([" "]), "it has no code" },
-        { new AnswerKey("gone"), "its question was not chosen or was deleted" },
-        { new ScoreKey(5), "it needs 5 points and there are 1" },
-        { new FoundKey([]), "nothing is chosen that must be found" },
-        { new FoundKey(["n", "gone"]), "something that must be found was deleted" },
-        { new FoundKey(["box"]), "what opens it lies behind it" },
-    };
+    public static TheoryData<LockKey, string> KeysThatCannotBeHad =>
+        new()
+        {
+            { new CodeKey([" "]), "it has no code" },
+            { new AnswerKey("gone"), "its question was not chosen or was deleted" },
+            { new ScoreKey(5), "it needs 5 points and there are 1" },
+            { new FoundKey([]), "nothing is chosen that must be found" },
+            { new FoundKey(["n", "gone"]), "something that must be found was deleted" },
+            { new FoundKey(["box"]), "what opens it lies behind it" },
+        };
 
     [Theory]
     [MemberData(nameof(KeysThatCannotBeHad))]
@@ -61,18 +68,51 @@ public sealed class WaysCheckTests
         Says(With(Of(new WebPanel("", 400, 300))), "A web panel has no address", true);
         Says(With(Of(new Insert(""))), "No activity is chosen", true);
         Says(With(Of(new WebPanel("https://a.example", 400, 300) { Refuses = true })), "forbids being shown inside other pages", false);
-        Says(With(Of(new Note { Title = "T", Video = new VideoFile { Media = "v" } })), "has no captions", false);
-        Says(With(Of(new Note { Title = "T", Sound = new Sound { Media = "v" } })), "has no transcript", false);
+        Says(
+            With(
+                Of(
+                    new Note
+                    {
+                        Title = "T",
+                        Video = new VideoFile { Media = "v" },
+                    }
+                )
+            ),
+            "has no captions",
+            false
+        );
+        Says(
+            With(
+                Of(
+                    new Note
+                    {
+                        Title = "T",
+                        Sound = new Sound { Media = "v" },
+                    }
+                )
+            ),
+            "has no transcript",
+            false
+        );
         Says(With(Of(new Note { Title = "T", ButtonWords = "More" })), "needs both words and an address", false);
         Says(Make.Tour(Make.Scene("a") with { Backdrop = new PlainBoardBackdrop() }), "has no picture yet", false);
-        Says(Make.Tour(Make.Scene("a", Make.Note("n"))) with { Rules = new Rules { Completion = Completion.Passed } }, "there is no pass mark", true);
+        Says(
+            Make.Tour(Make.Scene("a", Make.Note("n"))) with
+            {
+                Rules = new Rules { Completion = Completion.Passed },
+            },
+            "there is no pass mark",
+            true
+        );
     }
 
     [Fact]
     public void An_area_too_small_for_a_finger_is_named()
     {
         Says(With(Make.Note("n") with { Place = new InRegion(new RectangleArea(0.5, 0.5, 0.01, 0.2)) }), "too small for a finger", false);
-        Assert.DoesNotContain(ReadyCheck.Run(With(Make.Note("n") with { Place = new InRegion(new ConeArea(default, 10)) })), f => f.Message.Contains("finger", StringComparison.Ordinal));
+        Assert.DoesNotContain(ReadyCheck.Run(With(Make.Note("n") with { Place = new InRegion(new ConeArea(default, 10)) })), f =>
+            f.Message.Contains("finger", StringComparison.Ordinal)
+        );
     }
 
     [Fact]

@@ -15,7 +15,10 @@ public sealed class AssignmentTests
         Assert.Equal((false, true), (times.IsOver(Day.AddDays(7)), times.IsOver(Day.AddDays(7).AddSeconds(1))));
         var longer = times with { ExtraDays = 3 };
         Assert.Equal((Day.AddDays(8), Day.AddDays(10), false), (longer.DueForThem, longer.UntilForThem, longer.IsOver(Day.AddDays(9))));
-        Assert.Equal((null, false, false), (default(AssignmentTimes).DueForThem, default(AssignmentTimes).IsOver(Day), default(AssignmentTimes).IsBefore(Day)));
+        Assert.Equal(
+            (null, false, false),
+            (default(AssignmentTimes).DueForThem, default(AssignmentTimes).IsOver(Day), default(AssignmentTimes).IsBefore(Day))
+        );
     }
 
     [Fact]

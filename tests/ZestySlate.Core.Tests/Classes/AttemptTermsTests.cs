@@ -49,7 +49,15 @@ public sealed class AttemptTermsTests
     [Fact]
     public void What_the_activity_shows_later_stays_later()
     {
-        var rules = new Rules { Reveal = new Reveal { RightOrWrong = RevealMoment.AfterMarking, RightAnswer = RevealMoment.Never, Points = RevealMoment.AfterDueDate } };
+        var rules = new Rules
+        {
+            Reveal = new Reveal
+            {
+                RightOrWrong = RevealMoment.AfterMarking,
+                RightAnswer = RevealMoment.Never,
+                Points = RevealMoment.AfterDueDate,
+            },
+        };
         var on = new AttemptTerms(null, RevealMoment.AfterEnd).On(rules).Reveal;
         Assert.Equal((RevealMoment.AfterEnd, RevealMoment.Never, RevealMoment.AfterDueDate), (on.RightOrWrong, on.RightAnswer, on.Points));
     }

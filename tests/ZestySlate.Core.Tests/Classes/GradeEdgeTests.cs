@@ -7,11 +7,17 @@ public sealed class GradeEdgeTests
 {
     private static readonly DateTimeOffset Due = Make.Monday;
 
-    private static readonly GradeRule Rule = new() { Due = Due, LostPerDay = 0.1m, LeastKept = 0.5m };
+    private static readonly GradeRule Rule = new()
+    {
+        Due = Due,
+        LostPerDay = 0.1m,
+        LeastKept = 0.5m,
+    };
 
     private static Grade Of(GradeRule rule, params Go[] goes) => Grade.Of(rule, goes, 10, 0, false, Due.AddDays(30));
 
-    private static Go Handed(TimeSpan after, decimal points = 10, bool provisional = false) => new(Due.AddDays(-1), Due + after, points, 10, provisional);
+    private static Go Handed(TimeSpan after, decimal points = 10, bool provisional = false) =>
+        new(Due.AddDays(-1), Due + after, points, 10, provisional);
 
     [Theory]
     [InlineData(0, 1)]
@@ -41,5 +47,15 @@ public sealed class GradeEdgeTests
     [InlineData(GoCounts.First, false)]
     [InlineData(GoCounts.Best, false)]
     public void A_grade_is_provisional_when_something_of_what_it_is_made_of_waits(GoCounts counts, bool provisional) =>
-        Assert.Equal(provisional, Of(Rule with { Counts = counts }, Handed(TimeSpan.FromHours(-2)), Handed(TimeSpan.FromHours(-1), 4, provisional: true)).Provisional);
+        Assert.Equal(
+            provisional,
+            Of(
+                Rule with
+                {
+                    Counts = counts,
+                },
+                Handed(TimeSpan.FromHours(-2)),
+                Handed(TimeSpan.FromHours(-1), 4, provisional: true)
+            ).Provisional
+        );
 }

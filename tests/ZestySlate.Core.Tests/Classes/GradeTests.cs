@@ -8,7 +8,8 @@ public sealed class GradeTests
 {
     private static readonly DateTimeOffset Due = Make.Monday.AddDays(7);
 
-    private static Go Done(decimal points, double daysAfterDue = -1, bool provisional = false) => new(Make.Monday, Due.AddDays(daysAfterDue), points, 10, provisional);
+    private static Go Done(decimal points, double daysAfterDue = -1, bool provisional = false) =>
+        new(Make.Monday, Due.AddDays(daysAfterDue), points, 10, provisional);
 
     private static Grade Of(GradeRule rule, params Go[] goes) => Grade.Of(rule with { Due = Due }, goes, 10, 0, false, Due.AddDays(-2));
 
@@ -43,7 +44,15 @@ public sealed class GradeTests
     }
 
     [Fact]
-    public void The_whole_is_scaled_to_what_it_is_worth() => Assert.Equal((40m, 50m, 80m), (Of(new GradeRule { Worth = 50 }, Done(8)).Points, Of(new GradeRule { Worth = 50 }, Done(8)).OutOf, Of(new GradeRule { Worth = 50 }, Done(8)).Percent));
+    public void The_whole_is_scaled_to_what_it_is_worth() =>
+        Assert.Equal(
+            (40m, 50m, 80m),
+            (
+                Of(new GradeRule { Worth = 50 }, Done(8)).Points,
+                Of(new GradeRule { Worth = 50 }, Done(8)).OutOf,
+                Of(new GradeRule { Worth = 50 }, Done(8)).Percent
+            )
+        );
 
     [Fact]
     public void What_is_not_handed_in_is_to_do_at_work_or_missing_once_it_is_due()
@@ -54,7 +63,13 @@ public sealed class GradeTests
         Assert.Equal((GradeState.AtWork, null), (At(-1, begun).State, At(-1, begun).Points));
         Assert.Equal((GradeState.Missing, 0m), (At(1, begun).State, At(1, begun).Points));
         Assert.Equal(GradeState.AtWork, Grade.Of(new GradeRule(), [begun], 10, 0, false, Due).State);
-        Assert.Equal((GradeState.Excused, null), (Grade.Of(new GradeRule { Due = Due }, [Done(8)], 10, 0, true, Due).State, Grade.Of(new GradeRule(), [Done(8)], 10, 0, true, Due).Points));
+        Assert.Equal(
+            (GradeState.Excused, null),
+            (
+                Grade.Of(new GradeRule { Due = Due }, [Done(8)], 10, 0, true, Due).State,
+                Grade.Of(new GradeRule(), [Done(8)], 10, 0, true, Due).Points
+            )
+        );
         Assert.True(Of(new GradeRule(), Done(8, -1, provisional: true)).Provisional);
     }
 
@@ -68,17 +83,23 @@ public sealed class GradeTests
         Assert.Null(GradeTotal.Of([("", excused)], none));
 
         var weights = new Dictionary<string, decimal> { ["Tests"] = 60, ["Homework"] = 40 };
-        Assert.Equal((0.6m * 50) + (0.4m * 100), GradeTotal.Of([("Tests", Points(5, 10)), ("Homework", Points(2, 2)), ("Unweighed", Points(0, 9))], weights));
+        Assert.Equal(
+            (0.6m * 50) + (0.4m * 100),
+            GradeTotal.Of([("Tests", Points(5, 10)), ("Homework", Points(2, 2)), ("Unweighed", Points(0, 9))], weights)
+        );
         Assert.Equal(50m, GradeTotal.Of([("Tests", Points(5, 10)), ("Homework", excused)], weights));
     }
 
     [Fact]
     public void Handing_in_later_never_raises_a_grade_and_it_stays_within_its_bounds() =>
-        Gen.Select(Gen.Int[0, 10], Gen.Double[-3, 20], Gen.Double[0, 10], Gen.Int[0, 100], Gen.Int[0, 100]).Sample((points, days, more, lost, least) =>
-        {
-            var rule = new GradeRule { LostPerDay = lost / 100m, LeastKept = least / 100m };
-            var (early, late) = (Of(rule, Done(points, days)), Of(rule, Done(points, days + more)));
-            Assert.True(late.Points <= early.Points);
-            Assert.InRange(late.Points!.Value, points * rule.LeastKept - 0.0001m, points);
-        });
+        Gen.Select(Gen.Int[0, 10], Gen.Double[-3, 20], Gen.Double[0, 10], Gen.Int[0, 100], Gen.Int[0, 100])
+            .Sample(
+                (points, days, more, lost, least) =>
+                {
+                    var rule = new GradeRule { LostPerDay = lost / 100m, LeastKept = least / 100m };
+                    var (early, late) = (Of(rule, Done(points, days)), Of(rule, Done(points, days + more)));
+                    Assert.True(late.Points <= early.Points);
+                    Assert.InRange(late.Points!.Value, points * rule.LeastKept - 0.0001m, points);
+                }
+            );
 }

@@ -8,7 +8,8 @@ public sealed class LookoutTests
 {
     private static readonly Activity Quiz = Make.Activity([.. Enumerable.Range(0, 5).Select(i => Make.Asked("q" + i, Make.One("a")))]);
 
-    private static LookoutEntry After(Attempt attempt, double minutes) => LookoutEntry.Of(attempt.State, attempt.State.LastAt.AddMinutes(minutes));
+    private static LookoutEntry After(Attempt attempt, double minutes) =>
+        LookoutEntry.Of(attempt.State, attempt.State.LastAt.AddMinutes(minutes));
 
     [Fact]
     public void Answers_are_told_right_wrong_and_open_marked_or_not()

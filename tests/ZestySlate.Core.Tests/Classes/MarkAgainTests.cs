@@ -9,7 +9,8 @@ namespace ZestySlate.Core.Tests.Classes;
 /// <summary>An attempt on an older edition is marked by a corrected key; what a person said stays, and it can be undone.</summary>
 public sealed class MarkAgainTests
 {
-    private static Activity With(params (string Id, Question Question)[] asked) => Make.Activity([.. asked.Select(one => Make.Asked(one.Id, one.Question))]);
+    private static Activity With(params (string Id, Question Question)[] asked) =>
+        Make.Activity([.. asked.Select(one => Make.Asked(one.Id, one.Question))]);
 
     private static readonly Activity Wrong = With(("q", Make.One("a")), ("r", Make.One("a")));
 
@@ -45,8 +46,26 @@ public sealed class MarkAgainTests
     [Fact]
     public void A_person_s_points_survive()
     {
-        var attempt = new Attempt(Wrong).Mark("q", "a").Mark("r", "a").HandIn()
-            .Then((id, at) => new Reviewed("q", new Review { By = "ines", Points = 1, Comment = "Well argued." }) { Id = id, At = at });
+        var attempt = new Attempt(Wrong)
+            .Mark("q", "a")
+            .Mark("r", "a")
+            .HandIn()
+            .Then(
+                (id, at) =>
+                    new Reviewed(
+                        "q",
+                        new Review
+                        {
+                            By = "ines",
+                            Points = 1,
+                            Comment = "Well argued.",
+                        }
+                    )
+                    {
+                        Id = id,
+                        At = at,
+                    }
+            );
         Assert.Equal(2m, Again(attempt, Mended).State.Score.Points);
     }
 
@@ -79,9 +98,27 @@ public sealed class MarkAgainTests
     [Fact]
     public void Points_and_the_cost_of_tries_follow_the_new_key_and_what_may_be_tried_does_not()
     {
-        var newer = Mended with { Rules = new Rules { Tries = 1, TryCosts = [0, 0.5m], PassMark = 50, Lives = 1 } };
+        var newer = Mended with
+        {
+            Rules = new Rules
+            {
+                Tries = 1,
+                TryCosts = [0, 0.5m],
+                PassMark = 50,
+                Lives = 1,
+            },
+        };
         var state = Again(new Attempt(Wrong).Mark("q", "c").Again("q").Mark("q", "b").HandIn(), newer).State;
-        Assert.Equal((0.5m, null, null, 50m, 2), (state.Score.Points, state.Activity.Rules.Tries, state.Activity.Rules.Lives, state.Activity.Rules.PassMark, state.QuestionOf("q")!.Tries.Count));
+        Assert.Equal(
+            (0.5m, null, null, 50m, 2),
+            (
+                state.Score.Points,
+                state.Activity.Rules.Tries,
+                state.Activity.Rules.Lives,
+                state.Activity.Rules.PassMark,
+                state.QuestionOf("q")!.Tries.Count
+            )
+        );
     }
 
     [Fact]
@@ -102,7 +139,11 @@ public sealed class MarkAgainTests
         var marked = Again(lost, Mended with { Rules = rules }).State;
         Assert.Equal((Ending.Lives, 1m, lost.State.HandedInAt), (marked.EndedBy!.Value, marked.Score.Points, marked.HandedInAt));
 
-        var won = new Attempt(Wrong with { Rules = rules }).Then((id, at) => new Started { Id = id, At = at }).Mark("q", "a").Mark("r", "a").HandIn();
+        var won = new Attempt(Wrong with { Rules = rules })
+            .Then((id, at) => new Started { Id = id, At = at })
+            .Mark("q", "a")
+            .Mark("r", "a")
+            .HandIn();
         Assert.Equal((Ending.Finished, 1m), (Again(won, Mended with { Rules = rules }).State.EndedBy, won.State.Score.Points));
     }
 }

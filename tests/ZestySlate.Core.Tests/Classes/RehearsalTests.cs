@@ -7,7 +7,8 @@ namespace ZestySlate.Core.Tests.Classes;
 /// <summary>A simulated class that does an activity through the same delivery as learners.</summary>
 public sealed class RehearsalTests
 {
-    private static Activity Quiz(int questions) => Make.Activity([.. Enumerable.Range(0, questions).Select(i => Make.Asked("q" + i, Make.One("a")))]);
+    private static Activity Quiz(int questions) =>
+        Make.Activity([.. Enumerable.Range(0, questions).Select(i => Make.Asked("q" + i, Make.One("a")))]);
 
     [Fact]
     public void The_same_seed_gives_the_same_class_and_another_seed_another()
@@ -20,9 +21,20 @@ public sealed class RehearsalTests
     [Fact]
     public void Hard_questions_are_answered_worse_and_ability_makes_them_separate()
     {
-        var difficulties = new Dictionary<string, ItemDifficulty> { ["q0"] = new(-2.5), ["q1"] = new(0), ["q2"] = new(2.5), ["q3"] = new(0, 2) };
+        var difficulties = new Dictionary<string, ItemDifficulty>
+        {
+            ["q0"] = new(-2.5),
+            ["q1"] = new(0),
+            ["q2"] = new(2.5),
+            ["q3"] = new(0, 2),
+        };
         var questions = Rehearsal.Run(Quiz(4) with { Rules = new Rules { Tries = 1 } }, 400, 9, difficulties).Statistics.Questions;
-        Assert.True(questions[0].Facility > 0.8 && questions[0].Facility > questions[1].Facility && questions[1].Facility > questions[2].Facility && questions[2].Facility < 0.2);
+        Assert.True(
+            questions[0].Facility > 0.8
+                && questions[0].Facility > questions[1].Facility
+                && questions[1].Facility > questions[2].Facility
+                && questions[2].Facility < 0.2
+        );
         Assert.True(questions[3].Discrimination > 0.15);
     }
 
@@ -30,7 +42,11 @@ public sealed class RehearsalTests
     public void What_nobody_can_get_right_and_where_nobody_gets_is_named()
     {
         var hopeless = Make.Asked("q", Make.One("none of them")) with { Name = "The hopeless one" };
-        var tour = Make.Tour(Make.Scene("a", Make.Jump("to-b", "b"), hopeless), Make.Scene("b", Make.Jump("back", "a")), Make.Scene("nowhere", Make.Jump("out", "a")));
+        var tour = Make.Tour(
+            Make.Scene("a", Make.Jump("to-b", "b"), hopeless),
+            Make.Scene("b", Make.Jump("back", "a")),
+            Make.Scene("nowhere", Make.Jump("out", "a"))
+        );
         var rehearsal = Rehearsal.Run(tour, 30, 1);
         Assert.Equal(["The hopeless one"], rehearsal.NeverRight);
         Assert.Equal(["Room nowhere"], rehearsal.NeverReached);
@@ -40,11 +56,21 @@ public sealed class RehearsalTests
     public void Codes_are_found_locks_open_and_endings_are_counted()
     {
         var tour = Make.Tour(
-            Make.Scene("hall", Make.Clue("clue"), Make.Jump("to-left", "left", Make.Code("714")), Make.Jump("to-right", "right", Make.By(new FoundKey(["clue"])))),
-            Make.Scene("left"), Make.Scene("right"));
+            Make.Scene(
+                "hall",
+                Make.Clue("clue"),
+                Make.Jump("to-left", "left", Make.Code("714")),
+                Make.Jump("to-right", "right", Make.By(new FoundKey(["clue"])))
+            ),
+            Make.Scene("left"),
+            Make.Scene("right")
+        );
         var rehearsal = Rehearsal.Run(tour with { SceneList = false }, 60, 4);
         Assert.Empty(rehearsal.NeverReached);
-        Assert.Equal(rehearsal.EndedIn.Sum(one => one.Times), rehearsal.EndedIn.Where(one => one.Scene is "Room left" or "Room right").Sum(one => one.Times));
+        Assert.Equal(
+            rehearsal.EndedIn.Sum(one => one.Times),
+            rehearsal.EndedIn.Where(one => one.Scene is "Room left" or "Room right").Sum(one => one.Times)
+        );
         Assert.Equal(2, rehearsal.EndedIn.Count);
     }
 

@@ -13,8 +13,21 @@ public sealed class StatisticsTests
     private static ClassStatistics Of(params string[] attempts)
     {
         var spots = Enumerable.Range(0, attempts[0].Length).Select(i => Make.Asked("q" + i, Make.One("a"))).ToArray();
-        return ClassStatistics.Of(Make.Activity(spots), attempts.Select(attempt => new AttemptRow(attempt.Count(c => c == '1'), attempt.Length,
-            attempt.Select((c, i) => (Id: "q" + i, Points: c == '1' ? 1m : 0)).ToDictionary(one => one.Id, one => new QuestionRow(one.Points, 1, TimeSpan.FromSeconds(20), [one.Points == 1 ? "a" : "b"], [])))).ToList());
+        return ClassStatistics.Of(
+            Make.Activity(spots),
+            attempts
+                .Select(attempt => new AttemptRow(
+                    attempt.Count(c => c == '1'),
+                    attempt.Length,
+                    attempt
+                        .Select((c, i) => (Id: "q" + i, Points: c == '1' ? 1m : 0))
+                        .ToDictionary(
+                            one => one.Id,
+                            one => new QuestionRow(one.Points, 1, TimeSpan.FromSeconds(20), [one.Points == 1 ? "a" : "b"], [])
+                        )
+                ))
+                .ToList()
+        );
     }
 
     [Fact]
@@ -54,8 +67,14 @@ public sealed class StatisticsTests
     public void Options_are_told_with_their_share_among_strong_and_weak()
     {
         var option = Of("11", "11", "11", "10", "10", "10", "00", "00", "00").Questions[1].Options;
-        Assert.Equal((true, 1 / 3.0, 1.0, 0.0, 100.0), (option[0].Right, option[0].Share, option[0].StrongShare, option[0].WeakShare, option[0].MeanTotal));
-        Assert.Equal((false, 2 / 3.0, 0.0, 1.0, 25.0), (option[1].Right, option[1].Share, option[1].StrongShare, option[1].WeakShare, option[1].MeanTotal));
+        Assert.Equal(
+            (true, 1 / 3.0, 1.0, 0.0, 100.0),
+            (option[0].Right, option[0].Share, option[0].StrongShare, option[0].WeakShare, option[0].MeanTotal)
+        );
+        Assert.Equal(
+            (false, 2 / 3.0, 0.0, 1.0, 25.0),
+            (option[1].Right, option[1].Share, option[1].StrongShare, option[1].WeakShare, option[1].MeanTotal)
+        );
         Assert.Equal((0.0, 0.0), (option[2].Share, option[2].MeanTotal));
     }
 
@@ -79,7 +98,14 @@ public sealed class StatisticsTests
         var statistics = Of("10", "10", "10", "01", "01", "01", "01", "01", "01");
         Assert.True(statistics.TooFew);
         Assert.All(statistics.Questions, question => Assert.Empty(question.Problems));
-        Assert.Equal((0, 0d, null), (ClassStatistics.Of(Make.Activity(), []).Attempts, ClassStatistics.Of(Make.Activity(), []).Mean, ClassStatistics.Of(Make.Activity(), []).Alpha));
+        Assert.Equal(
+            (0, 0d, null),
+            (
+                ClassStatistics.Of(Make.Activity(), []).Attempts,
+                ClassStatistics.Of(Make.Activity(), []).Mean,
+                ClassStatistics.Of(Make.Activity(), []).Alpha
+            )
+        );
     }
 
     [Fact]
@@ -89,12 +115,17 @@ public sealed class StatisticsTests
         var activity = Make.Activity(Make.Asked("q", question), Make.Asked("r", Make.One()));
         AttemptRow Row(string typed)
         {
-            var attempt = new Attempt(activity).Then((id, at) => new AskedToMark("q", new ShortTextResponse { Text = typed }) { Id = id, At = at }).HandIn();
+            var attempt = new Attempt(activity)
+                .Then((id, at) => new AskedToMark("q", new ShortTextResponse { Text = typed }) { Id = id, At = at })
+                .HandIn();
             return AttemptRow.Of(attempt.State, attempt.Events);
         }
 
         var statistics = ClassStatistics.Of(activity, [Row("wind gauge"), Row("Wind gauge "), Row("anemometer"), Row("barometer")]);
-        Assert.Equal([("wind gauge", 2), ("barometer", 1)], statistics.Questions[0].WrongAnswers.Select(answer => (answer.Text, answer.Times)));
+        Assert.Equal(
+            [("wind gauge", 2), ("barometer", 1)],
+            statistics.Questions[0].WrongAnswers.Select(answer => (answer.Text, answer.Times))
+        );
         var mended = (ShortTextQuestion)Core.Questions.QuestionTypes.For(question).WithVariant(question, "", "wind gauge");
         Assert.Equal(["anemometer", "wind gauge"], mended.Accepted.Select(answer => answer.Text));
     }
@@ -105,28 +136,34 @@ public sealed class StatisticsTests
         var at = Make.Monday;
         AttemptEvent[] events =
         [
-            new Began(1, 1) { Id = "0", At = at }, new Answered("q", Make.Picked("a")) { Id = "1", At = at.AddSeconds(30) },
-            new Opened("note") { Id = "2", At = at.AddSeconds(50) }, new AskedForHint("q") { Id = "3", At = at.AddSeconds(60) },
+            new Began(1, 1) { Id = "0", At = at },
+            new Answered("q", Make.Picked("a")) { Id = "1", At = at.AddSeconds(30) },
+            new Opened("note") { Id = "2", At = at.AddSeconds(50) },
+            new AskedForHint("q") { Id = "3", At = at.AddSeconds(60) },
             new AskedToMark("q", Make.Picked("a")) { Id = "4", At = at.AddHours(2) },
         ];
         Assert.Equal(TimeSpan.FromSeconds(40), Pace.Of(events)["q"]);
     }
 
     [Fact]
-    public void Whatever_is_answered_shares_stay_in_their_bounds_and_equal_questions_are_reliable() => Gen.Bool.Array[4].Array[2, 30].Sample(answers =>
-    {
-        var statistics = Of([.. answers.Select(row => string.Concat(row.Select(right => right ? '1' : '0')))]);
-        Assert.All(statistics.Questions, question =>
-        {
-            Assert.InRange(question.Facility, 0, 1);
-            Assert.InRange(question.UpperLower, -1, 1);
-            Assert.InRange(question.Discrimination ?? 0, -1.000001, 1.000001);
-            Assert.Equal(1, question.Options.Sum(option => option.Share), 6);
-        });
-        Assert.True(statistics.Alpha is null or <= 1.000001);
-        Assert.Equal(answers.Length, statistics.Histogram.Sum());
+    public void Whatever_is_answered_shares_stay_in_their_bounds_and_equal_questions_are_reliable() =>
+        Gen
+            .Bool.Array[4]
+            .Array[2, 30]
+            .Sample(answers =>
+            {
+                var statistics = Of([.. answers.Select(row => string.Concat(row.Select(right => right ? '1' : '0')))]);
+                Assert.All(statistics.Questions, question =>
+                {
+                    Assert.InRange(question.Facility, 0, 1);
+                    Assert.InRange(question.UpperLower, -1, 1);
+                    Assert.InRange(question.Discrimination ?? 0, -1.000001, 1.000001);
+                    Assert.Equal(1, question.Options.Sum(option => option.Share), 6);
+                });
+                Assert.True(statistics.Alpha is null or <= 1.000001);
+                Assert.Equal(answers.Length, statistics.Histogram.Sum());
 
-        var same = Of([.. answers.Select(row => row[0] ? "111" : "000")]);
-        Assert.True(same.Alpha is null || Math.Abs(same.Alpha.Value - 1) < 1e-9);
-    });
+                var same = Of([.. answers.Select(row => row[0] ? "111" : "000")]);
+                Assert.True(same.Alpha is null || Math.Abs(same.Alpha.Value - 1) < 1e-9);
+            });
 }

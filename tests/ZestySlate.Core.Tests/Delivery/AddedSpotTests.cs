@@ -11,13 +11,16 @@ namespace ZestySlate.Core.Tests.Delivery;
 /// <summary>Spots that learners add to a scene.</summary>
 public sealed class AddedSpotTests
 {
-    private static readonly Activity Coast = Make.Activity(Make.Note("how")).WithScene("scene", scene => scene with { LearnersSpots = LearnersSpots.AfterApproval });
+    private static readonly Activity Coast = Make.Activity(Make.Note("how"))
+        .WithScene("scene", scene => scene with { LearnersSpots = LearnersSpots.AfterApproval });
 
     private static AddedSpot Gannets(AddedState state = AddedState.Shown, bool mine = false, string comment = "") =>
         new("added1", "scene", 0.25, 0.5, "Gannets <diving>", "Forty of them.", "Wren Abernethy", state, comment, mine);
 
     private static SceneView Seen(Activity activity, params AddedSpot[] added) =>
-        LearnerView.Of(Replay.Run(_ => activity, [new Began(1, 7) { Id = "began", At = Make.Monday }]) with { Added = [.. added] }, Make.Monday).Scenes[0];
+        LearnerView
+            .Of(Replay.Run(_ => activity, [new Began(1, 7) { Id = "began", At = Make.Monday }]) with { Added = [.. added] }, Make.Monday)
+            .Scenes[0];
 
     [Fact]
     public void It_stands_behind_the_authors_own_spots_as_a_note_that_says_who_wrote_it()
@@ -51,15 +54,23 @@ public sealed class AddedSpotTests
     [Fact]
     public void Only_its_author_reads_where_it_stands_and_what_the_teacher_said()
     {
-        Assert.Equal(["by Wren Abernethy", "Waits for your teacher; nobody else sees it yet."], Gannets(AddedState.Waits, mine: true).Said(Words.English));
-        Assert.Equal(["by Wren Abernethy", "Hidden by your teacher.", "Your teacher: Which tide?"], Gannets(AddedState.Hidden, true, "Which tide?").Said(Words.English));
+        Assert.Equal(
+            ["by Wren Abernethy", "Waits for your teacher; nobody else sees it yet."],
+            Gannets(AddedState.Waits, mine: true).Said(Words.English)
+        );
+        Assert.Equal(
+            ["by Wren Abernethy", "Hidden by your teacher.", "Your teacher: Which tide?"],
+            Gannets(AddedState.Hidden, true, "Which tide?").Said(Words.English)
+        );
         Assert.Equal(["by Wren Abernethy"], Gannets(comment: "Which tide?").Said(Words.English));
     }
 
     [Fact]
     public void It_can_be_put_where_the_learner_has_been_and_nowhere_else()
     {
-        var tour = new Attempt(Make.Tour(Make.Scene("hall", Make.Jump("j", "left")), Make.Scene("left"), Make.Scene("vault") with { Lock = Make.Code("714") }));
+        var tour = new Attempt(
+            Make.Tour(Make.Scene("hall", Make.Jump("j", "left")), Make.Scene("left"), Make.Scene("vault") with { Lock = Make.Code("714") })
+        );
         Assert.Equal((true, false, false), (tour.State.HasBeenIn("hall"), tour.State.HasBeenIn("left"), tour.State.HasBeenIn("vault")));
         tour.Visit("left");
         Assert.True(tour.State.HasBeenIn("left"));

@@ -11,9 +11,14 @@ namespace ZestySlate.Core.Tests.Delivery;
 
 public sealed class AttemptTests
 {
-    private static Activity Two(Rules? rules = null) => Make.Activity(Make.Note("n"), Make.Asked("q", Make.One("a")), Make.Asked("r", Make.Several("a", "b"))) with { Rules = rules ?? new Rules() };
+    private static Activity Two(Rules? rules = null) =>
+        Make.Activity(Make.Note("n"), Make.Asked("q", Make.One("a")), Make.Asked("r", Make.Several("a", "b"))) with
+        {
+            Rules = rules ?? new Rules(),
+        };
 
-    private static T Event<T>(T happened) where T : AttemptEvent => happened;
+    private static T Event<T>(T happened)
+        where T : AttemptEvent => happened;
 
     [Fact]
     public void The_same_events_give_the_same_state()
@@ -28,7 +33,10 @@ public sealed class AttemptTests
     public void The_best_try_counts_unless_the_last_is_set()
     {
         Assert.Equal(1m, new Attempt(Two()).Mark("r", "a").Again("r").Mark("r", "c").State.Score.Points);
-        Assert.Equal(0m, new Attempt(Two(new Rules { Counts = CountingTry.Last })).Mark("r", "a").Again("r").Mark("r", "c").State.Score.Points);
+        Assert.Equal(
+            0m,
+            new Attempt(Two(new Rules { Counts = CountingTry.Last })).Mark("r", "a").Again("r").Mark("r", "c").State.Score.Points
+        );
     }
 
     [Fact]
@@ -107,14 +115,32 @@ public sealed class AttemptTests
     {
         var attempt = new Attempt(Make.Activity(Make.Asked("q", Make.Several("a") with { OffersNone = true })));
         Assert.Contains("nothing to mark", attempt.Refusal(Event(new AskedToMark("q", Make.Picked()) { Id = "x", At = Make.Monday })));
-        Assert.Null(attempt.Refusal(Event(new AskedToMark("q", new Core.Questions.MultipleChoice.MultipleChoiceResponse { None = true }) { Id = "x", At = Make.Monday })));
+        Assert.Null(
+            attempt.Refusal(
+                Event(
+                    new AskedToMark("q", new Core.Questions.MultipleChoice.MultipleChoiceResponse { None = true })
+                    {
+                        Id = "x",
+                        At = Make.Monday,
+                    }
+                )
+            )
+        );
         Assert.Null(attempt.Refusal(Event(new Answered("q", Make.Picked()) { Id = "x", At = Make.Monday })));
     }
 
     [Fact]
     public void In_a_test_marked_at_the_end_nothing_is_marked_before()
     {
-        var rules = new Rules { Reveal = new Reveal { RightOrWrong = RevealMoment.AfterEnd, RightAnswer = RevealMoment.AfterEnd, Points = RevealMoment.AfterEnd } };
+        var rules = new Rules
+        {
+            Reveal = new Reveal
+            {
+                RightOrWrong = RevealMoment.AfterEnd,
+                RightAnswer = RevealMoment.AfterEnd,
+                Points = RevealMoment.AfterEnd,
+            },
+        };
         var attempt = new Attempt(Two(rules)).Answer("q", "a");
         Assert.Contains("after handing in", attempt.Refusal(Event(new AskedToMark("q", Make.Picked("a")) { Id = "x", At = Make.Monday })));
         Assert.False(attempt.View().SpotOf("q")!.Ask!.OffersMark);
@@ -132,7 +158,11 @@ public sealed class AttemptTests
     public void The_total_is_a_sum_of_unrounded_points_rounded_only_when_shown()
     {
         var third = Make.Several("a", "b", "c") with { Points = 1 };
-        var state = new Attempt(Make.Activity(Make.Asked("q", third), Make.Asked("r", third), Make.Asked("s", third))).Mark("q", "a").Mark("r", "a").Mark("s", "a").State;
+        var state = new Attempt(Make.Activity(Make.Asked("q", third), Make.Asked("r", third), Make.Asked("s", third)))
+            .Mark("q", "a")
+            .Mark("r", "a")
+            .Mark("s", "a")
+            .State;
         Assert.Equal("1", Words.Of("en").Number(state.Score.Points));
         Assert.Equal("0.33", Words.Of("en").Number(state.QuestionOf("q")!.Points(CountingTry.Best)));
     }
@@ -141,7 +171,8 @@ public sealed class AttemptTests
     [InlineData("en", "0.5")]
     [InlineData("de", "0,5")]
     [InlineData("no-such-language-tag", "0.5")]
-    public void Numbers_are_shown_in_the_activitys_language(string language, string shown) => Assert.Equal(shown, Words.Of(language).Number(0.5m));
+    public void Numbers_are_shown_in_the_activitys_language(string language, string shown) =>
+        Assert.Equal(shown, Words.Of(language).Number(0.5m));
 
     [Theory]
     [InlineData(0.125, "0.13")]
@@ -152,7 +183,12 @@ public sealed class AttemptTests
     [Fact]
     public void Pass_and_distinction_are_reached_at_their_marks()
     {
-        var rules = new Rules { PassMark = 33, DistinctionMark = 100, Bands = ScoreBands.Of([new ScoreBand(50, "low"), new ScoreBand(100, "high")]) };
+        var rules = new Rules
+        {
+            PassMark = 33,
+            DistinctionMark = 100,
+            Bands = ScoreBands.Of([new ScoreBand(50, "low"), new ScoreBand(100, "high")]),
+        };
         var passed = new Attempt(Two(rules)).Mark("q", "a").HandIn().State.Score;
         Assert.True(passed.Passed);
         Assert.False(passed.Distinction);
@@ -174,29 +210,44 @@ public sealed class AttemptTests
     }
 
     [Fact]
-    public void One_event_more_gives_the_same_as_running_all_again() => Gen.Int[0, 6].Array[1, 25].Sample(acts =>
-    {
-        var attempt = new Attempt(Two(new Rules { TryCosts = [0, 0.3m], HintCost = 0.1m, Tries = 4 }));
-        var step = attempt.State;
-        foreach (var (act, i) in acts.Select((act, i) => (act, i)))
-        {
-            _ = act switch
+    public void One_event_more_gives_the_same_as_running_all_again() =>
+        Gen.Int[0, 6]
+            .Array[1, 25]
+            .Sample(acts =>
             {
-                0 => attempt.Open("n"),
-                1 => attempt.Answer("q", i % 2 == 0 ? "a" : "b"),
-                2 => attempt.Mark("r", i % 3 == 0 ? "a" : "c"),
-                3 => attempt.Again("r"),
-                4 => attempt.Hint("q"),
-                5 => attempt.See("r"),
-                _ => i % 5 == 0 ? attempt.HandIn() : attempt.Mark("q", "c"),
-            };
-            step = Replay.After(step, attempt.Events[^1]);
-        }
+                var attempt = new Attempt(
+                    Two(
+                        new Rules
+                        {
+                            TryCosts = [0, 0.3m],
+                            HintCost = 0.1m,
+                            Tries = 4,
+                        }
+                    )
+                );
+                var step = attempt.State;
+                foreach (var (act, i) in acts.Select((act, i) => (act, i)))
+                {
+                    _ = act switch
+                    {
+                        0 => attempt.Open("n"),
+                        1 => attempt.Answer("q", i % 2 == 0 ? "a" : "b"),
+                        2 => attempt.Mark("r", i % 3 == 0 ? "a" : "c"),
+                        3 => attempt.Again("r"),
+                        4 => attempt.Hint("q"),
+                        5 => attempt.See("r"),
+                        _ => i % 5 == 0 ? attempt.HandIn() : attempt.Mark("q", "c"),
+                    };
+                    step = Replay.After(step, attempt.Events[^1]);
+                }
 
-        var whole = attempt.State;
-        return step.Questions == whole.Questions && step.HandedInAt == whole.HandedInAt && step.LastAt == whole.LastAt
-            && step.OpenedSpots.SetEquals(whole.OpenedSpots) && step.Score == whole.Score;
-    });
+                var whole = attempt.State;
+                return step.Questions == whole.Questions
+                    && step.HandedInAt == whole.HandedInAt
+                    && step.LastAt == whole.LastAt
+                    && step.OpenedSpots.SetEquals(whole.OpenedSpots)
+                    && step.Score == whole.Score;
+            });
 
     [Fact]
     public void New_wording_needs_all_events_again() =>
@@ -208,8 +259,13 @@ public sealed class AttemptTests
     [Fact]
     public void The_report_gives_every_answer_its_reason()
     {
-        var report = AttemptReport.Of(new Attempt(Two(new Rules { HintCost = 0.5m })).Hint("q").Mark("q", "b").Mark("q", "a").Answer("r", "c").State);
-        Assert.Equal(["«Option a» is right. The hint costs 50 %.", "Answered, not marked yet."], report.Answers.Select(a => a.Reason.Replace("50%", "50 %")));
+        var report = AttemptReport.Of(
+            new Attempt(Two(new Rules { HintCost = 0.5m })).Hint("q").Mark("q", "b").Mark("q", "a").Answer("r", "c").State
+        );
+        Assert.Equal(
+            ["«Option a» is right. The hint costs 50 %.", "Answered, not marked yet."],
+            report.Answers.Select(a => a.Reason.Replace("50%", "50 %"))
+        );
         Assert.Equal(["Option a", "Option c"], report.Answers.Select(a => a.Response));
         Assert.Equal([2, 0], report.Answers.Select(a => a.Tries));
         Assert.Equal([Verdict.Right, Verdict.Missing], report.Answers.Select(a => a.Verdict));

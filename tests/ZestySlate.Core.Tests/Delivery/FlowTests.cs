@@ -10,24 +10,27 @@ namespace ZestySlate.Core.Tests.Delivery;
 /// <summary>Activities that go in order: steps, draws, shuffles, the way back, lives and clocks.</summary>
 public sealed class FlowTests
 {
-    private static Scene Page(string id, int questions, int? draw = null, string text = "Read this.") => new()
-    {
-        Id = id,
-        Title = "Section " + id,
-        Backdrop = new PageBackdrop(RichText.Plain(text)),
-        Draw = draw,
-        Spots = [.. Enumerable.Range(1, questions).Select(i => new Spot { Id = $"{id}{i}", Content = new Ask(Make.One()) })],
-    };
+    private static Scene Page(string id, int questions, int? draw = null, string text = "Read this.") =>
+        new()
+        {
+            Id = id,
+            Title = "Section " + id,
+            Backdrop = new PageBackdrop(RichText.Plain(text)),
+            Draw = draw,
+            Spots = [.. Enumerable.Range(1, questions).Select(i => new Spot { Id = $"{id}{i}", Content = new Ask(Make.One()) })],
+        };
 
-    private static Activity InOrder(Flow? flow = null, Rules? rules = null, params Scene[] scenes) => new()
-    {
-        Title = "Quiz",
-        Flow = (flow ?? new Flow()) with { Way = Way.InOrder },
-        Rules = rules ?? new Rules(),
-        Scenes = [.. scenes.Length > 0 ? scenes : [Page("a", 3)]],
-    };
+    private static Activity InOrder(Flow? flow = null, Rules? rules = null, params Scene[] scenes) =>
+        new()
+        {
+            Title = "Quiz",
+            Flow = (flow ?? new Flow()) with { Way = Way.InOrder },
+            Rules = rules ?? new Rules(),
+            Scenes = [.. scenes.Length > 0 ? scenes : [Page("a", 3)]],
+        };
 
-    private static string Steps(Activity activity, long seed = 7) => string.Join(' ', new Attempt(activity, seed).State.Steps.Select(step => step.Id));
+    private static string Steps(Activity activity, long seed = 7) =>
+        string.Join(' ', new Attempt(activity, seed).State.Steps.Select(step => step.Id));
 
     [Theory]
     [InlineData(Paging.OneAtATime, "a1 a2 b1 b2")]
@@ -38,14 +41,20 @@ public sealed class FlowTests
 
     [Fact]
     public void A_picture_is_a_step_of_its_own_with_all_its_spots() =>
-        Assert.Equal("a1 scene b1", Steps(InOrder(null, null, Page("a", 1), Make.Activity(Make.Asked("q", Make.One()), Make.Note("n")).Scenes[0], Page("b", 1))));
+        Assert.Equal(
+            "a1 scene b1",
+            Steps(InOrder(null, null, Page("a", 1), Make.Activity(Make.Asked("q", Make.One()), Make.Note("n")).Scenes[0], Page("b", 1)))
+        );
 
     [Fact]
     public void What_stands_before_a_question_goes_with_it_and_what_is_behind_the_last_with_that()
     {
         var page = Page("a", 2);
         page = page with { Spots = [Make.Note("n1"), page.Spots[0], Make.Note("n2"), page.Spots[1], Make.Note("n3")] };
-        Assert.Equal(["n1 a1", "n2 a2 n3"], new Attempt(InOrder(null, null, page)).State.Steps.Select(step => string.Join(' ', step.SpotIds)));
+        Assert.Equal(
+            ["n1 a1", "n2 a2 n3"],
+            new Attempt(InOrder(null, null, page)).State.Steps.Select(step => string.Join(' ', step.SpotIds))
+        );
     }
 
     [Fact]
@@ -61,7 +70,10 @@ public sealed class FlowTests
     {
         var activity = InOrder(null, null, Page("a", 24, draw: 16));
         var one = new Attempt(activity, 1).State;
-        Assert.Equal((16, 16m, 16), (one.Questions.Count, one.Score.OutOf, one.Questions.Select(question => question.Spot.Id).Distinct().Count()));
+        Assert.Equal(
+            (16, 16m, 16),
+            (one.Questions.Count, one.Score.OutOf, one.Questions.Select(question => question.Spot.Id).Distinct().Count())
+        );
         Assert.Equal(Steps(activity, 1), Steps(activity, 1));
         Assert.NotEqual(Steps(activity, 1), Steps(activity, 2));
     }
@@ -70,7 +82,18 @@ public sealed class FlowTests
     public void A_draw_by_the_seed_of_the_first_go_gives_the_same_questions()
     {
         var activity = InOrder(new Flow { ShuffleQuestions = true }, null, Page("a", 24, draw: 6));
-        AttemptState Go(long seed, long? draw) => Replay.Run(_ => activity, [new Began(1, seed) { Id = "began", At = Make.Monday, DrawSeed = draw }]);
+        AttemptState Go(long seed, long? draw) =>
+            Replay.Run(
+                _ => activity,
+                [
+                    new Began(1, seed)
+                    {
+                        Id = "began",
+                        At = Make.Monday,
+                        DrawSeed = draw,
+                    },
+                ]
+            );
         var (first, again, other) = (Go(1, null), Go(2, 1), Go(2, null));
         Assert.Equal(first.Questions.Select(q => q.Spot.Id).Order(), again.Questions.Select(q => q.Spot.Id).Order());
         Assert.NotEqual(first.Questions.Select(q => q.Spot.Id), again.Questions.Select(q => q.Spot.Id));
@@ -93,7 +116,10 @@ public sealed class FlowTests
         Assert.Null(attempt.Refused((id, at) => new Visited("a3") { Id = id, At = at }));
         Assert.NotNull(attempt.Refused((id, at) => new Answered("a1", Make.Picked("a")) { Id = id, At = at }));
         Assert.Null(attempt.View().Course!.Previous);
-        Assert.Equal("There is no way there yet.", new Attempt(InOrder(new Flow { Back = false })).Refused((id, at) => new Visited("a3") { Id = id, At = at }));
+        Assert.Equal(
+            "There is no way there yet.",
+            new Attempt(InOrder(new Flow { Back = false })).Refused((id, at) => new Visited("a3") { Id = id, At = at })
+        );
     }
 
     [Fact]
@@ -108,14 +134,29 @@ public sealed class FlowTests
     public void After_the_end_the_whole_stands_below_each_other_for_paper_and_not_before()
     {
         var attempt = new Attempt(InOrder(null, null, Page("a", 2), Page("b", 1)));
-        string Whole() => string.Join(' ', LearnerView.Of(attempt.State, Make.Monday, null, whole: true).Scenes.Select(scene => scene.Id + ":" + string.Join(',', scene.Spots.Select(spot => spot.Id))));
+        string Whole() =>
+            string.Join(
+                ' ',
+                LearnerView
+                    .Of(attempt.State, Make.Monday, null, whole: true)
+                    .Scenes.Select(scene => scene.Id + ":" + string.Join(',', scene.Spots.Select(spot => spot.Id)))
+            );
         Assert.Equal("a:a1", Whole());
         attempt.HandIn();
         Assert.Equal("a:a1,a2 b:b1", Whole());
         Assert.False(((PageBackdrop)LearnerView.Of(attempt.State, Make.Monday, null, whole: true).Scenes[0].Backdrop).Text.IsEmpty);
 
         // Where one goes freely: what was visited, and nothing else.
-        var tour = new Attempt(Make.Tour(Make.Scene("hall", Make.Jump("j", "left"), Make.Asked("q", Make.One())), Make.Scene("left"), Make.Scene("right", Make.Note("secret"))) with { SceneList = false });
+        var tour = new Attempt(
+            Make.Tour(
+                Make.Scene("hall", Make.Jump("j", "left"), Make.Asked("q", Make.One())),
+                Make.Scene("left"),
+                Make.Scene("right", Make.Note("secret"))
+            ) with
+            {
+                SceneList = false,
+            }
+        );
         tour.Visit("left").HandIn();
         Assert.Equal(["hall", "left"], LearnerView.Of(tour.State, Make.Monday, null, whole: true).Scenes.Select(scene => scene.Id));
     }
@@ -135,10 +176,18 @@ public sealed class FlowTests
     public void Options_stand_as_arranged_when_the_activity_says_so()
     {
         var question = Make.Several("a") with { Shuffle = true };
-        var activity = InOrder(new Flow { ShuffleOptions = false }, null, Page("a", 0) with { Spots = [new Spot { Id = "q", Content = new Ask(question) }] });
+        var activity = InOrder(
+            new Flow { ShuffleOptions = false },
+            null,
+            Page("a", 0) with
+            {
+                Spots = [new Spot { Id = "q", Content = new Ask(question) }],
+            }
+        );
         for (var seed = 0; seed < 20; seed++)
         {
-            var parts = (ZestySlate.Core.Questions.MultipleChoice.MultipleChoiceView)new Attempt(activity, seed).View().SpotOf("q")!.Ask!.Parts;
+            var parts = (ZestySlate.Core.Questions.MultipleChoice.MultipleChoiceView)
+                new Attempt(activity, seed).View().SpotOf("q")!.Ask!.Parts;
             Assert.Equal(["a", "b", "c", "d"], parts.Options.Select(option => option.Id));
         }
     }
@@ -147,10 +196,22 @@ public sealed class FlowTests
     public void What_was_right_stays_for_another_go_in_a_new_order()
     {
         var gaps = Asked.Gaps("{wind} and {rain}");
-        var activity = InOrder(null, new Rules { KeepsRight = true }, Page("a", 0) with { Spots = [new Spot { Id = "q", Content = new Ask(gaps) }] });
-        var attempt = new Attempt(activity).Then((id, at) => new AskedToMark("q", Asked.Typed("wind", "sun")) { Id = id, At = at }).Again("q");
+        var activity = InOrder(
+            null,
+            new Rules { KeepsRight = true },
+            Page("a", 0) with
+            {
+                Spots = [new Spot { Id = "q", Content = new Ask(gaps) }],
+            }
+        );
+        var attempt = new Attempt(activity)
+            .Then((id, at) => new AskedToMark("q", Asked.Typed("wind", "sun")) { Id = id, At = at })
+            .Again("q");
         var view = (ZestySlate.Core.Questions.GapText.GapTextView)attempt.View().SpotOf("q")!.Ask!.Parts;
-        Assert.Equal([("wind", true), ("", false)], view.Pieces.Select(piece => piece.Gap).OfType<ZestySlate.Core.Questions.GapText.GapView>().Select(gap => (gap.Given, gap.Kept)));
+        Assert.Equal(
+            [("wind", true), ("", false)],
+            view.Pieces.Select(piece => piece.Gap).OfType<ZestySlate.Core.Questions.GapText.GapView>().Select(gap => (gap.Given, gap.Kept))
+        );
         attempt.Then((id, at) => new AskedToMark("q", Asked.Typed("fog", "rain")) { Id = id, At = at });
         Assert.Equal(Verdict.Right, attempt.State.QuestionOf("q")!.LastTry!.Mark.Verdict);
     }
@@ -168,7 +229,10 @@ public sealed class FlowTests
     [Fact]
     public void A_question_has_bands_of_its_own()
     {
-        var question = Make.Several("a", "b") with { Bands = ScoreBands.Of([new ScoreBand(50, "Half the way."), new ScoreBand(100, "All of them.")]) };
+        var question = Make.Several("a", "b") with
+        {
+            Bands = ScoreBands.Of([new ScoreBand(50, "Half the way."), new ScoreBand(100, "All of them.")]),
+        };
         var attempt = new Attempt(Make.Activity(Make.Asked("q", question))).Mark("q", "a");
         Assert.Equal("Half the way.", attempt.View().SpotOf("q")!.Ask!.Band!.Text);
     }

@@ -15,9 +15,20 @@ namespace ZestySlate.Core.Tests.Delivery;
 /// <summary>Locks of every kind, wrong codes, findings; and that nothing behind a lock is in what a learner gets.</summary>
 public sealed class LockTests
 {
-    private static Attempt Behind(Lock locked) => new(Make.Tour(
-        Make.Scene("a", Make.Clue("key1"), Make.Clue("key2"), Make.Asked("q", Make.One()), Make.Clue("box", locked), Make.Jump("ab", "b")),
-        Make.Scene("b", Make.Note("inside", "A secret title"))));
+    private static Attempt Behind(Lock locked) =>
+        new(
+            Make.Tour(
+                Make.Scene(
+                    "a",
+                    Make.Clue("key1"),
+                    Make.Clue("key2"),
+                    Make.Asked("q", Make.One()),
+                    Make.Clue("box", locked),
+                    Make.Jump("ab", "b")
+                ),
+                Make.Scene("b", Make.Note("inside", "A secret title"))
+            )
+        );
 
     private static bool IsOpen(Attempt attempt) => attempt.View().SpotOf("box")!.Content is not null;
 
@@ -27,7 +38,8 @@ public sealed class LockTests
     [InlineData("wrén isle", true)]
     [InlineData("wren island", false)]
     [InlineData("gannet", true)]
-    public void A_code_opens_by_any_of_its_variants(string typed, bool opens) => Assert.Equal(opens, IsOpen(Behind(Make.Code("Wren Isle", "Gannet")).Code("box", typed)));
+    public void A_code_opens_by_any_of_its_variants(string typed, bool opens) =>
+        Assert.Equal(opens, IsOpen(Behind(Make.Code("Wren Isle", "Gannet")).Code("box", typed)));
 
     [Fact]
     public void Capitals_and_accents_matter_when_the_author_says_so()
@@ -45,7 +57,8 @@ public sealed class LockTests
     [InlineData("12.54", true)]
     [InlineData("12.6", false)]
     [InlineData("twelve", false)]
-    public void A_number_opens_as_people_write_it(string typed, bool opens) => Assert.Equal(opens, IsOpen(Behind(Make.By(new NumberKey(12.5m) { Tolerance = 0.05m })).Code("box", typed)));
+    public void A_number_opens_as_people_write_it(string typed, bool opens) =>
+        Assert.Equal(opens, IsOpen(Behind(Make.By(new NumberKey(12.5m) { Tolerance = 0.05m })).Code("box", typed)));
 
     [Fact]
     public void A_right_answer_opens_and_a_wrong_one_does_not()
@@ -59,7 +72,10 @@ public sealed class LockTests
     public void Enough_points_open()
     {
         Assert.True(IsOpen(Behind(Make.By(new ScoreKey(1))).Mark("q", "a")));
-        Assert.Equal((1m, 0m), Behind(Make.By(new ScoreKey(1))).View().SpotOf("box")!.Lock is { } closed ? (closed.Needed, closed.Has) : default);
+        Assert.Equal(
+            (1m, 0m),
+            Behind(Make.By(new ScoreKey(1))).View().SpotOf("box")!.Lock is { } closed ? (closed.Needed, closed.Has) : default
+        );
     }
 
     [Fact]
@@ -75,7 +91,12 @@ public sealed class LockTests
     [Fact]
     public void Once_open_a_lock_stays_open()
     {
-        var attempt = new Attempt(Make.Tour(Make.Scene("a", Make.Asked("q", Make.One()), Make.Clue("box", Make.By(new ScoreKey(1))))) with { Rules = new Rules { Counts = CountingTry.Last, Tries = null } });
+        var attempt = new Attempt(
+            Make.Tour(Make.Scene("a", Make.Asked("q", Make.One()), Make.Clue("box", Make.By(new ScoreKey(1))))) with
+            {
+                Rules = new Rules { Counts = CountingTry.Last, Tries = null },
+            }
+        );
         attempt.Mark("q", "a");
         Assert.True(IsOpen(attempt));
     }
@@ -83,12 +104,41 @@ public sealed class LockTests
     [Fact]
     public void Nothing_behind_a_lock_is_in_the_view()
     {
-        var attempt = new Attempt(Make.Tour(
-            Make.Scene("a", Make.Clue("box", Make.Code("open sesame")), Make.Jump("ab", "b"), Make.Asked("hidden", Make.One()) with { Lock = Make.By(new NumberKey(7421)) }),
-            Make.Scene("b", Make.Note("inside", "A secret title")) with { Lock = Make.Code("tor"), Title = "Secret chamber" }) with
-        { SceneList = true });
+        var attempt = new Attempt(
+            Make.Tour(
+                Make.Scene(
+                    "a",
+                    Make.Clue("box", Make.Code("open sesame")),
+                    Make.Jump("ab", "b"),
+                    Make.Asked("hidden", Make.One()) with
+                    {
+                        Lock = Make.By(new NumberKey(7421)),
+                    }
+                ),
+                Make.Scene("b", Make.Note("inside", "A secret title")) with
+                {
+                    Lock = Make.Code("tor"),
+                    Title = "Secret chamber",
+                }
+            ) with
+            {
+                SceneList = true,
+            }
+        );
         var sent = JsonSerializer.Serialize(attempt.View(), StoredJson.Trusted);
-        foreach (var secret in new[] { "open sesame", "Behind box", "Clue box", "7421", "tor\"", "Which one?", "Secret chamber", "A secret title" })
+        foreach (
+            var secret in new[]
+            {
+                "open sesame",
+                "Behind box",
+                "Clue box",
+                "7421",
+                "tor\"",
+                "Which one?",
+                "Secret chamber",
+                "A secret title",
+            }
+        )
         {
             Assert.DoesNotContain(secret, sent, StringComparison.Ordinal);
         }
@@ -139,12 +189,14 @@ public sealed class LockTests
     }
 
     [Fact]
-    public void The_rest_grows_and_has_an_end() => Gen.Int[0, 200].Sample(wrong =>
-    {
-        var pause = new CodeTries(wrong, Make.Monday).NextAt - Make.Monday;
-        var next = new CodeTries(wrong + 1, Make.Monday).NextAt - Make.Monday;
-        return pause <= next && next <= TimeSpan.FromMinutes(5);
-    });
+    public void The_rest_grows_and_has_an_end() =>
+        Gen.Int[0, 200]
+            .Sample(wrong =>
+            {
+                var pause = new CodeTries(wrong, Make.Monday).NextAt - Make.Monday;
+                var next = new CodeTries(wrong + 1, Make.Monday).NextAt - Make.Monday;
+                return pause <= next && next <= TimeSpan.FromMinutes(5);
+            });
 
     [Fact]
     public void Wrong_codes_cost_what_the_author_says_and_never_push_below_zero()
@@ -175,13 +227,22 @@ public sealed class LockTests
     [Fact]
     public void Replaying_the_events_gives_the_same_state_as_taking_them_one_by_one()
     {
-        var attempt = Behind(Make.By(new FoundKey(["key1"]))).Open("key1").Mark("q", "b").Code("box", "q").Visit("b").Annotate("key1", "note").Visit("a");
+        var attempt = Behind(Make.By(new FoundKey(["key1"])))
+            .Open("key1")
+            .Mark("q", "b")
+            .Code("box", "q")
+            .Visit("b")
+            .Annotate("key1", "note")
+            .Visit("a");
         var step = Replay.Run(_ => attempt.State.Activity, [attempt.Events[0]]);
         foreach (var happened in attempt.Events.Skip(1))
         {
             step = Replay.After(step, happened);
         }
 
-        Assert.Equal(JsonSerializer.Serialize(LearnerView.Of(attempt.State, Make.Monday), StoredJson.Trusted), JsonSerializer.Serialize(LearnerView.Of(step, Make.Monday), StoredJson.Trusted));
+        Assert.Equal(
+            JsonSerializer.Serialize(LearnerView.Of(attempt.State, Make.Monday), StoredJson.Trusted),
+            JsonSerializer.Serialize(LearnerView.Of(step, Make.Monday), StoredJson.Trusted)
+        );
     }
 }

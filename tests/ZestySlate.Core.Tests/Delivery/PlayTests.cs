@@ -11,24 +11,45 @@ namespace ZestySlate.Core.Tests.Delivery;
 /// <summary>Lives, clocks, streaks, and what ends a game.</summary>
 public sealed class PlayTests
 {
-    private static Activity Game(Rules rules, params Question[] questions) => new()
-    {
-        Title = "Game",
-        Flow = new Flow { Way = Way.InOrder, Back = false },
-        Rules = rules,
-        Scenes = [new Scene { Id = "p", Backdrop = new PageBackdrop(default), Spots = [.. (questions.Length > 0 ? questions : [Make.One(), Make.One(), Make.One()]).Select((question, i) => new Spot { Id = "q" + (i + 1), Content = new Ask(question) })] }],
-    };
+    private static Activity Game(Rules rules, params Question[] questions) =>
+        new()
+        {
+            Title = "Game",
+            Flow = new Flow { Way = Way.InOrder, Back = false },
+            Rules = rules,
+            Scenes =
+            [
+                new Scene
+                {
+                    Id = "p",
+                    Backdrop = new PageBackdrop(default),
+                    Spots =
+                    [
+                        .. (questions.Length > 0 ? questions : [Make.One(), Make.One(), Make.One()]).Select(
+                            (question, i) => new Spot { Id = "q" + (i + 1), Content = new Ask(question) }
+                        ),
+                    ],
+                },
+            ],
+        };
 
     private sealed class Played(Activity activity, decimal factor = 1)
     {
-        private readonly List<AttemptEvent> _events = [new Began(1, 7) { Id = "began", At = Make.Monday, TimeFactor = factor }];
+        private readonly List<AttemptEvent> _events =
+        [
+            new Began(1, 7)
+            {
+                Id = "began",
+                At = Make.Monday,
+                TimeFactor = factor,
+            },
+        ];
 
         public AttemptState State => Replay.Run(_ => activity, _events);
 
         public AttemptState After(double seconds) => State.At(Make.Monday.AddSeconds(seconds));
 
         public LearnerView View(double seconds) => LearnerView.Of(State, Make.Monday.AddSeconds(seconds));
-
 
         public Played At(double seconds, Func<string, DateTimeOffset, AttemptEvent> happened)
         {
@@ -43,7 +64,8 @@ public sealed class PlayTests
 
         public Played Start(double seconds = 0) => At(seconds, (id, at) => new Started { Id = id, At = at });
 
-        public Played Mark(double seconds, string spot, string picked) => At(seconds, (id, at) => new AskedToMark(spot, Make.Picked(picked)) { Id = id, At = at });
+        public Played Mark(double seconds, string spot, string picked) =>
+            At(seconds, (id, at) => new AskedToMark(spot, Make.Picked(picked)) { Id = id, At = at });
 
         public Played Next(double seconds, string step) => At(seconds, (id, at) => new Visited(step) { Id = id, At = at });
     }
@@ -66,7 +88,10 @@ public sealed class PlayTests
         Assert.Equal((1, null), (played.State.LivesLeft, played.State.EndedBy));
         played.Mark(3, "q2", "c");
         Assert.Equal((0, Ending.Lives), (played.State.LivesLeft, played.State.EndedBy));
-        Assert.Equal("The last life is lost; nothing was changed.", played.Refused(4, (id, at) => new Answered("q3", Make.Picked("a")) { Id = id, At = at }));
+        Assert.Equal(
+            "The last life is lost; nothing was changed.",
+            played.Refused(4, (id, at) => new Answered("q3", Make.Picked("a")) { Id = id, At = at })
+        );
     }
 
     [Fact]
@@ -79,7 +104,9 @@ public sealed class PlayTests
     [Fact]
     public void In_attempts_from_before_every_wrong_part_costs_a_life()
     {
-        var played = new Played(Game(ThreeLives, Asked.Gaps("{a} {b} {c}"))).Start().At(1, (id, at) => new AskedToMark("q1", Asked.Typed("a", "x", "y")) { Id = id, At = at });
+        var played = new Played(Game(ThreeLives, Asked.Gaps("{a} {b} {c}")))
+            .Start()
+            .At(1, (id, at) => new AskedToMark("q1", Asked.Typed("a", "x", "y")) { Id = id, At = at });
         Assert.Equal(1, played.State.LivesLeft);
     }
 
@@ -87,7 +114,9 @@ public sealed class PlayTests
     public void One_try_costs_one_life_however_many_parts_are_wrong()
     {
         var started = new Played(Game(ThreeLives, Asked.Gaps("{a} {b} {c}"))).Start();
-        var played = started.At(1, (id, at) => Handout.Recorded(started.State, new AskedToMark("q1", Asked.Typed("x", "y", "z")) { Id = id, At = at }));
+        var played = started.At(1, (id, at) =>
+            Handout.Recorded(started.State, new AskedToMark("q1", Asked.Typed("x", "y", "z")) { Id = id, At = at })
+        );
         Assert.Equal((2, 3, null), (played.State.LivesLeft, played.State.QuestionOf("q1")!.Mistakes, played.State.EndedBy));
     }
 
@@ -133,7 +162,12 @@ public sealed class PlayTests
         Assert.Equal(TimeSpan.FromSeconds(90), new Played(Game(Minute), 1.5m).View(0).Start!.Time);
     }
 
-    private static readonly Rules TenEach = new() { Tries = 1, Lives = 3, Clock = new Clock(ClockFor.Item, 10) };
+    private static readonly Rules TenEach = new()
+    {
+        Tries = 1,
+        Lives = 3,
+        Clock = new Clock(ClockFor.Item, 10),
+    };
 
     [Fact]
     public void When_an_items_time_is_out_a_life_is_lost_and_the_next_comes()
@@ -181,7 +215,8 @@ public sealed class PlayTests
     [Fact]
     public void A_move_after_which_the_word_stands_wrong_is_one_mistake_and_right_words_stay()
     {
-        var played = new Played(Game(ThreeLives, Rhyme)).Start()
+        var played = new Played(Game(ThreeLives, Rhyme))
+            .Start()
             .At(1, (id, at) => new Stepped("q1", Rhyme.Put("0 2 3 1"), Word(0)) { Id = id, At = at });
         Assert.Equal((0, Word(0)), (played.State.Mistakes, ((JumbledWordsResponse)played.State.QuestionOf("q1")!.Kept!).Lines[0][0]));
         played.At(2, (id, at) => new Stepped("q1", Rhyme.Put("0 3 1 2"), Word(3)) { Id = id, At = at });
@@ -193,14 +228,18 @@ public sealed class PlayTests
     [Fact]
     public void Several_words_may_come_right_at_once()
     {
-        var played = new Played(Game(ThreeLives, Rhyme)).Start().At(1, (id, at) => new Stepped("q1", Rhyme.Put("0 1 2 3"), Word(0)) { Id = id, At = at });
+        var played = new Played(Game(ThreeLives, Rhyme))
+            .Start()
+            .At(1, (id, at) => new Stepped("q1", Rhyme.Put("0 1 2 3"), Word(0)) { Id = id, At = at });
         Assert.True(played.State.QuestionOf("q1")!.Closed);
     }
 
     [Fact]
     public void Words_that_stand_right_count_when_it_ends_before_all_do()
     {
-        var played = new Played(Game(ThreeLives with { Lives = 1 }, Rhyme)).Start().At(1, (id, at) => new Stepped("q1", Rhyme.Put("0 2 3 1"), Word(2)) { Id = id, At = at });
+        var played = new Played(Game(ThreeLives with { Lives = 1 }, Rhyme))
+            .Start()
+            .At(1, (id, at) => new Stepped("q1", Rhyme.Put("0 2 3 1"), Word(2)) { Id = id, At = at });
         Assert.Equal((Ending.Lives, 1m), (played.State.EndedBy, played.State.Score.Points));
     }
 
@@ -217,9 +256,18 @@ public sealed class PlayTests
     public void The_same_events_give_the_same_state_step_by_step_and_at_once()
     {
         var activity = Game(TenEach);
-        var events = new List<AttemptEvent> { new Began(1, 7) { Id = "b", At = Make.Monday }, new Started { Id = "s", At = Make.Monday }, new TimeRanOut { Id = "t", At = Make.Monday.AddSeconds(13) }, new AskedToMark("q2", Make.Picked("a")) { Id = "m", At = Make.Monday.AddSeconds(20) } };
+        var events = new List<AttemptEvent>
+        {
+            new Began(1, 7) { Id = "b", At = Make.Monday },
+            new Started { Id = "s", At = Make.Monday },
+            new TimeRanOut { Id = "t", At = Make.Monday.AddSeconds(13) },
+            new AskedToMark("q2", Make.Picked("a")) { Id = "m", At = Make.Monday.AddSeconds(20) },
+        };
         var atOnce = Replay.Run(_ => activity, events);
         var stepwise = events.Skip(1).Aggregate(Replay.Run(_ => activity, events.Take(1).ToList()), Replay.After);
-        Assert.Equal((atOnce.Score, atOnce.Mistakes, atOnce.Step!.Id, atOnce.Questions), (stepwise.Score, stepwise.Mistakes, stepwise.Step!.Id, stepwise.Questions));
+        Assert.Equal(
+            (atOnce.Score, atOnce.Mistakes, atOnce.Step!.Id, atOnce.Questions),
+            (stepwise.Score, stepwise.Mistakes, stepwise.Step!.Id, stepwise.Questions)
+        );
     }
 }

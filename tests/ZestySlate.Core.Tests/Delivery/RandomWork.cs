@@ -35,39 +35,64 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
 
     private string Id(string kind) => $"{kind}{_next++}";
 
-    private Question AQuestion() => _random.Next(3) == 0
-        ? new MultipleChoiceQuestion { Picks = One([Picks.One, Picks.Several]), Options = [Make.Option("a", right: true), Make.Option("b"), Make.Option("c", Happens()), Make.Option("d") with { Pinned = true }] }
-        : One(questions);
+    private Question AQuestion() =>
+        _random.Next(3) == 0
+            ? new MultipleChoiceQuestion
+            {
+                Picks = One([Picks.One, Picks.Several]),
+                Options =
+                [
+                    Make.Option("a", right: true),
+                    Make.Option("b"),
+                    Make.Option("c", Happens()),
+                    Make.Option("d") with
+                    {
+                        Pinned = true,
+                    },
+                ],
+            }
+            : One(questions);
 
-    private Content AContent(IReadOnlyList<string> scenes) => _random.Next(9) switch
-    {
-        0 => new Note { Title = One(Said), IsClue = Happens() },
-        1 => new Callout(One(Said)),
-        2 when scenes.Count > 0 => new Jump(One(scenes)),
-        3 => new Link("https://example.org/" + One(Said).Length),
-        _ => new Ask(AQuestion() with { Hint = Happens() ? "a hint" : "", Penalty = Happens(4) ? 0.5m : 0 }),
-    };
-
-    private Backdrop ABackdrop() => _random.Next(4) switch
-    {
-        0 => new PictureBackdrop(Make.Picture()),
-        1 => Make.Round("x").Backdrop,
-        2 => new PlainBoardBackdrop(),
-        _ => new PageBackdrop(RichText.Plain(One(Said))),
-    };
-
-    private Spot ASpot(IReadOnlyList<string> scenes, Backdrop on) => new() { Id = Id("p"), Place = Place.At(on, 0.5, 0.5), Content = AContent(scenes) };
-
-    private Lock? ALock(Activity activity) => Happens(8) ? new Lock
-    {
-        Key = _random.Next(4) switch
+    private Content AContent(IReadOnlyList<string> scenes) =>
+        _random.Next(9) switch
         {
-            0 => new CodeKey([One(Said) + "x"]),
-            1 => new ScoreKey(_random.Next(3)),
-            2 when activity.Asked.Any() => new AnswerKey(One(activity.Asked.Select(asked => asked.Spot.Id).ToList())),
-            _ => new FoundKey(activity.Spots.Where(_ => Happens()).Select(spot => spot.Id).Take(2).ToValueList()),
-        },
-    } : null;
+            0 => new Note { Title = One(Said), IsClue = Happens() },
+            1 => new Callout(One(Said)),
+            2 when scenes.Count > 0 => new Jump(One(scenes)),
+            3 => new Link("https://example.org/" + One(Said).Length),
+            _ => new Ask(AQuestion() with { Hint = Happens() ? "a hint" : "", Penalty = Happens(4) ? 0.5m : 0 }),
+        };
+
+    private Backdrop ABackdrop() =>
+        _random.Next(4) switch
+        {
+            0 => new PictureBackdrop(Make.Picture()),
+            1 => Make.Round("x").Backdrop,
+            2 => new PlainBoardBackdrop(),
+            _ => new PageBackdrop(RichText.Plain(One(Said))),
+        };
+
+    private Spot ASpot(IReadOnlyList<string> scenes, Backdrop on) =>
+        new()
+        {
+            Id = Id("p"),
+            Place = Place.At(on, 0.5, 0.5),
+            Content = AContent(scenes),
+        };
+
+    private Lock? ALock(Activity activity) =>
+        Happens(8)
+            ? new Lock
+            {
+                Key = _random.Next(4) switch
+                {
+                    0 => new CodeKey([One(Said) + "x"]),
+                    1 => new ScoreKey(_random.Next(3)),
+                    2 when activity.Asked.Any() => new AnswerKey(One(activity.Asked.Select(asked => asked.Spot.Id).ToList())),
+                    _ => new FoundKey(activity.Spots.Where(_ => Happens()).Select(spot => spot.Id).Take(2).ToValueList()),
+                },
+            }
+            : null;
 
     public Activity AnActivity()
     {
@@ -79,21 +104,59 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
             SceneList = true,
             Flow = AFlow(),
             Rules = ARules(),
-            Scenes = scenes.Select(id => ABackdrop() is var on ? new Scene { Id = id, Backdrop = on, Spots = Enumerable.Range(0, _random.Next(7)).Select(_ => ASpot(scenes, on)).ToValueList(), Draw = Happens(3) ? 1 + _random.Next(3) : null } : null!).ToValueList(),
+            Scenes = scenes
+                .Select(id =>
+                    ABackdrop() is var on
+                        ? new Scene
+                        {
+                            Id = id,
+                            Backdrop = on,
+                            Spots = Enumerable.Range(0, _random.Next(7)).Select(_ => ASpot(scenes, on)).ToValueList(),
+                            Draw = Happens(3) ? 1 + _random.Next(3) : null,
+                        }
+                        : null!
+                )
+                .ToValueList(),
         };
-        return activity with { Scenes = activity.Scenes.Replace(_ => true, scene => scene with { Spots = scene.Spots.Replace(_ => true, spot => spot with { Lock = ALock(activity) }) }) };
+        return activity with
+        {
+            Scenes = activity.Scenes.Replace(
+                _ => true,
+                scene => scene with { Spots = scene.Spots.Replace(_ => true, spot => spot with { Lock = ALock(activity) }) }
+            ),
+        };
     }
 
-    private Flow AFlow() => new() { Way = One([Way.Free, Way.InOrder, Way.InOrder]), Paging = One(Enum.GetValues<Paging>()), ShuffleQuestions = Happens(), Back = Happens(), ShuffleOptions = !Happens(4) };
+    private Flow AFlow() =>
+        new()
+        {
+            Way = One([Way.Free, Way.InOrder, Way.InOrder]),
+            Paging = One(Enum.GetValues<Paging>()),
+            ShuffleQuestions = Happens(),
+            Back = Happens(),
+            ShuffleOptions = !Happens(4),
+        };
 
-    private Rules ARules() => new() { Tries = Happens(3) ? 2 : null, KeepsRight = Happens(), TryCosts = Happens(3) ? [0, 0.25m] : [], HintCost = Happens(3) ? 0.1m : 0, Lives = Happens(5) ? 3 : null, Counts = One(Enum.GetValues<CountingTry>()) };
+    private Rules ARules() =>
+        new()
+        {
+            Tries = Happens(3) ? 2 : null,
+            KeepsRight = Happens(),
+            TryCosts = Happens(3) ? [0, 0.25m] : [],
+            HintCost = Happens(3) ? 0.1m : 0,
+            Lives = Happens(5) ? 3 : null,
+            Counts = One(Enum.GetValues<CountingTry>()),
+        };
 
     /// <summary>A random sequence of edits: typed ones, and any change at all to what the file of the activity says.</summary>
     public Activity Edited(Activity activity)
     {
         for (var i = 0; i < 1 + _random.Next(6); i++)
         {
-            activity = Happens() ? Changed(activity) : One(Edits)(this, activity) is { } edit && edit.Apply(activity) is { Succeeded: true } done ? done.Value : activity;
+            activity =
+                Happens() ? Changed(activity)
+                : One(Edits)(this, activity) is { } edit && edit.Apply(activity) is { Succeeded: true } done ? done.Value
+                : activity;
         }
 
         return activity;
@@ -116,16 +179,27 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new AddSpot(w.AScene(a), w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new PlainBoardBackdrop())),
         (w, a) => w.AnySpot(a) is { } spot ? new MoveSpot(spot, 0.3, 0.9) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetPlace(spot, new AtPoint(0.1, 0.2)) : null,
-        (w, a) => w.AnySpot(a) is { } spot ? new SetDuring(spot, w.Happens() ? new During(w._random.Next(60), w.Happens() ? 60 + w._random.Next(60) : null) : null) : null,
+        (w, a) =>
+            w.AnySpot(a) is { } spot
+                ? new SetDuring(spot, w.Happens() ? new During(w._random.Next(60), w.Happens() ? 60 + w._random.Next(60) : null) : null)
+                : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetSign(spot, a.SpotOf(spot)!.Sign with { Beckons = w.Happens() }) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new RenameSpot(spot, w.One(Said)) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetContent(spot, w.AContent(a.Scenes.Select(scene => scene.Id).ToList())) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new CopySpot(spot, w.Id("p")) : null,
-        (w, a) => w.AnySpot(a) is { } spot ? new TakeUpdate(spot, null, w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new PlainBoardBackdrop()), 2) : null,
+        (w, a) =>
+            w.AnySpot(a) is { } spot
+                ? new TakeUpdate(spot, null, w.ASpot(a.Scenes.Select(scene => scene.Id).ToList(), new PlainBoardBackdrop()), 2)
+                : null,
         (w, a) => w.AnySpot(a) is { } spot ? new CutLink(spot) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new DeleteSpot(spot) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new ReorderSpot(spot, w._random.Next(7) - 3) : null,
-        (w, a) => w.AnySpot(a) is { } spot && a.SpotOf(spot)!.Content is Ask ask && FamilyChange.Of(ask.Question).ToList() is { Count: > 0 } others ? new ChangeFamily(spot, w.One(others).Key) : null,
+        (w, a) =>
+            w.AnySpot(a) is { } spot
+            && a.SpotOf(spot)!.Content is Ask ask
+            && FamilyChange.Of(ask.Question).ToList() is { Count: > 0 } others
+                ? new ChangeFamily(spot, w.One(others).Key)
+                : null,
         (w, a) => new RestyleKind(SpotKind.Note, new Sign()),
         (w, a) => new AddScenes([new Scene { Id = w.Id("s"), Backdrop = w.ABackdrop() }]),
         (w, a) => new RenameScene(w.AScene(a), w.One(Said)),
@@ -149,9 +223,11 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
 
     private ValueList<string> SomeSpots(Activity activity) => activity.Spots.Where(_ => Happens()).Select(spot => spot.Id).ToValueList();
 
-    private string AScene(Activity activity) => activity.Scenes.Count > 0 ? One(activity.Scenes.Select(scene => scene.Id).ToList()) : "none";
+    private string AScene(Activity activity) =>
+        activity.Scenes.Count > 0 ? One(activity.Scenes.Select(scene => scene.Id).ToList()) : "none";
 
-    /// <summary>The activity with one value of its file changed, one list in another order, or one thing left out; the same when that is none any more.</summary>
+    /// <summary>The activity with one value of its file changed, one list in another order, or one thing left out; the same when that is
+    /// none any more.</summary>
     private Activity Changed(Activity activity)
     {
         var file = JsonNode.Parse(ActivityJson.Write(activity))!;
@@ -167,13 +243,15 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
                 left.ForEach(list.Add);
                 break;
             case JsonValue value when value.GetPropertyNameOrNull() is not ("id" or "kind" or "family" or "rightId" or null):
-                value.ReplaceWith(value.GetValueKind() switch
-                {
-                    System.Text.Json.JsonValueKind.True => JsonValue.Create(false),
-                    System.Text.Json.JsonValueKind.False => JsonValue.Create(true),
-                    System.Text.Json.JsonValueKind.Number => JsonValue.Create(One([0, 1, 2, 5])),
-                    _ => JsonValue.Create(One(Said)),
-                });
+                value.ReplaceWith(
+                    value.GetValueKind() switch
+                    {
+                        System.Text.Json.JsonValueKind.True => JsonValue.Create(false),
+                        System.Text.Json.JsonValueKind.False => JsonValue.Create(true),
+                        System.Text.Json.JsonValueKind.Number => JsonValue.Create(One([0, 1, 2, 5])),
+                        _ => JsonValue.Create(One(Said)),
+                    }
+                );
                 break;
         }
 
@@ -183,7 +261,11 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
     private static void Collect(JsonNode node, List<JsonNode> all)
     {
         all.Add(node);
-        foreach (var inside in node is JsonArray list ? list.OfType<JsonNode>() : node is JsonObject thing ? thing.Select(entry => entry.Value).OfType<JsonNode>() : [])
+        foreach (
+            var inside in node is JsonArray list ? list.OfType<JsonNode>()
+            : node is JsonObject thing ? thing.Select(entry => entry.Value).OfType<JsonNode>()
+            : []
+        )
         {
             Collect(inside, all);
         }
@@ -196,10 +278,20 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         var questions = state.Questions.Select(question => question.Spot.Id).ToList();
         var spot = questions.Count > 0 ? One(questions) : "";
         var chance = new Chance(new SeededRandom(_random.NextBits()), One([0.2, 0.6, 1.0]));
-        var response = state.QuestionOf(spot) is { } question ? QuestionTypes.For(question.Question).Rehearse(question.Question, chance) : null;
+        var response = state.QuestionOf(spot) is { } question
+            ? QuestionTypes.For(question.Question).Rehearse(question.Question, chance)
+            : null;
         AttemptEvent? happened = _random.Next(14) switch
         {
-            0 => new Visited(state.IsInOrder ? One(state.Steps.Select(step => step.Id).ToList()) : One(state.Activity.Scenes.Select(scene => scene.Id).ToList())) { Id = id, At = at },
+            0 => new Visited(
+                state.IsInOrder
+                    ? One(state.Steps.Select(step => step.Id).ToList())
+                    : One(state.Activity.Scenes.Select(scene => scene.Id).ToList())
+            )
+            {
+                Id = id,
+                At = at,
+            },
             1 when AnySpot(state.Activity) is { } any => new Opened(any) { Id = id, At = at },
             2 => new AskedForHint(spot) { Id = id, At = at },
             3 => new SawAnswer(spot) { Id = id, At = at },

@@ -24,7 +24,14 @@ public sealed class ReachEdgeTests
             Draw = draw,
             Spots = [Make.Asked("a", Make.One()), Make.Asked("b", Make.One()), Make.Asked("c", Make.One())],
         };
-        var state = new Attempt(new Activity { Title = "Pool", Scenes = [scene], Flow = new Flow { Way = Way.InOrder } }).State;
+        var state = new Attempt(
+            new Activity
+            {
+                Title = "Pool",
+                Scenes = [scene],
+                Flow = new Flow { Way = Way.InOrder },
+            }
+        ).State;
         Assert.Equal(given, state.Questions.Count);
     }
 

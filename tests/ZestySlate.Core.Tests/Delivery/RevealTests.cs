@@ -9,16 +9,23 @@ namespace ZestySlate.Core.Tests.Delivery;
 public sealed class RevealTests
 {
     private static Activity Asking(Reveal? reveal = null, int? tries = null) =>
-        Make.Activity(Make.Asked("q", Make.One("a"))) with { Rules = new Rules { Reveal = reveal ?? new Reveal(), Tries = tries } };
+        Make.Activity(Make.Asked("q", Make.One("a"))) with
+        {
+            Rules = new Rules { Reveal = reveal ?? new Reveal(), Tries = tries },
+        };
 
-    private static AskView View(Attempt attempt, DateTimeOffset? now = null, DateTimeOffset? due = null) => attempt.View(now, due).SpotOf("q")!.Ask!;
+    private static AskView View(Attempt attempt, DateTimeOffset? now = null, DateTimeOffset? due = null) =>
+        attempt.View(now, due).SpotOf("q")!.Ask!;
 
     private static IEnumerable<OptionView> Options(AskView view) => ((MultipleChoiceView)view.Parts).Options;
 
     [Fact]
     public void Before_a_try_nothing_of_the_key_is_in_the_view()
     {
-        var json = JsonSerializer.Serialize(new Attempt(Asking()).Answer("q", "b").View(), new JsonSerializerOptions { IncludeFields = true });
+        var json = JsonSerializer.Serialize(
+            new Attempt(Asking()).Answer("q", "b").View(),
+            new JsonSerializerOptions { IncludeFields = true }
+        );
         foreach (var secret in new[] { "words a", "words b", "Look up.", "Because of the wind." })
         {
             Assert.DoesNotContain(secret, json, StringComparison.Ordinal);
@@ -59,7 +66,18 @@ public sealed class RevealTests
     [Fact]
     public void The_three_switches_work_apart()
     {
-        var view = View(new Attempt(Asking(new Reveal { RightOrWrong = RevealMoment.AfterEnd, RightAnswer = RevealMoment.Never, Points = RevealMoment.AfterMarking })).Mark("q", "a"));
+        var view = View(
+            new Attempt(
+                Asking(
+                    new Reveal
+                    {
+                        RightOrWrong = RevealMoment.AfterEnd,
+                        RightAnswer = RevealMoment.Never,
+                        Points = RevealMoment.AfterMarking,
+                    }
+                )
+            ).Mark("q", "a")
+        );
         Assert.Null(view.Verdict);
         Assert.Equal(1m, view.Points);
         Assert.Null(view.Explanation);
@@ -80,7 +98,16 @@ public sealed class RevealTests
     [Fact]
     public void Never_is_never_also_after_the_end()
     {
-        var attempt = new Attempt(Asking(new Reveal { RightOrWrong = RevealMoment.Never, RightAnswer = RevealMoment.Never, Points = RevealMoment.Never })).Answer("q", "a").HandIn();
+        var attempt = new Attempt(
+            Asking(
+                new Reveal
+                {
+                    RightOrWrong = RevealMoment.Never,
+                    RightAnswer = RevealMoment.Never,
+                    Points = RevealMoment.Never,
+                }
+            )
+        ).Answer("q", "a").HandIn();
         var view = View(attempt, Make.Monday.AddYears(1));
         Assert.Null(view.Verdict);
         Assert.Null(view.Points);
@@ -123,9 +150,16 @@ public sealed class RevealTests
     [Fact]
     public void Pinned_options_and_true_or_false_keep_their_places()
     {
-        var pinned = Make.One() with { Shuffle = true, Options = [.. Enumerable.Range(0, 9).Select(i => Make.Option("o" + i, i == 0) with { Pinned = i == 8 })] };
+        var pinned = Make.One() with
+        {
+            Shuffle = true,
+            Options = [.. Enumerable.Range(0, 9).Select(i => Make.Option("o" + i, i == 0) with { Pinned = i == 8 })],
+        };
         Assert.Equal("o8", Options(View(new Attempt(Make.Activity(Make.Asked("q", pinned))))).Last().Id);
-        Assert.Equal(["true", "false"], Options(View(new Attempt(Make.Activity(Make.Asked("q", MultipleChoiceQuestion.NewTrueOrFalse())), 3))).Select(o => o.Id));
+        Assert.Equal(
+            ["true", "false"],
+            Options(View(new Attempt(Make.Activity(Make.Asked("q", MultipleChoiceQuestion.NewTrueOrFalse())), 3))).Select(o => o.Id)
+        );
     }
 
     [Fact]
@@ -138,7 +172,10 @@ public sealed class RevealTests
     [Fact]
     public void Progress_counts_notes_opened_and_questions_answered()
     {
-        var attempt = new Attempt(Make.Activity(Make.Note("n"), Make.Note("m"), Make.Asked("q", Make.One()))).Open("n").Open("n").Answer("q", "a");
+        var attempt = new Attempt(Make.Activity(Make.Note("n"), Make.Note("m"), Make.Asked("q", Make.One())))
+            .Open("n")
+            .Open("n")
+            .Answer("q", "a");
         Assert.Equal(new Progress(1, 2, 1, 1), attempt.View().Progress);
         Assert.Equal(2.0 / 3, attempt.View().Progress.Share, 6);
     }

@@ -13,25 +13,67 @@ public sealed class ReviewNoteTests
 {
     private const string Text = "The land warms first, so the air rises.";
 
-    private static Attempt Written() => new Attempt(Make.Activity(Make.Asked("why", new LongTextQuestion { WaitsForPerson = true, Points = 3 }), Make.Asked("draw", new DrawingQuestion { Points = 2 })), 3)
-        .Then((id, at) => new Answered("why", new LongTextResponse { Text = Text }) { Id = id, At = at })
-        .Then((id, at) => new Answered("draw", new DrawingResponse { Marks = [new DrawnMark { Number = 1, Sort = DrawnSort.Straight, Points = "0,0,50 9,9,50" }] }) { Id = id, At = at })
-        .HandIn();
+    private static Attempt Written() =>
+        new Attempt(
+            Make.Activity(
+                Make.Asked("why", new LongTextQuestion { WaitsForPerson = true, Points = 3 }),
+                Make.Asked("draw", new DrawingQuestion { Points = 2 })
+            ),
+            3
+        )
+            .Then((id, at) => new Answered("why", new LongTextResponse { Text = Text }) { Id = id, At = at })
+            .Then(
+                (id, at) =>
+                    new Answered(
+                        "draw",
+                        new DrawingResponse
+                        {
+                            Marks =
+                            [
+                                new DrawnMark
+                                {
+                                    Number = 1,
+                                    Sort = DrawnSort.Straight,
+                                    Points = "0,0,50 9,9,50",
+                                },
+                            ],
+                        }
+                    )
+                    {
+                        Id = id,
+                        At = at,
+                    }
+            )
+            .HandIn();
 
-    private static Review With(params ReviewNote[] notes) => new() { By = "ines", Points = 2, Notes = [.. notes] };
+    private static Review With(params ReviewNote[] notes) =>
+        new()
+        {
+            By = "ines",
+            Points = 2,
+            Notes = [.. notes],
+        };
 
-    private static string? Refused(string spot, params ReviewNote[] notes) => Written().Refusal(new Reviewed(spot, With(notes)) { Id = "x", At = Make.Monday.AddHours(2) });
+    private static string? Refused(string spot, params ReviewNote[] notes) =>
+        Written().Refusal(new Reviewed(spot, With(notes)) { Id = "x", At = Make.Monday.AddHours(2) });
 
     [Fact]
     public void The_learner_reads_them_once_the_work_is_given_back()
     {
-        var attempt = Written().Then((id, at) => new Reviewed("why", With(new ReviewNote(new WordsAnchor(4, 14), "Why first?"))) { Id = id, At = at })
+        var attempt = Written()
+            .Then((id, at) => new Reviewed("why", With(new ReviewNote(new WordsAnchor(4, 14), "Why first?"))) { Id = id, At = at })
             .Then((id, at) => new Reviewed("", new Review { By = "ines", Comment = "A good start." }) { Id = id, At = at });
-        Assert.Equal(("A good start.", "", null), (attempt.State.WholeComment, attempt.View().WholeComment, attempt.View().SpotOf("why")!.Ask!.Review));
+        Assert.Equal(
+            ("A good start.", "", null),
+            (attempt.State.WholeComment, attempt.View().WholeComment, attempt.View().SpotOf("why")!.Ask!.Review)
+        );
         var view = attempt.Then((id, at) => new Returned { Id = id, At = at }).View();
         var review = view.SpotOf("why")!.Ask!.Review!;
         Assert.Equal(("A good start.", Text, "Why first?"), (view.WholeComment, review.Prose, review.Notes[0].Text));
-        Assert.Equal([("The ", false), ("land warms", true), (" first, so the air rises.", false)], CommentedPiece.Of(review.Prose, review.Notes).Select(piece => (piece.Text, piece.Marked)));
+        Assert.Equal(
+            [("The ", false), ("land warms", true), (" first, so the air rises.", false)],
+            CommentedPiece.Of(review.Prose, review.Notes).Select(piece => (piece.Text, piece.Marked))
+        );
     }
 
     [Fact]
@@ -51,16 +93,35 @@ public sealed class ReviewNoteTests
     [Fact]
     public void They_are_kept_as_they_are()
     {
-        AttemptEvent said = new Reviewed("why", With(new ReviewNote(new WordsAnchor(4, 14), "Why?"), new ReviewNote(new PointAnchor(0.25, 0.5), "Here."), new ReviewNote(new TimeAnchor(12.5), "Louder."))) { Id = "x", At = Make.Monday };
-        Assert.Equal(said, JsonSerializer.Deserialize<AttemptEvent>(JsonSerializer.Serialize(said, StoredJson.Trusted), StoredJson.Trusted));
+        AttemptEvent said = new Reviewed(
+            "why",
+            With(
+                new ReviewNote(new WordsAnchor(4, 14), "Why?"),
+                new ReviewNote(new PointAnchor(0.25, 0.5), "Here."),
+                new ReviewNote(new TimeAnchor(12.5), "Louder.")
+            )
+        )
+        {
+            Id = "x",
+            At = Make.Monday,
+        };
+        Assert.Equal(
+            said,
+            JsonSerializer.Deserialize<AttemptEvent>(JsonSerializer.Serialize(said, StoredJson.Trusted), StoredJson.Trusted)
+        );
     }
 
     [Fact]
-    public void The_pieces_are_the_text_and_each_comment_ends_once() => Gen.Select(Gen.Int[0, 20], Gen.Int[1, 15]).Array[0, 6].Sample(ranges =>
-    {
-        var notes = ranges.Select(range => new ReviewNote(new WordsAnchor(range.Item1, range.Item1 + range.Item2), "x")).ToValueList();
-        var pieces = CommentedPiece.Of(Text, notes);
-        Assert.Equal(Text, string.Concat(pieces.Select(piece => piece.Text)));
-        Assert.Equal(Enumerable.Range(1, notes.Count), pieces.SelectMany(piece => piece.Ends).Order());
-    });
+    public void The_pieces_are_the_text_and_each_comment_ends_once() =>
+        Gen.Select(Gen.Int[0, 20], Gen.Int[1, 15])
+            .Array[0, 6]
+            .Sample(ranges =>
+            {
+                var notes = ranges
+                    .Select(range => new ReviewNote(new WordsAnchor(range.Item1, range.Item1 + range.Item2), "x"))
+                    .ToValueList();
+                var pieces = CommentedPiece.Of(Text, notes);
+                Assert.Equal(Text, string.Concat(pieces.Select(piece => piece.Text)));
+                Assert.Equal(Enumerable.Range(1, notes.Count), pieces.SelectMany(piece => piece.Ends).Order());
+            });
 }

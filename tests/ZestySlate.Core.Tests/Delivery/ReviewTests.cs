@@ -9,30 +9,75 @@ namespace ZestySlate.Core.Tests.Delivery;
 /// <summary>A teacher's points and comments: they count at once for the teacher, and for the learner once the work is given back.</summary>
 public sealed class ReviewTests
 {
-    private static readonly FileAnswerQuestion Photo = new() { Rubric = [new RubricRow { Id = "sharp", Title = "Sharp", Points = 2 }, new RubricRow { Id = "sky", Title = "Sky", Points = 1 }] };
+    private static readonly FileAnswerQuestion Photo = new()
+    {
+        Rubric =
+        [
+            new RubricRow
+            {
+                Id = "sharp",
+                Title = "Sharp",
+                Points = 2,
+            },
+            new RubricRow
+            {
+                Id = "sky",
+                Title = "Sky",
+                Points = 1,
+            },
+        ],
+    };
 
-    private static Attempt HandedIn() => new Attempt(Make.Activity(Make.Asked("photo", Photo), Make.Asked("one", Make.One())), 3)
-        .Then((id, at) => new Answered("photo", new FileAnswerResponse { Files = [new HandedFile("f", "sky.jpg", HandedKind.Picture, "image/jpeg", 9)] }) { Id = id, At = at })
-        .Mark("one", "b").HandIn();
+    private static Attempt HandedIn() =>
+        new Attempt(Make.Activity(Make.Asked("photo", Photo), Make.Asked("one", Make.One())), 3)
+            .Then(
+                (id, at) =>
+                    new Answered(
+                        "photo",
+                        new FileAnswerResponse { Files = [new HandedFile("f", "sky.jpg", HandedKind.Picture, "image/jpeg", 9)] }
+                    )
+                    {
+                        Id = id,
+                        At = at,
+                    }
+            )
+            .Mark("one", "b")
+            .HandIn();
 
-    private static Attempt Reviewed(Attempt attempt, string spot, Review review) => attempt.Then((id, at) => new Reviewed(spot, review) { Id = id, At = at });
+    private static Attempt Reviewed(Attempt attempt, string spot, Review review) =>
+        attempt.Then((id, at) => new Reviewed(spot, review) { Id = id, At = at });
 
-    private static readonly Review Good = new() { By = "ines", Points = 2.5m, Rows = [new RowPoints("sharp", 1.5m), new RowPoints("sky", 1)], Comment = "A fine sky." };
+    private static readonly Review Good = new()
+    {
+        By = "ines",
+        Points = 2.5m,
+        Rows = [new RowPoints("sharp", 1.5m), new RowPoints("sky", 1)],
+        Comment = "A fine sky.",
+    };
 
     [Fact]
     public void The_total_follows_at_once_and_the_learner_reads_nothing_before_it_is_given_back()
     {
         var attempt = Reviewed(HandedIn(), "photo", Good);
-        Assert.Equal((2.5m, false, Verdict.Partly), (attempt.State.Score.Points, attempt.State.Score.Provisional, AttemptReport.Of(attempt.State).Answers[0].Verdict));
+        Assert.Equal(
+            (2.5m, false, Verdict.Partly),
+            (attempt.State.Score.Points, attempt.State.Score.Provisional, AttemptReport.Of(attempt.State).Answers[0].Verdict)
+        );
         var before = attempt.View();
         Assert.Equal((0m, true, null), (before.Score!.Points, before.Score.Provisional, before.SpotOf("photo")!.Ask!.Review));
         Assert.Equal((0m, true), (attempt.State.AsReturned.Score.Points, attempt.State.AsReturned.Score.Provisional));
 
         attempt.Then((id, at) => new Returned { Id = id, At = at });
         var after = attempt.View();
-        Assert.Equal((2.5m, false, 2.5m, Verdict.Partly), (after.Score!.Points, after.Score.Provisional, after.SpotOf("photo")!.Ask!.Points, after.SpotOf("photo")!.Ask!.Verdict));
+        Assert.Equal(
+            (2.5m, false, 2.5m, Verdict.Partly),
+            (after.Score!.Points, after.Score.Provisional, after.SpotOf("photo")!.Ask!.Points, after.SpotOf("photo")!.Ask!.Verdict)
+        );
         Assert.Equal("A fine sky.", after.SpotOf("photo")!.Ask!.Review!.Comment);
-        Assert.Equal([("Sharp", 1.5m, 2m), ("Sky", 1m, 1m)], after.SpotOf("photo")!.Ask!.Review!.Rows.Select(row => (row.Title, row.Points, row.OutOf)));
+        Assert.Equal(
+            [("Sharp", 1.5m, 2m), ("Sky", 1m, 1m)],
+            after.SpotOf("photo")!.Ask!.Review!.Rows.Select(row => (row.Title, row.Points, row.OutOf))
+        );
 
         // Taken back, it is as if nothing had been said yet.
         attempt.Then((id, at) => new TakenBack { Id = id, At = at });
@@ -42,10 +87,33 @@ public sealed class ReviewTests
     [Fact]
     public void A_mark_is_changed_the_newest_word_counts_and_nothing_said_is_no_review()
     {
-        var attempt = Reviewed(HandedIn(), "one", new Review { By = "ines", Points = 1, Comment = "The wording misled you." });
-        Assert.Equal((1m, Verdict.Right, "Marked by your teacher."), (attempt.State.Score.Points, AttemptReport.Of(attempt.State).Answers[1].Verdict, AttemptReport.Of(attempt.State).Answers[1].Reason));
+        var attempt = Reviewed(
+            HandedIn(),
+            "one",
+            new Review
+            {
+                By = "ines",
+                Points = 1,
+                Comment = "The wording misled you.",
+            }
+        );
+        Assert.Equal(
+            (1m, Verdict.Right, "Marked by your teacher."),
+            (
+                attempt.State.Score.Points,
+                AttemptReport.Of(attempt.State).Answers[1].Verdict,
+                AttemptReport.Of(attempt.State).Answers[1].Reason
+            )
+        );
         Reviewed(attempt, "one", new Review { By = "tobiah", Comment = "Look again." });
-        Assert.Equal((0m, "Look again.", Verdict.Wrong), (attempt.State.Score.Points, attempt.State.QuestionOf("one")!.Review!.Comment, AttemptReport.Of(attempt.State).Answers[1].Verdict));
+        Assert.Equal(
+            (0m, "Look again.", Verdict.Wrong),
+            (
+                attempt.State.Score.Points,
+                attempt.State.QuestionOf("one")!.Review!.Comment,
+                AttemptReport.Of(attempt.State).Answers[1].Verdict
+            )
+        );
         Assert.Null(Reviewed(attempt, "one", new Review { By = "ines" }).State.QuestionOf("one")!.Review);
     }
 
@@ -55,8 +123,14 @@ public sealed class ReviewTests
         var working = new Attempt(Make.Activity(Make.Asked("one", Make.One())), 3);
         Assert.Equal("It is not handed in yet.", working.Refusal(new Reviewed("one", Good) { Id = "x", At = Make.Monday }));
         Assert.Equal("It is not handed in yet.", working.Refusal(new Returned { Id = "x", At = Make.Monday }));
-        Assert.Equal("The points lie between 0 and 1.", HandedIn().Refusal(new Reviewed("one", Good) { Id = "x", At = Make.Monday.AddHours(2) }));
+        Assert.Equal(
+            "The points lie between 0 and 1.",
+            HandedIn().Refusal(new Reviewed("one", Good) { Id = "x", At = Make.Monday.AddHours(2) })
+        );
         Assert.NotNull(HandedIn().Refusal(new Reviewed("gone", Good) { Id = "x", At = Make.Monday.AddHours(2) }));
-        Assert.NotNull(HandedIn().Refusal(new Reviewed("photo", Good with { Comment = new string('x', 5000) }) { Id = "x", At = Make.Monday.AddHours(2) }));
+        Assert.NotNull(
+            HandedIn()
+                .Refusal(new Reviewed("photo", Good with { Comment = new string('x', 5000) }) { Id = "x", At = Make.Monday.AddHours(2) })
+        );
     }
 }

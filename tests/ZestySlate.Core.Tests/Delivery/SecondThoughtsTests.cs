@@ -7,14 +7,20 @@ namespace ZestySlate.Core.Tests.Delivery;
 public sealed class SecondThoughtsTests
 {
     private static Activity Clocked(int seconds, ClockFor clockFor = ClockFor.Whole) =>
-        Make.Activity(Make.Asked("q", Make.One()), Make.Asked("r", Make.One())) with { Rules = new Rules { Clock = new Clock(clockFor, seconds) } };
+        Make.Activity(Make.Asked("q", Make.One()), Make.Asked("r", Make.One())) with
+        {
+            Rules = new Rules { Clock = new Clock(clockFor, seconds) },
+        };
 
     private static Attempt Started(Activity activity) => new Attempt(activity).Then((id, at) => new Started { Id = id, At = at });
 
     [Fact]
     public void What_was_handed_in_by_mistake_goes_on_where_it_was_and_both_stay_on_record()
     {
-        var attempt = new Attempt(Make.Activity(Make.Asked("q", Make.One()), Make.Asked("r", Make.One()))).Mark("q", "a").Answer("r", "b").HandIn();
+        var attempt = new Attempt(Make.Activity(Make.Asked("q", Make.One()), Make.Asked("r", Make.One())))
+            .Mark("q", "a")
+            .Answer("r", "b")
+            .HandIn();
         Assert.Equal(1, attempt.State.Score.Points);
         Assert.Null(attempt.Refused((id, at) => new Reopened("ines") { Id = id, At = at }));
         attempt.Then((id, at) => new Reopened("ines") { Id = id, At = at });
@@ -30,7 +36,10 @@ public sealed class SecondThoughtsTests
     [Fact]
     public void Work_that_was_given_back_is_not_given_back_any_more_once_it_is_opened_again()
     {
-        var attempt = new Attempt(Make.Activity(Make.Asked("q", Make.One()))).HandIn().Then((id, at) => new Returned { Id = id, At = at }).Then((id, at) => new Reopened("ines") { Id = id, At = at });
+        var attempt = new Attempt(Make.Activity(Make.Asked("q", Make.One())))
+            .HandIn()
+            .Then((id, at) => new Returned { Id = id, At = at })
+            .Then((id, at) => new Reopened("ines") { Id = id, At = at });
         Assert.Null(attempt.State.ReturnedAt);
         Assert.NotNull(attempt.Refused((id, at) => new Reopened("ines") { Id = id, At = at }));
     }

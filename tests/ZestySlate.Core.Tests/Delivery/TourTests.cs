@@ -11,7 +11,8 @@ public sealed class TourTests
         Make.Scene("a", Make.Jump("ab", "b"), Make.Note("na")),
         Make.Scene("b", Make.Jump("bc", "c"), Make.Asked("q", Make.One())),
         Make.Scene("c", Make.Jump("ca", "a")),
-        Make.Scene("far"));
+        Make.Scene("far")
+    );
 
     [Fact]
     public void One_begins_in_the_first_scene_and_sees_no_other()
@@ -97,7 +98,12 @@ public sealed class TourTests
     [Fact]
     public void It_is_completed_when_passed()
     {
-        var attempt = new Attempt(Three with { Rules = new Rules { Completion = Completion.Passed, PassMark = 50 } }).Visit("b").Mark("q", "b");
+        var attempt = new Attempt(
+            Three with
+            {
+                Rules = new Rules { Completion = Completion.Passed, PassMark = 50 },
+            }
+        ).Visit("b").Mark("q", "b");
         Assert.False(attempt.State.IsCompleted);
         Assert.True(attempt.Again("q").Mark("q", "a").State.IsCompleted);
     }
@@ -108,6 +114,10 @@ public sealed class TourTests
         var attempt = new Attempt(Make.Tour(Make.Scene("a", Make.Note("n"), Make.Note("m"))));
         Assert.False(attempt.Open("n").State.IsCompleted);
         Assert.True(attempt.Open("m").State.IsCompleted);
-        Assert.True(new Attempt(Make.Tour(Make.Scene("p") with { Backdrop = new WebPageBackdrop("https://tides.example", 800, 600, true) })).State.IsCompleted);
+        Assert.True(
+            new Attempt(Make.Tour(Make.Scene("p") with { Backdrop = new WebPageBackdrop("https://tides.example", 800, 600, true) }))
+                .State
+                .IsCompleted
+        );
     }
 }

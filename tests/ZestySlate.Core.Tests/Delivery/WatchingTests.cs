@@ -22,26 +22,38 @@ public sealed class WatchingTests
     }
 
     private static readonly Activity Shown = Make.Tour(
-        Make.Scene("a", Make.Note("n"), Make.Jump("ab", "b")) with { Backdrop = new Film() },
+        Make.Scene("a", Make.Note("n"), Make.Jump("ab", "b")) with
+        {
+            Backdrop = new Film(),
+        },
         Make.Scene("b"),
-        Make.Scene("far") with { Backdrop = new Film() });
+        Make.Scene("far") with
+        {
+            Backdrop = new Film(),
+        }
+    );
 
     private static readonly Gen<Stretch> Any = Gen.Select(Gen.Int[0, 60], Gen.Int[1, 20], (from, long_) => new Stretch(from, from + long_));
 
     private static Stretches Of(IEnumerable<Stretch> stretches) => stretches.Aggregate(Stretches.None, (all, one) => all.With(one));
 
     [Fact]
-    public void What_was_watched_does_not_depend_on_the_order_and_counts_once() => Any.List[1, 12].Sample(list =>
-    {
-        var seconds = list.SelectMany(one => Enumerable.Range((int)one.From, (int)(one.To - one.From))).Distinct().Count();
-        var watched = Of(list);
-        return watched == Of(list.AsEnumerable().Reverse()) && watched == Of(list.Concat(list)) && watched.Length == seconds
-            && list.All(one => watched.Covers(one.From, one.To));
-    });
+    public void What_was_watched_does_not_depend_on_the_order_and_counts_once() =>
+        Any.List[1, 12]
+            .Sample(list =>
+            {
+                var seconds = list.SelectMany(one => Enumerable.Range((int)one.From, (int)(one.To - one.From))).Distinct().Count();
+                var watched = Of(list);
+                return watched == Of(list.AsEnumerable().Reverse())
+                    && watched == Of(list.Concat(list))
+                    && watched.Length == seconds
+                    && list.All(one => watched.Covers(one.From, one.To));
+            });
 
     [Fact]
-    public void Stretches_lie_apart_and_in_order() => Any.List[1, 12].Sample(list =>
-        Of(list).All.Zip(Of(list).All.Skip(1)).All(pair => pair.Second.From - pair.First.To > Stretches.Near));
+    public void Stretches_lie_apart_and_in_order() =>
+        Any.List[1, 12]
+            .Sample(list => Of(list).All.Zip(Of(list).All.Skip(1)).All(pair => pair.Second.From - pair.First.To > Stretches.Near));
 
     [Theory]
     [InlineData(0, 12, 12)]
@@ -104,12 +116,14 @@ public sealed class WatchingTests
     }
 
     [Fact]
-    public void A_spot_on_a_picture_has_no_time() => Assert.False(new SetDuring("n", new During(1, 2)).Apply(Make.Tour(Make.Scene("a", Make.Note("n")))).Succeeded);
+    public void A_spot_on_a_picture_has_no_time() =>
+        Assert.False(new SetDuring("n", new During(1, 2)).Apply(Make.Tour(Make.Scene("a", Make.Note("n")))).Succeeded);
 
     [Theory]
     [InlineData(11.9, false)]
     [InlineData(12, true)]
     [InlineData(19.9, true)]
     [InlineData(20, false)]
-    public void A_time_holds_from_its_beginning_up_to_its_end(double second, bool holds) => Assert.Equal(holds, new During(12, 20).Holds((decimal)second));
+    public void A_time_holds_from_its_beginning_up_to_its_end(double second, bool holds) =>
+        Assert.Equal(holds, new During(12, 20).Holds((decimal)second));
 }

@@ -40,8 +40,12 @@ public sealed class DraftHistoryTests
     [InlineData("move a", "tobiah", 4, false)]
     [InlineData("move a", "ines", 6, false)]
     [InlineData(null, "ines", 1, false)]
-    public void Only_the_same_step_of_the_same_author_soon_after_belongs_together(string? step, string author, int seconds, bool continues) =>
-        Assert.Equal(continues, DraftHistory.New.Edited(2).Continues(Head, step, author, Make.Monday.AddSeconds(seconds)));
+    public void Only_the_same_step_of_the_same_author_soon_after_belongs_together(
+        string? step,
+        string author,
+        int seconds,
+        bool continues
+    ) => Assert.Equal(continues, DraftHistory.New.Edited(2).Continues(Head, step, author, Make.Monday.AddSeconds(seconds)));
 
     [Fact]
     public void After_an_undo_a_new_step_begins() =>

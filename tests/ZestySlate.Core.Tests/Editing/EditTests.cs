@@ -25,10 +25,15 @@ public sealed class EditTests
     }
 
     public static TheoryData<Edit> EditsOfAGoneSpot =>
-    [
-        new MoveSpot("gone", 0, 0), new SetSign("gone", new Sign()), new RenameSpot("gone", "x"), new SetContent("gone", new Callout("x")),
-        new CopySpot("gone", "y"), new DeleteSpot("gone"), new ReorderSpot("gone", 1),
-    ];
+        [
+            new MoveSpot("gone", 0, 0),
+            new SetSign("gone", new Sign()),
+            new RenameSpot("gone", "x"),
+            new SetContent("gone", new Callout("x")),
+            new CopySpot("gone", "y"),
+            new DeleteSpot("gone"),
+            new ReorderSpot("gone", 1),
+        ];
 
     [Theory]
     [MemberData(nameof(EditsOfAGoneSpot))]
@@ -57,7 +62,11 @@ public sealed class EditTests
 
         var places = activity.Spots.Select(spot => (AtPoint)spot.Place).ToList();
         Assert.Equal(27, places.Count);
-        Assert.All(places, place => Assert.DoesNotContain(places, other => other != place && Math.Abs(other.X - place.X) < 0.02 && Math.Abs(other.Y - place.Y) < 0.02));
+        Assert.All(places, place =>
+            Assert.DoesNotContain(places, other =>
+                other != place && Math.Abs(other.X - place.X) < 0.02 && Math.Abs(other.Y - place.Y) < 0.02
+            )
+        );
         Assert.Equal(places.Count, places.Distinct().Count());
     }
 
@@ -86,7 +95,10 @@ public sealed class EditTests
     {
         var hundred = string.Concat(Enumerable.Repeat("👩‍🔬", 100));
         Assert.True(new SetContent("n", new Callout(hundred)).Apply(_activity).Succeeded);
-        Assert.Equal("A callout has up to 100 characters; this one has 101. A note holds more.", new SetContent("n", new Callout(hundred + "x")).Apply(_activity).Refusal);
+        Assert.Equal(
+            "A callout has up to 100 characters; this one has 101. A note holds more.",
+            new SetContent("n", new Callout(hundred + "x")).Apply(_activity).Refusal
+        );
     }
 
     [Theory]
@@ -96,20 +108,25 @@ public sealed class EditTests
         Assert.Equal(refusal, new RenameActivity(title == "long" ? new string('x', 121) : title).Apply(_activity).Refusal);
 
     public static TheoryData<Rules> ImpossibleRules =>
-    [
-        new Rules { Tries = 0 }, new Rules { HintCost = 1.5m }, new Rules { TryCosts = [0, -0.1m] }, new Rules { PassMark = 101 },
-        new Rules { PassMark = 80, DistinctionMark = 70 },
-    ];
+        [
+            new Rules { Tries = 0 },
+            new Rules { HintCost = 1.5m },
+            new Rules { TryCosts = [0, -0.1m] },
+            new Rules { PassMark = 101 },
+            new Rules { PassMark = 80, DistinctionMark = 70 },
+        ];
 
     [Theory]
     [MemberData(nameof(ImpossibleRules))]
     public void Impossible_rules_are_refused(Rules rules) => Assert.NotNull(new SetRules(rules).Apply(_activity).Refusal);
 
     [Fact]
-    public void Deleting_takes_the_spot_and_only_it() => Assert.Equal(["q"], new DeleteSpot("n").Apply(_activity).Value.Spots.Select(spot => spot.Id));
+    public void Deleting_takes_the_spot_and_only_it() =>
+        Assert.Equal(["q"], new DeleteSpot("n").Apply(_activity).Value.Spots.Select(spot => spot.Id));
 
     [Fact]
-    public void Every_edit_says_what_it_does_by_the_spots_name() => Assert.Equal("Moved A note", new MoveSpot("n", 0, 0).SummaryOn(_activity));
+    public void Every_edit_says_what_it_does_by_the_spots_name() =>
+        Assert.Equal("Moved A note", new MoveSpot("n", 0, 0).SummaryOn(_activity));
 
     [Theory]
     [InlineData("On", true)]

@@ -59,7 +59,10 @@ public sealed class FamilyChangeTests
     public void What_every_question_has_comes_along()
     {
         var made = To<ShortTextQuestion>(Make.One() with { Points = 3, Bands = ScoreBands.Of([new ScoreBand(100, "x")]) });
-        Assert.Equal(("Which one?", "Look up.", "Because of the wind.", 3m, 1), (made.Prompt.Words, made.Hint, made.Explanation, made.Points, made.Bands.Bands.Count));
+        Assert.Equal(
+            ("Which one?", "Look up.", "Because of the wind.", 3m, 1),
+            (made.Prompt.Words, made.Hint, made.Explanation, made.Points, made.Bands.Bands.Count)
+        );
     }
 
     [Fact]
@@ -70,11 +73,23 @@ public sealed class FamilyChangeTests
         Assert.Equal("This question cannot be made into that kind.", new ChangeFamily("q", "number").Apply(activity).Refusal);
     }
 
-    public static TheoryData<Question> Every => [Make.One(), Asked.Gaps("{a} b"), Asked.Words("{a} b"), Asked.Order("a", "b"), Asked.Jumbled("a b"), Asked.Match("a=1", "b=2"), Asked.Sort("a=a", "b=b"), Asked.Number(3), Asked.Short("a")];
+    public static TheoryData<Question> Every =>
+        [
+            Make.One(),
+            Asked.Gaps("{a} b"),
+            Asked.Words("{a} b"),
+            Asked.Order("a", "b"),
+            Asked.Jumbled("a b"),
+            Asked.Match("a=1", "b=2"),
+            Asked.Sort("a=a", "b=b"),
+            Asked.Number(3),
+            Asked.Short("a"),
+        ];
 
     [Theory]
     [MemberData(nameof(Every))]
-    public void Every_family_can_become_another(Question question) => Assert.All(FamilyChange.Of(question), change => Assert.Equal(change.Key, QuestionTypes.For(change.Question).Key));
+    public void Every_family_can_become_another(Question question) =>
+        Assert.All(FamilyChange.Of(question), change => Assert.Equal(change.Key, QuestionTypes.For(change.Question).Key));
 
     [Theory]
     [MemberData(nameof(Every))]

@@ -17,7 +17,8 @@ public sealed class SceneEditTests
 {
     private static readonly Activity Tour = Make.Tour(
         Make.Scene("a", Make.Jump("ab", "b"), Make.Clue("clue"), Make.Clue("box", Make.By(new FoundKey(["clue"])))),
-        Make.Round("b", Make.Jump("ba", "a")));
+        Make.Round("b", Make.Jump("ba", "a"))
+    );
 
     [Fact]
     public void The_first_scene_is_where_learners_begin_and_order_is_changed_by_steps()
@@ -41,7 +42,9 @@ public sealed class SceneEditTests
     public void A_linked_twins_ids_follow_from_the_originals_so_that_an_update_finds_them()
     {
         var origin = new Origin("daily", 1, "a");
-        var linked = new AddScenes([Copies.Of(Tour.Scenes[0], "here", linked: true) with { Origin = origin }]).Apply(Make.Tour(Make.Scene("own"))).Value;
+        var linked = new AddScenes([Copies.Of(Tour.Scenes[0], "here", linked: true) with { Origin = origin }])
+            .Apply(Make.Tour(Make.Scene("own")))
+            .Value;
         var newer = Tour.Scenes[0] with { Title = "Today", Spots = Tour.Scenes[0].Spots.Add(Make.Note("fresh")) };
         var updated = new TakeUpdate("here", newer, null, 2).Apply(linked).Value.SceneOf("here")!;
         Assert.Equal(("Today", 2), (updated.Title, updated.Origin!.Edition));
@@ -51,12 +54,16 @@ public sealed class SceneEditTests
     }
 
     [Fact]
-    public void The_last_scene_stays() => Assert.Contains("keeps at least one scene", new DeleteScene("a").Apply(Make.Tour(Make.Scene("a"))).Refusal);
+    public void The_last_scene_stays() =>
+        Assert.Contains("keeps at least one scene", new DeleteScene("a").Apply(Make.Tour(Make.Scene("a"))).Refusal);
 
     [Fact]
     public void The_way_back_is_made_once_and_lies_on_nothing()
     {
-        var forth = Make.Tour(Make.Scene("a", Make.Jump("ab", "b")), Make.Scene("b", Make.Note("n") with { Place = new AtPoint(0.5, 0.9) }));
+        var forth = Make.Tour(
+            Make.Scene("a", Make.Jump("ab", "b")),
+            Make.Scene("b", Make.Note("n") with { Place = new AtPoint(0.5, 0.9) })
+        );
         var back = new AddWayBack("ab", "back").Apply(forth).Value;
         Assert.Equal("a", ((Jump)back.SpotOf("back")!.Content).SceneId);
         Assert.NotEqual(back.SpotOf("n")!.Place, back.SpotOf("back")!.Place);
@@ -101,9 +108,17 @@ public sealed class SceneEditTests
     [InlineData(Alignment.SpreadDown, "0.5,0.2 0.5,0.6 0.5,0.4")]
     public void Spots_are_put_on_one_line(Alignment line, string places)
     {
-        var scene = Make.Scene("s", new (double X, double Y)[] { (0.1, 0.2), (0.5, 0.6), (0.9, 0.4) }.Select((at, i) => Make.Note("n" + i) with { Place = new AtPoint(at.X, at.Y) }).ToArray());
+        var scene = Make.Scene(
+            "s",
+            new (double X, double Y)[] { (0.1, 0.2), (0.5, 0.6), (0.9, 0.4) }
+                .Select((at, i) => Make.Note("n" + i) with { Place = new AtPoint(at.X, at.Y) })
+                .ToArray()
+        );
         var aligned = new AlignSpots(["n0", "n1", "n2"], line).Apply(Make.Tour(scene)).Value;
-        Assert.Equal(places, string.Join(' ', aligned.Spots.Select(s => FormattableString.Invariant($"{s.Place.Anchor.X:0.##},{s.Place.Anchor.Y:0.##}"))));
+        Assert.Equal(
+            places,
+            string.Join(' ', aligned.Spots.Select(s => FormattableString.Invariant($"{s.Place.Anchor.X:0.##},{s.Place.Anchor.Y:0.##}")))
+        );
     }
 
     [Fact]
@@ -130,7 +145,17 @@ public sealed class SceneEditTests
     [InlineData("//no.scheme")]
     public void Only_addresses_of_the_web_are_taken(string address)
     {
-        var tour = Make.Tour(Make.Scene("s", new Spot { Id = "l", Place = new AtPoint(0, 0), Content = new Link("") }));
+        var tour = Make.Tour(
+            Make.Scene(
+                "s",
+                new Spot
+                {
+                    Id = "l",
+                    Place = new AtPoint(0, 0),
+                    Content = new Link(""),
+                }
+            )
+        );
         Assert.Contains("not the address of a web page", new SetContent("l", new Link(address)).Apply(tour).Refusal);
         Assert.Null(WebAddress.Safe(address));
     }
@@ -146,11 +171,43 @@ public sealed class SceneEditTests
     public void A_file_is_replaced_wherever_it_is_used_and_the_words_stay()
     {
         var old = new string('a', 64);
-        var tour = Make.Tour(Make.Scene("s",
-            new Spot { Id = "n", Place = new AtPoint(0.1, 0.1), Sign = new Sign { Picture = Make.Picture() }, Content = new Note { Illustrations = [Make.Picture("Kept words")], Sound = new Sound { Media = old }, Video = new VideoFile { Media = old, Captions = old } } },
-            new Spot { Id = "c", Place = new AtPoint(0.3, 0.1), Content = new Callout("x") { Sound = new Sound { Media = old, Transcript = "t" } } }) with
-        { Ambient = new Sound { Media = old } }) with
-        { Look = new Look { Cover = Make.Picture(), Background = Make.Picture(), Spots = [new SpotLook(SpotKind.Note, new Sign { Picture = Make.Picture() })] } };
+        var tour = Make.Tour(
+            Make.Scene(
+                "s",
+                new Spot
+                {
+                    Id = "n",
+                    Place = new AtPoint(0.1, 0.1),
+                    Sign = new Sign { Picture = Make.Picture() },
+                    Content = new Note
+                    {
+                        Illustrations = [Make.Picture("Kept words")],
+                        Sound = new Sound { Media = old },
+                        Video = new VideoFile { Media = old, Captions = old },
+                    },
+                },
+                new Spot
+                {
+                    Id = "c",
+                    Place = new AtPoint(0.3, 0.1),
+                    Content = new Callout("x")
+                    {
+                        Sound = new Sound { Media = old, Transcript = "t" },
+                    },
+                }
+            ) with
+            {
+                Ambient = new Sound { Media = old },
+            }
+        ) with
+        {
+            Look = new Look
+            {
+                Cover = Make.Picture(),
+                Background = Make.Picture(),
+                Spots = [new SpotLook(SpotKind.Note, new Sign { Picture = Make.Picture() })],
+            },
+        };
         var after = new ReplaceMedia(old, "new", 10, 20).Apply(tour).Value;
         Assert.Equal(["new"], after.Media);
         Assert.Equal(("Kept words", 10), (((Note)after.SpotOf("n")!.Content).Illustrations[0].AlternativeText, after.Look.Cover!.Width));

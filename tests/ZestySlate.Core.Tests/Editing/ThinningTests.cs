@@ -6,15 +6,29 @@ public sealed class ThinningTests
 {
     private static readonly DateTimeOffset Now = new(2026, 11, 29, 12, 0, 0, TimeSpan.Zero);
 
-    private static Revision At(int number, TimeSpan ago, int? parent = null) => new(number, parent ?? (number > 1 ? number - 1 : null), "", null, "ines", Now - ago);
+    private static Revision At(int number, TimeSpan ago, int? parent = null) =>
+        new(number, parent ?? (number > 1 ? number - 1 : null), "", null, "ines", Now - ago);
 
     private static IEnumerable<int> Gone(params Revision[] all) => Thinning.Gone(all, new HashSet<int>(), Now);
 
     [Fact]
     public void All_of_the_last_day_stay()
     {
-        Assert.Empty(Gone(At(1, TimeSpan.FromDays(1)), At(2, TimeSpan.FromDays(1) - TimeSpan.FromSeconds(1)), At(3, TimeSpan.FromDays(1) - TimeSpan.FromSeconds(2))));
-        Assert.Equal([1], Gone(At(1, TimeSpan.FromDays(1) + TimeSpan.FromSeconds(2)), At(2, TimeSpan.FromDays(1) + TimeSpan.FromSeconds(1)), At(3, TimeSpan.FromDays(1))));
+        Assert.Empty(
+            Gone(
+                At(1, TimeSpan.FromDays(1)),
+                At(2, TimeSpan.FromDays(1) - TimeSpan.FromSeconds(1)),
+                At(3, TimeSpan.FromDays(1) - TimeSpan.FromSeconds(2))
+            )
+        );
+        Assert.Equal(
+            [1],
+            Gone(
+                At(1, TimeSpan.FromDays(1) + TimeSpan.FromSeconds(2)),
+                At(2, TimeSpan.FromDays(1) + TimeSpan.FromSeconds(1)),
+                At(3, TimeSpan.FromDays(1))
+            )
+        );
     }
 
     [Theory]
@@ -29,14 +43,22 @@ public sealed class ThinningTests
         // A Wednesday or so, well inside of an hour, a day and a week, however many days ago.
         var later = Now - TimeSpan.FromDays(days);
         later = later.AddDays(-(((int)later.DayOfWeek + 4) % 7)).AddMinutes(50);
-        var gone = Thinning.Gone([new Revision(1, null, "", null, "ines", later.AddMinutes(-minutesBetween)), new Revision(2, 1, "", null, "ines", later)], new HashSet<int>(), Now);
+        var gone = Thinning.Gone(
+            [new Revision(1, null, "", null, "ines", later.AddMinutes(-minutesBetween)), new Revision(2, 1, "", null, "ines", later)],
+            new HashSet<int>(),
+            Now
+        );
         Assert.Equal(earlierGoes ? [1] : Array.Empty<int>(), gone);
     }
 
     [Fact]
     public void What_has_to_stay_stays_and_what_came_after_what_went_follows_the_next_before_it()
     {
-        Revision[] all = [At(1, TimeSpan.FromDays(20)), .. Enumerable.Range(2, 8).Select(i => At(i, TimeSpan.FromDays(20) - TimeSpan.FromMinutes(i)))];
+        Revision[] all =
+        [
+            At(1, TimeSpan.FromDays(20)),
+            .. Enumerable.Range(2, 8).Select(i => At(i, TimeSpan.FromDays(20) - TimeSpan.FromMinutes(i))),
+        ];
         var gone = Thinning.Gone(all, new HashSet<int> { 4 }, Now);
         Assert.Equal([1, 2, 3, 5, 6, 7, 8], gone);
         Assert.Equal([(4, null), (9, 4)], Thinning.Parents(all, gone).Select(one => (one.Key, one.Value)));
@@ -50,13 +72,20 @@ public sealed class ThinningTests
         {
             var random = new Random(seed);
             var ago = TimeSpan.FromDays(random.Next(1, 400));
-            var all = Enumerable.Range(1, random.Next(2, 80)).Select(i => At(i, ago -= ago * random.NextDouble() / 4, i == 1 ? null : random.Next(1, i))).ToList();
+            var all = Enumerable
+                .Range(1, random.Next(2, 80))
+                .Select(i => At(i, ago -= ago * random.NextDouble() / 4, i == 1 ? null : random.Next(1, i)))
+                .ToList();
             var stays = new HashSet<int> { random.Next(1, all.Count + 1) };
             var gone = Thinning.Gone(all, stays, Now);
             var parents = Thinning.Parents(all, gone);
-            var left = all.Where(one => !gone.Contains(one.Number)).Select(one => one with { Parent = parents.TryGetValue(one.Number, out var parent) ? parent : one.Parent }).ToList();
+            var left = all.Where(one => !gone.Contains(one.Number))
+                .Select(one => one with { Parent = parents.TryGetValue(one.Number, out var parent) ? parent : one.Parent })
+                .ToList();
             Assert.Empty(Thinning.Gone(left, stays, Now));
-            Assert.All(left, one => Assert.True(one.Parent is null || left.Exists(other => other.Number == one.Parent && other.Number < one.Number)));
+            Assert.All(left, one =>
+                Assert.True(one.Parent is null || left.Exists(other => other.Number == one.Parent && other.Number < one.Number))
+            );
             Assert.DoesNotContain(gone, number => stays.Contains(number) || Now - all[number - 1].At <= Thinning.All);
         }
     }

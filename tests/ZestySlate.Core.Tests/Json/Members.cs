@@ -26,12 +26,17 @@ internal static class Members
                 }
             }
 
-            foreach (var inner in type.IsGenericType ? type.GenericTypeArguments : type == typeof(ScoreBands) ? [typeof(ScoreBand)] : [])
+            foreach (
+                var inner in type.IsGenericType ? type.GenericTypeArguments
+                : type == typeof(ScoreBands) ? [typeof(ScoreBand)]
+                : []
+            )
             {
                 next.Enqueue(inner);
             }
 
-            var info = type.Namespace?.StartsWith("ZestySlate", StringComparison.Ordinal) == true ? StoredJson.Trusted.GetTypeInfo(type) : null;
+            var info =
+                type.Namespace?.StartsWith("ZestySlate", StringComparison.Ordinal) == true ? StoredJson.Trusted.GetTypeInfo(type) : null;
             foreach (var derived in info?.PolymorphismOptions?.DerivedTypes ?? [])
             {
                 yield return $"{type.Name} {derived.TypeDiscriminator}: {derived.DerivedType.Name}";
@@ -46,5 +51,6 @@ internal static class Members
         }
     }
 
-    private static string NameOf(Type type) => type.IsGenericType ? $"{type.Name.Split('`')[0]}<{string.Join(", ", type.GenericTypeArguments.Select(NameOf))}>" : type.Name;
+    private static string NameOf(Type type) =>
+        type.IsGenericType ? $"{type.Name.Split('`')[0]}<{string.Join(", ", type.GenericTypeArguments.Select(NameOf))}>" : type.Name;
 }

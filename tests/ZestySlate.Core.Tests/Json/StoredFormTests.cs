@@ -11,41 +11,65 @@ public sealed class StoredFormTests
     /// <summary>A form of the third version: what was called «heading» first and «headline» then, is called «title».</summary>
     private static readonly StoredForm Third = new("activity", [Renamed("heading", "headline"), Renamed("headline", "title")]);
 
-    private static Action<JsonObject> Renamed(string before, string after) => document =>
-    {
-        document[after] = document[before]!.DeepClone();
-        document.Remove(before);
-    };
+    private static Action<JsonObject> Renamed(string before, string after) =>
+        document =>
+        {
+            document[after] = document[before]!.DeepClone();
+            document.Remove(before);
+        };
 
     [Theory]
     [InlineData("""{ "version": 1, "heading": "Wind" }""")]
     [InlineData("""{ "version": 2, "headline": "Wind" }""")]
     [InlineData("""{ "title": "Wind", "version": 3 }""")]
-    public void A_document_of_every_version_is_read(string json) => Assert.Equal("Wind", Third.Read<Activity>(json, StoredJson.Trusted).Value.Title);
+    public void A_document_of_every_version_is_read(string json) =>
+        Assert.Equal("Wind", Third.Read<Activity>(json, StoredJson.Trusted).Value.Title);
 
     [Theory]
-    [InlineData("""{ "version": 4, "title": "Wind" }""", "This activity was written by a newer Zesty Slate (format 4; this one reads up to 3).")]
+    [InlineData(
+        """{ "version": 4, "title": "Wind" }""",
+        "This activity was written by a newer Zesty Slate (format 4; this one reads up to 3)."
+    )]
     [InlineData("""{ "title": "Wind" }""", "This is not a Zesty Slate activity: it has no version.")]
     [InlineData("""{ "version": 0, "title": "Wind" }""", "This is not a Zesty Slate activity: it has no version.")]
     [InlineData("""{ "version": "3", "title": "Wind" }""", "This is not a Zesty Slate activity: it has no version.")]
     [InlineData("""{ "version": 2.5, "title": "Wind" }""", "This is not a Zesty Slate activity: it has no version.")]
     [InlineData("[]", "This is not a Zesty Slate activity: it has no version.")]
-    public void What_is_of_no_version_that_is_known_is_refused(string json, string words) => Assert.Equal(words, Third.Read<Activity>(json, StoredJson.Trusted).Refusal);
+    public void What_is_of_no_version_that_is_known_is_refused(string json, string words) =>
+        Assert.Equal(words, Third.Read<Activity>(json, StoredJson.Trusted).Refusal);
 
     [Fact]
     public void What_need_not_say_its_version_is_of_the_first_also_when_it_speaks_of_a_version() =>
-        Assert.Equal("new \"version\"", new StoredForm("activity", [], first: 1).Read<Activity>("""{ "title": "new \"version\"" }""", StoredJson.Trusted).Value.Title);
+        Assert.Equal(
+            "new \"version\"",
+            new StoredForm("activity", [], first: 1).Read<Activity>("""{ "title": "new \"version\"" }""", StoredJson.Trusted).Value.Title
+        );
 
     [Fact]
     public void An_event_of_a_newer_version_is_told_as_one() =>
-        Assert.Contains("newer", Assert.Throws<InvalidDataException>(() => EventJson.Read("""{"kind":"opened","spotId":"a","id":"e","at":"2026-03-02T08:00:00Z","version":2}""")).Message);
+        Assert.Contains(
+            "newer",
+            Assert
+                .Throws<InvalidDataException>(() =>
+                    EventJson.Read("""{"kind":"opened","spotId":"a","id":"e","at":"2026-03-02T08:00:00Z","version":2}""")
+                )
+                .Message
+        );
 
     [Fact]
     public void An_event_is_read_as_it_was_written()
     {
-        var happened = new Began(3, 7) { Id = "began", At = DateTimeOffset.UnixEpoch, TimeFactor = 1.5m };
+        var happened = new Began(3, 7)
+        {
+            Id = "began",
+            At = DateTimeOffset.UnixEpoch,
+            TimeFactor = 1.5m,
+        };
         Assert.Equal(happened, EventJson.Read(EventJson.Write(happened)));
-        Assert.Equal(1, ((Began)EventJson.Read("""{"kind":"began","edition":1,"seed":2,"id":"began","at":"2026-03-02T08:00:00Z"}""")).TimeFactor);
+        Assert.Equal(
+            1,
+            ((Began)EventJson.Read("""{"kind":"began","edition":1,"seed":2,"id":"began","at":"2026-03-02T08:00:00Z"}""")).TimeFactor
+        );
     }
 
     [Fact]
@@ -71,13 +95,17 @@ public sealed class StoredFormTests
     {
         var known = File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "Json", "members.txt"));
         var now = Members.Of(typeof(Activity), typeof(AttemptEvent)).Distinct().Order(StringComparer.Ordinal).ToList();
-        Assert.True(known.SequenceEqual(now), $"Gone: {string.Join(", ", known.Except(now))}. New: {string.Join(", ", now.Except(known))}.");
+        Assert.True(
+            known.SequenceEqual(now),
+            $"Gone: {string.Join(", ", known.Except(now))}. New: {string.Join(", ", now.Except(known))}."
+        );
     }
 
-    private static IEnumerable<JsonObject> Objects(JsonNode? node) => node switch
-    {
-        JsonObject one => one.SelectMany(member => Objects(member.Value)).Prepend(one),
-        JsonArray several => several.SelectMany(Objects),
-        _ => [],
-    };
+    private static IEnumerable<JsonObject> Objects(JsonNode? node) =>
+        node switch
+        {
+            JsonObject one => one.SelectMany(member => Objects(member.Value)).Prepend(one),
+            JsonArray several => several.SelectMany(Objects),
+            _ => [],
+        };
 }

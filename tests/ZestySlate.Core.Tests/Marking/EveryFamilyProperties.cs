@@ -38,8 +38,15 @@ public sealed class EveryFamilyProperties
         from exchange in Gen.Bool
         from penalty in Gen.Int[0, 3]
         let text = string.Join(" and ", words.Select(word => $"{{{word}}}"))
-        let question = Asked.Gaps(text) with { Penalty = penalty / 2m, Reading = new TextReading { Slips = slips } }
-        let exchanged = question with { Text = MarkedText.Change(question.Text, _ => exchange, gap => gap with { Exchange = "A" }) }
+        let question = Asked.Gaps(text) with
+        {
+            Penalty = penalty / 2m,
+            Reading = new TextReading { Slips = slips },
+        }
+        let exchanged = question with
+        {
+            Text = MarkedText.Change(question.Text, _ => exchange, gap => gap with { Exchange = "A" }),
+        }
         select ((Question)exchanged, (Response)Asked.Typed(typed[..words.Length]));
 
     private static readonly Gen<(Question Question, Response Response)> Orders =
@@ -68,7 +75,11 @@ public sealed class EveryFamilyProperties
         from given in Groups.Array[6]
         from every in Gen.Bool
         from penalty in Gen.Int[0, 2]
-        let question = Asked.Sort([.. right.Select((groups, i) => $"item {i}={groups}")]) with { EveryGroup = every, Penalty = penalty }
+        let question = Asked.Sort([.. right.Select((groups, i) => $"item {i}={groups}")]) with
+        {
+            EveryGroup = every,
+            Penalty = penalty,
+        }
         select ((Question)question, (Response)Asked.Sorted(given[..right.Length]));
 
     private static readonly Gen<(Question Question, Response Response)> Numbers =
@@ -88,22 +99,45 @@ public sealed class EveryFamilyProperties
         from words in Word.Array[2, 6]
         from marks in Gen.Int[0, 2].Array[6]
         from picked in Gen.Bool.Array[6]
-        let question = Asked.Words(string.Join(' ', words.Select((word, i) => marks[i] == 0 ? $"{{{word}}}" : marks[i] == 1 ? $"[{word}]" : word)))
-        select ((Question)question, (Response)Asked.Picked([.. question.Units.Where(unit => unit.Id.Length > 0).Where((_, i) => picked[i % 6]).Select(unit => unit.Id)]));
+        let question = Asked.Words(
+            string.Join(
+                ' ',
+                words.Select(
+                    (word, i) =>
+                        marks[i] == 0 ? $"{{{word}}}"
+                        : marks[i] == 1 ? $"[{word}]"
+                        : word
+                )
+            )
+        )
+        select (
+            (Question)question,
+            (Response)
+                Asked.Picked([.. question.Units.Where(unit => unit.Id.Length > 0).Where((_, i) => picked[i % 6]).Select(unit => unit.Id)])
+        );
 
     private static readonly Gen<(Question Question, Response Response)> Boards =
         from right in Groups.Array[1, 5]
         from given in Among("a", "b", "c", "0.1 0.1", "0.95 0.2").Array[5]
         from often in Gen.Bool
         from penalty in Gen.Int[0, 2]
-        let question = Asked.Placing([.. right.Select((zones, i) => $"item {i}={zones}")]) with { Penalty = penalty }
-        select ((Question)(question with { Items = question.Items.Replace(_ => often, item => item with { Often = true }) }), (Response)Asked.Placed([.. right.Select((_, i) => $"{i}={given[i]}")]));
+        let question = Asked.Placing([.. right.Select((zones, i) => $"item {i}={zones}")]) with
+        {
+            Penalty = penalty,
+        }
+        select (
+            (Question)(question with { Items = question.Items.Replace(_ => often, item => item with { Often = true }) }),
+            (Response)Asked.Placed([.. right.Select((_, i) => $"{i}={given[i]}")])
+        );
 
     private static readonly Gen<(Question Question, Response Response)> Essays =
         from phrases in Word.Array[1, 4]
         from text in Word.Array[0, 8]
         from mentions in Gen.Int[1, 3]
-        let question = new LongTextQuestion { Ideas = phrases.Select((phrase, i) => Asked.Idea(phrase) with { Id = "k" + i, Mentions = mentions }).ToValueList() }
+        let question = new LongTextQuestion
+        {
+            Ideas = phrases.Select((phrase, i) => Asked.Idea(phrase) with { Id = "k" + i, Mentions = mentions }).ToValueList(),
+        }
         select ((Question)question, (Response)new LongTextResponse { Text = string.Join(' ', text) });
 
     private static readonly Gen<(Question Question, Response Response)> Tables =
@@ -111,152 +145,269 @@ public sealed class EveryFamilyProperties
         from right in Gen.Int[0, 3].Array[4]
         from given in Among("", "0", "1", "2,0", "yes", "3 %").Array[4]
         from penalty in Gen.Int[0, 2]
-        let cells = kinds.Select((kind, i) => new GridCell { Id = $"r{i}.c1", Kind = kind, Value = right[i], Text = kind == CellKind.Tick ? "yes" : right[i].ToString(CultureInfo.InvariantCulture), Options = ["0", "1", "2", "3"], Points = 0.25m * (i + 1) })
-        select ((Question)(Asked.Grid([.. cells]) with { Penalty = penalty }), (Response)Asked.Filled([.. kinds.Select((kind, i) => $"r{i}.c1={given[i]}")]));
+        let cells = kinds.Select(
+            (kind, i) =>
+                new GridCell
+                {
+                    Id = $"r{i}.c1",
+                    Kind = kind,
+                    Value = right[i],
+                    Text = kind == CellKind.Tick ? "yes" : right[i].ToString(CultureInfo.InvariantCulture),
+                    Options = ["0", "1", "2", "3"],
+                    Points = 0.25m * (i + 1),
+                }
+        )
+        select (
+            (Question)(Asked.Grid([.. cells]) with { Penalty = penalty }),
+            (Response)Asked.Filled([.. kinds.Select((kind, i) => $"r{i}.c1={given[i]}")])
+        );
 
     private static readonly Gen<(Question Question, Response Response)> Places =
         from words in Word.Array[1, 4]
         from given in Among("0.1 0.1", "0.3 0.5", "0.5 0.5", "0.95 0.2").Array[4]
         from task in Gen.Enum<LocatingTask>()
         from penalty in Gen.Int[0, 2]
-        let question = Asked.Locating(words) with { Task = task, Penalty = penalty }
-        select ((Question)question, (Response)Asked.Located([.. words.Select((_, i) => task == LocatingTask.FindAll ? $"find={given[i]}" : $"p{i}={given[i]}")]));
+        let question = Asked.Locating(words) with
+        {
+            Task = task,
+            Penalty = penalty,
+        }
+        select (
+            (Question)question,
+            (Response)Asked.Located([.. words.Select((_, i) => task == LocatingTask.FindAll ? $"find={given[i]}" : $"p{i}={given[i]}")])
+        );
 
     private static readonly Gen<(Question Question, Response Response)> Drawn =
         from points in Gen.Select(Gen.Int[0, 9000], Gen.Int[0, 100]).Array[1, 6]
         from sort in Gen.Enum<DrawnSort>()
         from waits in Gen.Bool
-        let mark = new DrawnMark { Number = points.Length, Sort = sort, Points = string.Join(' ', points.Select(point => $"{point.Item1},{point.Item1},{point.Item2}")), Words = "wind" }
+        let mark = new DrawnMark
+        {
+            Number = points.Length,
+            Sort = sort,
+            Points = string.Join(' ', points.Select(point => $"{point.Item1},{point.Item1},{point.Item2}")),
+            Words = "wind",
+        }
         select ((Question)new DrawingQuestion { WaitsForPerson = waits }, (Response)new DrawingResponse { Marks = [mark] });
 
     private static readonly Gen<(Question Question, Response Response)> Polls =
         from choice in Among("a", "b", "")
         from anonymous in Gen.Bool
-        select ((Question)new PollQuestion { Anonymous = anonymous, Choices = [new PollChoice { Id = "a" }, new PollChoice { Id = "b" }] }, (Response)new PollResponse { Parts = [new PartAnswer("all", choice)] });
+        select (
+            (Question)new PollQuestion { Anonymous = anonymous, Choices = [new PollChoice { Id = "a" }, new PollChoice { Id = "b" }] },
+            (Response)new PollResponse { Parts = [new PartAnswer("all", choice)] }
+        );
 
     private static readonly Gen<(Question Question, Response Response)> Handed =
         from kind in Gen.Enum<HandedKind>()
         from name in Word
         from spoken in Gen.Bool
         let file = new HandedFile("f", name, kind, "x/y", 1000, 1.5)
-        select spoken ? ((Question)new SpokenQuestion(), (Response)new SpokenResponse { Recording = file }) : (new FileAnswerQuestion { Kinds = [kind] }, new FileAnswerResponse { Files = [file] });
+        select spoken
+            ? ((Question)new SpokenQuestion(), (Response)new SpokenResponse { Recording = file })
+            : (new FileAnswerQuestion { Kinds = [kind] }, new FileAnswerResponse { Files = [file] });
 
     private static readonly Gen<(Question Question, Response Response)> Lines =
         from right in Gen.Int[-2, 14]
         from typed in Among("6", "5.5", "-1", "13", "12", "", "calm", "1e3")
         from penalty in Gen.Int[0, 3]
-        select ((Question)(NumberLineTests.Wind with { Value = right, Penalty = penalty / 2m }), (Response)new NumberLineResponse { Text = typed });
+        select (
+            (Question)(NumberLineTests.Wind with { Value = right, Penalty = penalty / 2m }),
+            (Response)new NumberLineResponse { Text = typed }
+        );
 
-    internal static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(Lines, Drawn, Polls, Handed, Boards, Essays, Tables, Places, Gaps, Orders, Jumbles, Matches, Sorts, Numbers, Texts, Picks);
+    internal static readonly Gen<(Question Question, Response Response)> Any = Gen.OneOf(
+        Lines,
+        Drawn,
+        Polls,
+        Handed,
+        Boards,
+        Essays,
+        Tables,
+        Places,
+        Gaps,
+        Orders,
+        Jumbles,
+        Matches,
+        Sorts,
+        Numbers,
+        Texts,
+        Picks
+    );
 
     [Fact]
-    public void Credit_lies_between_nothing_and_everything() => Any.Sample(given => given.Question.Marked(given.Response).Share is var share && share >= 0 && share <= 1);
+    public void Credit_lies_between_nothing_and_everything() =>
+        Any.Sample(given => given.Question.Marked(given.Response).Share is var share && share >= 0 && share <= 1);
 
     [Fact]
-    public void Everything_right_is_told_so_and_earns_everything_unless_a_unit_or_a_slip_costs() => Any.Sample(given =>
-    {
-        var mark = given.Question.Marked(given.Response);
-        return mark.Verdict != Verdict.Right || mark.Share == 1;
-    });
+    public void Everything_right_is_told_so_and_earns_everything_unless_a_unit_or_a_slip_costs() =>
+        Any.Sample(given =>
+        {
+            var mark = given.Question.Marked(given.Response);
+            return mark.Verdict != Verdict.Right || mark.Share == 1;
+        });
 
     [Fact]
-    public void Every_verdict_has_a_reason_in_every_language() => Any.Sample(given =>
-    {
-        var mark = given.Question.Marked(given.Response);
-        return Words.Languages.All(language => Words.Of(language) is var words && words.Say(mark.Reason).Length > 0 && mark.Parts.All(part => words.Say(part.Reason).Length > 0));
-    });
+    public void Every_verdict_has_a_reason_in_every_language() =>
+        Any.Sample(given =>
+        {
+            var mark = given.Question.Marked(given.Response);
+            return Words.Languages.All(language =>
+                Words.Of(language) is var words
+                && words.Say(mark.Reason).Length > 0
+                && mark.Parts.All(part => words.Say(part.Reason).Length > 0)
+            );
+        });
 
     [Fact]
-    public void An_answer_survives_its_file() => Any.Sample(given =>
-    {
-        var options = StoredJson.Trusted;
-        var (question, response) = (JsonSerializer.Serialize(given.Question, options), JsonSerializer.Serialize(given.Response, options));
-        return JsonSerializer.Deserialize<Question>(question, options) == given.Question && JsonSerializer.Deserialize<Response>(response, options) == given.Response;
-    });
+    public void An_answer_survives_its_file() =>
+        Any.Sample(given =>
+        {
+            var options = StoredJson.Trusted;
+            var (question, response) = (
+                JsonSerializer.Serialize(given.Question, options),
+                JsonSerializer.Serialize(given.Response, options)
+            );
+            return JsonSerializer.Deserialize<Question>(question, options) == given.Question
+                && JsonSerializer.Deserialize<Response>(response, options) == given.Response;
+        });
 
     [Fact]
     public void Exchanging_what_stands_in_exchangeable_gaps_does_not_change_the_mark() =>
-        Gen.Select(Gaps.Where(given => ((GapTextQuestion)given.Question).Gaps.First().Gap.Exchange.Length > 0), Gen.Int[0, 1000]).Sample((given, seed) =>
+        Gen.Select(Gaps.Where(given => ((GapTextQuestion)given.Question).Gaps.First().Gap.Exchange.Length > 0), Gen.Int[0, 1000])
+            .Sample(
+                (given, seed) =>
+                {
+                    var values = ((GapTextResponse)given.Response).Parts.Select(part => part.Value).ToValueList();
+                    var mixed = new GapTextResponse
+                    {
+                        Parts = ((GapTextResponse)given.Response)
+                            .Parts.Zip(new SeededRandom((ulong)seed).Shuffle(values), (part, value) => part with { Value = value })
+                            .ToValueList(),
+                    };
+                    return given.Question.Marked(given.Response).Share == given.Question.Marked(mixed).Share;
+                }
+            );
+
+    [Fact]
+    public void Exchanging_equal_words_does_not_change_the_mark() =>
+        Gen.Select(Jumbles, Gen.Int[0, 7], Gen.Int[0, 7])
+            .Sample(
+                (given, one, other) =>
+                {
+                    var question = (JumbledWordsQuestion)given.Question;
+                    var (line, words) = (
+                        ((JumbledWordsResponse)given.Response).Lines[0].ToList(),
+                        question.Words[0].ToDictionary(word => word.Id, word => word.Text)
+                    );
+                    (one, other) = (one % line.Count, other % line.Count);
+                    if (words[line[one]] != words[line[other]])
+                    {
+                        return true;
+                    }
+
+                    (line[one], line[other]) = (line[other], line[one]);
+                    return question.Marked(given.Response).Share
+                        == question.Marked(new JumbledWordsResponse { Lines = [line.ToValueList()] }).Share;
+                }
+            );
+
+    [Fact]
+    public void The_order_of_pairs_and_items_does_not_change_a_mark() =>
+        Gen.Select(Gen.OneOf(Matches, Sorts), Gen.ULong)
+            .Sample(
+                (given, seed) =>
+                {
+                    Question shuffled = given.Question switch
+                    {
+                        MatchQuestion match => match with { Pairs = new SeededRandom(seed).Shuffle(match.Pairs) },
+                        SortQuestion sort => sort with { Items = new SeededRandom(seed).Shuffle(sort.Items) },
+                        var other => other,
+                    };
+                    return given.Question.Marked(given.Response).Share == shuffled.Marked(given.Response).Share;
+                }
+            );
+
+    [Fact]
+    public void More_right_gaps_never_give_less() =>
+        Gaps.Sample(given =>
         {
-            var values = ((GapTextResponse)given.Response).Parts.Select(part => part.Value).ToValueList();
-            var mixed = new GapTextResponse { Parts = ((GapTextResponse)given.Response).Parts.Zip(new SeededRandom((ulong)seed).Shuffle(values), (part, value) => part with { Value = value }).ToValueList() };
-            return given.Question.Marked(given.Response).Share == given.Question.Marked(mixed).Share;
+            var question = (GapTextQuestion)given.Question;
+            var response = (GapTextResponse)given.Response;
+            var before = question.Marked(response);
+            return question.Gaps.All(gap =>
+                question
+                    .Marked(
+                        response with
+                        {
+                            Parts = response.Parts.Replace(part => part.Part == gap.Gap.Id, part => part with { Value = gap.Words }),
+                        }
+                    )
+                    .Share >= before.Share
+                || gap.Gap.Exchange.Length > 0
+            );
         });
-
-    [Fact]
-    public void Exchanging_equal_words_does_not_change_the_mark() => Gen.Select(Jumbles, Gen.Int[0, 7], Gen.Int[0, 7]).Sample((given, one, other) =>
-    {
-        var question = (JumbledWordsQuestion)given.Question;
-        var (line, words) = (((JumbledWordsResponse)given.Response).Lines[0].ToList(), question.Words[0].ToDictionary(word => word.Id, word => word.Text));
-        (one, other) = (one % line.Count, other % line.Count);
-        if (words[line[one]] != words[line[other]])
-        {
-            return true;
-        }
-
-        (line[one], line[other]) = (line[other], line[one]);
-        return question.Marked(given.Response).Share == question.Marked(new JumbledWordsResponse { Lines = [line.ToValueList()] }).Share;
-    });
-
-    [Fact]
-    public void The_order_of_pairs_and_items_does_not_change_a_mark() => Gen.Select(Gen.OneOf(Matches, Sorts), Gen.ULong).Sample((given, seed) =>
-    {
-        Question shuffled = given.Question switch
-        {
-            MatchQuestion match => match with { Pairs = new SeededRandom(seed).Shuffle(match.Pairs) },
-            SortQuestion sort => sort with { Items = new SeededRandom(seed).Shuffle(sort.Items) },
-            var other => other,
-        };
-        return given.Question.Marked(given.Response).Share == shuffled.Marked(given.Response).Share;
-    });
-
-    [Fact]
-    public void More_right_gaps_never_give_less() => Gaps.Sample(given =>
-    {
-        var question = (GapTextQuestion)given.Question;
-        var response = (GapTextResponse)given.Response;
-        var before = question.Marked(response);
-        return question.Gaps.All(gap => question.Marked(response with { Parts = response.Parts.Replace(part => part.Part == gap.Gap.Id, part => part with { Value = gap.Words }) }).Share
-            >= before.Share || gap.Gap.Exchange.Length > 0);
-    });
 
     [Fact]
     public void A_slip_never_accepts_a_listed_wrong_word_or_the_answer_of_another_gap() =>
-        Gen.Select(Word, Word, Gen.String[Gen.Char["abeglmorst"], 3, 9]).Sample((right, wrong, typed) =>
-        {
-            var reading = new TextReading { Slips = true };
-            var key = new TextKey { Accepted = [right], NotThis = [wrong] };
-            var listed = right == wrong || TextMatching.Match(wrong, key, reading, InEnglish.Culture).Earned == 0;
-            var elsewhere = right == wrong || TextMatching.Match(wrong, new TextKey { Accepted = [right] }, reading, InEnglish.Culture, [wrong]).Earned == 0;
-            var distance = TextMatching.Match(typed, new TextKey { Accepted = [right] }, reading, InEnglish.Culture).Earned == 0
-                || TextMatching.Distance(typed, right, 9) <= TextMatching.SlipsAllowed(right.Length);
-            return listed && elsewhere && distance;
-        });
+        Gen.Select(Word, Word, Gen.String[Gen.Char["abeglmorst"], 3, 9])
+            .Sample(
+                (right, wrong, typed) =>
+                {
+                    var reading = new TextReading { Slips = true };
+                    var key = new TextKey { Accepted = [right], NotThis = [wrong] };
+                    var listed = right == wrong || TextMatching.Match(wrong, key, reading, InEnglish.Culture).Earned == 0;
+                    var elsewhere =
+                        right == wrong
+                        || TextMatching.Match(wrong, new TextKey { Accepted = [right] }, reading, InEnglish.Culture, [wrong]).Earned == 0;
+                    var distance =
+                        TextMatching.Match(typed, new TextKey { Accepted = [right] }, reading, InEnglish.Culture).Earned == 0
+                        || TextMatching.Distance(typed, right, 9) <= TextMatching.SlipsAllowed(right.Length);
+                    return listed && elsewhere && distance;
+                }
+            );
 
     [Fact]
     public void A_number_written_in_any_culture_is_read_back() =>
-        Gen.Select(Gen.Int[-9_999_999, 9_999_999], Gen.Int[0, 3], Among("en", "de", "ar", "fr", "de-CH", "pl", "sv", "hi", "fa", "tr")).Sample((whole, places, name) =>
-        {
-            var culture = CultureInfo.GetCultureInfo(name);
-            var value = whole / (decimal)Math.Pow(10, places);
-            return NumberReading.Read(value.ToString("N" + places, culture), culture)?.Value == value
-                && NumberReading.Read(value.ToString("F" + places, culture), culture)?.Value == value;
-        });
+        Gen.Select(Gen.Int[-9_999_999, 9_999_999], Gen.Int[0, 3], Among("en", "de", "ar", "fr", "de-CH", "pl", "sv", "hi", "fa", "tr"))
+            .Sample(
+                (whole, places, name) =>
+                {
+                    var culture = CultureInfo.GetCultureInfo(name);
+                    var value = whole / (decimal)Math.Pow(10, places);
+                    return NumberReading.Read(value.ToString("N" + places, culture), culture)?.Value == value
+                        && NumberReading.Read(value.ToString("F" + places, culture), culture)?.Value == value;
+                }
+            );
 
     [Fact]
-    public void The_best_assignment_is_as_good_as_any() => Gen.Int[0, 4].Array2D[4, 4].Sample(values =>
-    {
-        var table = new decimal[4, 4];
-        foreach (var (row, column) in from row in Enumerable.Range(0, 4) from column in Enumerable.Range(0, 4) select (row, column))
-        {
-            table[row, column] = values[row, column];
-        }
+    public void The_best_assignment_is_as_good_as_any() =>
+        Gen.Int[0, 4]
+            .Array2D[4, 4]
+            .Sample(values =>
+            {
+                var table = new decimal[4, 4];
+                foreach (var (row, column) in from row in Enumerable.Range(0, 4) from column in Enumerable.Range(0, 4) select (row, column))
+                {
+                    table[row, column] = values[row, column];
+                }
 
-        var given = Assignment.Best(table);
-        return given.Distinct().Count() == 4 && given.Select((column, row) => table[row, column]).Sum() == AllOrders(4).Max(order => order.Select((column, row) => table[row, column]).Sum());
-    });
+                var given = Assignment.Best(table);
+                return given.Distinct().Count() == 4
+                    && given.Select((column, row) => table[row, column]).Sum()
+                        == AllOrders(4).Max(order => order.Select((column, row) => table[row, column]).Sum());
+            });
 
     private static Gen<string> Among(params string[] values) => Gen.Int[0, values.Length - 1].Select(i => values[i]);
 
-    private static IEnumerable<int[]> AllOrders(int count) => count == 0 ? [[]] : AllOrders(count - 1).SelectMany(order => Enumerable.Range(0, count).Select(at => order.Take(at).Append(count - 1).Concat(order.Skip(at)).ToArray()));
+    private static IEnumerable<int[]> AllOrders(int count) =>
+        count == 0
+            ?
+            [
+                [],
+            ]
+            : AllOrders(count - 1)
+                .SelectMany(order =>
+                    Enumerable.Range(0, count).Select(at => order.Take(at).Append(count - 1).Concat(order.Skip(at)).ToArray())
+                );
 }

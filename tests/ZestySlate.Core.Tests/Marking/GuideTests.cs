@@ -23,7 +23,14 @@ public sealed class GuideTests
                 root = root.Parent!;
             }
 
-            return [.. File.ReadLines(Path.Combine(root.FullName, "docs", "marking.md")).SkipWhile(line => line != "### Examples").SkipWhile(line => !line.StartsWith("|---", StringComparison.Ordinal)).Skip(1).TakeWhile(line => line.StartsWith('|'))];
+            return
+            [
+                .. File.ReadLines(Path.Combine(root.FullName, "docs", "marking.md"))
+                    .SkipWhile(line => line != "### Examples")
+                    .SkipWhile(line => !line.StartsWith("|---", StringComparison.Ordinal))
+                    .Skip(1)
+                    .TakeWhile(line => line.StartsWith('|')),
+            ];
         }
     }
 
@@ -57,6 +64,14 @@ public sealed class GuideTests
         }
 
         var words = right.Split(", not ");
-        return (new ShortTextQuestion { Accepted = [new ShortAnswer(words[0])], NotThis = [.. words.Skip(1).Select(not => new ShortAnswer(not))], Reading = new TextReading { Slips = asked == "text with slips" } }, Asked.Answer(typed));
+        return (
+            new ShortTextQuestion
+            {
+                Accepted = [new ShortAnswer(words[0])],
+                NotThis = [.. words.Skip(1).Select(not => new ShortAnswer(not))],
+                Reading = new TextReading { Slips = asked == "text with slips" },
+            },
+            Asked.Answer(typed)
+        );
     }
 }

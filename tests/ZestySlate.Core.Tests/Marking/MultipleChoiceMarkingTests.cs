@@ -95,7 +95,12 @@ public sealed class MultipleChoiceMarkingTests
 
     [Fact]
     public void The_words_of_an_option_that_was_left_are_not_given() =>
-        Assert.Equal("", Mark(Make.Several("a", "b") with { Options = [Make.Option("a", true), Make.Option("b", true, "not yet")] }, "a").Parts.Single(p => p.Part == "b").Feedback);
+        Assert.Equal(
+            "",
+            Mark(Make.Several("a", "b") with { Options = [Make.Option("a", true), Make.Option("b", true, "not yet")] }, "a")
+                .Parts.Single(p => p.Part == "b")
+                .Feedback
+        );
 
     [Fact]
     public void One_point_a_part_unless_points_are_set()
@@ -113,7 +118,10 @@ public sealed class MultipleChoiceMarkingTests
 
     [Fact]
     public void Two_options_are_refused_where_one_is_asked_for() =>
-        Assert.Equal("Only one can be picked here.", QuestionTypes.For(Make.One()).RefuseResponse(Make.One(), Make.Picked("a", "b"))!.Said());
+        Assert.Equal(
+            "Only one can be picked here.",
+            QuestionTypes.For(Make.One()).RefuseResponse(Make.One(), Make.Picked("a", "b"))!.Said()
+        );
 
     [Fact]
     public void An_answer_is_told_in_words() =>

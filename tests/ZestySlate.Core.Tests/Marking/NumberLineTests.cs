@@ -27,7 +27,8 @@ public sealed class NumberLineTests
     private static QuestionMark Mark(NumberLineQuestion question, string typed, string language = "en") =>
         QuestionTypes.For(question).Mark(question, new NumberLineResponse { Text = typed }, CultureInfo.GetCultureInfo(language));
 
-    private static IEnumerable<string> Weak(NumberLineQuestion question) => QuestionTypes.For(question).Check(question, CultureInfo.InvariantCulture).Select(weakness => weakness.Message);
+    private static IEnumerable<string> Weak(NumberLineQuestion question) =>
+        QuestionTypes.For(question).Check(question, CultureInfo.InvariantCulture).Select(weakness => weakness.Message);
 
     [Theory]
     [InlineData("6", Verdict.Right)]
@@ -61,12 +62,18 @@ public sealed class NumberLineTests
         Assert.Equal(labels, string.Join(' ', (Wind with { From = from, To = to, Step = new Fraction(above, below) }).Labels));
 
     [Fact]
-    public void Every_label_stands_on_a_step() => Gen.Select(Gen.Int[-50, 50], Gen.Int[1, 200], Gen.Int[1, 20]).Sample((from, steps, below) =>
-    {
-        var line = Wind with { From = from, To = from + new Fraction(steps, below), Step = new Fraction(1, below) };
-        return line.Labels[0] == line.From && line.Labels[line.Labels.Count - 1] == line.To && line.Labels.Count is >= 2 and <= 11
-            && line.Labels.All(label => ((label - line.From) / line.Step).IsWhole);
-    });
+    public void Every_label_stands_on_a_step() =>
+        Gen.Select(Gen.Int[-50, 50], Gen.Int[1, 200], Gen.Int[1, 20])
+            .Sample(
+                (from, steps, below) =>
+                {
+                    var line = Wind with { From = from, To = from + new Fraction(steps, below), Step = new Fraction(1, below) };
+                    return line.Labels[0] == line.From
+                        && line.Labels[line.Labels.Count - 1] == line.To
+                        && line.Labels.Count is >= 2 and <= 11
+                        && line.Labels.All(label => ((label - line.From) / line.Step).IsWhole);
+                }
+            );
 
     [Fact]
     public void The_ready_check_knows_lines_that_are_none()
@@ -76,10 +83,16 @@ public sealed class NumberLineTests
         Assert.Contains("without a length", Weak(Wind with { Step = 0 }).Single());
         Assert.Empty(Weak(Wind with { To = 5000 }));
         Assert.Contains("nobody can move along it", Weak(Wind with { To = new Fraction(10_001, 2) }).Single());
-        Assert.Contains("nobody can move along it", Weak(Wind with { From = 0, To = Fraction.PowerOfTen(300), Step = Fraction.PowerOfTen(299) }).Single());
+        Assert.Contains(
+            "nobody can move along it",
+            Weak(Wind with { From = 0, To = Fraction.PowerOfTen(300), Step = Fraction.PowerOfTen(299) }).Single()
+        );
         Assert.Contains("show it on the line", Weak(Wind with { Value = null }).Single());
         Assert.Contains("not on the line", Weak(Wind with { Value = 13 }).Single());
-        Assert.Contains("can only be typed", Weak(Wind with { Value = new Fraction(1, 3), Tolerance = new Tolerance(ToleranceKind.Absolute, 0) }).Single());
+        Assert.Contains(
+            "can only be typed",
+            Weak(Wind with { Value = new Fraction(1, 3), Tolerance = new Tolerance(ToleranceKind.Absolute, 0) }).Single()
+        );
     }
 
     [Theory]
@@ -116,6 +129,9 @@ public sealed class NumberLineTests
     {
         var made = FamilyChange.Of(Wind with { Unit = "m/s" }).Single();
         Assert.Equal("the line", made.Lost);
-        Assert.Equal((6, "m/s", UnitUse.Optional), ((NumberQuestion)made.Question is var number ? (number.Value, number.Unit, number.UnitUse) : default));
+        Assert.Equal(
+            (6, "m/s", UnitUse.Optional),
+            ((NumberQuestion)made.Question is var number ? (number.Value, number.Unit, number.UnitUse) : default)
+        );
     }
 }

@@ -14,8 +14,11 @@ public sealed class NumberTests
 {
     private static readonly CultureInfo English = CultureInfo.GetCultureInfo("en");
 
-    private static Fraction Exact(string number) => number.Split('/') is [var above, var below] ? new Fraction(BigInteger.Parse(above, English), BigInteger.Parse(below, English))
-        : number.Split('e') is [var front, var power] ? decimal.Parse(front, NumberStyles.Float, CultureInfo.InvariantCulture) * Fraction.PowerOfTen(int.Parse(power, CultureInfo.InvariantCulture))
+    private static Fraction Exact(string number) =>
+        number.Split('/') is [var above, var below] ? new Fraction(BigInteger.Parse(above, English), BigInteger.Parse(below, English))
+        : number.Split('e') is [var front, var power]
+            ? decimal.Parse(front, NumberStyles.Float, CultureInfo.InvariantCulture)
+                * Fraction.PowerOfTen(int.Parse(power, CultureInfo.InvariantCulture))
         : decimal.Parse(number, NumberStyles.Float, CultureInfo.InvariantCulture);
 
     [Theory]
@@ -55,7 +58,8 @@ public sealed class NumberTests
     [InlineData("٤٥٪", "0.45")]
     [InlineData("0", "0")]
     [InlineData("-0", "0")]
-    public void What_people_write_is_read_to_its_last_digit(string typed, string? value) => Assert.Equal(value is null ? null : Exact(value), NumberReading.Read(typed, English)?.Value);
+    public void What_people_write_is_read_to_its_last_digit(string typed, string? value) =>
+        Assert.Equal(value is null ? null : Exact(value), NumberReading.Read(typed, English)?.Value);
 
     [Theory]
     [InlineData("3 or 4", NumberTrouble.NotOne)]
@@ -98,7 +102,51 @@ public sealed class NumberTests
     }
 
     public static TheoryData<string> Everywhere =>
-        ["en", "ar", "ar-MA", "ar-EG", "cs", "cy", "da", "de", "de-CH", "el", "es", "es-MX", "et", "fa", "fi", "fr", "fr-CH", "ga", "he", "hi", "en-IN", "hu", "is", "it", "ja", "ko", "lt", "lv", "nl", "nb", "pl", "pt", "pt-BR", "ro", "ru", "sk", "sl", "sv", "tr", "uk", "ur", "vi", "zh"];
+        [
+            "en",
+            "ar",
+            "ar-MA",
+            "ar-EG",
+            "cs",
+            "cy",
+            "da",
+            "de",
+            "de-CH",
+            "el",
+            "es",
+            "es-MX",
+            "et",
+            "fa",
+            "fi",
+            "fr",
+            "fr-CH",
+            "ga",
+            "he",
+            "hi",
+            "en-IN",
+            "hu",
+            "is",
+            "it",
+            "ja",
+            "ko",
+            "lt",
+            "lv",
+            "nl",
+            "nb",
+            "pl",
+            "pt",
+            "pt-BR",
+            "ro",
+            "ru",
+            "sk",
+            "sl",
+            "sv",
+            "tr",
+            "uk",
+            "ur",
+            "vi",
+            "zh",
+        ];
 
     /// <summary>A number is read as its language writes it (CLDR, through .NET), with groups and without, whatever script its digits are of.</summary>
     [Theory]
@@ -106,18 +154,26 @@ public sealed class NumberTests
     public void A_number_is_read_as_its_language_writes_it(string language)
     {
         var culture = CultureInfo.GetCultureInfo(language);
-        Gen.Select(Gen.Long[-99_999_999_999, 99_999_999_999], Gen.Int[0, 4], Gen.Bool, Gen.Bool).Sample((digits, places, groups, native) =>
-        {
-            var value = new Fraction(digits, BigInteger.Pow(10, places));
-            var written = value.ToDecimal().ToString((groups ? "N" : "F") + places, culture);
-            if (native)
-            {
-                written = string.Concat(written.Select(letter => char.IsAsciiDigit(letter) ? culture.NumberFormat.NativeDigits[letter - '0'] : letter.ToString()));
-            }
+        Gen.Select(Gen.Long[-99_999_999_999, 99_999_999_999], Gen.Int[0, 4], Gen.Bool, Gen.Bool)
+            .Sample(
+                (digits, places, groups, native) =>
+                {
+                    var value = new Fraction(digits, BigInteger.Pow(10, places));
+                    var written = value.ToDecimal().ToString((groups ? "N" : "F") + places, culture);
+                    if (native)
+                    {
+                        written = string.Concat(
+                            written.Select(letter =>
+                                char.IsAsciiDigit(letter) ? culture.NumberFormat.NativeDigits[letter - '0'] : letter.ToString()
+                            )
+                        );
+                    }
 
-            // A number whose only separator stands before three digits can be either; the language decides, and it wrote it.
-            return NumberReading.Read(written, culture)?.Value == value;
-        }, iter: 300);
+                    // A number whose only separator stands before three digits can be either; the language decides, and it wrote it.
+                    return NumberReading.Read(written, culture)?.Value == value;
+                },
+                iter: 300
+            );
     }
 
     /// <summary>European digits in a language that has signs of its own: the point is for decimals in Arabic too.</summary>
@@ -139,12 +195,20 @@ public sealed class NumberTests
     public void What_is_written_is_read_back(string language)
     {
         var culture = CultureInfo.GetCultureInfo(language);
-        Gen.Select(Gen.Long, Gen.Int[-290, 270], Gen.Int[1, 999], Gen.Bool).Sample((digits, power, below, ratio) =>
-        {
-            var value = ratio ? new Fraction(digits % 100_000, below) : digits * Fraction.PowerOfTen(power);
-            return NumberReading.Read(NumberWriting.Write(value, culture), culture) is { } read && (read.Value == value || read.Other == value)
-                && (NumberWriting.WriteInvariant(value) is not { } plain || NumberReading.Read(plain, CultureInfo.InvariantCulture)!.Value == value);
-        }, iter: 200);
+        Gen.Select(Gen.Long, Gen.Int[-290, 270], Gen.Int[1, 999], Gen.Bool)
+            .Sample(
+                (digits, power, below, ratio) =>
+                {
+                    var value = ratio ? new Fraction(digits % 100_000, below) : digits * Fraction.PowerOfTen(power);
+                    return NumberReading.Read(NumberWriting.Write(value, culture), culture) is { } read
+                        && (read.Value == value || read.Other == value)
+                        && (
+                            NumberWriting.WriteInvariant(value) is not { } plain
+                            || NumberReading.Read(plain, CultureInfo.InvariantCulture)!.Value == value
+                        );
+                },
+                iter: 200
+            );
     }
 
     [Theory]
@@ -166,7 +230,10 @@ public sealed class NumberTests
     {
         foreach (var value in new[] { "1.38e-23", "1.989e30", "2/3", "0.1", "-12", "123456789012345678901234567890.5" })
         {
-            var exact = value.Contains('.') && !value.Contains('e') && value.Length > 28 ? NumberReading.Read(value, CultureInfo.InvariantCulture)!.Value : Exact(value);
+            var exact =
+                value.Contains('.') && !value.Contains('e') && value.Length > 28
+                    ? NumberReading.Read(value, CultureInfo.InvariantCulture)!.Value
+                    : Exact(value);
             var question = Asked.Number(1) with { Value = exact, Tolerance = new Tolerance(ToleranceKind.Absolute, exact) };
             var activity = Make.Activity(Make.Asked("q", question));
             var read = Core.Activities.ActivityJson.Read(Core.Activities.ActivityJson.Write(activity), Core.Json.StoredJson.Trusted).Value;
@@ -182,7 +249,9 @@ public sealed class NumberTests
     [InlineData("true")]
     public void A_number_that_cannot_be_kept_is_refused_in_words_of_ours(string value)
     {
-        var json = Core.Activities.ActivityJson.Write(Make.Activity(Make.Asked("q", Asked.Number(77)))).Replace("77", value, StringComparison.Ordinal);
+        var json = Core
+            .Activities.ActivityJson.Write(Make.Activity(Make.Asked("q", Asked.Number(77))))
+            .Replace("77", value, StringComparison.Ordinal);
         var refusal = Core.Activities.ActivityJson.Read(json, Core.Json.StoredJson.Trusted).Refusal!;
         Assert.DoesNotContain("System.", refusal);
         Assert.DoesNotContain("ZestySlate.", refusal);
@@ -203,8 +272,19 @@ public sealed class NumberTests
     [InlineData("1/3", ToleranceKind.Absolute, "0", "1/3", true)]
     [InlineData("1/3", ToleranceKind.Absolute, "0", "0.3333333333333333333333333333", false)]
     [InlineData("0", ToleranceKind.Relative, "0.5", "0", true)]
-    public void Every_tolerance_holds_at_every_size_up_to_its_very_limit(string right, ToleranceKind kind, string amount, string typed, bool takes) =>
-        Assert.Equal(takes ? 1 : 0, (Asked.Number(0) with { Value = Exact(right), Tolerance = new Tolerance(kind, Exact(amount)) }).Marked(Asked.Number(typed)).Share);
+    public void Every_tolerance_holds_at_every_size_up_to_its_very_limit(
+        string right,
+        ToleranceKind kind,
+        string amount,
+        string typed,
+        bool takes
+    ) =>
+        Assert.Equal(
+            takes ? 1 : 0,
+            (Asked.Number(0) with { Value = Exact(right), Tolerance = new Tolerance(kind, Exact(amount)) })
+                .Marked(Asked.Number(typed))
+                .Share
+        );
 
     [Theory]
     [InlineData("5 km", 1, "5 km is right. km was not asked for and is passed over.")]
@@ -270,6 +350,11 @@ public sealed class NumberTests
 
     /// <summary>Whatever is typed, marking says something of it and does not fail.</summary>
     [Fact]
-    public void Whatever_is_typed_is_marked() => Gen.Select(Gen.String[Gen.OneOf(Gen.Char["0123456789.,-+/eE^×·%½²⁻ kmg€°()'٫٬٣"], Gen.Char), 0, 24], Gen.Bool).Sample((typed, asks) =>
-        (asks ? Asked.Number(5, "km", UnitUse.Required) : Asked.Number(5)).Marked(Asked.Number(typed)).Reason.Said().Length > 0, iter: 5000);
+    public void Whatever_is_typed_is_marked() =>
+        Gen.Select(Gen.String[Gen.OneOf(Gen.Char["0123456789.,-+/eE^×·%½²⁻ kmg€°()'٫٬٣"], Gen.Char), 0, 24], Gen.Bool)
+            .Sample(
+                (typed, asks) =>
+                    (asks ? Asked.Number(5, "km", UnitUse.Required) : Asked.Number(5)).Marked(Asked.Number(typed)).Reason.Said().Length > 0,
+                iter: 5000
+            );
 }

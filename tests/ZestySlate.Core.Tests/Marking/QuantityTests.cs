@@ -67,12 +67,14 @@ public sealed class QuantityTests
     public void A_unit_of_its_own_is_compared_by_its_letters()
     {
         Assert.Equal(1, Asked.Number(3, "oktas").Marked(Asked.Number("3 oktas")).Share);
-        Assert.Equal("3 eighths is right. The unit eighths is not right here; it is oktas.", Asked.Number(3, "oktas").Marked(Asked.Number("3 eighths")).Reason.Said());
+        Assert.Equal(
+            "3 eighths is right. The unit eighths is not right here; it is oktas.",
+            Asked.Number(3, "oktas").Marked(Asked.Number("3 eighths")).Reason.Said()
+        );
     }
 
     [Fact]
-    public void A_unit_where_none_is_asked_is_passed_over() =>
-        Assert.Equal(1, Asked.Number(5).Marked(Asked.Number("5 km")).Share);
+    public void A_unit_where_none_is_asked_is_passed_over() => Assert.Equal(1, Asked.Number(5).Marked(Asked.Number("5 km")).Share);
 
     [Theory]
     [InlineData(ToleranceKind.Absolute, 0.5, "10.5", true)]
@@ -84,7 +86,10 @@ public sealed class QuantityTests
     [InlineData(ToleranceKind.SignificantFigures, 2, "10.4", true)]
     [InlineData(ToleranceKind.SignificantFigures, 2, "10.6", false)]
     public void A_number_may_be_off_as_set(ToleranceKind kind, double amount, string typed, bool takes) =>
-        Assert.Equal(takes ? 1 : 0, (Asked.Number(10) with { Tolerance = new Tolerance(kind, (decimal)amount) }).Marked(Asked.Number(typed)).Share);
+        Assert.Equal(
+            takes ? 1 : 0,
+            (Asked.Number(10) with { Tolerance = new Tolerance(kind, (decimal)amount) }).Marked(Asked.Number(typed)).Share
+        );
 
     [Fact]
     public void Significant_figures_round_tens_and_hundreds_too() =>
@@ -93,14 +98,22 @@ public sealed class QuantityTests
     [Fact]
     public void A_number_that_would_be_right_with_the_other_sign_is_told_how_it_was_read()
     {
-        var mark = ZestySlate.Core.Questions.QuestionTypes.For(Asked.Number(1.234m)).Mark(Asked.Number(1.234m), Asked.Number("1,234"), InEnglish.Culture);
+        var mark = ZestySlate
+            .Core.Questions.QuestionTypes.For(Asked.Number(1.234m))
+            .Mark(Asked.Number(1.234m), Asked.Number("1,234"), InEnglish.Culture);
         Assert.Equal(Verdict.Wrong, mark.Verdict);
         Assert.StartsWith("«1,234» was read as 1234", mark.Reason.Said());
     }
 
     [Fact]
     public void The_activitys_language_says_which_sign_is_the_decimal_one() =>
-        Assert.Equal(1, ZestySlate.Core.Questions.QuestionTypes.For(Asked.Number(1.234m)).Mark(Asked.Number(1.234m), Asked.Number("1,234"), German).Share);
+        Assert.Equal(
+            1,
+            ZestySlate
+                .Core.Questions.QuestionTypes.For(Asked.Number(1.234m))
+                .Mark(Asked.Number(1.234m), Asked.Number("1,234"), German)
+                .Share
+        );
 
     [Fact]
     public void What_is_no_number_is_wrong_and_says_so() =>

@@ -7,7 +7,9 @@ namespace ZestySlate.Core.Tests.Marking;
 /// <summary>How typed texts and numbers are read.</summary>
 public sealed class ReadingTests
 {
-    private static readonly CultureInfo English = CultureInfo.GetCultureInfo("en"), German = CultureInfo.GetCultureInfo("de"), Turkish = CultureInfo.GetCultureInfo("tr");
+    private static readonly CultureInfo English = CultureInfo.GetCultureInfo("en"),
+        German = CultureInfo.GetCultureInfo("de"),
+        Turkish = CultureInfo.GetCultureInfo("tr");
 
     [Theory]
     [InlineData("“Gale”", "\"gale\"")]
@@ -17,7 +19,8 @@ public sealed class ReadingTests
     [InlineData("ｗｉｄｅ", "wide")]
     [InlineData("Yes!", "yes")]
     [InlineData("?", "?")]
-    public void Texts_that_look_the_same_are_the_same(string typed, string accepted) => Assert.True(new TextReading().Same(typed, accepted, English));
+    public void Texts_that_look_the_same_are_the_same(string typed, string accepted) =>
+        Assert.True(new TextReading().Same(typed, accepted, English));
 
     [Fact]
     public void Case_follows_the_language()
@@ -36,21 +39,22 @@ public sealed class ReadingTests
     }
 
     [Fact]
-    public void Reading_twice_changes_nothing_more() => Gen.String.Sample(text =>
-    {
-        try
+    public void Reading_twice_changes_nothing_more() =>
+        Gen.String.Sample(text =>
         {
-            text = text.Normalize();
-        }
-        catch (ArgumentException)
-        {
-            return true;
-        }
+            try
+            {
+                text = text.Normalize();
+            }
+            catch (ArgumentException)
+            {
+                return true;
+            }
 
-        var reading = new TextReading { LenientAccents = true };
-        var once = reading.Read(text, English);
-        return reading.Read(once, English) == once;
-    });
+            var reading = new TextReading { LenientAccents = true };
+            var once = reading.Read(text, English);
+            return reading.Read(once, English) == once;
+        });
 
     [Theory]
     [InlineData("1.234,5", 1234.5)]
@@ -80,7 +84,12 @@ public sealed class ReadingTests
     [InlineData("1,234", "de", 1.234, 1234)]
     [InlineData("1.234", "de", 1234, 1.234)]
     [InlineData("1.234", "en", 1.234, 1234)]
-    public void One_separator_alone_is_read_in_the_language_and_the_other_reading_is_known(string text, string language, double value, double other)
+    public void One_separator_alone_is_read_in_the_language_and_the_other_reading_is_known(
+        string text,
+        string language,
+        double value,
+        double other
+    )
     {
         var read = NumberReading.Read(text, CultureInfo.GetCultureInfo(language))!;
         Assert.Equal(((decimal)value, (decimal)other), (read.Value, read.Other));
@@ -100,10 +109,14 @@ public sealed class ReadingTests
 
     [Fact]
     public void A_number_written_in_a_culture_is_read_back() =>
-        Gen.Select(Gen.Int[-99_999_999, 99_999_999], Gen.Int[0, 6].Select(i => new[] { "en", "de", "fr", "cs", "sv", "en-IN", "it" }[i])).Sample((cents, name) =>
-        {
-            var culture = CultureInfo.GetCultureInfo(name);
-            var value = cents / 100m;
-            return NumberReading.Read(value.ToString("N2", culture), culture)?.Value == value || name == "en-IN" && Math.Abs(value) >= 100_000;
-        });
+        Gen.Select(Gen.Int[-99_999_999, 99_999_999], Gen.Int[0, 6].Select(i => new[] { "en", "de", "fr", "cs", "sv", "en-IN", "it" }[i]))
+            .Sample(
+                (cents, name) =>
+                {
+                    var culture = CultureInfo.GetCultureInfo(name);
+                    var value = cents / 100m;
+                    return NumberReading.Read(value.ToString("N2", culture), culture)?.Value == value
+                        || name == "en-IN" && Math.Abs(value) >= 100_000;
+                }
+            );
 }

@@ -26,7 +26,8 @@ public sealed class TextMatchingTests
         Assert.Equal(accepted ? Verdict.Right : Verdict.Wrong, Match(typed, Key(right)).Verdict);
 
     [Fact]
-    public void A_slip_says_what_it_is_off() => Assert.Equal("Accepted: 1 letter off «barometer».", Match("baromter", Key("barometer")).Reason.Said());
+    public void A_slip_says_what_it_is_off() =>
+        Assert.Equal("Accepted: 1 letter off «barometer».", Match("baromter", Key("barometer")).Reason.Said());
 
     [Fact]
     public void A_slip_can_cost_a_share()
@@ -36,7 +37,8 @@ public sealed class TextMatchingTests
     }
 
     [Fact]
-    public void Slips_are_off_unless_they_are_set() => Assert.Equal(Verdict.Wrong, Match("baromter", Key("barometer"), new TextReading()).Verdict);
+    public void Slips_are_off_unless_they_are_set() =>
+        Assert.Equal(Verdict.Wrong, Match("baromter", Key("barometer"), new TextReading()).Verdict);
 
     [Fact]
     public void What_is_on_the_not_this_list_is_never_a_slip()
@@ -51,7 +53,8 @@ public sealed class TextMatchingTests
         Assert.Equal(Verdict.Wrong, Match("stationey", Key("stationary") with { NotThis = ["stationery"] }).Verdict);
 
     [Fact]
-    public void The_answer_of_another_gap_is_never_a_slip() => Assert.Equal(Verdict.Wrong, Match("backing", Key("packing"), null, "backing").Verdict);
+    public void The_answer_of_another_gap_is_never_a_slip() =>
+        Assert.Equal(Verdict.Wrong, Match("backing", Key("packing"), null, "backing").Verdict);
 
     [Theory]
     [InlineData("force 7", "force 8")]
@@ -69,7 +72,8 @@ public sealed class TextMatchingTests
         Assert.Equal(fits ? Verdict.Right : Verdict.Wrong, Match(typed, Key(pattern), new TextReading()).Verdict);
 
     [Fact]
-    public void The_not_this_list_outranks_a_pattern() => Assert.Equal(Verdict.Wrong, Match("foreground", Key("fore*") with { NotThis = ["foreground"] }).Verdict);
+    public void The_not_this_list_outranks_a_pattern() =>
+        Assert.Equal(Verdict.Wrong, Match("foreground", Key("fore*") with { NotThis = ["foreground"] }).Verdict);
 
     [Fact]
     public void Nothing_typed_is_missing() => Assert.Equal(Verdict.Missing, Match("  ", Key("gale")).Verdict);

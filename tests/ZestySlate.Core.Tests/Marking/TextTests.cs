@@ -47,7 +47,8 @@ public sealed class TextTests
     [InlineData("‹sea›", "'sea'", "en", true)]
     [InlineData("sea breeze", "seabreeze", "en", false)]
     [InlineData("\ud83d", "\ud83d", "en", true)]
-    public void What_looks_the_same_is_the_same(string typed, string accepted, string language, bool same) => Assert.Equal(same, new TextReading().Same(typed, accepted, In(language)));
+    public void What_looks_the_same_is_the_same(string typed, string accepted, string language, bool same) =>
+        Assert.Equal(same, new TextReading().Same(typed, accepted, In(language)));
 
     [Theory]
     [InlineData("cafe", "café", "fr", true)]
@@ -70,7 +71,12 @@ public sealed class TextTests
     }
 
     private static TextMatch Match(string typed, string language, string accepted, params string[] not) =>
-        TextMatching.Match(typed, new TextKey { Accepted = [accepted], NotThis = [.. not] }, new TextReading { Slips = true }, In(language));
+        TextMatching.Match(
+            typed,
+            new TextKey { Accepted = [accepted], NotThis = [.. not] },
+            new TextReading { Slips = true },
+            In(language)
+        );
 
     [Theory]
     [InlineData("हिन्दि", "हिन्दी", "hi", false)]
@@ -94,7 +100,8 @@ public sealed class TextTests
     [InlineData("कागज़ों", "कागज़*", true)]
     [InlineData("Wolkenbruch", "wolken*", true)]
     [InlineData("𐐨𐐩", "𐐨*", true)]
-    public void A_star_is_letters_of_one_word(string typed, string pattern, bool fits) => Assert.Equal(fits ? Verdict.Right : Verdict.Wrong, Match(typed, "en", pattern).Verdict);
+    public void A_star_is_letters_of_one_word(string typed, string pattern, bool fits) =>
+        Assert.Equal(fits ? Verdict.Right : Verdict.Wrong, Match(typed, "en", pattern).Verdict);
 
     [Fact]
     public void What_is_not_meant_may_be_a_pattern() => Assert.Equal(Verdict.Wrong, Match("effects", "en", "affects", "effect*").Verdict);
@@ -117,7 +124,14 @@ public sealed class TextTests
     [Fact]
     public void A_slip_that_is_as_near_to_the_answer_of_another_cell_is_none()
     {
-        GridCell Cell(string id, string text) => new() { Id = id, Kind = CellKind.Text, Text = text, Reading = new TextReading { Slips = true } };
+        GridCell Cell(string id, string text) =>
+            new()
+            {
+                Id = id,
+                Kind = CellKind.Text,
+                Text = text,
+                Reading = new TextReading { Slips = true },
+            };
         var question = Asked.Grid(Cell("r1.c1", "backing"), Cell("r1.c2", "packing"), Cell("r2.c1", "backing"));
         PartMark Given(string typed) => question.Marked(new GridResponse { Parts = [new PartAnswer("r1.c1", typed)] }).Of("r1.c1")!;
         Assert.Equal((Verdict.Wrong, Verdict.Right), (Given("hacking").Verdict, Given("bcaking").Verdict));
@@ -125,32 +139,56 @@ public sealed class TextTests
 
     private sealed record Answer(string Id, string Words, params string[] Variants);
 
-    private static GapTextQuestion Gaps(params Answer[] answers) => new()
-    {
-        Text = [.. answers.Select(answer => new Run<Gap>(answer.Words, new Gap { Id = answer.Id == "one" ? "g1" : "g2", Variants = [.. answer.Variants] }))],
-        Reading = new TextReading { Slips = true },
-    };
+    private static GapTextQuestion Gaps(params Answer[] answers) =>
+        new()
+        {
+            Text =
+            [
+                .. answers.Select(answer => new Run<Gap>(
+                    answer.Words,
+                    new Gap { Id = answer.Id == "one" ? "g1" : "g2", Variants = [.. answer.Variants] }
+                )),
+            ],
+            Reading = new TextReading { Slips = true },
+        };
 
     private static readonly Gen<string> Words = Gen.String[Gen.OneOf(Gen.Char['a', 'e'], Gen.Char["éß7- ñक़िงัα"]), 4, 12];
 
     /// <summary>Whatever is typed: what is right elsewhere and not here is never accepted here, and what is accepted keeps the digits.</summary>
     [Fact]
-    public void What_is_wrong_here_is_never_a_slip() => Gen.Select(Words, Words, Words, Gen.Bool).Sample((typed, right, wrong, lenient) =>
-    {
-        var reading = new TextReading { Slips = true, LenientAccents = lenient };
-        var culture = In("en");
-        var (read, here, not) = (reading.Read(typed, culture), reading.Read(right, culture), reading.Read(wrong, culture));
-        var match = TextMatching.Match(typed, new TextKey { Accepted = [right] }, reading, culture, [wrong]);
-        return here.Length == 0 || read == here == (match.Verdict == Verdict.Right && match.Reason.Key == "typedRight")
-            && (match.Reason.Key != "typedSlip" || (read != not && here.Where(char.IsDigit).SequenceEqual(read.Where(char.IsDigit))
-                && (here == not || TextMatching.Distance(read, not, 9) > TextMatching.Distance(read, here, 9))));
-    }, iter: 5000);
+    public void What_is_wrong_here_is_never_a_slip() =>
+        Gen.Select(Words, Words, Words, Gen.Bool)
+            .Sample(
+                (typed, right, wrong, lenient) =>
+                {
+                    var reading = new TextReading { Slips = true, LenientAccents = lenient };
+                    var culture = In("en");
+                    var (read, here, not) = (reading.Read(typed, culture), reading.Read(right, culture), reading.Read(wrong, culture));
+                    var match = TextMatching.Match(typed, new TextKey { Accepted = [right] }, reading, culture, [wrong]);
+                    return here.Length == 0
+                        || read == here == (match.Verdict == Verdict.Right && match.Reason.Key == "typedRight")
+                            && (
+                                match.Reason.Key != "typedSlip"
+                                || (
+                                    read != not
+                                    && here.Where(char.IsDigit).SequenceEqual(read.Where(char.IsDigit))
+                                    && (here == not || TextMatching.Distance(read, not, 9) > TextMatching.Distance(read, here, 9))
+                                )
+                            );
+                },
+                iter: 5000
+            );
 
     [Fact]
-    public void Reading_in_any_script_twice_changes_nothing_more() => Gen.Select(Gen.String[Gen.Char, 0, 20], Gen.Bool, Gen.Bool).Sample((text, matchCase, lenient) =>
-    {
-        var reading = new TextReading { MatchCase = matchCase, LenientAccents = lenient };
-        var once = reading.Read(text, In("en"));
-        return reading.Read(once, In("en")) == once;
-    }, iter: 5000);
+    public void Reading_in_any_script_twice_changes_nothing_more() =>
+        Gen.Select(Gen.String[Gen.Char, 0, 20], Gen.Bool, Gen.Bool)
+            .Sample(
+                (text, matchCase, lenient) =>
+                {
+                    var reading = new TextReading { MatchCase = matchCase, LenientAccents = lenient };
+                    var once = reading.Read(text, In("en"));
+                    return reading.Read(once, In("en")) == once;
+                },
+                iter: 5000
+            );
 }

@@ -28,9 +28,26 @@ public sealed class GapTextTests
     [Fact]
     public void Variants_are_right_too_and_what_is_on_the_other_list_is_not()
     {
-        var question = Bulletin.With("g1", gap => gap with { Variants = ["sinking"], NotThis = ["failing"], WordsForRight = "Yes.", WordsForWrong = "Look again." }) with { Reading = new TextReading { Slips = true } };
-        Assert.Equal((Verdict.Right, "Yes."), (question.Marked(Asked.Typed("Sinking")).Parts[0].Verdict, question.Marked(Asked.Typed("Sinking")).Parts[0].Feedback));
-        Assert.Equal((Verdict.Wrong, "Look again."), (question.Marked(Asked.Typed("failing")).Parts[0].Verdict, question.Marked(Asked.Typed("failing")).Parts[0].Feedback));
+        var question = Bulletin.With("g1", gap =>
+            gap with
+            {
+                Variants = ["sinking"],
+                NotThis = ["failing"],
+                WordsForRight = "Yes.",
+                WordsForWrong = "Look again.",
+            }
+        ) with
+        {
+            Reading = new TextReading { Slips = true },
+        };
+        Assert.Equal(
+            (Verdict.Right, "Yes."),
+            (question.Marked(Asked.Typed("Sinking")).Parts[0].Verdict, question.Marked(Asked.Typed("Sinking")).Parts[0].Feedback)
+        );
+        Assert.Equal(
+            (Verdict.Wrong, "Look again."),
+            (question.Marked(Asked.Typed("failing")).Parts[0].Verdict, question.Marked(Asked.Typed("failing")).Parts[0].Feedback)
+        );
     }
 
     [Fact]
@@ -52,11 +69,17 @@ public sealed class GapTextTests
     [Fact]
     public void Exchangeable_gaps_take_their_answers_in_any_order_but_each_once()
     {
-        var question = Asked.Gaps("{wind} and {rain} and {sun}").With("g1", gap => gap with { Exchange = "A" }).With("g2", gap => gap with { Exchange = "A" });
+        var question = Asked
+            .Gaps("{wind} and {rain} and {sun}")
+            .With("g1", gap => gap with { Exchange = "A" })
+            .With("g2", gap => gap with { Exchange = "A" });
         Assert.Equal(1, question.Marked(Asked.Typed("rain", "wind", "sun")).Share);
         var twice = question.Marked(Asked.Typed("rain", "rain", "sun"));
         Assert.Equal(new Fraction(2, 3), twice.Share);
-        Assert.Equal("This belongs here only once, and stands in another gap already.", twice.Parts.Single(part => part.Verdict == Verdict.Wrong).Reason.Said());
+        Assert.Equal(
+            "This belongs here only once, and stands in another gap already.",
+            twice.Parts.Single(part => part.Verdict == Verdict.Wrong).Reason.Said()
+        );
         Assert.Equal(0, question.Marked(Asked.Typed("sun")).Share);
     }
 
@@ -80,18 +103,30 @@ public sealed class GapTextTests
     [InlineData("no gap: press the words", "The glass falls.")]
     [InlineData("no text yet", "")]
     public void Without_gaps_it_cannot_be_published(string words, string text) =>
-        Assert.Contains(ZestySlate.Core.Questions.QuestionTypes.For(Bulletin).Check(Asked.Gaps(text), InEnglish.Culture), weakness => weakness.Blocks && weakness.Message.Contains(words));
+        Assert.Contains(ZestySlate.Core.Questions.QuestionTypes.For(Bulletin).Check(Asked.Gaps(text), InEnglish.Culture), weakness =>
+            weakness.Blocks && weakness.Message.Contains(words)
+        );
 
     [Fact]
     public void The_check_names_contradictions()
     {
         var family = ZestySlate.Core.Questions.QuestionTypes.For(Bulletin);
         var both = Bulletin.With("g1", gap => gap with { NotThis = ["Falling"] });
-        Assert.Contains(family.Check(both, InEnglish.Culture), weakness => weakness.Message.Contains("«Falling» as right and has it on the list"));
+        Assert.Contains(family.Check(both, InEnglish.Culture), weakness =>
+            weakness.Message.Contains("«Falling» as right and has it on the list")
+        );
         var near = Asked.Gaps("{backing} or {packing}") with { Reading = new TextReading { Slips = true } };
         Assert.Contains(family.Check(near, InEnglish.Culture), weakness => weakness.Message.Contains("a slip away"));
         var twoHomes = Asked.Gaps("{wind} and {rain}", GapFilling.Bank).With("g2", gap => gap with { Variants = ["wind"] });
-        Assert.Contains(family.Check(twoHomes, InEnglish.Culture), weakness => weakness.Message.Contains("«wind» in its bank, which fits two gaps"));
-        Assert.DoesNotContain(family.Check(twoHomes.With("g1", gap => gap with { Exchange = "A" }).With("g2", gap => gap with { Exchange = "A" }), InEnglish.Culture), weakness => weakness.Message.Contains("fits two gaps"));
+        Assert.Contains(family.Check(twoHomes, InEnglish.Culture), weakness =>
+            weakness.Message.Contains("«wind» in its bank, which fits two gaps")
+        );
+        Assert.DoesNotContain(
+            family.Check(
+                twoHomes.With("g1", gap => gap with { Exchange = "A" }).With("g2", gap => gap with { Exchange = "A" }),
+                InEnglish.Culture
+            ),
+            weakness => weakness.Message.Contains("fits two gaps")
+        );
     }
 }

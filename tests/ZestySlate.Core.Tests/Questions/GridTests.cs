@@ -13,11 +13,44 @@ public sealed class GridTests
     private static readonly GridQuestion Tides = Asked.Grid(
         new GridCell { Id = "r0.c1", Text = "Time" },
         new GridCell { Id = "r1.c0", Text = "Low" },
-        new GridCell { Id = "r1.c1", Kind = CellKind.Text, Text = "02:10", Variants = ["2:10"], NotThis = ["14:10"], Points = 0.5m },
-        new GridCell { Id = "r1.c2", Kind = CellKind.Number, Value = 0.8m, Unit = "m", Points = 0.25m },
-        new GridCell { Id = "r2.c1", Kind = CellKind.Tick, Text = "yes", Points = 0.25m },
-        new GridCell { Id = "r2.c2", Kind = CellKind.Pick, Text = "spring", Options = ["neap", "spring"] },
-        new GridCell { Id = "r3.c1", Kind = CellKind.Text, IsMarked = false });
+        new GridCell
+        {
+            Id = "r1.c1",
+            Kind = CellKind.Text,
+            Text = "02:10",
+            Variants = ["2:10"],
+            NotThis = ["14:10"],
+            Points = 0.5m,
+        },
+        new GridCell
+        {
+            Id = "r1.c2",
+            Kind = CellKind.Number,
+            Value = 0.8m,
+            Unit = "m",
+            Points = 0.25m,
+        },
+        new GridCell
+        {
+            Id = "r2.c1",
+            Kind = CellKind.Tick,
+            Text = "yes",
+            Points = 0.25m,
+        },
+        new GridCell
+        {
+            Id = "r2.c2",
+            Kind = CellKind.Pick,
+            Text = "spring",
+            Options = ["neap", "spring"],
+        },
+        new GridCell
+        {
+            Id = "r3.c1",
+            Kind = CellKind.Text,
+            IsMarked = false,
+        }
+    );
 
     private static QuestionMark Mark(GridQuestion question, params string[] given) => question.Marked(Asked.Filled(given));
 
@@ -29,8 +62,22 @@ public sealed class GridTests
         Assert.Equal((Verdict.Right, 1m, 4), (right.Verdict, right.Share, right.Parts.Count));
         var one = Mark(Tides, "r1.c2=0.8");
         Assert.Equal((0.125m, Verdict.Missing, "Low, Time"), (one.Share, one.Of("r1.c1")!.Verdict, one.Of("r1.c1")!.Label));
-        Assert.Equal(2.5m, Enumerable.Range(0, 10).Select(i => new GridCell { Id = $"r{i % 4}.c{i / 4}", Kind = CellKind.Number, Value = i, Points = 0.25m }).ToArray() is var ten
-            ? QuestionTypes.For(Asked.Grid(ten)).OutOf(Asked.Grid(ten)) : 0);
+        Assert.Equal(
+            2.5m,
+            Enumerable
+                .Range(0, 10)
+                .Select(i => new GridCell
+                {
+                    Id = $"r{i % 4}.c{i / 4}",
+                    Kind = CellKind.Number,
+                    Value = i,
+                    Points = 0.25m,
+                })
+                .ToArray()
+                is var ten
+                ? QuestionTypes.For(Asked.Grid(ten)).OutOf(Asked.Grid(ten))
+                : 0
+        );
     }
 
     [Theory]
@@ -44,15 +91,49 @@ public sealed class GridTests
     [InlineData(CellKind.Number, "", "many", "en", 0)]
     public void A_number_is_read_as_its_kind_says(CellKind kind, string unit, string typed, string culture, decimal share)
     {
-        var question = Asked.Grid(new GridCell { Id = "r1.c1", Kind = kind, Value = 12.5m, Unit = unit });
-        Assert.Equal(share, QuestionTypes.For(question).Mark(question, Asked.Filled("r1.c1=" + typed), CultureInfo.GetCultureInfo(culture)).Share);
+        var question = Asked.Grid(
+            new GridCell
+            {
+                Id = "r1.c1",
+                Kind = kind,
+                Value = 12.5m,
+                Unit = unit,
+            }
+        );
+        Assert.Equal(
+            share,
+            QuestionTypes.For(question).Mark(question, Asked.Filled("r1.c1=" + typed), CultureInfo.GetCultureInfo(culture)).Share
+        );
     }
 
     [Fact]
     public void The_options_of_the_kind_hold_in_a_cell()
     {
-        Assert.Equal(1, Mark(Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Number, Value = 10, Tolerance = new Tolerance(ToleranceKind.Absolute, 1) }), "r1.c1=11").Share);
-        var slips = Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Text, Text = "barometer", NotThis = ["barometers"], Reading = new TextReading { Slips = true } });
+        Assert.Equal(
+            1,
+            Mark(
+                Asked.Grid(
+                    new GridCell
+                    {
+                        Id = "r1.c1",
+                        Kind = CellKind.Number,
+                        Value = 10,
+                        Tolerance = new Tolerance(ToleranceKind.Absolute, 1),
+                    }
+                ),
+                "r1.c1=11"
+            ).Share
+        );
+        var slips = Asked.Grid(
+            new GridCell
+            {
+                Id = "r1.c1",
+                Kind = CellKind.Text,
+                Text = "barometer",
+                NotThis = ["barometers"],
+                Reading = new TextReading { Slips = true },
+            }
+        );
         Assert.Equal((1m, 0m), (Mark(slips, "r1.c1=baromter").Share, Mark(slips, "r1.c1=barometers").Share));
         Assert.Equal(0, Mark(Tides, "r1.c1=14:10").Share);
     }
@@ -60,8 +141,19 @@ public sealed class GridTests
     [Fact]
     public void A_box_without_a_tick_is_right_where_none_belongs()
     {
-        var question = Asked.Grid(new GridCell { Id = "r1.c1", Kind = CellKind.Tick }, new GridCell { Id = "r1.c2", Kind = CellKind.Tick, Text = "yes" });
-        Assert.Equal((1m, 0.5m, 0m), (Mark(question, "r1.c2=yes").Share, Mark(question, "r1.c1=yes", "r1.c2=yes").Share, Mark(question, "r1.c1=yes").Share));
+        var question = Asked.Grid(
+            new GridCell { Id = "r1.c1", Kind = CellKind.Tick },
+            new GridCell
+            {
+                Id = "r1.c2",
+                Kind = CellKind.Tick,
+                Text = "yes",
+            }
+        );
+        Assert.Equal(
+            (1m, 0.5m, 0m),
+            (Mark(question, "r1.c2=yes").Share, Mark(question, "r1.c1=yes", "r1.c2=yes").Share, Mark(question, "r1.c1=yes").Share)
+        );
         Assert.Equal(Verdict.Missing, Mark(question).Verdict);
     }
 
@@ -76,11 +168,36 @@ public sealed class GridTests
     [Fact]
     public void What_is_missing_is_named()
     {
-        string[] Said(params GridCell[] cells) => Asked.Grid(cells) is var grid ? [.. QuestionTypes.For(grid).Check(grid, InEnglish.Culture).Select(weakness => weakness.Message)] : [];
+        string[] Said(params GridCell[] cells) =>
+            Asked.Grid(cells) is var grid
+                ? [.. QuestionTypes.For(grid).Check(grid, InEnglish.Culture).Select(weakness => weakness.Message)]
+                : [];
         Assert.Equal(["has no cell to be filled: select cells and say what they take"], Said());
         Assert.Equal(["has a cell without a right answer (2, 2)"], Said(new GridCell { Id = "r1.c1", Kind = CellKind.Number }));
-        Assert.Equal(["has a cell to pick from with fewer than two options (2, 2)"], Said(new GridCell { Id = "r1.c1", Kind = CellKind.Pick, Text = "a", Options = ["a"] }));
-        Assert.Equal(["has a cell that takes a text as right and has it on the list of what is wrong (2, 2)"], Said(new GridCell { Id = "r1.c1", Kind = CellKind.Text, Text = "a", NotThis = ["A"] }));
+        Assert.Equal(
+            ["has a cell to pick from with fewer than two options (2, 2)"],
+            Said(
+                new GridCell
+                {
+                    Id = "r1.c1",
+                    Kind = CellKind.Pick,
+                    Text = "a",
+                    Options = ["a"],
+                }
+            )
+        );
+        Assert.Equal(
+            ["has a cell that takes a text as right and has it on the list of what is wrong (2, 2)"],
+            Said(
+                new GridCell
+                {
+                    Id = "r1.c1",
+                    Kind = CellKind.Text,
+                    Text = "a",
+                    NotThis = ["A"],
+                }
+            )
+        );
         Assert.Empty(Said([.. Tides.Cells]));
     }
 }

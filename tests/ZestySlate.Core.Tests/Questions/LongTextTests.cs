@@ -9,7 +9,12 @@ namespace ZestySlate.Core.Tests.Questions;
 /// <summary>Key ideas in a text: what is a mention, what it earns.</summary>
 public sealed class LongTextTests
 {
-    private static string[] Found(string text, params KeyIdea[] ideas) => [.. new KeyIdeas(ideas, InEnglish.Culture).In(text).Select(mention => $"{mention.Idea}:{text.Substring(mention.Start, mention.Length)}")];
+    private static string[] Found(string text, params KeyIdea[] ideas) =>
+        [
+            .. new KeyIdeas(ideas, InEnglish.Culture)
+                .In(text)
+                .Select(mention => $"{mention.Idea}:{text.Substring(mention.Start, mention.Length)}"),
+        ];
 
     [Theory]
     [InlineData("The Land warms faster.", "land", "0:Land")]
@@ -60,12 +65,31 @@ public sealed class LongTextTests
 
     /// <summary>A phrase is found exactly where its words can be picked in order with no more between than may be: tried out in every way.</summary>
     [Fact]
-    public void A_phrase_is_found_where_any_way_fits() => Gen.Select(Gen.Char['a', 'c'].Array[1, 14], Gen.Char['a', 'c'].Array[2, 4], Gen.Int[0, 3]).Sample((text, phrase, between) =>
-    {
-        bool From(int word, int at) => word == phrase.Length || Enumerable.Range(at + 1, Math.Max(0, Math.Min(text.Length - 1, at + 1 + between) - at)).Any(next => text[next] == phrase[word] && From(word + 1, next));
-        var fits = Enumerable.Range(0, text.Length).Any(first => text[first] == phrase[0] && From(1, first));
-        return fits == (Found(string.Join(' ', text), Asked.Idea(string.Join(' ', phrase)) with { Slips = false, Between = between }).Length > 0);
-    }, iter: 3000);
+    public void A_phrase_is_found_where_any_way_fits() =>
+        Gen.Select(Gen.Char['a', 'c'].Array[1, 14], Gen.Char['a', 'c'].Array[2, 4], Gen.Int[0, 3])
+            .Sample(
+                (text, phrase, between) =>
+                {
+                    bool From(int word, int at) =>
+                        word == phrase.Length
+                        || Enumerable
+                            .Range(at + 1, Math.Max(0, Math.Min(text.Length - 1, at + 1 + between) - at))
+                            .Any(next => text[next] == phrase[word] && From(word + 1, next));
+                    var fits = Enumerable.Range(0, text.Length).Any(first => text[first] == phrase[0] && From(1, first));
+                    return fits
+                        == (
+                            Found(
+                                string.Join(' ', text),
+                                Asked.Idea(string.Join(' ', phrase)) with
+                                {
+                                    Slips = false,
+                                    Between = between,
+                                }
+                            ).Length > 0
+                        );
+                },
+                iter: 3000
+            );
 
     [Theory]
     [InlineData("barometer", false)]
@@ -76,7 +100,13 @@ public sealed class LongTextTests
     [InlineData("air. It rises", true)]
     [InlineData("?!", true)]
     public void An_idea_that_its_own_words_do_not_show_is_named_before_publishing(string phrase, bool lost) =>
-        Assert.Equal(lost, QuestionTypes.For(new LongTextQuestion()).Check(new LongTextQuestion { Ideas = [Asked.Idea(phrase)] }, InEnglish.Culture).Any(weak => weak.Blocks && weak.Message.Contains("nobody can write", StringComparison.Ordinal)));
+        Assert.Equal(
+            lost,
+            QuestionTypes
+                .For(new LongTextQuestion())
+                .Check(new LongTextQuestion { Ideas = [Asked.Idea(phrase)] }, InEnglish.Culture)
+                .Any(weak => weak.Blocks && weak.Message.Contains("nobody can write", StringComparison.Ordinal))
+        );
 
     [Fact]
     public void Many_signs_cost_nothing() => Assert.Empty(Found(new string('#', 20_000), Asked.Idea("# #a")));
@@ -102,26 +132,57 @@ public sealed class LongTextTests
     public void Mentions_do_not_overlap_the_longest_first_then_the_leftmost()
     {
         Assert.Equal(["1:cold front", "0:front"], Found("A cold front, then a front.", Asked.Idea("front"), Asked.Idea("cold front")));
-        Assert.Equal(["0:sea breeze", "0:breeze sea"], Found("sea breeze, breeze sea", Asked.Idea("sea breeze", "breeze sea") with { Between = 0 }));
+        Assert.Equal(
+            ["0:sea breeze", "0:breeze sea"],
+            Found("sea breeze, breeze sea", Asked.Idea("sea breeze", "breeze sea") with { Between = 0 })
+        );
     }
 
     [Fact]
     public void Each_mention_earns_its_points_up_to_as_many_as_count_and_variants_share_them()
     {
-        var question = new LongTextQuestion { Ideas = [Asked.Idea("land", "ground") with { Mentions = 2, Points = 1.5m }, Asked.Idea("sea") with { Id = "sea", Missing = "What about the water?" }] };
+        var question = new LongTextQuestion
+        {
+            Ideas =
+            [
+                Asked.Idea("land", "ground") with
+                {
+                    Mentions = 2,
+                    Points = 1.5m,
+                },
+                Asked.Idea("sea") with
+                {
+                    Id = "sea",
+                    Missing = "What about the water?",
+                },
+            ],
+        };
         Assert.Equal(4, QuestionTypes.For(question).OutOf(question));
         QuestionMark Mark(string text) => question.Marked(new LongTextResponse { Text = text });
-        Assert.Equal((0.75m, 0.375m, 1m), (Mark("The land, the ground, the land.").Share, Mark("The land.").Share, Mark("Land and ground by the sea.").Share));
-        Assert.Equal((Verdict.Partly, "What about the water?"), (Mark("The land.").Of("land")!.Verdict, Mark("The land.").Of("sea")!.Feedback));
+        Assert.Equal(
+            (0.75m, 0.375m, 1m),
+            (Mark("The land, the ground, the land.").Share, Mark("The land.").Share, Mark("Land and ground by the sea.").Share)
+        );
+        Assert.Equal(
+            (Verdict.Partly, "What about the water?"),
+            (Mark("The land.").Of("land")!.Verdict, Mark("The land.").Of("sea")!.Feedback)
+        );
         Assert.Equal((Verdict.Missing, Verdict.Wrong), (Mark(" ").Verdict, Mark("Clouds.").Verdict));
     }
 
     [Fact]
     public void A_text_that_waits_for_a_person_makes_the_total_provisional_and_one_without_ideas_is_not_marked()
     {
-        var waits = new Attempt(Make.Activity(Make.Asked("q", new LongTextQuestion { Ideas = [Asked.Idea("land")], WaitsForPerson = true })), 3)
-            .Then((id, at) => new AskedToMark("q", new LongTextResponse { Text = "The land." }) { Id = id, At = at }).HandIn();
-        Assert.Equal((true, 1m, Verdict.Waiting), (waits.State.Score.Provisional, waits.State.Score.Points, waits.State.Questions[0].LastTry!.Mark.Verdict));
+        var waits = new Attempt(
+            Make.Activity(Make.Asked("q", new LongTextQuestion { Ideas = [Asked.Idea("land")], WaitsForPerson = true })),
+            3
+        )
+            .Then((id, at) => new AskedToMark("q", new LongTextResponse { Text = "The land." }) { Id = id, At = at })
+            .HandIn();
+        Assert.Equal(
+            (true, 1m, Verdict.Waiting),
+            (waits.State.Score.Provisional, waits.State.Score.Points, waits.State.Questions[0].LastTry!.Mark.Verdict)
+        );
         Assert.Equal(Verdict.Ungraded, new LongTextQuestion().Marked(new LongTextResponse { Text = "The land." }).Verdict);
     }
 
@@ -129,7 +190,8 @@ public sealed class LongTextTests
     public void The_text_stays_for_another_go()
     {
         var attempt = new Attempt(Make.Activity(Make.Asked("q", new LongTextQuestion { Ideas = [Asked.Idea("land")] })), 3)
-            .Then((id, at) => new AskedToMark("q", new LongTextResponse { Text = "The sea." }) { Id = id, At = at }).Again("q");
+            .Then((id, at) => new AskedToMark("q", new LongTextResponse { Text = "The sea." }) { Id = id, At = at })
+            .Again("q");
         Assert.Equal("The sea.", ((LongTextView)attempt.View().SpotOf("q")!.Ask!.Parts).Given);
     }
 
@@ -137,26 +199,50 @@ public sealed class LongTextTests
     [InlineData("👩‍🚒 at sea", LengthMeasure.Characters, 8)]
     [InlineData("it's 8.5 knots – now", LengthMeasure.Words, 4)]
     [InlineData("", LengthMeasure.Words, 0)]
-    public void Length_is_counted_as_a_person_counts(string text, LengthMeasure measure, int length) => Assert.Equal(length, KeyIdeas.LengthOf(text, measure));
+    public void Length_is_counted_as_a_person_counts(string text, LengthMeasure measure, int length) =>
+        Assert.Equal(length, KeyIdeas.LengthOf(text, measure));
 
     [Fact]
     public void What_is_missing_is_named()
     {
-        string[] Said(LongTextQuestion question) => [.. QuestionTypes.For(question).Check(question, InEnglish.Culture).Select(weakness => weakness.Message)];
+        string[] Said(LongTextQuestion question) =>
+            [.. QuestionTypes.For(question).Check(question, InEnglish.Culture).Select(weakness => weakness.Message)];
         Assert.Equal(["has a key idea without words (number 1)"], Said(new LongTextQuestion { Ideas = [new KeyIdea { Id = "a" }] }));
         Assert.Equal(["has no key ideas and waits for nobody: it is kept and not marked"], Said(new LongTextQuestion()));
-        Assert.Equal(["asks for 9 at least and 3 at most"], Said(new LongTextQuestion { WaitsForPerson = true, Least = 9, Most = 3 }));
-        Assert.Equal(["has a model answer in which «land» is not found often enough"], Said(new LongTextQuestion { Ideas = [Asked.Idea("land")], ModelAnswer = "The sea." }));
+        Assert.Equal(
+            ["asks for 9 at least and 3 at most"],
+            Said(
+                new LongTextQuestion
+                {
+                    WaitsForPerson = true,
+                    Least = 9,
+                    Most = 3,
+                }
+            )
+        );
+        Assert.Equal(
+            ["has a model answer in which «land» is not found often enough"],
+            Said(new LongTextQuestion { Ideas = [Asked.Idea("land")], ModelAnswer = "The sea." })
+        );
     }
 
-    private static readonly Gen<string> Sentence = Gen.Int[0, 5].Array[1, 6].Select(words => string.Join(' ', words.Select(i => new[] { "land", "sea", "warm", "cold", "front", "breeze" }[i])));
+    private static readonly Gen<string> Sentence = Gen.Int[0, 5]
+        .Array[1, 6]
+        .Select(words => string.Join(' ', words.Select(i => new[] { "land", "sea", "warm", "cold", "front", "breeze" }[i])));
 
     [Fact]
     public void Adding_a_sentence_never_lowers_the_credit() =>
-        Gen.Select(Sentence.Array[1, 4], Sentence.Array[1, 4], Sentence, Gen.Int[1, 3]).Sample((phrases, text, more, mentions) =>
-        {
-            var question = new LongTextQuestion { Ideas = phrases.Select((phrase, i) => Asked.Idea(phrase) with { Id = "k" + i, Mentions = mentions }).ToValueList() };
-            var before = string.Join(". ", text);
-            return question.Marked(new LongTextResponse { Text = $"{before}. {more}" }).Share >= question.Marked(new LongTextResponse { Text = before }).Share;
-        });
+        Gen.Select(Sentence.Array[1, 4], Sentence.Array[1, 4], Sentence, Gen.Int[1, 3])
+            .Sample(
+                (phrases, text, more, mentions) =>
+                {
+                    var question = new LongTextQuestion
+                    {
+                        Ideas = phrases.Select((phrase, i) => Asked.Idea(phrase) with { Id = "k" + i, Mentions = mentions }).ToValueList(),
+                    };
+                    var before = string.Join(". ", text);
+                    return question.Marked(new LongTextResponse { Text = $"{before}. {more}" }).Share
+                        >= question.Marked(new LongTextResponse { Text = before }).Share;
+                }
+            );
 }

@@ -6,9 +6,11 @@ namespace ZestySlate.Core.Tests.Questions;
 /// <summary>Marks on words that are pressed, and what becomes of them when the text is changed.</summary>
 public sealed class MarkedTextTests
 {
-    private static string Shown(ValueList<Run<Gap>> runs) => string.Concat(runs.Select(run => run.Mark is null ? run.Text : $"{{{run.Text}}}"));
+    private static string Shown(ValueList<Run<Gap>> runs) =>
+        string.Concat(runs.Select(run => run.Mark is null ? run.Text : $"{{{run.Text}}}"));
 
-    private static ValueList<Run<Gap>> Press(ValueList<Run<Gap>> runs, int from, int to) => MarkedText.Press(runs, from, to, words => new Gap { Id = words });
+    private static ValueList<Run<Gap>> Press(ValueList<Run<Gap>> runs, int from, int to) =>
+        MarkedText.Press(runs, from, to, words => new Gap { Id = words });
 
     private static readonly ValueList<Run<Gap>> Plain = MarkedText.Plain<Gap>("A cold front, veering winds.");
 
@@ -21,10 +23,12 @@ public sealed class MarkedTextTests
     }
 
     [Fact]
-    public void Several_words_become_one_phrase_from_either_end() => Assert.Equal("A {cold front}, veering winds.", Shown(Press(Plain, 2, 1)));
+    public void Several_words_become_one_phrase_from_either_end() =>
+        Assert.Equal("A {cold front}, veering winds.", Shown(Press(Plain, 2, 1)));
 
     [Fact]
-    public void A_phrase_takes_the_place_of_marks_it_touches() => Assert.Equal("A {cold front, veering} winds.", Shown(Press(Press(Plain, 1, 1), 1, 3)));
+    public void A_phrase_takes_the_place_of_marks_it_touches() =>
+        Assert.Equal("A {cold front, veering} winds.", Shown(Press(Press(Plain, 1, 1), 1, 3)));
 
     [Theory]
     [InlineData(5, 5)]
@@ -57,9 +61,17 @@ public sealed class MarkedTextTests
         Assert.NotNull(MarkedText.Refusal(new string('a', 80_001)));
 
         // In the middle of a long text a word is changed: the marks around it, and in its place, stay.
-        var runs = MarkedText.Press(MarkedText.Press(MarkedText.Press(MarkedText.Plain<string>(Long(4000)), 10, 10, word => word), 2000, 2000, word => word), 3990, 3990, word => word);
+        var runs = MarkedText.Press(
+            MarkedText.Press(MarkedText.Press(MarkedText.Plain<string>(Long(4000)), 10, 10, word => word), 2000, 2000, word => word),
+            3990,
+            3990,
+            word => word
+        );
         var changed = MarkedText.WithText(runs, Long(4000).Replace("w2000 ", "wind "));
-        Assert.Equal([("w10", "w10"), ("wind", "w2000"), ("w3990", "w3990")], changed.Where(run => run.Mark is not null).Select(run => (run.Text, run.Mark!)));
+        Assert.Equal(
+            [("w10", "w10"), ("wind", "w2000"), ("w3990", "w3990")],
+            changed.Where(run => run.Mark is not null).Select(run => (run.Text, run.Mark!))
+        );
 
         // Wholly another text: nothing is compared beyond the bound.
         Assert.DoesNotContain(MarkedText.WithText(runs, Long(4000).ToUpperInvariant()), run => run.Mark is not null);

@@ -18,14 +18,24 @@ public sealed class PlacingTests
         var question = Asked.Placing("cirrus=a", "stratus=b");
         Assert.Equal((Verdict.Right, 1m), (Mark(question, "0=a", "1=b").Verdict, Mark(question, "0=0.1 0.5", "1=0.3 0.5").Share));
         Assert.Equal((Verdict.Partly, 0.5m), (Mark(question, "0=a", "1=0.9 0.5").Verdict, Mark(question, "0=a", "1=0.9 0.5").Share));
-        Assert.Equal("«stratus» lies beside every place where something belongs.", Mark(question, "0=a", "1=0.95 0.5").Of("i1")!.Reason.Said());
+        Assert.Equal(
+            "«stratus» lies beside every place where something belongs.",
+            Mark(question, "0=a", "1=0.95 0.5").Of("i1")!.Reason.Said()
+        );
         Assert.Equal(Verdict.Missing, Mark(question, "0=a").Of("i1")!.Verdict);
     }
 
     [Fact]
     public void Of_zones_over_each_other_the_smallest_is_meant()
     {
-        var question = Asked.Placing("cirrus=a") with { Zones = [new Zone { Id = "big", Area = new RectangleArea(0, 0, 1, 1) }, new Zone { Id = "a", Area = new EllipseArea(0.4, 0.4, 0.2, 0.2) }] };
+        var question = Asked.Placing("cirrus=a") with
+        {
+            Zones =
+            [
+                new Zone { Id = "big", Area = new RectangleArea(0, 0, 1, 1) },
+                new Zone { Id = "a", Area = new EllipseArea(0.4, 0.4, 0.2, 0.2) },
+            ],
+        };
         Assert.Equal((1m, 0m), (Mark(question, "0=0.5 0.5").Share, Mark(question, "0=0.1 0.1").Share));
     }
 
@@ -36,7 +46,10 @@ public sealed class PlacingTests
         Assert.Equal((1m, 1m), (Mark(question, "0=a", "1=b").Share, Mark(question, "0=b", "1=a").Share));
         Assert.Equal(0.5m, Mark(question, "0=a", "1=a").Share);
         Assert.Equal("There is no room there for «gauge».", Mark(question, "0=a", "1=a").Of("i1")!.Reason.Said());
-        Assert.Equal(1m, Mark(question with { Zones = question.Zones.Replace(_ => true, zone => zone with { TakesSeveral = true }) }, "0=a", "1=a").Share);
+        Assert.Equal(
+            1m,
+            Mark(question with { Zones = question.Zones.Replace(_ => true, zone => zone with { TakesSeveral = true }) }, "0=a", "1=a").Share
+        );
     }
 
     [Fact]
@@ -44,7 +57,18 @@ public sealed class PlacingTests
     {
         var question = Asked.Placing("wind=a", "wind=b", "rain=c");
         Assert.Equal(Verdict.Right, Mark(question, "0=b", "1=a", "2=c").Verdict);
-        Assert.Equal(new Fraction(2, 3), Mark(question with { Zones = question.Zones.Replace(_ => true, zone => zone with { TakesSeveral = true }) }, "0=b", "1=b", "2=c").Share);
+        Assert.Equal(
+            new Fraction(2, 3),
+            Mark(
+                question with
+                {
+                    Zones = question.Zones.Replace(_ => true, zone => zone with { TakesSeveral = true }),
+                },
+                "0=b",
+                "1=b",
+                "2=c"
+            ).Share
+        );
     }
 
     [Fact]
@@ -63,7 +87,10 @@ public sealed class PlacingTests
     public void A_wrong_drop_costs_what_is_set_and_an_item_that_belongs_nowhere_too()
     {
         var question = Asked.Placing("cirrus=a", "stratus=b", "kelp=") with { Penalty = 1 };
-        Assert.Equal((1m, 0.5m, 0m), (Mark(question, "0=a", "1=b").Share, Mark(question, "0=a", "1=b", "2=c").Share, Mark(question, "0=a", "1=c").Share));
+        Assert.Equal(
+            (1m, 0.5m, 0m),
+            (Mark(question, "0=a", "1=b").Share, Mark(question, "0=a", "1=b", "2=c").Share, Mark(question, "0=a", "1=c").Share)
+        );
         Assert.Equal(1, Mark(question, "0=a", "1=b", "2=c").Mistakes);
     }
 
@@ -93,23 +120,50 @@ public sealed class PlacingTests
     [Fact]
     public void What_is_missing_is_named()
     {
-        string[] Said(PlacingQuestion question) => [.. QuestionTypes.For(question).Check(question, System.Globalization.CultureInfo.InvariantCulture).Select(weakness => weakness.Message)];
+        string[] Said(PlacingQuestion question) =>
+            [
+                .. QuestionTypes
+                    .For(question)
+                    .Check(question, System.Globalization.CultureInfo.InvariantCulture)
+                    .Select(weakness => weakness.Message),
+            ];
         Assert.Contains("has no right answer: put each item where it belongs", Said(Asked.Placing("cirrus=")));
         Assert.Contains("has a zone that takes one item, and 2 belong there", Said(Asked.Placing("cirrus=a", "stratus=a")));
-        Assert.Contains("has a zone without a name; who uses keys or a screen reader chooses zones by name", Said(Asked.Placing("cirrus=a")));
+        Assert.Contains(
+            "has a zone without a name; who uses keys or a screen reader chooses zones by name",
+            Said(Asked.Placing("cirrus=a"))
+        );
     }
 
     private static readonly Gen<(PlacingQuestion Question, PlacingResponse Key)> Boards =
         from zones in Gen.Shuffle(new[] { "a", "b", "c" }, 1, 3)
         from words in Gen.Int[0, 2].Array[3]
-        select (Asked.Placing([.. zones.Select((zone, i) => $"{new[] { "gale", "storm", "calm" }[words[i]]}={zone}")]), Asked.Placed([.. zones.Select((zone, i) => $"{i}={zone}")]));
+        select (
+            Asked.Placing([.. zones.Select((zone, i) => $"{new[] { "gale", "storm", "calm" }[words[i]]}={zone}")]),
+            Asked.Placed([.. zones.Select((zone, i) => $"{i}={zone}")])
+        );
 
     [Fact]
-    public void Every_item_in_its_place_earns_everything() => Boards.Sample(given => given.Question.Marked(given.Key) is { Verdict: Verdict.Right, Share: var share } && share == 1);
+    public void Every_item_in_its_place_earns_everything() =>
+        Boards.Sample(given => given.Question.Marked(given.Key) is { Verdict: Verdict.Right, Share: var share } && share == 1);
 
     [Fact]
-    public void The_middle_of_a_zone_means_the_zone() => Boards.Sample(given => given.Question.Marked(new PlacingResponse
-    {
-        Parts = given.Key.Parts.Select(part => part with { Value = BoardPlace.Write(given.Question.Zones.First(zone => zone.Id == part.Value).Area.Middle) }).ToValueList(),
-    }).Share == 1);
+    public void The_middle_of_a_zone_means_the_zone() =>
+        Boards.Sample(given =>
+            given
+                .Question.Marked(
+                    new PlacingResponse
+                    {
+                        Parts = given
+                            .Key.Parts.Select(part =>
+                                part with
+                                {
+                                    Value = BoardPlace.Write(given.Question.Zones.First(zone => zone.Id == part.Value).Area.Middle),
+                                }
+                            )
+                            .ToValueList(),
+                    }
+                )
+                .Share == 1
+        );
 }

@@ -9,14 +9,15 @@ namespace ZestySlate.Core.Tests.Questions;
 
 public sealed class PollTests
 {
-    private static PollQuestion Poll(params string[] choices) => new() { Choices = [.. choices.Select(choice => new PollChoice { Id = choice, Face = Face.Of(choice) })] };
+    private static PollQuestion Poll(params string[] choices) =>
+        new() { Choices = [.. choices.Select(choice => new PollChoice { Id = choice, Face = Face.Of(choice) })] };
 
-    private static PollResponse For(params string[] choices) => new() { Parts = [.. choices.Select(choice => new PartAnswer(PollQuestion.Whole, choice))] };
+    private static PollResponse For(params string[] choices) =>
+        new() { Parts = [.. choices.Select(choice => new PartAnswer(PollQuestion.Whole, choice))] };
 
     private static Attempt On(PollQuestion poll) => new(Make.Activity(Make.Asked("q", poll), Make.Asked("o", Make.One())), 3);
 
     private static Attempt Vote(Attempt attempt, Response? vote) => attempt.Then((id, at) => new Voted("q", vote) { Id = id, At = at });
-
 
     [Fact]
     public void A_vote_is_never_marked_and_counts_on_neither_side()
@@ -24,8 +25,14 @@ public sealed class PollTests
         var attempt = On(Poll("a", "b"));
         Assert.Equal(1, attempt.State.Score.OutOf);
         Vote(attempt, For("a"));
-        Assert.Equal((Verdict.Ungraded, true, 1m), (attempt.State.QuestionOf("q")!.LastTry!.Mark.Verdict, attempt.State.QuestionOf("q")!.HasAnswer, attempt.State.Score.OutOf));
-        Assert.Equal((0m, "Your vote is counted."), (QuestionTypes.For(Poll()).OutOf(Poll() with { Points = 5 }), attempt.View().SpotOf("q")!.Ask!.Reason));
+        Assert.Equal(
+            (Verdict.Ungraded, true, 1m),
+            (attempt.State.QuestionOf("q")!.LastTry!.Mark.Verdict, attempt.State.QuestionOf("q")!.HasAnswer, attempt.State.Score.OutOf)
+        );
+        Assert.Equal(
+            (0m, "Your vote is counted."),
+            (QuestionTypes.For(Poll()).OutOf(Poll() with { Points = 5 }), attempt.View().SpotOf("q")!.Ask!.Reason)
+        );
         Assert.Null(attempt.View().SpotOf("q")!.Ask!.Points);
     }
 
@@ -61,7 +68,12 @@ public sealed class PollTests
     [InlineData(true, true, 5, true)]
     [InlineData(false, true, 5, false)]
     [InlineData(true, true, 4, false)]
-    public void How_all_voted_is_shown_to_who_has_voted_if_it_may_be_and_of_anonymous_votes_five_at_a_time(bool shows, bool voted, int voters, bool seen)
+    public void How_all_voted_is_shown_to_who_has_voted_if_it_may_be_and_of_anonymous_votes_five_at_a_time(
+        bool shows,
+        bool voted,
+        int voters,
+        bool seen
+    )
     {
         var attempt = On(Poll("a", "b") with { Anonymous = true, ShowsVotes = shows });
         if (voted)
@@ -69,15 +81,28 @@ public sealed class PollTests
             Vote(attempt, null);
         }
 
-        var state = attempt.State with { Tallies = new Dictionary<string, Tally> { ["q"] = Enumerable.Range(0, voters).Aggregate(Tally.None, (tally, _) => tally.With([new PartAnswer("all", "a")])) } };
+        var state = attempt.State with
+        {
+            Tallies = new Dictionary<string, Tally>
+            {
+                ["q"] = Enumerable.Range(0, voters).Aggregate(Tally.None, (tally, _) => tally.With([new PartAnswer("all", "a")])),
+            },
+        };
         var view = (PollView)LearnerView.Of(state, Make.Monday.AddHours(1)).SpotOf("q")!.Ask!.Parts;
-        Assert.Equal(seen ? (voters, voters, 0) : (null, null, null), (view.Voters, view.Statements[0].Choices[0].Votes, view.Statements[0].Choices[1].Votes));
+        Assert.Equal(
+            seen ? (voters, voters, 0) : (null, null, null),
+            (view.Voters, view.Statements[0].Choices[0].Votes, view.Statements[0].Choices[1].Votes)
+        );
     }
 
     [Fact]
     public void Votes_are_counted_together_and_a_scale_has_an_average()
     {
-        var scale = Poll("1", "2", "3") with { IsScale = true, Statements = [new PollStatement { Id = "s", Text = "Sky" }, new PollStatement { Id = "t", Text = "Tide" }] };
+        var scale = Poll("1", "2", "3") with
+        {
+            IsScale = true,
+            Statements = [new PollStatement { Id = "s", Text = "Sky" }, new PollStatement { Id = "t", Text = "Tide" }],
+        };
         ValueList<PartAnswer> Rated(string sky, string tide) => [new PartAnswer("s", sky), new PartAnswer("t", tide)];
         var tally = Tally.None.With(Rated("3", "1")).With(Rated("3", "2")).With(Rated("1", "2"));
         Assert.Equal((3, 2, 1), (tally.Voters, tally.For("s", "3"), tally.For("t", "1")));
@@ -90,9 +115,16 @@ public sealed class PollTests
     [Fact]
     public void What_is_missing_is_named()
     {
-        string[] Said(PollQuestion poll) => [.. QuestionTypes.For(poll).Check(poll, InEnglish.Culture).Select(weakness => weakness.Message)];
+        string[] Said(PollQuestion poll) =>
+            [.. QuestionTypes.For(poll).Check(poll, InEnglish.Culture).Select(weakness => weakness.Message)];
         Assert.Equal(["has fewer than two choices with words or a picture"], Said(Poll("a", "")));
-        Assert.Equal(["has a scale whose ends say nothing: what do its first and last step mean?"], Said(Poll("", "", "") with { IsScale = true, Choices = [new PollChoice { Id = "1" }, new PollChoice { Id = "2" }] }));
-        Assert.Equal(["has a statement without words (number 1)"], Said(Poll("a", "b") with { Statements = [new PollStatement { Id = "s" }] }));
+        Assert.Equal(
+            ["has a scale whose ends say nothing: what do its first and last step mean?"],
+            Said(Poll("", "", "") with { IsScale = true, Choices = [new PollChoice { Id = "1" }, new PollChoice { Id = "2" }] })
+        );
+        Assert.Equal(
+            ["has a statement without words (number 1)"],
+            Said(Poll("a", "b") with { Statements = [new PollStatement { Id = "s" }] })
+        );
     }
 }

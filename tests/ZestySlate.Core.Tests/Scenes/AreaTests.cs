@@ -28,7 +28,13 @@ public sealed class AreaTests
         Assert.Equal((x, y), (Math.Round(area.Middle.X, 5), Math.Round(area.Middle.Y, 5)));
         Assert.Equal((x, y), (Math.Round(area.MovedTo(0.5, 0.5).MovedTo(x, y).Middle.X, 5), Math.Round(area.MovedTo(x, y).Middle.Y, 5)));
         Assert.True(area.Contains(x, y));
-        Assert.Equal((x, y), (Math.Round(Area.Around("ellipse", x, y, onSphere: false).Middle.X, 5), Math.Round(Area.Around("ellipse", x, y, onSphere: false).Middle.Y, 5)));
+        Assert.Equal(
+            (x, y),
+            (
+                Math.Round(Area.Around("ellipse", x, y, onSphere: false).Middle.X, 5),
+                Math.Round(Area.Around("ellipse", x, y, onSphere: false).Middle.Y, 5)
+            )
+        );
 
         // But not beside the picture.
         Assert.InRange(new EllipseArea(x - 5, y + 5, 0.2, 0.1).Middle.X, 0, 1);
@@ -54,9 +60,16 @@ public sealed class AreaTests
 
     [Fact]
     public void Areas_stay_on_the_picture_when_they_are_moved() =>
-        Gen.Select(Gen.Double[-1, 2], Gen.Double[-1, 2]).Sample((x, y) => new Area[] { new RectangleArea(0.3, 0.3, 0.2, 0.3), new EllipseArea(0.1, 0.1, 0.4, 0.2), Arrow }
-            .All(area => (area is EllipseArea ? [area.MovedTo(x, y).Middle] : area.MovedTo(x, y).Outline).All(c => c.X is >= -1e-6 and <= 1.000001 && c.Y is >= -1e-6 and <= 1.000001)
-                && Math.Abs(area.MovedTo(x, y).Size - area.Size) < 1e-4));
+        Gen.Select(Gen.Double[-1, 2], Gen.Double[-1, 2])
+            .Sample(
+                (x, y) =>
+                    new Area[] { new RectangleArea(0.3, 0.3, 0.2, 0.3), new EllipseArea(0.1, 0.1, 0.4, 0.2), Arrow }.All(area =>
+                        (area is EllipseArea ? [area.MovedTo(x, y).Middle] : area.MovedTo(x, y).Outline).All(c =>
+                            c.X is >= -1e-6 and <= 1.000001 && c.Y is >= -1e-6 and <= 1.000001
+                        )
+                        && Math.Abs(area.MovedTo(x, y).Size - area.Size) < 1e-4
+                    )
+            );
 
     [Fact]
     public void An_areas_middle_goes_where_it_is_moved()
@@ -85,13 +98,16 @@ public sealed class AreaTests
 
     [Fact]
     public void A_polygon_on_the_sphere_holds_what_a_cone_of_many_corners_holds() =>
-        Gen.Select(Gen.Double[-180, 180], Gen.Double[-60, 60], Gen.Double[-179, 179], Gen.Double[0, 40]).Sample((yaw, pitch, bearing, away) =>
-        {
-            var centre = new Direction(yaw, pitch);
-            var polygon = new SpherePolygonArea(new ConeArea(centre, 20).Around(72).ToValueList());
-            var at = centre.Towards(bearing, away).Share;
-            return Math.Abs(away - 20) < 0.2 || polygon.Contains(at.X, at.Y) == (away < 20);
-        });
+        Gen.Select(Gen.Double[-180, 180], Gen.Double[-60, 60], Gen.Double[-179, 179], Gen.Double[0, 40])
+            .Sample(
+                (yaw, pitch, bearing, away) =>
+                {
+                    var centre = new Direction(yaw, pitch);
+                    var polygon = new SpherePolygonArea(new ConeArea(centre, 20).Around(72).ToValueList());
+                    var at = centre.Towards(bearing, away).Share;
+                    return Math.Abs(away - 20) < 0.2 || polygon.Contains(at.X, at.Y) == (away < 20);
+                }
+            );
 
     [Fact]
     public void The_size_of_a_cone_and_of_its_polygon_are_nearly_the_same()
@@ -102,19 +118,24 @@ public sealed class AreaTests
 
     [Fact]
     public void An_outline_at_the_seam_does_not_jump() =>
-        Assert.True(new ConeArea(new Direction(-179, 0), 12).Outline is var corners && corners.Max(c => c.X) - corners.Min(c => c.X) < 0.08);
+        Assert.True(
+            new ConeArea(new Direction(-179, 0), 12).Outline is var corners && corners.Max(c => c.X) - corners.Min(c => c.X) < 0.08
+        );
 
     [Fact]
     public void Places_keep_where_they_are_when_a_picture_becomes_a_panorama_and_back()
     {
         var panorama = Make.Round("p").Backdrop;
         var flat = Make.Scene("s").Backdrop;
-        Gen.Select(Gen.Double[0, 0.9999], Gen.Double[0.01, 0.99]).Sample((x, y) =>
-        {
-            var there = new AtPoint(x, y).On(panorama);
-            var back = Assert.IsType<AtPoint>(there.On(flat));
-            return there is AtDirection && Math.Abs(back.X - x) < 1e-4 && Math.Abs(back.Y - y) < 1e-4;
-        });
+        Gen.Select(Gen.Double[0, 0.9999], Gen.Double[0.01, 0.99])
+            .Sample(
+                (x, y) =>
+                {
+                    var there = new AtPoint(x, y).On(panorama);
+                    var back = Assert.IsType<AtPoint>(there.On(flat));
+                    return there is AtDirection && Math.Abs(back.X - x) < 1e-4 && Math.Abs(back.Y - y) < 1e-4;
+                }
+            );
         var area = new InRegion(Arrow).On(panorama);
         Assert.IsType<SpherePolygonArea>(area.Covered);
         Assert.Equal(4, area.On(flat).Covered!.Outline.Count);

@@ -11,9 +11,15 @@ namespace ZestySlate.Core.Tests.Scenes;
 /// <summary>Two pictures to compare.</summary>
 public sealed class ComparisonTests
 {
-    private static readonly Picture Then = Make.Picture() with { Media = new string('1', 64), Credit = "A. Ferrow" }, Now = Make.Picture() with { Media = new string('2', 64), Credit = "B. Lund" };
+    private static readonly Picture Then = Make.Picture() with { Media = new string('1', 64), Credit = "A. Ferrow" },
+        Now = Make.Picture() with { Media = new string('2', 64), Credit = "B. Lund" };
 
-    private static readonly ComparisonBackdrop Both = new(Then) { Second = Now, FirstWords = "1896", SecondWords = "Today" };
+    private static readonly ComparisonBackdrop Both = new(Then)
+    {
+        Second = Now,
+        FirstWords = "1896",
+        SecondWords = "Today",
+    };
 
     private static Activity With(Backdrop backdrop) => Make.Tour(Make.Scene("a", Make.Note("n")) with { Backdrop = backdrop });
 
@@ -38,7 +44,8 @@ public sealed class ComparisonTests
         var activity = With(Both);
         Assert.Equal([Then.Media, Now.Media], activity.Media);
         Assert.Equal(["A. Ferrow", "B. Lund"], Credits.Of(activity).Select(credit => credit.Who));
-        var replaced = (ComparisonBackdrop)new ReplaceMedia(Now.Media, new string('3', 64), 400, 300).Apply(activity).Value.Scenes[0].Backdrop;
+        var replaced = (ComparisonBackdrop)
+            new ReplaceMedia(Now.Media, new string('3', 64), 400, 300).Apply(activity).Value.Scenes[0].Backdrop;
         Assert.Equal((Then.Media, new string('3', 64), 400), (replaced.First.Media, replaced.Second!.Media, replaced.Second.Width));
         Assert.Equal(Now.AlternativeText, replaced.Second.AlternativeText);
     }
@@ -66,11 +73,16 @@ public sealed class ComparisonTests
     [Fact]
     public void The_ready_check_asks_for_the_second_picture_and_its_words()
     {
-        Assert.Contains(ReadyCheck.Run(With(Both with { Second = null })), finding => finding is { Blocks: true, Field: "second", SceneId: "a" });
-        Assert.Contains(ReadyCheck.Run(With(Both with { Second = Now with { AlternativeText = "" } })), finding => finding is { Blocks: false, Field: "second" });
+        Assert.Contains(ReadyCheck.Run(With(Both with { Second = null })), finding =>
+            finding is { Blocks: true, Field: "second", SceneId: "a" }
+        );
+        Assert.Contains(ReadyCheck.Run(With(Both with { Second = Now with { AlternativeText = "" } })), finding =>
+            finding is { Blocks: false, Field: "second" }
+        );
         Assert.DoesNotContain(ReadyCheck.Run(With(Both)), finding => finding.Field is "second" or "alternativeText");
     }
 
     [Fact]
-    public void A_board_without_a_picture_becomes_what_its_picture_is() => Assert.Equal("Picture", new PlainBoardBackdrop().Taking(Then).KindName);
+    public void A_board_without_a_picture_becomes_what_its_picture_is() =>
+        Assert.Equal("Picture", new PlainBoardBackdrop().Taking(Then).KindName);
 }

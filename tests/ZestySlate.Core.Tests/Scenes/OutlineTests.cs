@@ -13,8 +13,10 @@ public sealed class OutlineTests
     public void A_line_leads_to_the_lines_indented_below_it()
     {
         var outline = Outline.Read("Watch room\n  Lamp gallery\n    Roof\n  Boathouse\nlamp gallery\n\t- Watch Room\n");
-        Assert.Equal(["Watch room: Lamp gallery, Boathouse", "Lamp gallery: Roof, Watch Room", "Roof: ", "Boathouse: "],
-            outline.Select(line => $"{line.Name}: {string.Join(", ", line.LeadsTo)}"));
+        Assert.Equal(
+            ["Watch room: Lamp gallery, Boathouse", "Lamp gallery: Roof, Watch Room", "Roof: ", "Boathouse: "],
+            outline.Select(line => $"{line.Name}: {string.Join(", ", line.LeadsTo)}")
+        );
     }
 
     [Fact]
@@ -35,7 +37,10 @@ public sealed class OutlineTests
         const string text = "A\n  B\n  C\nB\n  A";
         var once = new AddOutline(text).Apply(Make.Tour(Make.Scene("first") with { Title = "A" })).Value;
         Assert.Equal(once, new AddOutline(text).Apply(once).Value);
-        Assert.Equal(Outline.Read(text).Where(line => line.LeadsTo.Count > 0), Outline.Read(Outline.Write(once)).Where(line => line.LeadsTo.Count > 0));
+        Assert.Equal(
+            Outline.Read(text).Where(line => line.LeadsTo.Count > 0),
+            Outline.Read(Outline.Write(once)).Where(line => line.LeadsTo.Count > 0)
+        );
     }
 
     [Fact]
@@ -48,9 +53,13 @@ public sealed class OutlineTests
     [Theory]
     [InlineData("", "names of scenes")]
     [InlineData(" \n\t\n", "names of scenes")]
-    public void An_empty_outline_is_refused_in_words(string text, string words) => Assert.Contains(words, new AddOutline(text).Apply(Make.Tour(Make.Scene("a"))).Refusal);
+    public void An_empty_outline_is_refused_in_words(string text, string words) =>
+        Assert.Contains(words, new AddOutline(text).Apply(Make.Tour(Make.Scene("a"))).Refusal);
 
     [Fact]
     public void Too_many_scenes_are_refused() =>
-        Assert.Contains("up to 500 scenes", new AddOutline(string.Join('\n', Enumerable.Range(0, 600).Select(i => $"S{i}"))).Apply(Make.Tour(Make.Scene("a"))).Refusal);
+        Assert.Contains(
+            "up to 500 scenes",
+            new AddOutline(string.Join('\n', Enumerable.Range(0, 600).Select(i => $"S{i}"))).Apply(Make.Tour(Make.Scene("a"))).Refusal
+        );
 }

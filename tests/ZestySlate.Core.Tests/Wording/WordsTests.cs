@@ -25,7 +25,10 @@ public sealed partial class WordsTests
     [MemberData(nameof(Languages))]
     public void Only_English_is_in_English(string language)
     {
-        var same = Words.Keys.Concat(Words.PageKeys).Where(key => Words.Of(language).Forms(key)["other"] == Words.English.Forms(key)["other"]).ToList();
+        var same = Words
+            .Keys.Concat(Words.PageKeys)
+            .Where(key => Words.Of(language).Forms(key)["other"] == Words.English.Forms(key)["other"])
+            .ToList();
         Assert.True(language == "en" || same.Count <= 5, string.Join(", ", same));
     }
 
@@ -38,12 +41,14 @@ public sealed partial class WordsTests
     [InlineData("ar", 5, "بقيت 5 محاولات")]
     [InlineData("ar", 11, "بقيت 11 محاولة")]
     [InlineData("fr", 2, "2 tries left")]
-    public void Numbers_choose_the_plural_form_of_the_language(string language, int count, string said) => Assert.Equal(said, Words.Of(language).Say("triesLeft", count));
+    public void Numbers_choose_the_plural_form_of_the_language(string language, int count, string said) =>
+        Assert.Equal(said, Words.Of(language).Say("triesLeft", count));
 
     [Theory]
     [InlineData("en", "0.5 of 2 points")]
     [InlineData("de", "0,5 von 2 Punkten")]
-    public void Numbers_are_written_as_the_language_writes_them(string language, string said) => Assert.Equal(said, Words.Of(language).Say("pointsOf", 2m, 0.5m));
+    public void Numbers_are_written_as_the_language_writes_them(string language, string said) =>
+        Assert.Equal(said, Words.Of(language).Say("pointsOf", 2m, 0.5m));
 
     [Fact]
     public void Own_words_take_the_place_of_an_entry_and_empty_ones_do_not()
@@ -66,8 +71,13 @@ public sealed partial class WordsTests
             root = root.Parent!;
         }
 
-        var source = string.Concat(Directory.EnumerateFiles(Path.Combine(root.FullName, "src"), "*.*", SearchOption.AllDirectories)
-            .Where(file => file.EndsWith(".cs") || file.EndsWith(".razor") || file.EndsWith(".cshtml")).Where(file => !file.Contains("/obj/") && !file.Contains("/bin/")).Select(File.ReadAllText));
+        var source = string.Concat(
+            Directory
+                .EnumerateFiles(Path.Combine(root.FullName, "src"), "*.*", SearchOption.AllDirectories)
+                .Where(file => file.EndsWith(".cs") || file.EndsWith(".razor") || file.EndsWith(".cshtml"))
+                .Where(file => !file.Contains("/obj/") && !file.Contains("/bin/"))
+                .Select(File.ReadAllText)
+        );
         var said = Said().Matches(source).Select(match => match.Groups[1].Value).Distinct();
         var families = new[] { "verdict", "kind", "lock", "credit", "handed", "drawn", "colour", "width", "stamp", "sign", "stage" };
         var there = Words.Keys.Concat(Words.PageKeys).ToList();

@@ -8,14 +8,22 @@ public sealed class SvgSanitizerTests
 {
     private static string Clean(string inside, string root = "viewBox=\"0 0 40 20\"")
     {
-        var read = SvgSanitizer.Sanitise(Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" {root}>{inside}</svg>"), "drawing.svg");
+        var read = SvgSanitizer.Sanitise(
+            Encoding.UTF8.GetBytes(
+                $"<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" {root}>{inside}</svg>"
+            ),
+            "drawing.svg"
+        );
         return Encoding.UTF8.GetString(read.Value.Bytes);
     }
 
     [Theory]
     [InlineData("<script>alert(1)</script>", "script")]
     [InlineData("<rect width=\"2\" height=\"2\" onclick=\"alert(1)\"/>", "onclick")]
-    [InlineData("<foreignObject><body xmlns=\"http://www.w3.org/1999/xhtml\"><img src=\"x\" onerror=\"alert(1)\"/></body></foreignObject>", "onerror")]
+    [InlineData(
+        "<foreignObject><body xmlns=\"http://www.w3.org/1999/xhtml\"><img src=\"x\" onerror=\"alert(1)\"/></body></foreignObject>",
+        "onerror"
+    )]
     [InlineData("<a href=\"javascript:alert(1)\"><text>x</text></a>", "javascript")]
     [InlineData("<image href=\"https://elsewhere.example/spy.png\"/>", "elsewhere")]
     [InlineData("<image xlink:href=\"data:image/svg+xml;base64,PHN2Zz4=\"/>", "svg+xml")]
@@ -27,9 +35,13 @@ public sealed class SvgSanitizerTests
     [InlineData("<animate attributeName=\"href\" to=\"javascript:alert(1)\"/>", "javascript")]
     [InlineData("<set attributeName=\"onload\" to=\"alert(1)\"/>", "onload")]
     [InlineData("<!-- a secret remark -->", "secret")]
-    public void What_does_not_draw_is_taken_out(string inside, string gone) => Assert.DoesNotContain(gone, Clean("<rect id=\"kept\" width=\"9\" height=\"9\"/>" + inside), StringComparison.OrdinalIgnoreCase);
+    public void What_does_not_draw_is_taken_out(string inside, string gone) =>
+        Assert.DoesNotContain(gone, Clean("<rect id=\"kept\" width=\"9\" height=\"9\"/>" + inside), StringComparison.OrdinalIgnoreCase);
 
-    private static string? Refused(string inside) => SvgSanitizer.Sanitise(System.Text.Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\">{inside}</svg>"), "d.svg").Refusal;
+    private static string? Refused(string inside) =>
+        SvgSanitizer
+            .Sanitise(System.Text.Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\">{inside}</svg>"), "d.svg")
+            .Refusal;
 
     private static string Repeated(string text, int times) => string.Concat(Enumerable.Repeat(text, times));
 
@@ -57,7 +69,10 @@ public sealed class SvgSanitizerTests
     public void Parts_that_use_each_other_are_counted_as_often_as_they_are_painted()
     {
         // Ten times ten times ten …: 1.9 kB that would paint ten million shapes.
-        static string Layers(int count) => "<defs><g id=\"a0\"><rect/></g>" + string.Concat(Enumerable.Range(1, count).Select(i => $"<g id=\"a{i}\">{Repeated($"<use href=\"#a{i - 1}\"/>", 10)}</g>")) + $"</defs><use href=\"#a{count}\"/>";
+        static string Layers(int count) =>
+            "<defs><g id=\"a0\"><rect/></g>"
+            + string.Concat(Enumerable.Range(1, count).Select(i => $"<g id=\"a{i}\">{Repeated($"<use href=\"#a{i - 1}\"/>", 10)}</g>"))
+            + $"</defs><use href=\"#a{count}\"/>";
         Assert.Null(Refused(Layers(2)));
         Assert.Contains("use each other again and again", Refused(Layers(7)));
         Assert.Contains("use each other again and again", Refused("<g id=\"a\"><use href=\"#a\"/></g>"));
@@ -68,8 +83,15 @@ public sealed class SvgSanitizerTests
     [Fact]
     public void What_draws_stays()
     {
-        var clean = Clean("<defs><linearGradient id=\"g\"><stop offset=\"0\" stop-color=\"red\"/></linearGradient></defs><style>.a{fill:url(#g)}</style><g transform=\"scale(2)\"><path d=\"M0 0h4\" class=\"a\"/><use href=\"#g\"/></g><text>Isobar</text><image href=\"data:image/png;base64,AAAA\"/>");
-        Assert.All(new[] { "linearGradient", "url(#g)", "M0 0h4", "href=\"#g\"", "Isobar", "data:image/png" }, part => Assert.Contains(part, clean));
+        var clean = Clean(
+            "<defs><linearGradient id=\"g\"><stop offset=\"0\" "
+                + "stop-color=\"red\"/></linearGradient></defs><style>.a{fill:url(#g)}</style><g "
+                + "transform=\"scale(2)\"><path d=\"M0 0h4\" class=\"a\"/><use href=\"#g\"/></g><text>Isobar</text><image "
+                + "href=\"data:image/png;base64,AAAA\"/>"
+        );
+        Assert.All(new[] { "linearGradient", "url(#g)", "M0 0h4", "href=\"#g\"", "Isobar", "data:image/png" }, part =>
+            Assert.Contains(part, clean)
+        );
     }
 
     [Theory]
@@ -87,6 +109,10 @@ public sealed class SvgSanitizerTests
     [Theory]
     [InlineData("<svg xmlns=\"http://www.w3.org/2000/svg\"><g></svg>", "line 1 is not well formed")]
     [InlineData("<svg><rect/></svg>", "lacks the SVG namespace")]
-    [InlineData("<!DOCTYPE svg [<!ENTITY a \"aaaa\"><!ENTITY b \"&a;&a;\">]><svg xmlns=\"http://www.w3.org/2000/svg\"><text>&b;</text></svg>", "not well formed")]
-    public void What_cannot_be_read_is_refused_by_name(string file, string words) => Assert.Contains(words, SvgSanitizer.Sanitise(Encoding.UTF8.GetBytes(file), "d.svg").Refusal);
+    [InlineData(
+        "<!DOCTYPE svg [<!ENTITY a \"aaaa\"><!ENTITY b \"&a;&a;\">]><svg xmlns=\"http://www.w3.org/2000/svg\"><text>&b;</text></svg>",
+        "not well formed"
+    )]
+    public void What_cannot_be_read_is_refused_by_name(string file, string words) =>
+        Assert.Contains(words, SvgSanitizer.Sanitise(Encoding.UTF8.GetBytes(file), "d.svg").Refusal);
 }

@@ -49,7 +49,11 @@ public sealed record ComparisonBackdrop(Picture First) : Backdrop
         }
         else if (Second.LacksAlternativeText)
         {
-            yield return new Weakness(false, $"The second picture of «{title}» has no alternative text: say what it shows, for those who cannot see it.", "second");
+            yield return new Weakness(
+                false,
+                $"The second picture of «{title}» has no alternative text: say what it shows, for those who cannot see it.",
+                "second"
+            );
         }
     }
 }

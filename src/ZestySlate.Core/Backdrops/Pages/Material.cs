@@ -34,15 +34,17 @@ public sealed record Material
     public bool MayBeSaved { get; init; }
 
     [JsonIgnore]
-    internal IEnumerable<string> Played => new[] { Video?.Media, Video?.Captions, Pdf?.Media }.OfType<string>().Where(media => media.Length > 0);
+    internal IEnumerable<string> Played =>
+        new[] { Video?.Media, Video?.Captions, Pdf?.Media }.OfType<string>().Where(media => media.Length > 0);
 
     /// <summary>The same material with one file of the library in another's place.</summary>
-    internal Material With(MediaSwap swap) => this with
-    {
-        Pictures = Pictures.Select(swap.Of).ToValueList(),
-        Video = swap.Of(Video),
-        Pdf = Pdf is null ? null : Pdf with { Media = swap.Of(Pdf.Media) },
-    };
+    internal Material With(MediaSwap swap) =>
+        this with
+        {
+            Pictures = Pictures.Select(swap.Of).ToValueList(),
+            Video = swap.Of(Video),
+            Pdf = Pdf is null ? null : Pdf with { Media = swap.Of(Pdf.Media) },
+        };
 
     /// <summary>What is missing in it, in words.</summary>
     internal IEnumerable<string> Weaknesses

@@ -23,7 +23,8 @@ public sealed record PanoramaBackdrop(Picture Picture) : Backdrop
     public override Backdrop With(Picture picture) => this with { Picture = picture };
 
     /// <summary>A picture that cannot be looked round in is shown flat.</summary>
-    public override Backdrop Taking(Picture picture) => Equirectangular.Refuse(picture.Width, picture.Height) is null ? With(picture) : Of(picture);
+    public override Backdrop Taking(Picture picture) =>
+        Equirectangular.Refuse(picture.Width, picture.Height) is null ? With(picture) : Of(picture);
 
     public override string? Refuse() => Equirectangular.Refuse(Picture.Width, Picture.Height);
 }

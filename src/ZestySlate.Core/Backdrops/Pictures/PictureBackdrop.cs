@@ -26,7 +26,8 @@ public sealed record PictureBackdrop(Picture Picture) : Backdrop
     public override Backdrop With(Picture picture) => this with { Picture = picture };
 
     /// <summary>Another picture sits as this one does, unless it can be looked round in.</summary>
-    public override Backdrop Taking(Picture picture) => Equirectangular.Refuse(picture.Width, picture.Height) is null ? Of(picture) : With(picture);
+    public override Backdrop Taking(Picture picture) =>
+        Equirectangular.Refuse(picture.Width, picture.Height) is null ? Of(picture) : With(picture);
 
     /// <summary>A file in place of this one stays flat.</summary>
     internal override Backdrop With(Editing.MediaSwap swap) => With(swap.Of(Picture));

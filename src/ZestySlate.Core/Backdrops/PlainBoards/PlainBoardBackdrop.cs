@@ -10,5 +10,6 @@ public sealed record PlainBoardBackdrop : Backdrop
 
     public override ActivityKind Alone => ActivityKind.Picture;
 
-    internal override IEnumerable<Weakness> Check(string title) => [new Weakness(false, $"The scene «{title}» has no picture yet.", "backdrop")];
+    internal override IEnumerable<Weakness> Check(string title) =>
+        [new Weakness(false, $"The scene «{title}» has no picture yet.", "backdrop")];
 }

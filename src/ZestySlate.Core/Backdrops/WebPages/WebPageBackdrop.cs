@@ -23,7 +23,8 @@ public sealed record WebPageBackdrop(string Address, int Width, int Height, bool
 
     public override string? Refuse() => WebAddress.Refuse(Address);
 
-    internal override IEnumerable<Weakness> Check(string title) => Refuses
-        ? [new Weakness(false, $"The page of «{title}» forbids being shown inside other pages; learners get a link to it.", "address")]
-        : [];
+    internal override IEnumerable<Weakness> Check(string title) =>
+        Refuses
+            ? [new Weakness(false, $"The page of «{title}» forbids being shown inside other pages; learners get a link to it.", "address")]
+            : [];
 }

@@ -49,15 +49,18 @@ public sealed class Chance(SeededRandom random, double knows)
         }
 
         var at = random.Next(right.Length - 1);
-        return right[at] == right[at + 1] ? right.Remove(at, 1) : string.Concat(right.AsSpan(0, at), [right[at + 1], right[at]], right.AsSpan(at + 2));
+        return right[at] == right[at + 1]
+            ? right.Remove(at, 1)
+            : string.Concat(right.AsSpan(0, at), [right[at + 1], right[at]], right.AsSpan(at + 2));
     }
 
     /// <summary>A number somebody comes to who is not sure: off by a tenth, a factor of ten, or with the other sign.</summary>
-    public Fraction Unsure(Fraction right) => random.Next(4) switch
-    {
-        0 => right * 10,
-        1 => right == 0 ? 1 : -right,
-        2 => right + Fraction.Max(1, (Fraction.Abs(right) / 10).Rounded(-right.Magnitude + 1)),
-        _ => right - Fraction.Max(1, (Fraction.Abs(right) / 10).Rounded(-right.Magnitude + 1)),
-    };
+    public Fraction Unsure(Fraction right) =>
+        random.Next(4) switch
+        {
+            0 => right * 10,
+            1 => right == 0 ? 1 : -right,
+            2 => right + Fraction.Max(1, (Fraction.Abs(right) / 10).Rounded(-right.Magnitude + 1)),
+            _ => right - Fraction.Max(1, (Fraction.Abs(right) / 10).Rounded(-right.Magnitude + 1)),
+        };
 }

@@ -28,7 +28,8 @@ public sealed class SimulatedLearner
     private readonly IReadOnlyDictionary<string, ItemDifficulty> _difficulties;
     private readonly HashSet<string> _passedOver = [];
     private readonly double _pace;
-    private int _events, _visits;
+    private int _events,
+        _visits;
 
     /// <summary>A learner.</summary>
     /// <param name="seed">The class's seed.</param>
@@ -79,7 +80,11 @@ public sealed class SimulatedLearner
         }
 
         // Whoever saw it wrong has another go, now and then.
-        foreach (var question in state.Questions.Where(question => state.IsInReach(question.Spot.Id) && !question.Closed && !_passedOver.Contains(question.Spot.Id)))
+        foreach (
+            var question in state.Questions.Where(question =>
+                state.IsInReach(question.Spot.Id) && !question.Closed && !_passedOver.Contains(question.Spot.Id)
+            )
+        )
         {
             if (Work(state, question, id, at) is { } happened && AttemptRules.Refuse(state, happened) is null)
             {
@@ -100,7 +105,8 @@ public sealed class SimulatedLearner
         if (question.ShowsLastTry && question.Tries.Count > 0)
         {
             // Many are content with half right, and few try a third time.
-            var again = question.LastTry!.Mark.Verdict is Verdict.Wrong or Verdict.Partly && question.Tries.Count < 3 && _chance.Happens(0.6);
+            var again =
+                question.LastTry!.Mark.Verdict is Verdict.Wrong or Verdict.Partly && question.Tries.Count < 3 && _chance.Happens(0.6);
             return again ? new AnotherGo(spot) { Id = id, At = at } : null;
         }
 
@@ -114,22 +120,38 @@ public sealed class SimulatedLearner
             return new AskedForHint(spot) { Id = id, At = at };
         }
 
-        var difficulty = _difficulties.TryGetValue(spot, out var set) ? set : new ItemDifficulty(family.GuessedDifficulty(question.Question));
+        var difficulty = _difficulties.TryGetValue(spot, out var set)
+            ? set
+            : new ItemDifficulty(family.GuessedDifficulty(question.Question));
         var helped = (question.HintSeen ? 0.4 : 0) + (0.5 * question.Tries.Count);
-        if (_chance.Happens(0.02) || family.Rehearse(Meant?.Invoke(question) ?? question.Question, new Chance(_random, difficulty.Knows(Ability + helped))) is not { } response)
+        if (
+            _chance.Happens(0.02)
+            || family.Rehearse(Meant?.Invoke(question) ?? question.Question, new Chance(_random, difficulty.Knows(Ability + helped)))
+                is not { } response
+        )
         {
             return null;
         }
 
         return family.TakesVotes ? new Voted(spot, response) { Id = id, At = at }
-            : marks && !family.IsEmpty(response) ? new AskedToMark(spot, response) { Id = id, At = at, OneLife = true }
+            : marks && !family.IsEmpty(response)
+                ? new AskedToMark(spot, response)
+                {
+                    Id = id,
+                    At = at,
+                    OneLife = true,
+                }
             : new Answered(spot, response) { Id = id, At = at };
     }
 
     /// <summary>Opens what is to be read here.</summary>
     private Opened? Look(AttemptState state, string id, DateTimeOffset at)
     {
-        foreach (var spot in state.Activity.Spots.Where(spot => spot.Content.Kind == SpotKind.Note && state.IsInReach(spot.Id) && !state.OpenedSpots.Contains(spot.Id)))
+        foreach (
+            var spot in state.Activity.Spots.Where(spot =>
+                spot.Content.Kind == SpotKind.Note && state.IsInReach(spot.Id) && !state.OpenedSpots.Contains(spot.Id)
+            )
+        )
         {
             if (_passedOver.Contains(spot.Id))
             {
@@ -155,12 +177,31 @@ public sealed class SimulatedLearner
             return state.StepNumber + 1 < state.Steps.Count ? new Visited(state.Steps[state.StepNumber + 1].Id) { Id = id, At = at } : null;
         }
 
-        foreach (var (lockId, closed) in state.Activity.Locks.Where(entry => !state.IsOpen(entry.Id) && entry.Lock.Key is TypedKey && !_passedOver.Contains(entry.Id)))
+        foreach (
+            var (lockId, closed) in state.Activity.Locks.Where(entry =>
+                !state.IsOpen(entry.Id) && entry.Lock.Key is TypedKey && !_passedOver.Contains(entry.Id)
+            )
+        )
         {
             var right = _chance.One(((TypedKey)closed.Key).Examples);
-            var tried = new TriedCode(lockId, right is null ? "" : _chance.Happens(0.75) ? right : _chance.Unsure(right, [])) { Id = id, At = at };
+            var tried = new TriedCode(
+                lockId,
+                right is null ? ""
+                    : _chance.Happens(0.75) ? right
+                    : _chance.Unsure(right, [])
+            )
+            {
+                Id = id,
+                At = at,
+            };
             // After a few wrong codes a lock rests; they wait for it.
-            var rested = state.WrongCodes.TryGetValue(lockId, out var wrong) && wrong.Wrong >= 3 ? tried with { At = wrong.LastAt + TimeSpan.FromMinutes(6) } : tried;
+            var rested =
+                state.WrongCodes.TryGetValue(lockId, out var wrong) && wrong.Wrong >= 3
+                    ? tried with
+                    {
+                        At = wrong.LastAt + TimeSpan.FromMinutes(6),
+                    }
+                    : tried;
             if (AttemptRules.Refuse(state, rested) is null)
             {
                 return rested;
@@ -169,9 +210,18 @@ public sealed class SimulatedLearner
 
         var here = state.Activity.SceneOf(state.Way[^1]);
         bool MayGo(string scene) => AttemptRules.Refuse(state, new Visited(scene) { Id = id, At = at }) is null;
-        var ways = here?.Spots.Where(spot => state.IsOpen(spot.Id)).Select(spot => spot.Content.Goal).OfType<string>().Where(MayGo).Distinct().ToList() ?? [];
+        var ways = here?.Spots.Where(spot => state.IsOpen(spot.Id))
+            .Select(spot => spot.Content.Goal)
+            .OfType<string>()
+            .Where(MayGo)
+            .Distinct()
+            .ToList()
+            ?? [];
         var unseen = ways.Where(scene => !state.VisitedScenes.Contains(scene)).ToList();
-        var elsewhere = state.Activity.Scenes.Select(scene => scene.Id).Where(scene => !state.VisitedScenes.Contains(scene) && state.Knows(scene) && MayGo(scene)).ToList();
+        var elsewhere = state
+            .Activity.Scenes.Select(scene => scene.Id)
+            .Where(scene => !state.VisitedScenes.Contains(scene) && state.Knows(scene) && MayGo(scene))
+            .ToList();
         var next = _chance.One(unseen) ?? (elsewhere.Count > 0 ? elsewhere[0] : null);
         return next is null || _visits++ > 200 ? null : new Visited(next) { Id = id, At = at };
     }

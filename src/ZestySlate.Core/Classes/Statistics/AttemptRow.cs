@@ -20,16 +20,40 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
     {
         var times = Pace.Of(events);
         var score = state.Score;
-        return new AttemptRow(score.Points.ToDecimal(), score.OutOf, state.Questions.Where(question => question.OutOf > 0).ToDictionary(question => question.Spot.Id, question =>
-        {
-            var counted = question.CountedTry(state.Activity.Rules.Counts);
-            var response = counted?.Response ?? question.Response;
-            var family = QuestionTypes.For(question.Question);
-            return new QuestionRow(
-                question.Points(state.Activity.Rules.Counts).ToDecimal(), question.OutOf, times.GetValueOrDefault(question.Spot.Id),
-                response is null ? [] : family.Picked(question.Question, response).ToList(),
-                response is null ? [] : family.Typed(question.Question, response).Select(typed => typed with { Right = counted?.Mark.Of(typed.Part)?.Verdict is Verdict.Right || counted?.Mark.Verdict is Verdict.Right }).ToList());
-        }));
+        return new AttemptRow(
+            score.Points.ToDecimal(),
+            score.OutOf,
+            state
+                .Questions.Where(question => question.OutOf > 0)
+                .ToDictionary(
+                    question => question.Spot.Id,
+                    question =>
+                    {
+                        var counted = question.CountedTry(state.Activity.Rules.Counts);
+                        var response = counted?.Response ?? question.Response;
+                        var family = QuestionTypes.For(question.Question);
+                        return new QuestionRow(
+                            question.Points(state.Activity.Rules.Counts).ToDecimal(),
+                            question.OutOf,
+                            times.GetValueOrDefault(question.Spot.Id),
+                            response is null ? [] : family.Picked(question.Question, response).ToList(),
+                            response is null
+                                ? []
+                                : family
+                                    .Typed(question.Question, response)
+                                    .Select(typed =>
+                                        typed with
+                                        {
+                                            Right =
+                                                counted?.Mark.Of(typed.Part)?.Verdict is Verdict.Right
+                                                || counted?.Mark.Verdict is Verdict.Right,
+                                        }
+                                    )
+                                    .ToList()
+                        );
+                    }
+                )
+        );
     }
 }
 
@@ -39,7 +63,13 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
 /// <param name="Time">How long the learner was at it.</param>
 /// <param name="Picked">The ids of the options picked.</param>
 /// <param name="Typed">What was typed, part by part.</param>
-public sealed record QuestionRow(decimal Points, decimal OutOf, TimeSpan Time, IReadOnlyList<string> Picked, IReadOnlyList<TypedAnswer> Typed)
+public sealed record QuestionRow(
+    decimal Points,
+    decimal OutOf,
+    TimeSpan Time,
+    IReadOnlyList<string> Picked,
+    IReadOnlyList<TypedAnswer> Typed
+)
 {
     /// <summary>The share of the question's points, 0..1 (below 0 where penalties may go there).</summary>
     [JsonIgnore]
@@ -69,15 +99,16 @@ public static class Pace
     }
 
     /// <summary>The question a learner's event is about, or null.</summary>
-    private static string? SpotOf(AttemptEvent happened) => happened switch
-    {
-        Answered answered => answered.SpotId,
-        AskedToMark asked => asked.SpotId,
-        Stepped stepped => stepped.SpotId,
-        AskedForHint hint => hint.SpotId,
-        AnotherGo again => again.SpotId,
-        SawAnswer saw => saw.SpotId,
-        Voted voted => voted.SpotId,
-        _ => null,
-    };
+    private static string? SpotOf(AttemptEvent happened) =>
+        happened switch
+        {
+            Answered answered => answered.SpotId,
+            AskedToMark asked => asked.SpotId,
+            Stepped stepped => stepped.SpotId,
+            AskedForHint hint => hint.SpotId,
+            AnotherGo again => again.SpotId,
+            SawAnswer saw => saw.SpotId,
+            Voted voted => voted.SpotId,
+            _ => null,
+        };
 }

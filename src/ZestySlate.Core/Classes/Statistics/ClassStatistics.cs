@@ -12,7 +12,16 @@ namespace ZestySlate.Core.Classes.Statistics;
 /// <param name="Alpha">Cronbach's alpha over the questions that all had; null when it cannot be told.</param>
 /// <param name="ErrorOfMeasurement">The standard error of measurement, in percentage points: the spread · √(1 − alpha); null without alpha.</param>
 /// <param name="Questions">Each question.</param>
-public sealed record ClassStatistics(int Attempts, double Mean, double Median, double Spread, ValueList<int> Histogram, double? Alpha, double? ErrorOfMeasurement, ValueList<QuestionStatistics> Questions)
+public sealed record ClassStatistics(
+    int Attempts,
+    double Mean,
+    double Median,
+    double Spread,
+    ValueList<int> Histogram,
+    double? Alpha,
+    double? ErrorOfMeasurement,
+    ValueList<QuestionStatistics> Questions
+)
 {
     /// <summary>Below so many attempts nothing is judged.</summary>
     public const int Fewest = 10;
@@ -39,9 +48,22 @@ public sealed record ClassStatistics(int Attempts, double Mean, double Median, d
         var spread = Math.Sqrt(Measures.Variance(shares));
         var asked = activity.Asked.Where(asked => QuestionTypes.For(asked.Question).OutOf(asked.Question) > 0).ToList();
         var common = asked.Select(one => one.Spot.Id).Where(id => attempts.All(attempt => attempt.Questions.ContainsKey(id))).ToArray();
-        var alpha = Measures.Alpha(attempts.Select(attempt => Array.ConvertAll(common, id => (double)attempt.Questions[id].Points)).ToList());
-        return new ClassStatistics(attempts.Count, shares.Count == 0 ? 0 : shares.Average(), Measures.Median(shares), spread, [.. histogram], alpha,
+        var alpha = Measures.Alpha(
+            attempts.Select(attempt => Array.ConvertAll(common, id => (double)attempt.Questions[id].Points)).ToList()
+        );
+        return new ClassStatistics(
+            attempts.Count,
+            shares.Count == 0 ? 0 : shares.Average(),
+            Measures.Median(shares),
+            spread,
+            [.. histogram],
+            alpha,
             alpha is { } reliable ? spread * Math.Sqrt(Math.Max(0, 1 - reliable)) : null,
-            asked.AsParallel().AsOrdered().Select(one => QuestionStatistics.Of(one.Spot, one.Question, activity.NameOf(one.Spot), ranked, had.Value!)).ToValueList());
+            asked
+                .AsParallel()
+                .AsOrdered()
+                .Select(one => QuestionStatistics.Of(one.Spot, one.Question, activity.NameOf(one.Spot), ranked, had.Value!))
+                .ToValueList()
+        );
     }
 }

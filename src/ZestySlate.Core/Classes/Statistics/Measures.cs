@@ -36,7 +36,9 @@ public static class Measures
         }
 
         var (x, y) = (pairs.Average(pair => pair.X), pairs.Average(pair => pair.Y));
-        double both = 0, ofX = 0, ofY = 0;
+        double both = 0,
+            ofX = 0,
+            ofY = 0;
         foreach (var pair in pairs)
         {
             both += (pair.X - x) * (pair.Y - y);

@@ -13,14 +13,24 @@ namespace ZestySlate.Core.Classes.Statistics;
 /// <param name="MedianTime">The middle of the times spent at it.</param>
 /// <param name="Options">Its options, where it has some.</param>
 /// <param name="WrongAnswers">What was typed and was not right, the most frequent first.</param>
-public sealed record QuestionStatistics(string SpotId, string Name, int Attempts, double Facility, double? Discrimination, double UpperLower, TimeSpan MedianTime,
-    ValueList<OptionStatistics> Options, ValueList<FrequentAnswer> WrongAnswers)
+public sealed record QuestionStatistics(
+    string SpotId,
+    string Name,
+    int Attempts,
+    double Facility,
+    double? Discrimination,
+    double UpperLower,
+    TimeSpan MedianTime,
+    ValueList<OptionStatistics> Options,
+    ValueList<FrequentAnswer> WrongAnswers
+)
 {
     /// <summary>Below it a question does not separate.</summary>
     public const double LeastDiscrimination = 0.1;
 
     /// <summary>Below it a question is too hard, and above the other too easy, to tell anything.</summary>
-    public const double TooHard = 0.2, TooEasy = 0.95;
+    public const double TooHard = 0.2,
+        TooEasy = 0.95;
 
     private const int MostWrongAnswers = 8;
 
@@ -36,7 +46,11 @@ public sealed record QuestionStatistics(string SpotId, string Name, int Attempts
 
             var problems = new List<QuestionProblem>();
             var right = Options.Where(option => option.Right).ToList();
-            if (right.Count == 1 && Options.Where(option => !option.Right).MaxBy(option => option.StrongShare) is { } lure && lure.StrongShare > right[0].StrongShare)
+            if (
+                right.Count == 1
+                && Options.Where(option => !option.Right).MaxBy(option => option.StrongShare) is { } lure
+                && lure.StrongShare > right[0].StrongShare
+            )
             {
                 problems.Add(QuestionProblem.WrongKeySuspected);
             }
@@ -66,7 +80,13 @@ public sealed record QuestionStatistics(string SpotId, string Name, int Attempts
     /// <param name="name">Its name in reports.</param>
     /// <param name="ranked">All attempts, the weakest first.</param>
     /// <param name="had">A list to work with, used for one question after the other.</param>
-    internal static QuestionStatistics Of(Spot spot, Question question, string name, IReadOnlyList<AttemptRow> ranked, List<(AttemptRow Attempt, QuestionRow Answer)> had)
+    internal static QuestionStatistics Of(
+        Spot spot,
+        Question question,
+        string name,
+        IReadOnlyList<AttemptRow> ranked,
+        List<(AttemptRow Attempt, QuestionRow Answer)> had
+    )
     {
         had.Clear();
         foreach (var attempt in ranked)
@@ -80,23 +100,54 @@ public sealed record QuestionStatistics(string SpotId, string Name, int Attempts
         var ends = had.Count == 0 ? 0 : Math.Max(1, (int)Math.Round(had.Count * 0.27, MidpointRounding.AwayFromZero));
         var third = had.Count == 0 ? 0 : Math.Max(1, had.Count / 3);
         double Mean(int from, int to) => Over(had, from, to, one => one.Answer.Share);
-        var options = QuestionTypes.For(question).OptionsOf(question).Select(option =>
-        {
-            bool Picks((AttemptRow, QuestionRow Answer) one) => one.Answer.Picked.Contains(option.Id);
-            double Share(int from, int to) => Over(had, from, to, one => Picks(one) ? 1 : 0);
-            return new OptionStatistics(option.Id, option.Words, option.Right, Share(0, had.Count), Share(had.Count - third, had.Count), Share(0, third),
-                had.Where(Picks).Select(one => one.Attempt.Share * 100).DefaultIfEmpty(0).Average());
-        }).ToValueList();
-        var wrong = had.SelectMany(one => one.Answer.Typed).Where(typed => !typed.Right && typed.Text.Trim().Length > 0)
+        var options = QuestionTypes
+            .For(question)
+            .OptionsOf(question)
+            .Select(option =>
+            {
+                bool Picks((AttemptRow, QuestionRow Answer) one) => one.Answer.Picked.Contains(option.Id);
+                double Share(int from, int to) => Over(had, from, to, one => Picks(one) ? 1 : 0);
+                return new OptionStatistics(
+                    option.Id,
+                    option.Words,
+                    option.Right,
+                    Share(0, had.Count),
+                    Share(had.Count - third, had.Count),
+                    Share(0, third),
+                    had.Where(Picks).Select(one => one.Attempt.Share * 100).DefaultIfEmpty(0).Average()
+                );
+            })
+            .ToValueList();
+        var wrong = had.SelectMany(one => one.Answer.Typed)
+            .Where(typed => !typed.Right && typed.Text.Trim().Length > 0)
             .GroupBy(typed => (typed.Part, Text: typed.Text.Trim().ToLowerInvariant()))
             .Select(same => new FrequentAnswer(same.Key.Part, same.First().Label, same.First().Text.Trim(), same.Count()))
-            .OrderByDescending(answer => answer.Times).ThenBy(answer => answer.Text, StringComparer.Ordinal).Take(MostWrongAnswers).ToValueList();
-        return new QuestionStatistics(spot.Id, name, had.Count, Mean(0, had.Count), Discriminates(had), Mean(had.Count - ends, had.Count) - Mean(0, ends),
-            TimeSpan.FromSeconds(Measures.Median(had.Where(one => one.Answer.Time > TimeSpan.Zero).Select(one => one.Answer.Time.TotalSeconds).ToList())), options, wrong);
+            .OrderByDescending(answer => answer.Times)
+            .ThenBy(answer => answer.Text, StringComparer.Ordinal)
+            .Take(MostWrongAnswers)
+            .ToValueList();
+        return new QuestionStatistics(
+            spot.Id,
+            name,
+            had.Count,
+            Mean(0, had.Count),
+            Discriminates(had),
+            Mean(had.Count - ends, had.Count) - Mean(0, ends),
+            TimeSpan.FromSeconds(
+                Measures.Median(had.Where(one => one.Answer.Time > TimeSpan.Zero).Select(one => one.Answer.Time.TotalSeconds).ToList())
+            ),
+            options,
+            wrong
+        );
     }
 
     /// <summary>The mean of something over a stretch; 0 for none.</summary>
-    private static double Over(List<(AttemptRow Attempt, QuestionRow Answer)> had, int from, int to, Func<(AttemptRow Attempt, QuestionRow Answer), double> what)
+    private static double Over(
+        List<(AttemptRow Attempt, QuestionRow Answer)> had,
+        int from,
+        int to,
+        Func<(AttemptRow Attempt, QuestionRow Answer), double> what
+    )
     {
         var sum = 0.0;
         for (var i = from; i < to; i++)
@@ -131,7 +182,15 @@ public sealed record QuestionStatistics(string SpotId, string Name, int Attempts
 /// <param name="StrongShare">The share among the strongest third.</param>
 /// <param name="WeakShare">The share among the weakest third.</param>
 /// <param name="MeanTotal">The mean total of those who picked it, in percent; 0 when nobody did.</param>
-public sealed record OptionStatistics(string Id, string Words, bool Right, double Share, double StrongShare, double WeakShare, double MeanTotal);
+public sealed record OptionStatistics(
+    string Id,
+    string Words,
+    bool Right,
+    double Share,
+    double StrongShare,
+    double WeakShare,
+    double MeanTotal
+);
 
 /// <summary>Something that was typed and was not right.</summary>
 /// <param name="Part">The part of the question it was typed into; empty for the whole.</param>

@@ -39,7 +39,11 @@ public sealed record Ask(Question Question) : Content
 
         if (Question.Sounds.Any(sound => sound.Transcript.Length == 0))
         {
-            yield return new Weakness(false, $"The question «{name}» plays a sound that is not described for those who cannot hear it.", "sound");
+            yield return new Weakness(
+                false,
+                $"The question «{name}» plays a sound that is not described for those who cannot hear it.",
+                "sound"
+            );
         }
 
         if (Question.Video is { Captions: "" })
@@ -49,7 +53,10 @@ public sealed record Ask(Question Question) : Content
 
         foreach (var weakness in QuestionTypes.For(Question).Check(Question, activity.Words.Culture))
         {
-            yield return weakness with { Message = $"The question «{name}» {weakness.Message}." };
+            yield return weakness with
+            {
+                Message = $"The question «{name}» {weakness.Message}.",
+            };
         }
     }
 

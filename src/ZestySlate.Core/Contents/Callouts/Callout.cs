@@ -24,11 +24,13 @@ public sealed record Callout(string Text) : Content
 
     public override IEnumerable<Source> Sources => Sound is null ? [] : [Source.Of(Sound)];
 
-    public override string? Refuse() => new StringInfo(Text).LengthInTextElements is > MostCharacters and var length
-        ? $"A callout has up to {MostCharacters} characters; this one has {length}. A note holds more."
-        : null;
+    public override string? Refuse() =>
+        new StringInfo(Text).LengthInTextElements is > MostCharacters and var length
+            ? $"A callout has up to {MostCharacters} characters; this one has {length}. A note holds more."
+            : null;
 
-    internal override IEnumerable<Weakness> Check(Activity activity, string name) => OwnName.Length == 0 ? [new Weakness(true, "A callout has no words.", "text")] : [];
+    internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
+        OwnName.Length == 0 ? [new Weakness(true, "A callout has no words.", "text")] : [];
 
     internal override Content With(MediaSwap swap) => this with { Sound = swap.Of(Sound) };
 }

@@ -23,7 +23,8 @@ public sealed record Jump(string SceneId) : Content
     internal override bool Binds => true;
 
     /// <summary>Without words of its own it has the name of where it leads.</summary>
-    internal override string? NameIn(Activity activity) => OwnName.Length == 0 && activity.SceneOf(SceneId) is { } scene ? activity.Words.Say("toScene", activity.TitleOf(scene)) : null;
+    internal override string? NameIn(Activity activity) =>
+        OwnName.Length == 0 && activity.SceneOf(SceneId) is { } scene ? activity.Words.Say("toScene", activity.TitleOf(scene)) : null;
 
     internal override IEnumerable<Weakness> Check(Activity activity, string name)
     {

@@ -14,5 +14,6 @@ public sealed record Link(string Address) : Content
 
     public override string? Refuse() => Address.Length > 0 ? WebAddress.Refuse(Address) : null;
 
-    internal override IEnumerable<Weakness> Check(Activity activity, string name) => Address.Length == 0 ? [new Weakness(true, "A link has no address.", "address")] : [];
+    internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
+        Address.Length == 0 ? [new Weakness(true, "A link has no address.", "address")] : [];
 }

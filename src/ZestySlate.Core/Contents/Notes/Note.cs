@@ -42,9 +42,11 @@ public sealed record Note : Content
 
     public override IEnumerable<Picture> Pictures => Illustrations;
 
-    public override IEnumerable<string> Played => new[] { Sound?.Media, Video?.Media, Video?.Captions }.OfType<string>().Where(media => media.Length > 0);
+    public override IEnumerable<string> Played =>
+        new[] { Sound?.Media, Video?.Media, Video?.Captions }.OfType<string>().Where(media => media.Length > 0);
 
-    public override IEnumerable<Source> Sources => base.Sources.Concat(new[] { Sound is null ? null : Source.Of(Sound), Video is null ? null : Source.Of(Video) }.OfType<Source>());
+    public override IEnumerable<Source> Sources =>
+        base.Sources.Concat(new[] { Sound is null ? null : Source.Of(Sound), Video is null ? null : Source.Of(Video) }.OfType<Source>());
 
     public override string? Refuse() => ButtonAddress.Length > 0 ? WebAddress.Refuse(ButtonAddress) : null;
 
@@ -76,16 +78,21 @@ public sealed record Note : Content
 
         if (ButtonWords.Length > 0 != ButtonAddress.Length > 0)
         {
-            yield return new Weakness(false, $"The button in the note «{name}» needs both words and an address; it is not shown.", "button");
+            yield return new Weakness(
+                false,
+                $"The button in the note «{name}» needs both words and an address; it is not shown.",
+                "button"
+            );
         }
     }
 
-    internal override Content With(MediaSwap swap) => this with
-    {
-        Illustrations = Illustrations.Select(swap.Of).ToValueList(),
-        Sound = swap.Of(Sound),
-        Video = swap.Of(Video),
-    };
+    internal override Content With(MediaSwap swap) =>
+        this with
+        {
+            Illustrations = Illustrations.Select(swap.Of).ToValueList(),
+            Sound = swap.Of(Sound),
+            Video = swap.Of(Video),
+        };
 
     protected override Content OverSame(Content older) => this with { IsClue = older.IsFinding };
 

@@ -30,7 +30,11 @@ public sealed record WebPanel(string Address, int Width, int Height) : Content
         }
         else if (Refuses)
         {
-            yield return new Weakness(false, $"The page «{name}» forbids being shown inside other pages; learners get a link to it.", "address");
+            yield return new Weakness(
+                false,
+                $"The page «{name}» forbids being shown inside other pages; learners get a link to it.",
+                "address"
+            );
         }
     }
 }

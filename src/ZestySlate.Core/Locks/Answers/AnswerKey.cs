@@ -11,11 +11,13 @@ public sealed record AnswerKey(string SpotId) : LockKey
 
     public override IEnumerable<string> DependsOn => [SpotId];
 
-    internal override bool OpensWith(IOpening there) => there.QuestionOf(SpotId) is { } question && question.Tries.Any(t => t.Mark.Verdict == Verdict.Right);
+    internal override bool OpensWith(IOpening there) =>
+        there.QuestionOf(SpotId) is { } question && question.Tries.Any(t => t.Mark.Verdict == Verdict.Right);
 
     internal override bool CanOpenWith(IReach reach) => reach.SpotOf(SpotId)?.Content.Asked is not null;
 
-    internal override string? Weakness(Activity activity) => activity.SpotOf(SpotId)?.Content.Asked is null ? "its question was not chosen or was deleted" : null;
+    internal override string? Weakness(Activity activity) =>
+        activity.SpotOf(SpotId)?.Content.Asked is null ? "its question was not chosen or was deleted" : null;
 
     internal override LockKey In(Copy copy) => this with { SpotId = copy.Of(SpotId) };
 }

@@ -28,7 +28,8 @@ public sealed record FoundKey(ValueList<string> SpotIds, int AtLeast = 0) : Lock
 
     internal override bool CanOpenWith(IReach reach) => SpotIds.Count > 0 && SpotIds.Count(id => reach.SpotOf(id) is not null) >= Enough;
 
-    internal override string? Weakness(Activity activity) => SpotIds.Count == 0 ? "nothing is chosen that must be found"
+    internal override string? Weakness(Activity activity) =>
+        SpotIds.Count == 0 ? "nothing is chosen that must be found"
         : SpotIds.Count(id => activity.SpotOf(id) is not null) < Enough ? "something that must be found was deleted"
         : null;
 

@@ -18,5 +18,6 @@ public sealed record ScoreKey(decimal Points) : LockKey
 
     internal override bool CanOpenWith(IReach reach) => reach.Points >= Points;
 
-    internal override string? Weakness(Activity activity) => Points > activity.OutOf ? $"it needs {Points:0.##} points and there are {activity.OutOf:0.##}" : null;
+    internal override string? Weakness(Activity activity) =>
+        Points > activity.OutOf ? $"it needs {Points:0.##} points and there are {activity.OutOf:0.##}" : null;
 }

@@ -21,12 +21,17 @@ internal sealed class FractionJson : JsonConverter<Fraction>
         if (reader.TokenType == JsonTokenType.Number)
         {
             var text = Encoding.UTF8.GetString(reader.HasValueSequence ? reader.ValueSequence.ToArray() : reader.ValueSpan);
-            return NumberReading.Read(text, CultureInfo.InvariantCulture)?.Value ?? throw new JsonException($"{text} is too large, or too near to nothing, to be compared.");
+            return NumberReading.Read(text, CultureInfo.InvariantCulture)?.Value
+                ?? throw new JsonException($"{text} is too large, or too near to nothing, to be compared.");
         }
 
-        return reader.GetString()!.Split('/') is [var above, var below]
-            && BigInteger.TryParse(above, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var over) && BigInteger.TryParse(below, NumberStyles.None, CultureInfo.InvariantCulture, out var under) && !under.IsZero
-            ? new Fraction(over, under) : throw new JsonException("A number was expected here, or two whole ones, as «2/3».");
+        return
+            reader.GetString()!.Split('/') is [var above, var below]
+            && BigInteger.TryParse(above, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var over)
+            && BigInteger.TryParse(below, NumberStyles.None, CultureInfo.InvariantCulture, out var under)
+            && !under.IsZero
+            ? new Fraction(over, under)
+            : throw new JsonException("A number was expected here, or two whole ones, as «2/3».");
     }
 
     public override void Write(Utf8JsonWriter writer, Fraction value, JsonSerializerOptions options)

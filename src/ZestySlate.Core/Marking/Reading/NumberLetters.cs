@@ -38,7 +38,11 @@ internal static class NumberLetters
             {
                 plain.Append((int)Rune.GetNumericValue(rune));
             }
-            else if (category == UnicodeCategory.OtherNumber && rune.ToString().Normalize(NormalizationForm.FormKC) is var ratio && ratio.Contains('⁄'))
+            else if (
+                category == UnicodeCategory.OtherNumber
+                && rune.ToString().Normalize(NormalizationForm.FormKC) is var ratio
+                && ratio.Contains('⁄')
+            )
             {
                 // ½ is 1/2, and 2⅓ is 2 1/3.
                 plain.Append(plain.Length > 0 && char.IsAsciiDigit(plain[^1]) ? " " : "").Append(ratio.Replace('⁄', '/'));
@@ -72,26 +76,30 @@ internal static class NumberLetters
     }
 
     /// <summary>The digit or sign that a raised letter stands for, or 0.</summary>
-    private static char RaisedLetter(Rune rune) => rune.Value switch
-    {
-        '⁻' => '-',
-        '⁺' => '+',
-        _ when rune.IsBmp && Raised.IndexOf((char)rune.Value) is >= 0 and var digit => (char)('0' + digit),
-        _ => '\0',
-    };
+    private static char RaisedLetter(Rune rune) =>
+        rune.Value switch
+        {
+            '⁻' => '-',
+            '⁺' => '+',
+            _ when rune.IsBmp && Raised.IndexOf((char)rune.Value) is >= 0 and var digit => (char)('0' + digit),
+            _ => '\0',
+        };
 
     /// <summary>The plain sign, a space for every sort of space, or 0 for a letter that stays.</summary>
-    private static char Sign(Rune rune) => rune.Value switch
-    {
-        // Full-width forms lie as far from the plain ones as their first does.
-        >= 0xFF01 and <= 0xFF5E => Sign(new Rune(rune.Value - 0xFEE0)) is var narrow && narrow != '\0' ? narrow : (char)(rune.Value - 0xFEE0),
-        '−' or '–' or '—' or '‐' or '‑' or '‒' or '―' or '﹣' or '﹘' or '➖' => '-',
-        '﹢' or '➕' or '﬩' => '+',
-        '’' or '‘' or 'ʼ' or '`' or '´' => '\'',
-        '⁄' or '∕' or '÷' or '➗' => '/',
-        '×' or '·' or '⋅' or '∙' or '*' or '✕' or '✖' => '×',
-        '٪' or '﹪' => '%',
-        _ when Rune.IsWhiteSpace(rune) => ' ',
-        _ => '\0',
-    };
+    private static char Sign(Rune rune) =>
+        rune.Value switch
+        {
+            // Full-width forms lie as far from the plain ones as their first does.
+            >= 0xFF01 and <= 0xFF5E => Sign(new Rune(rune.Value - 0xFEE0)) is var narrow && narrow != '\0'
+                ? narrow
+                : (char)(rune.Value - 0xFEE0),
+            '−' or '–' or '—' or '‐' or '‑' or '‒' or '―' or '﹣' or '﹘' or '➖' => '-',
+            '﹢' or '➕' or '﬩' => '+',
+            '’' or '‘' or 'ʼ' or '`' or '´' => '\'',
+            '⁄' or '∕' or '÷' or '➗' => '/',
+            '×' or '·' or '⋅' or '∙' or '*' or '✕' or '✖' => '×',
+            '٪' or '﹪' => '%',
+            _ when Rune.IsWhiteSpace(rune) => ' ',
+            _ => '\0',
+        };
 }

@@ -27,7 +27,8 @@ public enum NumberTrouble
 
 /// <summary>
 /// Reads one number as people write it, in the activity's language or the other common way: 1.234,5 · 1,234.5 · 1 234,5 ·
-/// 1'234.5 · ١٬٢٣٤٫٥ · .5 · −3 · 2/3 · 1 1/2 · ½ · 2⅓ · 3e8 · 10^8 · 3x10^8 · 3·10^8 · 3×10⁸ · 45 %, with the digits of any script.
+/// 1'234.5 · ١٬٢٣٤٫٥ · .5 · −3 · 2/3 · 1 1/2 · ½ · 2⅓ · 3e8 · 10^8 · 3x10^8 · 3·10^8 · 3×10⁸ · 45 %,
+/// with the digits of any script.
 /// One separator alone that could be either (1,234) is read in the activity's language; but a group never begins with a 0, has
 /// three digits, and a decimal has digits behind its sign.
 /// </summary>
@@ -56,9 +57,11 @@ public static partial class NumberReading
 
         var plain = NumberLetters.Plain(text);
         var (number, tooLarge) = OfPlain(plain, culture);
-        trouble = number is not null ? NumberTrouble.None
+        trouble =
+            number is not null ? NumberTrouble.None
             : tooLarge ? NumberTrouble.TooLarge
-            : DigitRuns().Count(plain) > 1 ? NumberTrouble.NotOne : NumberTrouble.NoNumber;
+            : DigitRuns().Count(plain) > 1 ? NumberTrouble.NotOne
+            : NumberTrouble.NoNumber;
         return number;
     }
 
@@ -77,11 +80,22 @@ public static partial class NumberReading
 
         if (Scientific().Match(plain) is { Success: true } science)
         {
-            var front = science.Groups["front"].Success ? OfDecimal(science.Groups["front"].Value.Trim(), culture) : Signed(Fraction.One, science.Groups["sign"].Value == "-");
-            var fits = int.TryParse(science.Groups["power"].Value.Replace(" ", ""), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var power) && Math.Abs(power) <= MostPower;
+            var front = science.Groups["front"].Success
+                ? OfDecimal(science.Groups["front"].Value.Trim(), culture)
+                : Signed(Fraction.One, science.Groups["sign"].Value == "-");
+            var fits =
+                int.TryParse(
+                    science.Groups["power"].Value.Replace(" ", ""),
+                    NumberStyles.AllowLeadingSign,
+                    CultureInfo.InvariantCulture,
+                    out var power
+                )
+                && Math.Abs(power) <= MostPower;
             // Before a power of ten stands one digit, as a rule: 6,626 × 10⁻³⁴ has decimals in every language.
             front = front is { Other: { } decimals } && Fraction.Abs(decimals) < 10 ? new ReadNumber(decimals, front.Value) : front;
-            return front is null ? (null, false) : fits ? (Scaled(front, power), false) : (null, true);
+            return front is null ? (null, false)
+                : fits ? (Scaled(front, power), false)
+                : (null, true);
         }
 
         return (Ratio().Match(plain) is { Success: true } ratio ? OfRatio(ratio) : OfDecimal(plain, culture), false);
@@ -94,7 +108,9 @@ public static partial class NumberReading
         if (body.Contains('٫') || body.Contains('٬'))
         {
             // The Arabic signs can only mean one thing.
-            return body.Contains(',') || body.Contains('.') ? null : Signed(Written(body.Replace('٬', ',').Replace('٫', '.'), '.'), negative);
+            return body.Contains(',') || body.Contains('.')
+                ? null
+                : Signed(Written(body.Replace('٬', ',').Replace('٫', '.'), '.'), negative);
         }
 
         var (comma, point) = (body.LastIndexOf(','), body.LastIndexOf('.'));
@@ -104,7 +120,10 @@ public static partial class NumberReading
         }
 
         var separator = comma >= 0 ? ',' : '.';
-        var (asDecimal, asGroups) = (Signed(Written(body, separator), negative), Signed(Written(body, separator == ',' ? '.' : ','), negative));
+        var (asDecimal, asGroups) = (
+            Signed(Written(body, separator), negative),
+            Signed(Written(body, separator == ',' ? '.' : ','), negative)
+        );
         return asDecimal is null || asGroups is null ? asDecimal ?? asGroups
             : DecimalSign(culture) == separator ? asDecimal with { Other = asGroups.Value }
             : asGroups with { Other = asDecimal.Value };
@@ -118,31 +137,43 @@ public static partial class NumberReading
     {
         var parts = body.Split(decimalSign);
         var (front, behind) = (parts[0], parts.Length == 2 ? parts[1] : null);
-        if (parts.Length > 2 || (behind is not null && !Behind().IsMatch(behind)) || (front.Length == 0 ? behind is null : !Digits().IsMatch(front) && !Groups(front, decimalSign == ',' ? '.' : ',')))
+        if (
+            parts.Length > 2
+            || (behind is not null && !Behind().IsMatch(behind))
+            || (front.Length == 0 ? behind is null : !Digits().IsMatch(front) && !Groups(front, decimalSign == ',' ? '.' : ','))
+        )
         {
             return null;
         }
 
         var places = behind?.Count(char.IsAsciiDigit) ?? 0;
         var digits = body.All(char.IsAsciiDigit) ? body : string.Concat(body.Where(char.IsAsciiDigit));
-        var whole = digits.Length <= 18 ? long.Parse(digits, CultureInfo.InvariantCulture) : BigInteger.Parse(digits, CultureInfo.InvariantCulture);
+        var whole =
+            digits.Length <= 18 ? long.Parse(digits, CultureInfo.InvariantCulture) : BigInteger.Parse(digits, CultureInfo.InvariantCulture);
         return new Fraction(whole, places == 0 ? BigInteger.One : BigInteger.Pow(10, places));
     }
 
     /// <summary>Whether digits are in groups, all by the same sign: a comma or point, a space, an apostrophe.</summary>
-    private static bool Groups(string front, char sign) => front.FirstOrDefault(letter => !char.IsAsciiDigit(letter)) is var by && (by == sign || by is ' ' or '\'')
+    private static bool Groups(string front, char sign) =>
+        front.FirstOrDefault(letter => !char.IsAsciiDigit(letter)) is var by
+        && (by == sign || by is ' ' or '\'')
         && (EvenGroups().IsMatch(front.Replace(by, '_')) || (by == ',' && IndianGroups().IsMatch(front)));
 
     private static ReadNumber? OfRatio(Match ratio)
     {
-        BigInteger Number(string group) => ratio.Groups[group].Length == 0 ? 0 : BigInteger.Parse(ratio.Groups[group].Value, CultureInfo.InvariantCulture);
+        BigInteger Number(string group) =>
+            ratio.Groups[group].Length == 0 ? 0 : BigInteger.Parse(ratio.Groups[group].Value, CultureInfo.InvariantCulture);
         var (whole, over, under) = (Number("whole"), Number("over"), Number("under"));
-        return under.IsZero || (ratio.Groups["whole"].Success && over >= under) ? null : Signed(new Fraction((whole * under) + over, under), ratio.Groups["sign"].Value == "-");
+        return under.IsZero || (ratio.Groups["whole"].Success && over >= under)
+            ? null
+            : Signed(new Fraction((whole * under) + over, under), ratio.Groups["sign"].Value == "-");
     }
 
-    private static ReadNumber? Signed(Fraction? value, bool negative) => value is { } number ? new ReadNumber(negative ? -number : number, null) : null;
+    private static ReadNumber? Signed(Fraction? value, bool negative) =>
+        value is { } number ? new ReadNumber(negative ? -number : number, null) : null;
 
-    private static ReadNumber Scaled(ReadNumber front, int power) => new(front.Value * Fraction.PowerOfTen(power), front.Other is { } other ? other * Fraction.PowerOfTen(power) : null);
+    private static ReadNumber Scaled(ReadNumber front, int power) =>
+        new(front.Value * Fraction.PowerOfTen(power), front.Other is { } other ? other * Fraction.PowerOfTen(power) : null);
 
     [GeneratedRegex(@"^(?:(?<front>[-+]?[ ]?[\d.,' ٫٬]*\d) ?(?:[eE] ?|[×xX] ?10 ?\^ ?)|(?<sign>[-+]?) ?10 ?\^ ?)(?<power>[-+]? ?\d{1,9})$")]
     private static partial Regex Scientific();

@@ -10,7 +10,8 @@ public readonly record struct ExactNumber(Fraction Value);
 public static class NumberWriting
 {
     /// <summary>From so many digits before the point on, or so many zeros behind it, a power of ten is written.</summary>
-    private const int MostDigits = 15, MostZeros = 6;
+    private const int MostDigits = 15,
+        MostZeros = 6;
 
     /// <summary>The number in the language's own way, without groups.</summary>
     public static string Write(Fraction number, CultureInfo culture)
@@ -40,7 +41,10 @@ public static class NumberWriting
 
         var (before, minus) = (digits.Length + power, number.Sign < 0 ? "-" : "");
         return before > MostDigits + 6 || before < -MostZeros
-            ? string.Create(CultureInfo.InvariantCulture, $"{minus}{digits[..1]}{(digits.Length > 1 ? "." + digits[1..] : "")}e{before - 1}")
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"{minus}{digits[..1]}{(digits.Length > 1 ? "." + digits[1..] : "")}e{before - 1}"
+            )
             : minus + Plain(digits, power, ".");
     }
 
@@ -69,11 +73,13 @@ public static class NumberWriting
         return (kept, digits.Length - kept.Length - places);
     }
 
-    private static string Plain(string digits, int power, string sign) => power >= 0 ? digits + new string('0', power)
+    private static string Plain(string digits, int power, string sign) =>
+        power >= 0 ? digits + new string('0', power)
         : digits.Length > -power ? string.Concat(digits.AsSpan(0, digits.Length + power), sign, digits.AsSpan(digits.Length + power))
         : $"0{sign}{new string('0', -power - digits.Length)}{digits}";
 
     private static string Minus(Fraction number) => number.Sign < 0 ? "−" : "";
 
-    private static string Raised(int power) => string.Concat(power.ToString(CultureInfo.InvariantCulture).Select(letter => letter == '-' ? '⁻' : "⁰¹²³⁴⁵⁶⁷⁸⁹"[letter - '0']));
+    private static string Raised(int power) =>
+        string.Concat(power.ToString(CultureInfo.InvariantCulture).Select(letter => letter == '-' ? '⁻' : "⁰¹²³⁴⁵⁶⁷⁸⁹"[letter - '0']));
 }

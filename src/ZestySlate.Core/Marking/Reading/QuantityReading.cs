@@ -39,7 +39,11 @@ public static class QuantityReading
         // The number is as long as it can be, so that 3e8 is not 3 of a unit e8.
         for (var end = plain.Length; end > 0; end--)
         {
-            if (EndsNumber(plain, end) && IsUnit(plain[end..], own, out var unit) && NumberReading.Read(plain[..end], culture) is { } number)
+            if (
+                EndsNumber(plain, end)
+                && IsUnit(plain[end..], own, out var unit)
+                && NumberReading.Read(plain[..end], culture) is { } number
+            )
             {
                 trouble = NumberTrouble.None;
                 return new ReadQuantity(number, unit);
@@ -52,20 +56,27 @@ public static class QuantityReading
 
     /// <summary>Whether a unit can be typed so that it is read back; empty is none.</summary>
     public static bool CanBeTyped(string unit) =>
-        unit.Trim() is { Length: > 0 } letters && !char.IsDigit(letters[0]) && Read("2 " + unit, CultureInfo.InvariantCulture, letters, out _) is { Number.Value: var two } read && two == 2 && read.Unit == letters;
+        unit.Trim() is { Length: > 0 } letters
+        && !char.IsDigit(letters[0])
+        && Read("2 " + unit, CultureInfo.InvariantCulture, letters, out _) is { Number.Value: var two } read
+        && two == 2
+        && read.Unit == letters;
 
     /// <summary>A sign of money before the number, perhaps behind a minus, and the rest.</summary>
     private static (string Sign, string Amount)? MoneyBefore(string plain)
     {
         var at = plain.Length > 1 && plain[0] is '-' or '−' ? 1 : 0;
-        return plain.Length > at && char.GetUnicodeCategory(plain[at]) == UnicodeCategory.CurrencySymbol ? (plain.Substring(at, 1), plain[..at] + plain[(at + 1)..]) : null;
+        return plain.Length > at && char.GetUnicodeCategory(plain[at]) == UnicodeCategory.CurrencySymbol
+            ? (plain.Substring(at, 1), plain[..at] + plain[(at + 1)..])
+            : null;
     }
 
     /// <summary>True where a number may end: behind a digit of any sort.</summary>
     private static bool EndsNumber(string text, int end)
     {
         _ = Rune.DecodeLastFromUtf16(text.AsSpan(0, end), out var last, out _);
-        return Rune.GetUnicodeCategory(last) is UnicodeCategory.DecimalDigitNumber or UnicodeCategory.OtherNumber && (end == text.Length || !char.IsLowSurrogate(text[end]));
+        return Rune.GetUnicodeCategory(last) is UnicodeCategory.DecimalDigitNumber or UnicodeCategory.OtherNumber
+            && (end == text.Length || !char.IsLowSurrogate(text[end]));
     }
 
     private static bool IsUnit(string text, string own, out string unit)
@@ -85,7 +96,11 @@ public static class QuantityReading
     {
         foreach (var rune in text.EnumerateRunes())
         {
-            if (!Rune.IsLetter(rune) && Rune.GetUnicodeCategory(rune) is not (UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark or UnicodeCategory.Format))
+            if (
+                !Rune.IsLetter(rune)
+                && Rune.GetUnicodeCategory(rune)
+                    is not (UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark or UnicodeCategory.Format)
+            )
             {
                 return false;
             }

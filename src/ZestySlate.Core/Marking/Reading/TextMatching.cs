@@ -34,7 +34,13 @@ public static class TextMatching
     /// <param name="reading">How texts are read.</param>
     /// <param name="culture">The activity's culture.</param>
     /// <param name="elsewhere">Right answers of other places of the same question.</param>
-    public static TextMatch Match(string typed, TextKey key, TextReading reading, CultureInfo culture, IEnumerable<string>? elsewhere = null)
+    public static TextMatch Match(
+        string typed,
+        TextKey key,
+        TextReading reading,
+        CultureInfo culture,
+        IEnumerable<string>? elsewhere = null
+    )
     {
         var read = reading.Read(typed, culture);
         if (read.Length == 0)
@@ -69,23 +75,44 @@ public static class TextMatching
 
         return (reading.Slips ? Slip(read, key, reading, culture, elsewhere ?? []) : null) switch
         {
-            (var slip, false) => new TextMatch(reading.SlipShare >= 1 ? Verdict.Right : Verdict.Partly, Math.Clamp(reading.SlipShare, 0, 1), slip),
+            (var slip, false) => new TextMatch(
+                reading.SlipShare >= 1 ? Verdict.Right : Verdict.Partly,
+                Math.Clamp(reading.SlipShare, 0, 1),
+                slip
+            ),
             (var near, true) => new TextMatch(Verdict.Wrong, 0, Reason.Of("typedWrong", typed.Trim()).Then(near)),
             _ => new TextMatch(Verdict.Wrong, 0, Reason.Of("typedWrong", typed.Trim())),
         };
     }
 
     /// <summary>How many slips a text of so many letters may have: none up to 3, 1 up to 7, 2 from 8 on.</summary>
-    public static int SlipsAllowed(int letters) => letters switch { <= 3 => 0, <= 7 => 1, _ => 2 };
+    public static int SlipsAllowed(int letters) =>
+        letters switch
+        {
+            <= 3 => 0,
+            <= 7 => 1,
+            _ => 2,
+        };
 
     /// <summary>How many slips a text may have. Letters are counted as a person counts them; spaces are none.</summary>
-    public static int SlipsAllowed(string text) => SlipsAllowed((TextLetters.IsSimple(text) ? text.Length : TextLetters.Clusters(text).Length) - text.Count(letter => letter == ' '));
+    public static int SlipsAllowed(string text) =>
+        SlipsAllowed((TextLetters.IsSimple(text) ? text.Length : TextLetters.Clusters(text).Length) - text.Count(letter => letter == ' '));
 
-    /// <summary>The slip with which a text is right; or, where it comes as near to something that is wrong, that, without saying to what. Null when it is far from all that is right.</summary>
-    private static (Reason Said, bool NearWrong)? Slip(string read, TextKey key, TextReading reading, CultureInfo culture, IEnumerable<string> elsewhere)
+    /// <summary>The slip with which a text is right; or, where it comes as near to something that is wrong, that, without saying to what.
+    /// Null when it is far from all that is right.</summary>
+    private static (Reason Said, bool NearWrong)? Slip(
+        string read,
+        TextKey key,
+        TextReading reading,
+        CultureInfo culture,
+        IEnumerable<string> elsewhere
+    )
     {
         var (nearest, best) = ("", int.MaxValue);
-        var rightHere = key.Accepted.Where(accepted => !accepted.Contains('*')).Select(accepted => (Text: accepted, Read: reading.Read(accepted, culture))).ToList();
+        var rightHere = key
+            .Accepted.Where(accepted => !accepted.Contains('*'))
+            .Select(accepted => (Text: accepted, Read: reading.Read(accepted, culture)))
+            .ToList();
         foreach (var (accepted, right) in rightHere)
         {
             var allowed = SlipsAllowed(right);
@@ -100,7 +127,9 @@ public static class TextMatching
             return null;
         }
 
-        foreach (var wrong in key.NotThis.Concat(elsewhere.Where(other => !rightHere.Any(right => right.Read == reading.Read(other, culture)))))
+        foreach (
+            var wrong in key.NotThis.Concat(elsewhere.Where(other => !rightHere.Any(right => right.Read == reading.Read(other, culture))))
+        )
         {
             if (Distance(read, reading.Read(wrong, culture), best) <= best)
             {
@@ -118,8 +147,10 @@ public static class TextMatching
     /// The optimal string alignment distance: insertions, deletions, replacements and swaps of neighbours, each part edited
     /// once (Boytsov 2011, section 2.2). More than the limit is told as limit + 1.
     /// </summary>
-    public static int Distance(string one, string other, int limit) => TextLetters.IsSimple(one) && TextLetters.IsSimple(other)
-        ? Distance<char>(one, other, limit) : Distance<string>(TextLetters.Clusters(one), TextLetters.Clusters(other), limit);
+    public static int Distance(string one, string other, int limit) =>
+        TextLetters.IsSimple(one) && TextLetters.IsSimple(other)
+            ? Distance<char>(one, other, limit)
+            : Distance<string>(TextLetters.Clusters(one), TextLetters.Clusters(other), limit);
 
     private static int Distance<T>(ReadOnlySpan<T> one, ReadOnlySpan<T> other, int limit)
         where T : IEquatable<T>
@@ -130,7 +161,9 @@ public static class TextMatching
         }
 
         var width = other.Length + 1;
-        Span<int> before = stackalloc int[width], last = stackalloc int[width], now = stackalloc int[width];
+        Span<int> before = stackalloc int[width],
+            last = stackalloc int[width],
+            now = stackalloc int[width];
         for (var j = 0; j < width; j++)
         {
             last[j] = j;
@@ -160,7 +193,8 @@ public static class TextMatching
         return Math.Min(last[other.Length], limit + 1);
     }
 
-    /// <summary>Whether a text fits a pattern in which «*» stands for any run of letters with their marks, or none; spaces, digits and hyphens are no letters.</summary>
+    /// <summary>Whether a text fits a pattern in which «*» stands for any run of letters with their marks, or none; spaces, digits and
+    /// hyphens are no letters.</summary>
     internal static bool FitsPattern(string text, string pattern)
     {
         var (t, p, star, mark) = (0, 0, -1, 0);
@@ -189,7 +223,15 @@ public static class TextMatching
     }
 
     /// <summary>How long the letter or mark at a place is, in UTF-16 units; 0 when there is none.</summary>
-    private static int LetterAt(string text, int at) => Rune.TryGetRuneAt(text, at, out var rune)
-        && (Rune.IsLetter(rune) || Rune.GetUnicodeCategory(rune) is UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark or UnicodeCategory.EnclosingMark)
-        ? rune.Utf16SequenceLength : 0;
+    private static int LetterAt(string text, int at) =>
+        Rune.TryGetRuneAt(text, at, out var rune)
+        && (
+            Rune.IsLetter(rune)
+            || Rune.GetUnicodeCategory(rune)
+                is UnicodeCategory.NonSpacingMark
+                    or UnicodeCategory.SpacingCombiningMark
+                    or UnicodeCategory.EnclosingMark
+        )
+            ? rune.Utf16SequenceLength
+            : 0;
 }

@@ -49,7 +49,8 @@ public sealed record TextReading
     public bool Same(string typed, string accepted, CultureInfo culture) =>
         string.Equals(Read(typed, culture), Read(accepted, culture), StringComparison.Ordinal);
 
-    /// <summary>Small letters a to z with single spaces: already in the form in which texts are compared, in every culture but those where i has a dot of its own.</summary>
+    /// <summary>Small letters a to z with single spaces: already in the form in which texts are compared, in every culture but those where
+    /// i has a dot of its own.</summary>
     private static bool IsPlainLower(string text)
     {
         var last = ' ';

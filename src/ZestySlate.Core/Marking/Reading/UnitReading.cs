@@ -9,13 +9,29 @@ namespace ZestySlate.Core.Marking.Reading;
 /// </summary>
 internal static partial class UnitReading
 {
-    private const int MostPower = 12, LongestUnit = 40;
+    private const int MostPower = 12,
+        LongestUnit = 40;
 
     /// <summary>The prefixes and their powers of ten (SI Brochure, 9th edition, table 7).</summary>
     internal static readonly (string Prefix, int Power)[] Prefixes =
     [
-        ("da", 1), ("h", 2), ("k", 3), ("M", 6), ("G", 9), ("T", 12), ("P", 15), ("E", 18),
-        ("d", -1), ("c", -2), ("m", -3), ("µ", -6), ("μ", -6), ("n", -9), ("p", -12), ("f", -15), ("a", -18),
+        ("da", 1),
+        ("h", 2),
+        ("k", 3),
+        ("M", 6),
+        ("G", 9),
+        ("T", 12),
+        ("P", 15),
+        ("E", 18),
+        ("d", -1),
+        ("c", -2),
+        ("m", -3),
+        ("µ", -6),
+        ("μ", -6),
+        ("n", -9),
+        ("p", -12),
+        ("f", -15),
+        ("a", -18),
     ];
 
     /// <summary>The unit, or null when any part of it is not known.</summary>
@@ -42,21 +58,46 @@ internal static partial class UnitReading
                 factor = power > 0 ? factor * unit.Factor : factor / unit.Factor;
             }
 
-            foreach (var (of, by) in unit.Dimension.Split(' ').Select(part => part.Split('^')).Select(part => (part[0], part.Length > 1 ? int.Parse(part[1], CultureInfo.InvariantCulture) : 1)))
+            foreach (
+                var (of, by) in unit
+                    .Dimension.Split(' ')
+                    .Select(part => part.Split('^'))
+                    .Select(part => (part[0], part.Length > 1 ? int.Parse(part[1], CultureInfo.InvariantCulture) : 1))
+            )
             {
                 powers[of] = powers.GetValueOrDefault(of) + (by * power);
             }
         }
 
         // One alone keeps where it begins to count.
-        return units.Count == 1 && TryPower(whole.Groups["power"].Captures[0].Value, out var one) && one == 1 && Units.FindOne(units[0].Value) is { } alone ? alone
-            : new Unit(string.Join(' ', powers.Where(part => part.Value != 0).Select(part => part.Value == 1 ? part.Key : $"{part.Key}^{part.Value.ToString(CultureInfo.InvariantCulture)}")), name, factor, 0);
+        return
+            units.Count == 1
+            && TryPower(whole.Groups["power"].Captures[0].Value, out var one)
+            && one == 1
+            && Units.FindOne(units[0].Value) is { } alone
+            ? alone
+            : new Unit(
+                string.Join(
+                    ' ',
+                    powers
+                        .Where(part => part.Value != 0)
+                        .Select(part => part.Value == 1 ? part.Key : $"{part.Key}^{part.Value.ToString(CultureInfo.InvariantCulture)}")
+                ),
+                name,
+                factor,
+                0
+            );
     }
 
     private static bool TryPower(string written, out int power)
     {
         power = 1;
-        return written.Length == 0 || (int.TryParse(written.Trim('^', '(', ')'), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out power) && power != 0 && Math.Abs(power) <= MostPower);
+        return written.Length == 0
+            || (
+                int.TryParse(written.Trim('^', '(', ')'), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out power)
+                && power != 0
+                && Math.Abs(power) <= MostPower
+            );
     }
 
     private static bool IsBelow(Match whole, int at)
@@ -66,6 +107,8 @@ internal static partial class UnitReading
         return text.EndsWith('/') || (open > 0 && text[..open].TrimEnd().EndsWith('/') && !text[open..].Contains(')'));
     }
 
-    [GeneratedRegex(@"^(?:(?:^|[ ]?[×·/.][ ]?|[ ])\(?(?<unit>[\p{L}\p{M}°º′″%‰€$£¥₹µΩ]+)(?<power>(?:\^?[-+]?\d{1,2}|\^\([-+]?\d{1,2}\))?)\)?)+$")]
+    [GeneratedRegex(
+        @"^(?:(?:^|[ ]?[×·/.][ ]?|[ ])\(?(?<unit>[\p{L}\p{M}°º′″%‰€$£¥₹µΩ]+)(?<power>(?:\^?[-+]?\d{1,2}|\^\([-+]?\d{1,2}\))?)\)?)+$"
+    )]
     private static partial Regex Whole();
 }

@@ -105,7 +105,11 @@ public static class Units
             Add(sign, 1, sign, name);
         }
 
-        Symbols = ByName.Values.Select(unit => unit.Symbol).Concat(["km", "cm", "mm", "kg", "hPa", "kPa", "mL", "kWh", "kJ"]).Distinct().ToList();
+        Symbols = ByName
+            .Values.Select(unit => unit.Symbol)
+            .Concat(["km", "cm", "mm", "kg", "hPa", "kPa", "mL", "kWh", "kJ"])
+            .Distinct()
+            .ToList();
     }
 
     /// <summary>How each unit is written, once, with the prefixes in most use.</summary>
@@ -124,7 +128,11 @@ public static class Units
 
         foreach (var (prefix, power) in UnitReading.Prefixes)
         {
-            if (name.Length > prefix.Length && name.StartsWith(prefix, StringComparison.Ordinal) && TakePrefix.Contains(name[prefix.Length..]))
+            if (
+                name.Length > prefix.Length
+                && name.StartsWith(prefix, StringComparison.Ordinal)
+                && TakePrefix.Contains(name[prefix.Length..])
+            )
             {
                 var unit = ByName[name[prefix.Length..]];
                 return unit with { Symbol = name, Factor = unit.Factor * Fraction.PowerOfTen(power) };
@@ -142,7 +150,8 @@ public static class Units
         TakePrefix.UnionWith(names);
     }
 
-    private static void Add(string dimension, Fraction factor, params string[] names) => ByName.AddAll(new Unit(dimension, names[0], factor, 0), names);
+    private static void Add(string dimension, Fraction factor, params string[] names) =>
+        ByName.AddAll(new Unit(dimension, names[0], factor, 0), names);
 
     private static void AddAll(this Dictionary<string, Unit> all, Unit unit, params string[] names)
     {

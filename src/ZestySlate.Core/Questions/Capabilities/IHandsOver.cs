@@ -24,7 +24,8 @@ public sealed record HandedWish(ValueList<HandedKind> Kinds, int Megabytes)
     public bool Takes(HandedKind kind) => Kinds.Count == 0 || Kinds.Contains(kind);
 
     /// <summary>Why a file cannot be handed over here, or null when it can.</summary>
-    public Reason? Refuse(HandedFile file) => !Takes(file.Kind) ? Reason.Of("fileKindNotTaken", file.Name)
+    public Reason? Refuse(HandedFile file) =>
+        !Takes(file.Kind) ? Reason.Of("fileKindNotTaken", file.Name)
         : file.Bytes > Megabytes * 1024L * 1024 ? Reason.Of("fileTooLarge", file.Name, Math.Round(file.Bytes / 1048576m, 1), Megabytes)
         : file.Bytes == 0 ? Reason.Of("fileEmpty", file.Name)
         : null;

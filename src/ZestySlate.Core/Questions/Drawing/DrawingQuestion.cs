@@ -70,7 +70,13 @@ public sealed record DrawingResponse : Response
 
 /// <summary>What a learner may see of it.</summary>
 /// <param name="Ratio">Width over height of the board.</param>
-public sealed record DrawingView(Board Board, double Ratio, ValueList<DrawnSort> Sorts, ValueList<DrawnMark> Marks, ValueList<RubricRow> Rubric) : QuestionView
+public sealed record DrawingView(
+    Board Board,
+    double Ratio,
+    ValueList<DrawnSort> Sorts,
+    ValueList<DrawnMark> Marks,
+    ValueList<RubricRow> Rubric
+) : QuestionView
 {
     public override bool IsDrawn => true;
 }

@@ -57,12 +57,20 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
     }
 
     protected override Reason? RefuseResponse(DrawingQuestion question, DrawingResponse response) =>
-        response.Marks.Count > MostMarks || response.Marks.Sum(mark => (long)mark.Points.Length) > MostPoints ? Reason.Of("drawingTooLarge", MostMarks)
-        : response.Marks.FirstOrDefault(mark => mark.Sort == DrawnSort.Text && mark.Words.Length > LongestText) is not null ? Reason.Of("drawnTextTooLong", LongestText)
-        : response.Marks.All(mark => IsWhole(mark) && (question.Sorts.Count == 0 || question.Sorts.Contains(mark.Sort))) ? null : Reason.Of("otherKindOfAnswer");
+        response.Marks.Count > MostMarks || response.Marks.Sum(mark => (long)mark.Points.Length) > MostPoints
+            ? Reason.Of("drawingTooLarge", MostMarks)
+        : response.Marks.FirstOrDefault(mark => mark.Sort == DrawnSort.Text && mark.Words.Length > LongestText) is not null
+            ? Reason.Of("drawnTextTooLong", LongestText)
+        : response.Marks.All(mark => IsWhole(mark) && (question.Sorts.Count == 0 || question.Sorts.Contains(mark.Sort))) ? null
+        : Reason.Of("otherKindOfAnswer");
 
-    private static bool IsWhole(DrawnMark mark) => Enum.IsDefined(mark.Sort) && Colour().IsMatch(mark.Colour) && mark.Width is >= 5 and <= 4000 && mark.Points.Length <= LongestPoints
-        && DrawnPoint.Read(mark.Points) is { Count: var count } && mark.Sort switch
+    private static bool IsWhole(DrawnMark mark) =>
+        Enum.IsDefined(mark.Sort)
+        && Colour().IsMatch(mark.Colour)
+        && mark.Width is >= 5 and <= 4000
+        && mark.Points.Length <= LongestPoints
+        && DrawnPoint.Read(mark.Points) is { Count: var count }
+        && mark.Sort switch
         {
             DrawnSort.Line => count > 0,
             DrawnSort.Text => count == 1 && mark.Words.Trim().Length > 0 && !mark.Words.Any(char.IsControl),
@@ -73,7 +81,11 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
     [GeneratedRegex(@"\A#[0-9a-f]{6}\z")]
     private static partial Regex Colour();
 
-    protected override DrawingQuestion WithWording(DrawingQuestion older, DrawingQuestion newer) => base.WithWording(older, newer) with { Board = newer.Board };
+    protected override DrawingQuestion WithWording(DrawingQuestion older, DrawingQuestion newer) =>
+        base.WithWording(older, newer) with
+        {
+            Board = newer.Board,
+        };
 
     protected override IEnumerable<Weakness> Check(DrawingQuestion question, CultureInfo culture)
     {
@@ -84,14 +96,30 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
     }
 
     /// <summary>A few freehand lines across the board: there is something for a person to look at.</summary>
-    protected override DrawingResponse? Rehearse(DrawingQuestion question, Chance chance) => new()
-    {
-        Marks = Enumerable.Range(0, 2 + chance.Next(4)).Select(line =>
+    protected override DrawingResponse? Rehearse(DrawingQuestion question, Chance chance) =>
+        new()
         {
-            var (x, y, bend) = (600 + chance.Next(900), 700 + (line * 900) + chance.Next(500), chance.Next(700) - 350);
-            return new DrawnMark { Number = line, Sort = DrawnSort.Line, Points = string.Join(' ', Enumerable.Range(0, 24).Select(i => $"{x + (i * 330)},{Math.Clamp(y + (int)(bend * Math.Sin(i / 23.0 * Math.PI * 1.5)), 0, 9000)},{40 + chance.Next(30)}")) };
-        }).ToValueList(),
-    };
+            Marks = Enumerable
+                .Range(0, 2 + chance.Next(4))
+                .Select(line =>
+                {
+                    var (x, y, bend) = (600 + chance.Next(900), 700 + (line * 900) + chance.Next(500), chance.Next(700) - 350);
+                    return new DrawnMark
+                    {
+                        Number = line,
+                        Sort = DrawnSort.Line,
+                        Points = string.Join(
+                            ' ',
+                            Enumerable
+                                .Range(0, 24)
+                                .Select(i =>
+                                    $"{x + (i * 330)},{Math.Clamp(y + (int)(bend * Math.Sin(i / 23.0 * Math.PI * 1.5)), 0, 9000)},{40 + chance.Next(30)}"
+                                )
+                        ),
+                    };
+                })
+                .ToValueList(),
+        };
 
     protected override QuestionView View(DrawingQuestion question, Showing<DrawingResponse> showing) =>
         new DrawingView(question.Board, question.Board.Shape, question.Sorts, showing.Given?.Marks ?? [], question.Rubric);

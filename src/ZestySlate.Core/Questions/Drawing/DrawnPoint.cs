@@ -20,8 +20,12 @@ public readonly record struct DrawnPoint(int X, int Y, int Pressure)
             var point = points.AsSpan()[range];
             var count = point.Split(parts, ',');
             var pressure = Usual;
-            if (count is not (2 or 3) || !Number(point[parts[0]], -Furthest, Furthest, out var x) || !Number(point[parts[1]], -Furthest, Furthest, out var y)
-                || (count == 3 && !Number(point[parts[2]], 0, 100, out pressure)))
+            if (
+                count is not (2 or 3)
+                || !Number(point[parts[0]], -Furthest, Furthest, out var x)
+                || !Number(point[parts[1]], -Furthest, Furthest, out var y)
+                || (count == 3 && !Number(point[parts[2]], 0, 100, out pressure))
+            )
             {
                 return null;
             }

@@ -25,15 +25,17 @@ public static class DrawnShape
     public static IReadOnlyList<Stretch> StretchesOf(DrawnMark mark)
     {
         var points = DrawnPoint.Read(mark.Points) ?? [];
-        return points.Count == 0 ? [] : mark.Sort switch
-        {
-            DrawnSort.Line => Free(points, mark.Width),
-            DrawnSort.Straight => [new($"M{P(points[0])}L{P(points[^1])}", mark.Width)],
-            DrawnSort.Arrow => [new(Arrow(points[0], points[^1], mark.Width), mark.Width)],
-            DrawnSort.Rectangle => [new($"M{P(points[0])}H{points[^1].X}V{points[^1].Y}H{points[0].X}Z", mark.Width)],
-            DrawnSort.Ellipse => [new(Ellipse(points[0], points[^1]), mark.Width)],
-            _ => [],
-        };
+        return points.Count == 0
+            ? []
+            : mark.Sort switch
+            {
+                DrawnSort.Line => Free(points, mark.Width),
+                DrawnSort.Straight => [new($"M{P(points[0])}L{P(points[^1])}", mark.Width)],
+                DrawnSort.Arrow => [new(Arrow(points[0], points[^1], mark.Width), mark.Width)],
+                DrawnSort.Rectangle => [new($"M{P(points[0])}H{points[^1].X}V{points[^1].Y}H{points[0].X}Z", mark.Width)],
+                DrawnSort.Ellipse => [new(Ellipse(points[0], points[^1]), mark.Width)],
+                _ => [],
+            };
     }
 
     /// <summary>
@@ -56,7 +58,8 @@ public static class DrawnShape
                 (level, path) = (now, new StringBuilder($"M{N(at.X)},{N(at.Y)}"));
             }
 
-            (double X, double Y) next = i + 1 < points.Count ? ((point.X + points[i + 1].X) / 2.0, (point.Y + points[i + 1].Y) / 2.0) : (point.X, point.Y);
+            (double X, double Y) next =
+                i + 1 < points.Count ? ((point.X + points[i + 1].X) / 2.0, (point.Y + points[i + 1].Y) / 2.0) : (point.X, point.Y);
             path.Append(CultureInfo.InvariantCulture, $"Q{P(point)} {N(next.X)},{N(next.Y)}");
             at = next;
         }
@@ -96,16 +99,35 @@ public static class DrawnShape
             svg.Append(CultureInfo.InvariantCulture, $"<g data-mark=\"{mark.Number}\">");
             if (mark.Sort == DrawnSort.Text && DrawnPoint.Read(mark.Points) is [var place, ..])
             {
-                svg.Append(CultureInfo.InvariantCulture, $"<text x=\"{place.X}\" y=\"{place.Y}\" font-size=\"{mark.Width}\" fill=\"{mark.Colour}\" text-anchor=\"middle\" dominant-baseline=\"central\" font-family=\"sans-serif\">{WebUtility.HtmlEncode(mark.Words)}</text>");
+                svg.Append(
+                    CultureInfo.InvariantCulture,
+                    $"<text x=\"{place.X}\" y=\"{place.Y}\" font-size=\"{mark.Width}\" fill=\"{mark.Colour}\" "
+                        + $"text-anchor=\"middle\" dominant-baseline=\"central\" "
+                        + $"font-family=\"sans-serif\">{WebUtility.HtmlEncode(mark.Words)}</text>"
+                );
             }
-            else if (mark.Sort == DrawnSort.Stamp && DrawnPoint.Read(mark.Points) is [var middle, ..] && Stamps.All.TryGetValue(mark.Words, out var stamp))
+            else if (
+                mark.Sort == DrawnSort.Stamp
+                && DrawnPoint.Read(mark.Points) is [var middle, ..]
+                && Stamps.All.TryGetValue(mark.Words, out var stamp)
+            )
             {
-                svg.Append(CultureInfo.InvariantCulture, $"<path d=\"{stamp}\" transform=\"translate({N(middle.X - (mark.Width / 2.0))} {N(middle.Y - (mark.Width / 2.0))}) scale({(mark.Width / 24.0).ToString("0.####", CultureInfo.InvariantCulture)})\" fill=\"none\" stroke=\"{mark.Colour}\" stroke-width=\"2\" stroke-linecap=\"round\" stroke-linejoin=\"round\"/>");
+                svg.Append(
+                    CultureInfo.InvariantCulture,
+                    $"<path d=\"{stamp}\" transform=\"translate({N(middle.X - (mark.Width / 2.0))} "
+                        + $"{N(middle.Y - (mark.Width / 2.0))}) "
+                        + $"scale({(mark.Width / 24.0).ToString("0.####", CultureInfo.InvariantCulture)})\" fill=\"none\" "
+                        + $"stroke=\"{mark.Colour}\" stroke-width=\"2\" stroke-linecap=\"round\" stroke-linejoin=\"round\"/>"
+                );
             }
 
             foreach (var stretch in StretchesOf(mark))
             {
-                svg.Append(CultureInfo.InvariantCulture, $"<path d=\"{stretch.Path}\" fill=\"none\" stroke=\"{mark.Colour}\" stroke-width=\"{N(stretch.Width)}\" stroke-linecap=\"round\" stroke-linejoin=\"round\"/>");
+                svg.Append(
+                    CultureInfo.InvariantCulture,
+                    $"<path d=\"{stretch.Path}\" fill=\"none\" stroke=\"{mark.Colour}\" "
+                        + $"stroke-width=\"{N(stretch.Width)}\" stroke-linecap=\"round\" stroke-linejoin=\"round\"/>"
+                );
             }
 
             svg.Append("</g>");
@@ -121,8 +143,11 @@ public static class DrawnShape
     public static string File(double ratio, string? picture, IEnumerable<DrawnMark> marks)
     {
         var height = HeightOf(ratio);
-        var under = picture is null ? $"<rect width=\"{BoardWidth}\" height=\"{height}\" fill=\"#ffffff\"/>" : $"<image href=\"{picture}\" width=\"{BoardWidth}\" height=\"{height}\" preserveAspectRatio=\"none\"/>";
-        return $"<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 {BoardWidth} {height}\" width=\"1000\" height=\"{N(height / 10.0)}\">{under}{Svg(marks)}</svg>";
+        var under = picture is null
+            ? $"<rect width=\"{BoardWidth}\" height=\"{height}\" fill=\"#ffffff\"/>"
+            : $"<image href=\"{picture}\" width=\"{BoardWidth}\" height=\"{height}\" preserveAspectRatio=\"none\"/>";
+        return $"<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 {BoardWidth} {height}\" width=\"1000\" "
+            + $"height=\"{N(height / 10.0)}\">{under}{Svg(marks)}</svg>";
     }
 
     private static string P(DrawnPoint point) => string.Create(CultureInfo.InvariantCulture, $"{point.X},{point.Y}");

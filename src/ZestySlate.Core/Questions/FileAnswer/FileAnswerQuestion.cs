@@ -21,11 +21,18 @@ public sealed record FileAnswerResponse : Response
 {
     public ValueList<HandedFile> Files { get; init; } = [];
 
-    /// <summary>The ids of files that are taken out; the others are added to those there are. Null when all of it is meant, as earlier versions wrote it.</summary>
+    /// <summary>The ids of files that are taken out; the others are added to those there are. Null when all of it is meant, as earlier
+    /// versions wrote it.</summary>
     public ValueList<string>? Gone { get; init; }
 
     public override IEnumerable<HandedFile> Handed => Files;
 }
 
 /// <summary>What a learner may see of it.</summary>
-public sealed record FileAnswerView(ValueList<HandedKind> Kinds, int Most, int Megabytes, ValueList<HandedFile> Files, ValueList<RubricRow> Rubric) : QuestionView;
+public sealed record FileAnswerView(
+    ValueList<HandedKind> Kinds,
+    int Most,
+    int Megabytes,
+    ValueList<HandedFile> Files,
+    ValueList<RubricRow> Rubric
+) : QuestionView;

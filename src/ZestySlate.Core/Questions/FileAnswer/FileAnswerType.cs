@@ -16,7 +16,8 @@ public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerRe
 
     protected override string TitleOf(FileAnswerQuestion question) => "File answer";
 
-    protected override string InWords(FileAnswerQuestion question, FileAnswerResponse response) => string.Join(" · ", response.Files.Select(file => file.Name));
+    protected override string InWords(FileAnswerQuestion question, FileAnswerResponse response) =>
+        string.Join(" · ", response.Files.Select(file => file.Name));
 
     protected override bool IsEmpty(FileAnswerResponse response) => response.Files.Count == 0;
 
@@ -32,11 +33,16 @@ public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerRe
         var place = files.IndexOf(file => gone.Contains(file.Id));
         var added = given.Files.RemoveAll(file => files.Any(there => there.Id == file.Id));
         var left = files.RemoveAll(file => gone.Contains(file.Id));
-        return new FileAnswerResponse { Files = added.Aggregate(left, (all, file) => place < 0 ? all.Add(file) : all.Insert(place++, file)) };
+        return new FileAnswerResponse
+        {
+            Files = added.Aggregate(left, (all, file) => place < 0 ? all.Add(file) : all.Insert(place++, file)),
+        };
     }
 
     protected override Reason? RefuseResponse(FileAnswerQuestion question, FileAnswerResponse response) =>
-        response.Files.Count > question.Most ? Reason.Of("tooManyFiles", question.Most) : response.Files.Select(WishOf(question).Refuse).FirstOrDefault(reason => reason is not null);
+        response.Files.Count > question.Most
+            ? Reason.Of("tooManyFiles", question.Most)
+            : response.Files.Select(WishOf(question).Refuse).FirstOrDefault(reason => reason is not null);
 
     protected override IEnumerable<Weakness> Check(FileAnswerQuestion question, CultureInfo culture) => [];
 

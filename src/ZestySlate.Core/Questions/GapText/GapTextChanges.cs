@@ -11,10 +11,17 @@ public sealed partial class GapTextType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var gaps = (GapTextQuestion)question;
-        yield return new("variants, wrong words and hints of gaps", () => new WordPickQuestion
-        {
-            Text = gaps.Text.Select(run => new Run<WordMark>(run.Text, run.Mark is null ? null : new WordMark { Id = run.Mark.Id, Feedback = run.Mark.WordsForRight })).ToValueList(),
-        });
+        yield return new("variants, wrong words and hints of gaps", () =>
+            new WordPickQuestion
+            {
+                Text = gaps
+                    .Text.Select(run => new Run<WordMark>(
+                        run.Text,
+                        run.Mark is null ? null : new WordMark { Id = run.Mark.Id, Feedback = run.Mark.WordsForRight }
+                    ))
+                    .ToValueList(),
+            }
+        );
         yield return JumbledWordsType.ChangeFrom(MarkedText.TextOf(gaps.Text), "gaps and all that belongs to them");
     }
 }

@@ -13,9 +13,13 @@ internal static class GapTextMarking
     internal static QuestionMark Mark(GapTextQuestion question, GapTextResponse? response, CultureInfo culture)
     {
         var gaps = question.Gaps.ToList();
-        var reading = question.Filling == GapFilling.Typed ? question.Reading : new TextReading { MatchCase = true, IgnoreEndPunctuation = false };
+        var reading =
+            question.Filling == GapFilling.Typed ? question.Reading : new TextReading { MatchCase = true, IgnoreEndPunctuation = false };
         var parts = new PartCredit[gaps.Count];
-        foreach (var group in gaps.Select((gap, i) => (gap.Gap, gap.Words, Index: i)).GroupBy(gap => gap.Gap.Exchange.Length > 0 ? gap.Gap.Exchange : "\0" + gap.Gap.Id))
+        foreach (
+            var group in gaps.Select((gap, i) => (gap.Gap, gap.Words, Index: i))
+                .GroupBy(gap => gap.Gap.Exchange.Length > 0 ? gap.Gap.Exchange : "\0" + gap.Gap.Id)
+        )
         {
             var members = group.ToList();
             var matches = new TextMatch[members.Count, members.Count];
@@ -24,8 +28,17 @@ internal static class GapTextMarking
                 var typed = response?.For(members[i].Gap.Id) ?? "";
                 for (var j = 0; j < members.Count; j++)
                 {
-                    var elsewhere = reading.Slips ? gaps.Where(gap => gap.Gap.Id != members[j].Gap.Id).SelectMany(gap => GapTextQuestion.KeyOf(gap.Gap, gap.Words).Accepted) : [];
-                    matches[i, j] = TextMatching.Match(typed, GapTextQuestion.KeyOf(members[j].Gap, members[j].Words), reading, culture, elsewhere);
+                    var elsewhere = reading.Slips
+                        ? gaps.Where(gap => gap.Gap.Id != members[j].Gap.Id)
+                            .SelectMany(gap => GapTextQuestion.KeyOf(gap.Gap, gap.Words).Accepted)
+                        : [];
+                    matches[i, j] = TextMatching.Match(
+                        typed,
+                        GapTextQuestion.KeyOf(members[j].Gap, members[j].Words),
+                        reading,
+                        culture,
+                        elsewhere
+                    );
                 }
             }
 

@@ -39,32 +39,57 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
         right.Count == 0 ? null : new() { Parts = response.Only(right) };
 
     protected override GapTextResponse WithKept(GapTextQuestion question, GapTextResponse given, GapTextResponse kept) =>
-        given with { Parts = given.With(kept) };
+        given with
+        {
+            Parts = given.With(kept),
+        };
 
     protected override bool HasPartHints(GapTextQuestion question) => question.Gaps.Any(gap => gap.Gap.Hint.Length > 0);
 
-    protected override GapTextQuestion WithWording(GapTextQuestion older, GapTextQuestion newer) => older with
-    {
-        Text = Same(older, newer, (was, now) => was with { Hint = now.Hint, WordsForRight = now.WordsForRight, WordsForWrong = now.WordsForWrong }),
-    };
+    protected override GapTextQuestion WithWording(GapTextQuestion older, GapTextQuestion newer) =>
+        older with
+        {
+            Text = Same(older, newer, (was, now) =>
+                was with
+                {
+                    Hint = now.Hint,
+                    WordsForRight = now.WordsForRight,
+                    WordsForWrong = now.WordsForWrong,
+                }
+            ),
+        };
 
-    protected override GapTextQuestion WithKey(GapTextQuestion older, GapTextQuestion newer) => older with
-    {
-        Reading = newer.Reading,
-        Text = Same(older, newer, (was, now) => was with { Variants = now.Variants, NotThis = now.NotThis, Weight = now.Weight, Exchange = now.Exchange }, words: true),
-    };
+    protected override GapTextQuestion WithKey(GapTextQuestion older, GapTextQuestion newer) =>
+        older with
+        {
+            Reading = newer.Reading,
+            Text = Same(
+                older,
+                newer,
+                (was, now) => was with { Variants = now.Variants, NotThis = now.NotThis, Weight = now.Weight, Exchange = now.Exchange },
+                words: true
+            ),
+        };
 
     private static ValueList<Run<Gap>> Same(GapTextQuestion older, GapTextQuestion newer, Func<Gap, Gap, Gap> change, bool words = false) =>
-        older.Text.Replace(run => run.Mark is not null, run => newer.Text.FirstOrDefault(other => other.Mark?.Id == run.Mark!.Id) is { Mark: { } now } same
-            ? new Run<Gap>(words && older.Filling == GapFilling.Typed ? same.Text : run.Text, change(run.Mark!, now))
-            : run);
+        older.Text.Replace(
+            run => run.Mark is not null,
+            run =>
+                newer.Text.FirstOrDefault(other => other.Mark?.Id == run.Mark!.Id) is { Mark: { } now } same
+                    ? new Run<Gap>(words && older.Filling == GapFilling.Typed ? same.Text : run.Text, change(run.Mark!, now))
+                    : run
+        );
 
     protected override IEnumerable<Weakness> Check(GapTextQuestion question, CultureInfo culture)
     {
         var gaps = question.Gaps.ToList();
         if (gaps.Count == 0)
         {
-            yield return new Weakness(true, question.Text.Count == 0 ? "has no text yet" : "has no gap: press the words that become gaps", "text");
+            yield return new Weakness(
+                true,
+                question.Text.Count == 0 ? "has no text yet" : "has no gap: press the words that become gaps",
+                "text"
+            );
         }
 
         var reading = question.Filling == GapFilling.Typed ? question.Reading : new TextReading { MatchCase = true };
@@ -75,39 +100,65 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
                 yield return new Weakness(true, "has a gap without an answer", "text");
             }
 
-            if (gap.NotThis.FirstOrDefault(wrong => gap.Variants.Prepend(words).Any(right => reading.Same(wrong, right, culture))) is { } both)
+            if (
+                gap.NotThis.FirstOrDefault(wrong => gap.Variants.Prepend(words).Any(right => reading.Same(wrong, right, culture))) is
+                { } both
+            )
             {
                 yield return new Weakness(true, $"takes «{both}» as right and has it on the list of what is wrong", $"gap-{gap.Id}");
             }
         }
 
-        if (question.Filling == GapFilling.List && gaps.FirstOrDefault(gap => question.ListOf(gap.Gap, gap.Words).Count() < 2) is { Gap: not null } alone)
+        if (
+            question.Filling == GapFilling.List
+            && gaps.FirstOrDefault(gap => question.ListOf(gap.Gap, gap.Words).Count() < 2) is { Gap: not null } alone
+        )
         {
-            yield return new Weakness(true, $"offers only «{alone.Words}» in the list of its gap: give it wrong words", $"gap-{alone.Gap.Id}");
+            yield return new Weakness(
+                true,
+                $"offers only «{alone.Words}» in the list of its gap: give it wrong words",
+                $"gap-{alone.Gap.Id}"
+            );
         }
 
         if (question.Filling == GapFilling.Bank)
         {
-            var twice = (from one in gaps
-                         from other in gaps
-                         where one.Gap.Id != other.Gap.Id && (one.Gap.Exchange.Length == 0 || one.Gap.Exchange != other.Gap.Exchange)
-                             && one.Words != other.Words && other.Gap.Variants.Contains(one.Words)
-                         select one.Words).FirstOrDefault();
+            var twice = (
+                from one in gaps
+                from other in gaps
+                where
+                    one.Gap.Id != other.Gap.Id
+                    && (one.Gap.Exchange.Length == 0 || one.Gap.Exchange != other.Gap.Exchange)
+                    && one.Words != other.Words
+                    && other.Gap.Variants.Contains(one.Words)
+                select one.Words
+            ).FirstOrDefault();
             if (twice is not null)
             {
-                yield return new Weakness(false, $"has «{twice}» in its bank, which fits two gaps; mark these gaps as exchangeable", "text");
+                yield return new Weakness(
+                    false,
+                    $"has «{twice}» in its bank, which fits two gaps; mark these gaps as exchangeable",
+                    "text"
+                );
             }
         }
 
         if (question.Filling == GapFilling.Typed && question.Reading.Slips)
         {
-            var near = (from one in gaps
-                        from other in gaps
-                        where string.CompareOrdinal(one.Gap.Id, other.Gap.Id) < 0 && AreSlipsApart(one.Words, other.Words, question.Reading, culture)
-                        select (one.Words, other.Words)).FirstOrDefault();
+            var near = (
+                from one in gaps
+                from other in gaps
+                where
+                    string.CompareOrdinal(one.Gap.Id, other.Gap.Id) < 0 && AreSlipsApart(one.Words, other.Words, question.Reading, culture)
+                select (one.Words, other.Words)
+            ).FirstOrDefault();
             if (near.Item1 is not null)
             {
-                yield return new Weakness(false, $"forgives slips, and «{near.Item1}» is a slip away from «{near.Item2}»; what lies between them is taken as neither", "reading");
+                yield return new Weakness(
+                    false,
+                    $"forgives slips, and «{near.Item1}» is a slip away from «{near.Item2}»; what lies between them is taken as neither",
+                    "reading"
+                );
             }
         }
     }
@@ -120,25 +171,42 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
         return left != right && allowed > 0 && TextMatching.Distance(left, right, allowed) <= allowed;
     }
 
-    protected override IEnumerable<TypedAnswer> Typed(GapTextQuestion question, GapTextResponse response) => question.Filling != GapFilling.Typed ? []
-        : question.Gaps.Select((gap, i) => new TypedAnswer(gap.Gap.Id, $"gap {i + 1}, «{gap.Words}»", response.For(gap.Gap.Id)));
+    protected override IEnumerable<TypedAnswer> Typed(GapTextQuestion question, GapTextResponse response) =>
+        question.Filling != GapFilling.Typed
+            ? []
+            : question.Gaps.Select((gap, i) => new TypedAnswer(gap.Gap.Id, $"gap {i + 1}, «{gap.Words}»", response.For(gap.Gap.Id)));
 
     protected override GapTextQuestion WithVariant(GapTextQuestion question, string part, string text) =>
-        question with { Text = MarkedText.Change(question.Text, gap => gap.Id == part && !gap.Variants.Contains(text), gap => gap with { Variants = gap.Variants.Add(text), NotThis = gap.NotThis.RemoveAll(wrong => wrong == text) }) };
+        question with
+        {
+            Text = MarkedText.Change(
+                question.Text,
+                gap => gap.Id == part && !gap.Variants.Contains(text),
+                gap => gap with { Variants = gap.Variants.Add(text), NotThis = gap.NotThis.RemoveAll(wrong => wrong == text) }
+            ),
+        };
 
-    protected override GapTextResponse? Rehearse(GapTextQuestion question, Chance chance) => new()
-    {
-        Parts = question.Gaps.Select(gap => new PartAnswer(gap.Gap.Id, chance.Knows() ? gap.Words
-            : question.Filling == GapFilling.List ? chance.One(question.ListOf(gap.Gap, gap.Words).ToList()) ?? ""
-            : question.Filling == GapFilling.Bank ? chance.One(question.Bank.ToList()) ?? ""
-            : chance.Unsure(gap.Words, gap.Gap.NotThis))).ToValueList(),
-    };
+    protected override GapTextResponse? Rehearse(GapTextQuestion question, Chance chance) =>
+        new()
+        {
+            Parts = question
+                .Gaps.Select(gap => new PartAnswer(
+                    gap.Gap.Id,
+                    chance.Knows() ? gap.Words
+                        : question.Filling == GapFilling.List ? chance.One(question.ListOf(gap.Gap, gap.Words).ToList()) ?? ""
+                        : question.Filling == GapFilling.Bank ? chance.One(question.Bank.ToList()) ?? ""
+                        : chance.Unsure(gap.Words, gap.Gap.NotThis)
+                ))
+                .ToValueList(),
+        };
 
     protected override IEnumerable<PartOrder> Draw(GapTextQuestion question, SeededRandom random, bool options) =>
         question.Filling switch
         {
             GapFilling.Bank => [PartOrder.Shuffled("bank", question.Bank.ToValueList(), word => word, random)],
-            GapFilling.List => question.Gaps.Select(gap => PartOrder.Shuffled("list " + gap.Gap.Id, question.ListOf(gap.Gap, gap.Words).ToValueList(), word => word, random)),
+            GapFilling.List => question.Gaps.Select(gap =>
+                PartOrder.Shuffled("list " + gap.Gap.Id, question.ListOf(gap.Gap, gap.Words).ToValueList(), word => word, random)
+            ),
             _ => [],
         };
 
@@ -147,15 +215,31 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
         var bank = question.Filling == GapFilling.Bank ? showing.InOrder("bank", question.Bank.ToValueList(), word => word) : [];
         var number = 0;
         var widest = question.Gaps.Select(gap => gap.Words.Length).DefaultIfEmpty(0).Max();
-        var pieces = question.Text.Select(run => run.Mark is not { } gap ? new GapPiece(run.Text, null) : new GapPiece("", new GapView(
-            gap.Id, ++number, showing.Given?.For(gap.Id) ?? "", showing.Kept?.For(gap.Id).Length > 0, showing.HintSeen ? gap.Hint : "", Math.Clamp(widest + 2, 6, 28),
-            question.Filling switch
-            {
-                GapFilling.List => showing.InOrder("list " + gap.Id, question.ListOf(gap, run.Text).ToValueList(), word => word),
-                GapFilling.Bank => bank.Distinct().ToValueList(),
-                _ => [],
-            },
-            showing.Said(gap.Id), showing.Shown.RightAnswer ? run.Text : "")));
+        var pieces = question.Text.Select(run =>
+            run.Mark is not { } gap
+                ? new GapPiece(run.Text, null)
+                : new GapPiece(
+                    "",
+                    new GapView(
+                        gap.Id,
+                        ++number,
+                        showing.Given?.For(gap.Id) ?? "",
+                        showing.Kept?.For(gap.Id).Length > 0,
+                        showing.HintSeen ? gap.Hint : "",
+                        Math.Clamp(widest + 2, 6, 28),
+                        question.Filling switch
+                        {
+                            GapFilling.List => showing.InOrder("list " + gap.Id, question.ListOf(gap, run.Text).ToValueList(), word =>
+                                word
+                            ),
+                            GapFilling.Bank => bank.Distinct().ToValueList(),
+                            _ => [],
+                        },
+                        showing.Said(gap.Id),
+                        showing.Shown.RightAnswer ? run.Text : ""
+                    )
+                )
+        );
         return new GapTextView(question.Filling, pieces.ToValueList(), bank, question.WordsOften);
     }
 }

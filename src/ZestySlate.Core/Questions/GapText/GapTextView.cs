@@ -20,4 +20,14 @@ public sealed record GapPiece(string Text, GapView? Gap);
 /// <param name="Choices">The words to choose from; empty when it is typed.</param>
 /// <param name="Said">What may be said of it.</param>
 /// <param name="Right">The right answer, once it may be shown; else empty.</param>
-public sealed record GapView(string Id, int Number, string Given, bool Kept, string Hint, int Width, ValueList<string> Choices, PartSaid Said, string Right);
+public sealed record GapView(
+    string Id,
+    int Number,
+    string Given,
+    bool Kept,
+    string Hint,
+    int Width,
+    ValueList<string> Choices,
+    PartSaid Said,
+    string Right
+);

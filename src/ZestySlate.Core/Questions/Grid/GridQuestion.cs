@@ -133,11 +133,27 @@ public sealed record GridResponse : PartsResponse;
 
 /// <summary>What a learner may see of a table.</summary>
 /// <param name="Cells">All cells, row by row.</param>
-public sealed record GridView(ValueList<GridColumn> Columns, int HeadRows, int HeadColumns, ValueList<ValueList<GridCellView>> Cells) : QuestionView;
+public sealed record GridView(ValueList<GridColumn> Columns, int HeadRows, int HeadColumns, ValueList<ValueList<GridCellView>> Cells)
+    : QuestionView;
 
 /// <summary>What a learner may see of a cell.</summary>
 /// <param name="Text">What stands in a given cell.</param>
 /// <param name="Given">What the learner filled in.</param>
 /// <param name="Right">The right answer, once it may be shown; else empty.</param>
 /// <param name="Points">What it is worth.</param>
-public sealed record GridCellView(string Id, CellKind Kind, bool IsMarked, string Text, string Given, ValueList<string> Options, string Unit, decimal Points, CellTone Tone, CellAlign Align, bool Framed, bool Kept, PartSaid Said, string Right);
+public sealed record GridCellView(
+    string Id,
+    CellKind Kind,
+    bool IsMarked,
+    string Text,
+    string Given,
+    ValueList<string> Options,
+    string Unit,
+    decimal Points,
+    CellTone Tone,
+    CellAlign Align,
+    bool Framed,
+    bool Kept,
+    PartSaid Said,
+    string Right
+);

@@ -21,11 +21,19 @@ public sealed record JumbledWordsQuestion : Question
 
     /// <summary>The words of all lines, in the right order, as learners see them.</summary>
     [JsonIgnore]
-    public ValueList<ValueList<JumbledWord>> Words => Lines.Select((line, number) =>
-        WordsOf(line).ToList() is var words ? words.Zip(Numbers(line, words.Count), (word, id) => new JumbledWord($"l{number}w{id}", word)).ToValueList() : []).ToValueList();
+    public ValueList<ValueList<JumbledWord>> Words =>
+        Lines
+            .Select(
+                (line, number) =>
+                    WordsOf(line).ToList() is var words
+                        ? words.Zip(Numbers(line, words.Count), (word, id) => new JumbledWord($"l{number}w{id}", word)).ToValueList()
+                        : []
+            )
+            .ToValueList();
 
     /// <summary>Numbers in an order that only who knows the line can find again: the words' ids do not tell their places.</summary>
-    private static ValueList<int> Numbers(string line, int count) => SeededRandom.For(0, "words of " + line).Shuffle(Enumerable.Range(0, count).ToValueList());
+    private static ValueList<int> Numbers(string line, int count) =>
+        SeededRandom.For(0, "words of " + line).Shuffle(Enumerable.Range(0, count).ToValueList());
 
     private IEnumerable<string> WordsOf(string line)
     {
@@ -33,7 +41,11 @@ public sealed record JumbledWordsQuestion : Question
         for (var i = 0; i < words.Length; i++)
         {
             var word = words[i];
-            if (HideEnds && i == words.Length - 1 && word.TrimEnd('.', '!', '?', '…', ',', ';', ':', '؟', '،', '۔', '。') is { Length: > 0 } open)
+            if (
+                HideEnds
+                && i == words.Length - 1
+                && word.TrimEnd('.', '!', '?', '…', ',', ';', ':', '؟', '،', '۔', '。') is { Length: > 0 } open
+            )
             {
                 word = open;
             }
@@ -72,7 +84,12 @@ public sealed record JumbledWordsResponse : Response
 /// <param name="EachMove">True when each move is marked as it is made.</param>
 /// <param name="Lines">The words as they stand.</param>
 /// <param name="RightLines">The right lines, once they may be shown; else empty.</param>
-public sealed record JumbledWordsView(JumbledMove Move, bool EachMove, ValueList<ValueList<JumbledWordView>> Lines, ValueList<string> RightLines) : QuestionView;
+public sealed record JumbledWordsView(
+    JumbledMove Move,
+    bool EachMove,
+    ValueList<ValueList<JumbledWordView>> Lines,
+    ValueList<string> RightLines
+) : QuestionView;
 
 /// <summary>What a learner may see of a word.</summary>
 public sealed record JumbledWordView(string Id, string Text, bool Kept, PartSaid Said);

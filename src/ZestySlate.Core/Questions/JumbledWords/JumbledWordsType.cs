@@ -36,7 +36,16 @@ public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion
                 var id = i < response.Lines[line].Count ? response.Lines[line][i] : "";
                 var given = text.GetValueOrDefault(id, "");
                 var right = given == lines[line][i].Text;
-                parts.Add(new PartCredit(id, given, right ? Verdict.Right : Verdict.Wrong, right ? 1 : 0, 1, Reason.Of(right ? "inPlace" : "notInPlace", given)));
+                parts.Add(
+                    new PartCredit(
+                        id,
+                        given,
+                        right ? Verdict.Right : Verdict.Wrong,
+                        right ? 1 : 0,
+                        1,
+                        Reason.Of(right ? "inPlace" : "notInPlace", given)
+                    )
+                );
             }
         }
 
@@ -54,21 +63,35 @@ public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion
     protected override Reason? RefuseResponse(JumbledWordsQuestion question, JumbledWordsResponse response)
     {
         var lines = question.Words;
-        return response.Lines.Count == 0
-            || (response.Lines.Count == lines.Count && lines.Zip(response.Lines).All(pair => pair.First.Select(word => word.Id).Order().SequenceEqual(pair.Second.Order())))
-            ? null : Reason.Of("notInQuestion");
+        return
+            response.Lines.Count == 0
+            || (
+                response.Lines.Count == lines.Count
+                && lines.Zip(response.Lines).All(pair => pair.First.Select(word => word.Id).Order().SequenceEqual(pair.Second.Order()))
+            )
+            ? null
+            : Reason.Of("notInQuestion");
     }
 
-    protected override JumbledWordsResponse? Kept(JumbledWordsQuestion question, JumbledWordsResponse response, IReadOnlySet<string> right) => right.Count == 0 ? null
-        : new() { Lines = response.Lines.Select(line => line.Select(id => right.Contains(id) ? id : "").ToValueList()).ToValueList() };
+    protected override JumbledWordsResponse? Kept(
+        JumbledWordsQuestion question,
+        JumbledWordsResponse response,
+        IReadOnlySet<string> right
+    ) =>
+        right.Count == 0
+            ? null
+            : new() { Lines = response.Lines.Select(line => line.Select(id => right.Contains(id) ? id : "").ToValueList()).ToValueList() };
 
-    protected override JumbledWordsResponse WithKept(JumbledWordsQuestion question, JumbledWordsResponse given, JumbledWordsResponse kept) => given with
-    {
-        Lines = given.Lines.Zip(kept.Lines, (line, stays) => Arrangement.WithKept(line, stays)).ToValueList(),
-    };
+    protected override JumbledWordsResponse WithKept(
+        JumbledWordsQuestion question,
+        JumbledWordsResponse given,
+        JumbledWordsResponse kept
+    ) => given with { Lines = given.Lines.Zip(kept.Lines, (line, stays) => Arrangement.WithKept(line, stays)).ToValueList() };
 
     protected override Steps StepsOf(JumbledWordsQuestion question) =>
-        !question.EachMove ? Steps.NotMarked : question.RightWordsStay ? Steps.MarkedAndKept : Steps.Marked;
+        !question.EachMove ? Steps.NotMarked
+        : question.RightWordsStay ? Steps.MarkedAndKept
+        : Steps.Marked;
 
     protected override JumbledWordsQuestion WithWording(JumbledWordsQuestion older, JumbledWordsQuestion newer) => older;
 
@@ -91,22 +114,42 @@ public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion
         new() { Lines = question.Words.Select(line => chance.InOrder(line.Select(word => word.Id))).ToValueList() };
 
     protected override IEnumerable<PartOrder> Draw(JumbledWordsQuestion question, SeededRandom random, bool options) =>
-        question.Words.Select((line, number) => new PartOrder($"line {number}", Arrangement.Mixed(line, random, (one, other) => one.Text == other.Text).Select(word => word.Id).ToValueList()));
+        question.Words.Select(
+            (line, number) =>
+                new PartOrder(
+                    $"line {number}",
+                    Arrangement.Mixed(line, random, (one, other) => one.Text == other.Text).Select(word => word.Id).ToValueList()
+                )
+        );
 
     protected override QuestionView View(JumbledWordsQuestion question, Showing<JumbledWordsResponse> showing)
     {
         var words = question.Words;
-        var lines = showing.Response is { Lines.Count: > 0 } given && given.Lines.Count == words.Count ? given.Lines : First(words, showing);
+        var lines =
+            showing.Response is { Lines.Count: > 0 } given && given.Lines.Count == words.Count ? given.Lines : First(words, showing);
         var text = words.SelectMany(line => line).ToDictionary(word => word.Id, word => word.Text);
         var kept = showing.Kept?.Lines.SelectMany(line => line).Where(id => id.Length > 0).ToHashSet() ?? [];
-        return new JumbledWordsView(question.Move, question.EachMove,
-            lines.Select(line => line.Select(id => new JumbledWordView(id, text.GetValueOrDefault(id, ""), kept.Contains(id), showing.Said(id))).ToValueList()).ToValueList(),
-            showing.Shown.RightAnswer ? question.Lines : []);
+        return new JumbledWordsView(
+            question.Move,
+            question.EachMove,
+            lines
+                .Select(line =>
+                    line.Select(id => new JumbledWordView(id, text.GetValueOrDefault(id, ""), kept.Contains(id), showing.Said(id)))
+                        .ToValueList()
+                )
+                .ToValueList(),
+            showing.Shown.RightAnswer ? question.Lines : []
+        );
     }
 
-    private static ValueList<ValueList<string>> First(ValueList<ValueList<JumbledWord>> words, Showing<JumbledWordsResponse> showing) => words.Select((line, number) =>
-    {
-        var mixed = showing.InOrder($"line {number}", line, word => word.Id).Select(word => word.Id).ToValueList();
-        return showing.Kept is { } kept && number < kept.Lines.Count ? Arrangement.WithKept(mixed, kept.Lines[number]) : mixed;
-    }).ToValueList();
+    private static ValueList<ValueList<string>> First(ValueList<ValueList<JumbledWord>> words, Showing<JumbledWordsResponse> showing) =>
+        words
+            .Select(
+                (line, number) =>
+                {
+                    var mixed = showing.InOrder($"line {number}", line, word => word.Id).Select(word => word.Id).ToValueList();
+                    return showing.Kept is { } kept && number < kept.Lines.Count ? Arrangement.WithKept(mixed, kept.Lines[number]) : mixed;
+                }
+            )
+            .ToValueList();
 }

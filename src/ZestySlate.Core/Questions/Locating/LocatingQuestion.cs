@@ -25,14 +25,28 @@ public sealed record LocatingQuestion : Question
     public TextReading Reading { get; init; } = new();
 
     [JsonIgnore]
-    public override IEnumerable<PartFace> Faces => Places.Select((place, i) => new PartFace(place.Id, $"{i + 1} {place.Face.Text}", place.Face)).Prepend(Board.Face);
+    public override IEnumerable<PartFace> Faces =>
+        Places.Select((place, i) => new PartFace(place.Id, $"{i + 1} {place.Face.Text}", place.Face)).Prepend(Board.Face);
 
-    public override Question WithFace(string key, Func<Face, Face> change) => key == Board.FaceKey
-        ? this with { Board = Board with { Picture = change(Board.Face.Face).Picture } }
-        : this with { Places = Places.Replace(place => place.Id == key, place => place with { Face = change(place.Face) }) };
+    public override Question WithFace(string key, Func<Face, Face> change) =>
+        key == Board.FaceKey
+            ? this with
+            {
+                Board = Board with { Picture = change(Board.Face.Face).Picture },
+            }
+            : this with
+            {
+                Places = Places.Replace(place => place.Id == key, place => place with { Face = change(place.Face) }),
+            };
 
     /// <summary>The place that a press means: of areas over each other the smallest. Null beside them all.</summary>
-    internal LocatedPlace? PlaceAt(Share press) => Places.Select(place => (place, area: AreaOf(place))).Where(at => at.area.Contains(press.X, press.Y)).OrderBy(at => at.area.Size).FirstOrDefault().place;
+    internal LocatedPlace? PlaceAt(Share press) =>
+        Places
+            .Select(place => (place, area: AreaOf(place)))
+            .Where(at => at.area.Contains(press.X, press.Y))
+            .OrderBy(at => at.area.Size)
+            .FirstOrDefault()
+            .place;
 
     /// <summary>Where a place is: on a board that is looked round in, an area of the sphere.</summary>
     internal Area AreaOf(LocatedPlace place) => place.Area.On(Board.IsSphere);
@@ -101,7 +115,16 @@ public sealed record LocatingResponse : PartsResponse
 /// <param name="Presses">Where was pressed, with what may be said of it.</param>
 /// <param name="Wanted">How many are to be found.</param>
 public sealed record LocatingView(
-    Board Board, double Ratio, LocatingTask Task, bool Looking, bool CanBegin, ValueList<AskedPlace> Asked, ValueList<PlaceMark> Marks, ValueList<PutDown> Presses, int Wanted) : QuestionView;
+    Board Board,
+    double Ratio,
+    LocatingTask Task,
+    bool Looking,
+    bool CanBegin,
+    ValueList<AskedPlace> Asked,
+    ValueList<PlaceMark> Marks,
+    ValueList<PutDown> Presses,
+    int Wanted
+) : QuestionView;
 
 /// <summary>A place that is asked for.</summary>
 /// <param name="Face">What is asked for; empty where the name is to be written.</param>

@@ -31,7 +31,7 @@ internal static class IdeaWords
     {
         var words = new List<IdeaWord>();
         var (sentence, ordinal, last) = (0, 0, 0);
-        for (var at = 0; at < text.Length;)
+        for (var at = 0; at < text.Length; )
         {
             var length = LengthAt(text, at, stars, out var isSign);
             if (length == 0)
@@ -85,22 +85,42 @@ internal static class IdeaWords
         return end - from;
     }
 
-    private static bool Joins(string text, int from, int at, bool stars) => at > from && at + 1 < text.Length && text[at] switch
-    {
-        '\'' or '’' or '-' or '\u00ad' or '\u200c' or '\u200d' => IsOfWord(text, at + 1, stars),
-        '.' or ',' => char.IsDigit(text[at - 1]) && char.IsDigit(text[at + 1]),
-        _ => false,
-    };
+    private static bool Joins(string text, int from, int at, bool stars) =>
+        at > from
+        && at + 1 < text.Length
+        && text[at] switch
+        {
+            '\'' or '’' or '-' or '\u00ad' or '\u200c' or '\u200d' => IsOfWord(text, at + 1, stars),
+            '.' or ',' => char.IsDigit(text[at - 1]) && char.IsDigit(text[at + 1]),
+            _ => false,
+        };
 
-    private static bool IsOfWord(string text, int at, bool stars) => text[at] < 128 ? char.IsAsciiLetterOrDigit(text[at]) || (stars && text[at] == '*')
-        : CharUnicodeInfo.GetUnicodeCategory(text, at) is <= UnicodeCategory.OtherNumber;
+    private static bool IsOfWord(string text, int at, bool stars) =>
+        text[at] < 128
+            ? char.IsAsciiLetterOrDigit(text[at]) || (stars && text[at] == '*')
+            : CharUnicodeInfo.GetUnicodeCategory(text, at) is <= UnicodeCategory.OtherNumber;
 
-    private static bool IsSign(string text, int at) => text[at] < 128 ? "%#/&@+=<>$*^~|\\".Contains(text[at], StringComparison.Ordinal)
-        : text[at] is '‰' or '§' || CharUnicodeInfo.GetUnicodeCategory(text, at) is UnicodeCategory.MathSymbol or UnicodeCategory.CurrencySymbol or UnicodeCategory.OtherSymbol;
+    private static bool IsSign(string text, int at) =>
+        text[at] < 128
+            ? "%#/&@+=<>$*^~|\\".Contains(text[at], StringComparison.Ordinal)
+            : text[at] is '‰' or '§'
+                || CharUnicodeInfo.GetUnicodeCategory(text, at)
+                    is UnicodeCategory.MathSymbol
+                        or UnicodeCategory.CurrencySymbol
+                        or UnicodeCategory.OtherSymbol;
 
     /// <summary>Letters of scripts without spaces between words: Thai, Lao, Myanmar, Khmer, kana and the ideographs.</summary>
-    private static bool IsUnspaced(string text, int at) => Rune.TryGetRuneAt(text, at, out var rune) && rune.Value is (>= 0x0E01 and <= 0x0EDF) or (>= 0x1000 and <= 0x109F) or (>= 0x1780 and <= 0x17D3)
-        or (>= 0x3005 and <= 0x3007) or (>= 0x3041 and <= 0x30FF and not 0x30FB) or (>= 0x3400 and <= 0x9FFF) or (>= 0xF900 and <= 0xFAFF) or (>= 0x20000 and <= 0x3FFFF);
+    private static bool IsUnspaced(string text, int at) =>
+        Rune.TryGetRuneAt(text, at, out var rune)
+        && rune.Value
+            is (>= 0x0E01 and <= 0x0EDF)
+                or (>= 0x1000 and <= 0x109F)
+                or (>= 0x1780 and <= 0x17D3)
+                or (>= 0x3005 and <= 0x3007)
+                or (>= 0x3041 and <= 0x30FF and not 0x30FB)
+                or (>= 0x3400 and <= 0x9FFF)
+                or (>= 0xF900 and <= 0xFAFF)
+                or (>= 0x20000 and <= 0x3FFFF);
 
     private static bool EndsSentence(ReadOnlySpan<char> between)
     {

@@ -41,21 +41,35 @@ public sealed class KeyIdeas
             var (idea, reading) = (ideas[i], new TextReading { MatchCase = ideas[i].MatchCase });
             foreach (var phrase in idea.Phrases)
             {
-                var words = IdeaWords.Of(phrase, stars: true).Where(word => word.Text.Trim('*').Length > 0).Select(word =>
-                {
-                    var read = reading.Read(word.Text, culture);
-                    var key = (read, idea.MatchCase, idea.Slips);
-                    if (!known.TryGetValue(key, out var number))
+                var words = IdeaWords
+                    .Of(phrase, stars: true)
+                    .Where(word => word.Text.Trim('*').Length > 0)
+                    .Select(word =>
                     {
-                        known[key] = number = _patterns.Count;
-                        Add(read, idea.MatchCase, idea.Slips && !word.IsSign && !read.Contains('*') ? TextMatching.SlipsAllowed(read) : 0);
-                    }
+                        var read = reading.Read(word.Text, culture);
+                        var key = (read, idea.MatchCase, idea.Slips);
+                        if (!known.TryGetValue(key, out var number))
+                        {
+                            known[key] = number = _patterns.Count;
+                            Add(
+                                read,
+                                idea.MatchCase,
+                                idea.Slips && !word.IsSign && !read.Contains('*') ? TextMatching.SlipsAllowed(read) : 0
+                            );
+                        }
 
-                    return (number, word.IsClose);
-                }).ToList();
+                        return (number, word.IsClose);
+                    })
+                    .ToList();
                 if (words.Count > 0)
                 {
-                    _phrases.Add(new Phrase(i, [.. words.Select(word => word.number)], [.. words.Select(word => word.IsClose ? Close : Math.Clamp(idea.Between, 0, 50))]));
+                    _phrases.Add(
+                        new Phrase(
+                            i,
+                            [.. words.Select(word => word.number)],
+                            [.. words.Select(word => word.IsClose ? Close : Math.Clamp(idea.Between, 0, 50))]
+                        )
+                    );
                 }
             }
         }
@@ -99,7 +113,13 @@ public sealed class KeyIdeas
             }
         }
 
-        found.Sort((a, b) => a.Words != b.Words ? b.Words.CompareTo(a.Words) : a.First != b.First ? a.First.CompareTo(b.First) : a.Span != b.Span ? a.Span.CompareTo(b.Span) : a.Idea.CompareTo(b.Idea));
+        found.Sort(
+            (a, b) =>
+                a.Words != b.Words ? b.Words.CompareTo(a.Words)
+                : a.First != b.First ? a.First.CompareTo(b.First)
+                : a.Span != b.Span ? a.Span.CompareTo(b.Span)
+                : a.Idea.CompareTo(b.Idea)
+        );
         var taken = new bool[words.Count];
         var mentions = new List<Mention>();
         foreach (var (_, first, span, idea) in found)
@@ -107,7 +127,13 @@ public sealed class KeyIdeas
             if (!taken.AsSpan(first, span).Contains(true))
             {
                 taken.AsSpan(first, span).Fill(true);
-                mentions.Add(new Mention(idea, words[first].Start, words[first + span - 1].Start + words[first + span - 1].Length - words[first].Start));
+                mentions.Add(
+                    new Mention(
+                        idea,
+                        words[first].Start,
+                        words[first + span - 1].Start + words[first + span - 1].Length - words[first].Start
+                    )
+                );
             }
         }
 
@@ -129,7 +155,14 @@ public sealed class KeyIdeas
             foreach (var place in places[phrase.Words[next]])
             {
                 // The ways are in order of where they end; those too far behind are too far for all that come.
-                while (from < reached.Count && (between == Close ? reached[from].Last < place - 1 : words[place].Ordinal - words[reached[from].Last].Ordinal - 1 > between))
+                while (
+                    from < reached.Count
+                    && (
+                        between == Close
+                            ? reached[from].Last < place - 1
+                            : words[place].Ordinal - words[reached[from].Last].Ordinal - 1 > between
+                    )
+                )
                 {
                     from++;
                 }
@@ -137,7 +170,11 @@ public sealed class KeyIdeas
                 var best = -1;
                 for (var way = from; way < reached.Count && reached[way].Last < place; way++)
                 {
-                    best = words[reached[way].Last].Sentence == words[place].Sentence && (best < 0 || reached[way].First >= reached[best].First) ? way : best;
+                    best =
+                        words[reached[way].Last].Sentence == words[place].Sentence
+                        && (best < 0 || reached[way].First >= reached[best].First)
+                            ? way
+                            : best;
                 }
 
                 if (best >= 0)
@@ -193,7 +230,12 @@ public sealed class KeyIdeas
             foreach (var number in _wild)
             {
                 var pattern = _patterns[number].Word;
-                if ((pattern[0] == '*' || pattern[0] == word[0]) && (pattern[^1] == '*' || pattern[^1] == word[^1]) && _patterns[number].MatchCase == asItIs && TextMatching.FitsPattern(word, pattern))
+                if (
+                    (pattern[0] == '*' || pattern[0] == word[0])
+                    && (pattern[^1] == '*' || pattern[^1] == word[^1])
+                    && _patterns[number].MatchCase == asItIs
+                    && TextMatching.FitsPattern(word, pattern)
+                )
                 {
                     fitting.Add(number);
                 }
@@ -205,13 +247,21 @@ public sealed class KeyIdeas
             }
 
             var (letters, slips) = (Letters(word), TextMatching.SlipsAllowed(word));
-            for (var length = Math.Max(0, word.Length - slips); slips > 0 && length <= word.Length + slips && length < _slipping.Count; length++)
+            for (
+                var length = Math.Max(0, word.Length - slips);
+                slips > 0 && length <= word.Length + slips && length < _slipping.Count;
+                length++
+            )
             {
                 foreach (var (number, of) in _slipping[length])
                 {
                     var most = Math.Min(slips, _patterns[number].Slips);
-                    if (BitOperations.PopCount(letters ^ of) <= 2 * most && _patterns[number].MatchCase == asItIs
-                        && TextMatching.Distance(word, _patterns[number].Word, most) <= most && TextMatching.SameDigits(word, _patterns[number].Word))
+                    if (
+                        BitOperations.PopCount(letters ^ of) <= 2 * most
+                        && _patterns[number].MatchCase == asItIs
+                        && TextMatching.Distance(word, _patterns[number].Word, most) <= most
+                        && TextMatching.SameDigits(word, _patterns[number].Word)
+                    )
                     {
                         fitting.Add(number);
                     }

@@ -61,7 +61,10 @@ public sealed record KeyIdea
 
     internal decimal Worth => Math.Max(0, Points) * Math.Max(1, Mentions);
 
-    internal string Label => Name.Trim() is { Length: > 0 } name ? name : Phrases.Count > 0 ? Phrases[0] : "";
+    internal string Label =>
+        Name.Trim() is { Length: > 0 } name ? name
+        : Phrases.Count > 0 ? Phrases[0]
+        : "";
 }
 
 /// <summary>What a text's length is counted in.</summary>
@@ -88,7 +91,17 @@ public sealed record LongTextResponse : Response
 /// <param name="Pieces">The text with its mentions, once they may be shown; else none.</param>
 /// <param name="Ideas">What is said of the ideas, once it may be; those not found are named with the right answer only.</param>
 /// <param name="ModelAnswer">A text as it could be written, once it may be shown; else empty.</param>
-public sealed record LongTextView(string Given, LengthMeasure Measure, int? Least, int? Most, int Length, ValueList<TextPiece> Pieces, ValueList<IdeaView> Ideas, string ModelAnswer, ValueList<RubricRow> Rubric) : QuestionView;
+public sealed record LongTextView(
+    string Given,
+    LengthMeasure Measure,
+    int? Least,
+    int? Most,
+    int Length,
+    ValueList<TextPiece> Pieces,
+    ValueList<IdeaView> Ideas,
+    string ModelAnswer,
+    ValueList<RubricRow> Rubric
+) : QuestionView;
 
 /// <summary>A stretch of a text, with the number of the idea it mentions, from 1, or 0.</summary>
 public sealed record TextPiece(string Text, int Idea);

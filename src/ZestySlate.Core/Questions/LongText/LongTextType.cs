@@ -21,8 +21,10 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
 
     protected override string TitleOf(LongTextQuestion question) => "Long text";
 
-    protected override decimal Parts(LongTextQuestion question) => question.Ideas.Count > 0 ? Math.Max(0.01m, question.Ideas.Sum(idea => idea.Worth))
-        : question.Rubric.Count > 0 ? question.Rubric.Sum(row => row.Points) : 1;
+    protected override decimal Parts(LongTextQuestion question) =>
+        question.Ideas.Count > 0 ? Math.Max(0.01m, question.Ideas.Sum(idea => idea.Worth))
+        : question.Rubric.Count > 0 ? question.Rubric.Sum(row => row.Points)
+        : 1;
 
     protected override bool IsGraded(LongTextQuestion question) => question.Ideas.Count > 0 || question.WaitsForPerson;
 
@@ -43,20 +45,49 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             counts[mention.Idea]++;
         }
 
-        var parts = question.Ideas.Select((idea, i) =>
-        {
-            var (wanted, found) = (Math.Max(1, idea.Mentions), Math.Min(counts[i], Math.Max(1, idea.Mentions)));
-            return new PartCredit(idea.Id, idea.Label, found == wanted ? Verdict.Right : found > 0 ? Verdict.Partly : Verdict.Missing, new Fraction(found, wanted), Math.Max(0.000001m, idea.Worth),
-                found == 0 ? Reason.Of("ideaMissing") : wanted == 1 ? Reason.Of("ideaIsFound") : Reason.Of("ideaFound", counts[i], wanted), found == 0 ? idea.Missing : idea.Found);
-        }).ToList();
-        var mark = parts.Count == 0 ? new QuestionMark(Verdict.Ungraded, 0, Reason.Of("answerIsKept"), [])
-            : Credit.Of(parts, 0) is var ideas && ideas.Verdict == Verdict.Missing ? ideas with { Verdict = Verdict.Wrong, Reason = Reason.Of("noIdeas") }
+        var parts = question
+            .Ideas.Select(
+                (idea, i) =>
+                {
+                    var (wanted, found) = (Math.Max(1, idea.Mentions), Math.Min(counts[i], Math.Max(1, idea.Mentions)));
+                    return new PartCredit(
+                        idea.Id,
+                        idea.Label,
+                        found == wanted ? Verdict.Right
+                            : found > 0 ? Verdict.Partly
+                            : Verdict.Missing,
+                        new Fraction(found, wanted),
+                        Math.Max(0.000001m, idea.Worth),
+                        found == 0 ? Reason.Of("ideaMissing")
+                            : wanted == 1 ? Reason.Of("ideaIsFound")
+                            : Reason.Of("ideaFound", counts[i], wanted),
+                        found == 0 ? idea.Missing : idea.Found
+                    );
+                }
+            )
+            .ToList();
+        var mark =
+            parts.Count == 0 ? new QuestionMark(Verdict.Ungraded, 0, Reason.Of("answerIsKept"), [])
+            : Credit.Of(parts, 0) is var ideas && ideas.Verdict == Verdict.Missing
+                ? ideas with
+                {
+                    Verdict = Verdict.Wrong,
+                    Reason = Reason.Of("noIdeas"),
+                }
             : ideas with { Reason = Reason.Of("ideasFound", parts.Count(part => part.Earned > 0), parts.Count) };
         return question.WaitsForPerson ? mark with { Verdict = Verdict.Waiting, Reason = Reason.Of("waitsForPerson") } : mark;
     }
 
-    public override Reason? Aside(Question question, Response response) => question is LongTextQuestion text && response is LongTextResponse { Text: var given } && KeyIdeas.LengthOf(given, text.Measure) is > 0 and var length
-        ? length < text.Least ? Reason.Of("tooShort") : length > text.Most ? Reason.Of("tooLong") : null : null;
+    public override Reason? Aside(Question question, Response response) =>
+        question is LongTextQuestion text
+        && response is LongTextResponse { Text: var given }
+        && KeyIdeas.LengthOf(given, text.Measure) is > 0 and var length
+            ? length < text.Least
+                ? Reason.Of("tooShort")
+                : length > text.Most
+                    ? Reason.Of("tooLong")
+                    : null
+            : null;
 
     protected override string InWords(LongTextQuestion question, LongTextResponse response) => response.Text.Trim();
 
@@ -71,20 +102,28 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
 
     protected override LongTextResponse? Draft(LongTextQuestion question, LongTextResponse last) => last;
 
-    protected override LongTextQuestion WithWording(LongTextQuestion older, LongTextQuestion newer) => older with
-    {
-        ModelAnswer = newer.ModelAnswer,
-        Samples = newer.Samples,
-        Ideas = older.Ideas.Replace(_ => true, idea => Same(newer, idea) is { } same ? idea with { Name = same.Name, Found = same.Found, Missing = same.Missing } : idea),
-        Rubric = older.Rubric.WithWording(newer.Rubric),
-    };
+    protected override LongTextQuestion WithWording(LongTextQuestion older, LongTextQuestion newer) =>
+        older with
+        {
+            ModelAnswer = newer.ModelAnswer,
+            Samples = newer.Samples,
+            Ideas = older.Ideas.Replace(
+                _ => true,
+                idea => Same(newer, idea) is { } same ? idea with { Name = same.Name, Found = same.Found, Missing = same.Missing } : idea
+            ),
+            Rubric = older.Rubric.WithWording(newer.Rubric),
+        };
 
-    protected override LongTextQuestion WithKey(LongTextQuestion older, LongTextQuestion newer) => older with
-    {
-        Ideas = newer.Ideas.Replace(_ => true, idea => Same(older, idea) is { } same ? idea with { Name = same.Name, Found = same.Found, Missing = same.Missing } : idea),
-        Rubric = newer.Rubric,
-        WaitsForPerson = newer.WaitsForPerson,
-    };
+    protected override LongTextQuestion WithKey(LongTextQuestion older, LongTextQuestion newer) =>
+        older with
+        {
+            Ideas = newer.Ideas.Replace(
+                _ => true,
+                idea => Same(older, idea) is { } same ? idea with { Name = same.Name, Found = same.Found, Missing = same.Missing } : idea
+            ),
+            Rubric = newer.Rubric,
+            WaitsForPerson = newer.WaitsForPerson,
+        };
 
     private static KeyIdea? Same(LongTextQuestion question, KeyIdea idea) => question.Ideas.FirstOrDefault(other => other.Id == idea.Id);
 
@@ -95,8 +134,18 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             yield return new Weakness(true, $"has a key idea without words (number {empty + 1})", "ideas");
         }
 
-        if (question.Ideas.SelectMany(idea => idea.Phrases.Where(phrase => phrase.Trim('*', ' ').Length > 0).Select(phrase => (Idea: idea, Phrase: phrase)))
-            .FirstOrDefault(one => new KeyIdeas([one.Idea with { Phrases = [one.Phrase] }], culture).In(one.Phrase.Replace("*", "", StringComparison.Ordinal)).Count == 0) is { Idea: not null } lost)
+        if (
+            question
+                .Ideas.SelectMany(idea =>
+                    idea.Phrases.Where(phrase => phrase.Trim('*', ' ').Length > 0).Select(phrase => (Idea: idea, Phrase: phrase))
+                )
+                .FirstOrDefault(one =>
+                    new KeyIdeas([one.Idea with { Phrases = [one.Phrase] }], culture)
+                        .In(one.Phrase.Replace("*", "", StringComparison.Ordinal))
+                        .Count == 0
+                ) is
+            { Idea: not null } lost
+        )
         {
             yield return new Weakness(true, $"has a key idea that nobody can write so that it is found: «{lost.Phrase.Trim()}»", "ideas");
         }
@@ -111,18 +160,34 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             yield return new Weakness(true, $"asks for {least} at least and {most} at most", "length");
         }
 
-        if (question.ModelAnswer.Trim().Length > 0 && question.Ideas.Count > 0 && Mark(question with { WaitsForPerson = false }, new LongTextResponse { Text = question.ModelAnswer }, culture) is var mark && mark.Share < 1)
+        if (
+            question.ModelAnswer.Trim().Length > 0
+            && question.Ideas.Count > 0
+            && Mark(question with { WaitsForPerson = false }, new LongTextResponse { Text = question.ModelAnswer }, culture) is var mark
+            && mark.Share < 1
+        )
         {
-            yield return new Weakness(false, $"has a model answer in which «{mark.Parts.First(part => part.Verdict != Verdict.Right).Label}» is not found often enough", "modelAnswer");
+            yield return new Weakness(
+                false,
+                $"has a model answer in which «{mark.Parts.First(part => part.Verdict != Verdict.Right).Label}» is not found often enough",
+                "modelAnswer"
+            );
         }
     }
 
     protected override LongTextResponse? Rehearse(LongTextQuestion question, Chance chance)
     {
-        var known = question.Ideas.Where(_ => chance.Knows()).Select(idea => chance.One(idea.Phrases)?.Replace("*", "", StringComparison.Ordinal) ?? "").Where(phrase => phrase.Length > 0).ToList();
+        var known = question
+            .Ideas.Where(_ => chance.Knows())
+            .Select(idea => chance.One(idea.Phrases)?.Replace("*", "", StringComparison.Ordinal) ?? "")
+            .Where(phrase => phrase.Length > 0)
+            .ToList();
         string[] begins = ["I think it has to do with", "What we saw at the coast was", "The chart shows", "It must be because of"];
         var text = string.Concat(known.Select(phrase => $"{chance.One(begins)} {phrase}. "));
-        while (MarkedText.Tokens(text).Count(token => token.Index >= 0) < (question.Measure == LengthMeasure.Words ? question.Least ?? 0 : (question.Least ?? 0) / 5))
+        while (
+            MarkedText.Tokens(text).Count(token => token.Index >= 0)
+            < (question.Measure == LengthMeasure.Words ? question.Least ?? 0 : (question.Least ?? 0) / 5)
+        )
         {
             text += "That is how it looked when we went out and wrote it down. ";
         }
@@ -134,10 +199,30 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
     {
         var text = showing.Given?.Text ?? "";
         var marked = showing.Shown.RightOrWrong && showing.Mark is not null && question.Ideas.Count > 0;
-        return new LongTextView(text, question.Measure, question.Least, question.Most, KeyIdeas.LengthOf(text, question.Measure),
+        return new LongTextView(
+            text,
+            question.Measure,
+            question.Least,
+            question.Most,
+            KeyIdeas.LengthOf(text, question.Measure),
             marked ? PiecesOf(text, new KeyIdeas(question.Ideas, showing.Words.Culture).In(text)) : [],
-            marked ? question.Ideas.Select((idea, i) => new IdeaView(i + 1, showing.Shown.RightAnswer || showing.Mark!.Of(idea.Id) is { Verdict: not Verdict.Missing } ? idea.Label : "", showing.Said(idea.Id))).ToValueList() : [],
-            showing.Shown.RightAnswer ? question.ModelAnswer : "", question.Rubric);
+            marked
+                ? question
+                    .Ideas.Select(
+                        (idea, i) =>
+                            new IdeaView(
+                                i + 1,
+                                showing.Shown.RightAnswer || showing.Mark!.Of(idea.Id) is { Verdict: not Verdict.Missing }
+                                    ? idea.Label
+                                    : "",
+                                showing.Said(idea.Id)
+                            )
+                    )
+                    .ToValueList()
+                : [],
+            showing.Shown.RightAnswer ? question.ModelAnswer : "",
+            question.Rubric
+        );
     }
 
     /// <summary>A text cut where mentions begin and end.</summary>

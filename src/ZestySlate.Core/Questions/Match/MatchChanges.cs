@@ -10,15 +10,35 @@ public sealed partial class MatchType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var match = (MatchQuestion)question;
-        var lost = string.Join(", ", new[] { match.Extras.Count > 0 ? "counterparts that belong to nothing" : "", match.Pairs.Any(pair => pair.Right.Picture is not null || pair.Right.Sound is not null) ? "pictures and sounds of counterparts" : "" }
-            .Where(words => words.Length > 0));
+        var lost = string.Join(
+            ", ",
+            new[]
+            {
+                match.Extras.Count > 0 ? "counterparts that belong to nothing" : "",
+                match.Pairs.Any(pair => pair.Right.Picture is not null || pair.Right.Sound is not null)
+                    ? "pictures and sounds of counterparts"
+                    : "",
+            }.Where(words => words.Length > 0)
+        );
         yield return new(lost, () =>
         {
-            var groups = match.Pairs.Select(pair => pair.Right.Name).Distinct().Select(title => new SortGroup { Id = Ids.New(), Title = title }).ToValueList();
+            var groups = match
+                .Pairs.Select(pair => pair.Right.Name)
+                .Distinct()
+                .Select(title => new SortGroup { Id = Ids.New(), Title = title })
+                .ToValueList();
             return new SortQuestion
             {
                 Groups = groups,
-                Items = match.Pairs.Select(pair => new SortItem { Id = pair.Id, Face = pair.Left, Groups = [groups.First(group => group.Title == pair.Right.Name).Id], Feedback = pair.Feedback }).ToValueList(),
+                Items = match
+                    .Pairs.Select(pair => new SortItem
+                    {
+                        Id = pair.Id,
+                        Face = pair.Left,
+                        Groups = [groups.First(group => group.Title == pair.Right.Name).Id],
+                        Feedback = pair.Feedback,
+                    })
+                    .ToValueList(),
             };
         });
     }

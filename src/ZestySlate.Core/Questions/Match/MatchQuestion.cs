@@ -12,21 +12,30 @@ public sealed record MatchQuestion : Question
     public ValueList<MatchExtra> Extras { get; init; } = [];
 
     [JsonIgnore]
-    public override IEnumerable<PartFace> Faces => Pairs.SelectMany((pair, i) => new[]
-    {
-        new PartFace(pair.Id + "-left", $"{i + 1} left {pair.Left.Text}", pair.Left),
-        new PartFace(pair.Id + "-right", $"{i + 1} right {pair.Right.Text}", pair.Right),
-    }).Concat(Extras.Select((extra, i) => new PartFace(extra.Id, $"extra {i + 1} {extra.Face.Text}", extra.Face)));
+    public override IEnumerable<PartFace> Faces =>
+        Pairs
+            .SelectMany(
+                (pair, i) =>
+                    new[]
+                    {
+                        new PartFace(pair.Id + "-left", $"{i + 1} left {pair.Left.Text}", pair.Left),
+                        new PartFace(pair.Id + "-right", $"{i + 1} right {pair.Right.Text}", pair.Right),
+                    }
+            )
+            .Concat(Extras.Select((extra, i) => new PartFace(extra.Id, $"extra {i + 1} {extra.Face.Text}", extra.Face)));
 
-    public override Question WithFace(string key, Func<Face, Face> change) => this with
-    {
-        Pairs = Pairs.Replace(pair => key == pair.Id + "-left", pair => pair with { Left = change(pair.Left) })
-            .Replace(pair => key == pair.Id + "-right", pair => pair with { Right = change(pair.Right) }),
-        Extras = Extras.Replace(extra => extra.Id == key, extra => extra with { Face = change(extra.Face) }),
-    };
+    public override Question WithFace(string key, Func<Face, Face> change) =>
+        this with
+        {
+            Pairs = Pairs
+                .Replace(pair => key == pair.Id + "-left", pair => pair with { Left = change(pair.Left) })
+                .Replace(pair => key == pair.Id + "-right", pair => pair with { Right = change(pair.Right) }),
+            Extras = Extras.Replace(extra => extra.Id == key, extra => extra with { Face = change(extra.Face) }),
+        };
 
     /// <summary>The counterpart that an id means: that of a pair, or an extra one; null when there is none.</summary>
-    public Face? FaceOf(string id) => Pairs.FirstOrDefault(pair => pair.RightId == id)?.Right ?? Extras.FirstOrDefault(extra => extra.Id == id)?.Face;
+    public Face? FaceOf(string id) =>
+        Pairs.FirstOrDefault(pair => pair.RightId == id)?.Right ?? Extras.FirstOrDefault(extra => extra.Id == id)?.Face;
 
     /// <summary>What can be chosen: every counterpart once, with the id it has in the first pair that has it.</summary>
     [JsonIgnore]
@@ -35,7 +44,11 @@ public sealed record MatchQuestion : Question
         get
         {
             var options = new List<(string Id, Face Face)>();
-            foreach (var (id, face) in Pairs.Select(pair => (Id: pair.RightId, pair.Right)).Concat(Extras.Select(extra => (extra.Id, extra.Face))))
+            foreach (
+                var (id, face) in Pairs
+                    .Select(pair => (Id: pair.RightId, pair.Right))
+                    .Concat(Extras.Select(extra => (extra.Id, extra.Face)))
+            )
             {
                 if (!face.IsEmpty && !options.Any(option => option.Face.LooksLike(face)))
                 {

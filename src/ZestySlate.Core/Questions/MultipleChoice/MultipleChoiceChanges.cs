@@ -18,19 +18,41 @@ public sealed partial class MultipleChoiceType
         }
 
         var pictures = choice.Options.Any(option => option.Picture is not null) ? ", pictures" : "";
-        yield return new($"the order of options{pictures}", () => new ShortTextQuestion
-        {
-            Accepted = choice.Options.Where(option => option.Right).Select(option => new ShortAnswer(option.Text) { Feedback = option.Feedback }).ToValueList(),
-            NotThis = choice.Options.Where(option => !option.Right && option.Text.Length > 0).Select(option => new ShortAnswer(option.Text) { Feedback = option.Feedback }).ToValueList(),
-        });
+        yield return new($"the order of options{pictures}", () =>
+            new ShortTextQuestion
+            {
+                Accepted = choice
+                    .Options.Where(option => option.Right)
+                    .Select(option => new ShortAnswer(option.Text) { Feedback = option.Feedback })
+                    .ToValueList(),
+                NotThis = choice
+                    .Options.Where(option => !option.Right && option.Text.Length > 0)
+                    .Select(option => new ShortAnswer(option.Text) { Feedback = option.Feedback })
+                    .ToValueList(),
+            }
+        );
         yield return new("what is right, words for options", () => new OrderQuestion
-        {
-            Items = choice.Options.Select(option => new OrderItem { Id = option.Id, Face = new Face { Text = option.Text, Picture = option.Picture } }).ToValueList(),
-        });
+            {
+                Items = choice
+                    .Options.Select(option => new OrderItem
+                    {
+                        Id = option.Id,
+                        Face = new Face { Text = option.Text, Picture = option.Picture },
+                    })
+                    .ToValueList(),
+            });
         yield return new("nothing but their order", () => new SortQuestion
-        {
-            Groups = [new SortGroup { Id = "yes", Title = "right" }, new SortGroup { Id = "no", Title = "not right" }],
-            Items = choice.Options.Select(option => new SortItem { Id = option.Id, Face = new Face { Text = option.Text, Picture = option.Picture }, Groups = [option.Right ? "yes" : "no"], Feedback = option.Feedback }).ToValueList(),
-        });
+            {
+                Groups = [new SortGroup { Id = "yes", Title = "right" }, new SortGroup { Id = "no", Title = "not right" }],
+                Items = choice
+                    .Options.Select(option => new SortItem
+                    {
+                        Id = option.Id,
+                        Face = new Face { Text = option.Text, Picture = option.Picture },
+                        Groups = [option.Right ? "yes" : "no"],
+                        Feedback = option.Feedback,
+                    })
+                    .ToValueList(),
+            });
     }
 }

@@ -31,7 +31,10 @@ internal static class MultipleChoiceMarking
         var verdict = option.Right ? Verdict.Right : Verdict.Wrong;
         var share = option.Right ? Fraction.One : Fraction.Zero;
         var reason = Reason.Of(option.Right ? "isRight" : "isNotRight", option.Name);
-        return new QuestionMark(verdict, share, reason, [new PartMark(option.Id, option.Name, verdict, share, reason, option.Feedback)]) { Below = option.Right ? 0 : -Math.Max(0, question.Penalty) };
+        return new QuestionMark(verdict, share, reason, [new PartMark(option.Id, option.Name, verdict, share, reason, option.Feedback)])
+        {
+            Below = option.Right ? 0 : -Math.Max(0, question.Penalty),
+        };
     }
 
     private static QuestionMark MarkSeveral(MultipleChoiceQuestion question, List<Option> picked)
@@ -41,23 +44,63 @@ internal static class MultipleChoiceMarking
         {
             return picked.Count == 0
                 ? new QuestionMark(Verdict.Right, 1, Reason.Of("noneIsRightNonePicked"), [])
-                : new QuestionMark(Verdict.Wrong, 0, Reason.Of("noneIsRight"), PartMarks(question, picked, 0)) { Below = -Math.Max(0, question.Penalty) * picked.Count };
+                : new QuestionMark(Verdict.Wrong, 0, Reason.Of("noneIsRight"), PartMarks(question, picked, 0))
+                {
+                    Below = -Math.Max(0, question.Penalty) * picked.Count,
+                };
         }
 
         var hits = picked.Count(option => option.Right);
         var misses = picked.Count - hits;
         var earned = (Fraction)(hits - (misses * Math.Max(0, question.Penalty))) / right;
-        var verdict = hits == right && misses == 0 ? Verdict.Right : hits > 0 ? Verdict.Partly : Verdict.Wrong;
-        var reason = Reason.Of("picksRight", hits, right).Then(misses == 0 ? null
-            : question.Penalty > 0 ? Reason.Of("picksWrongCost", misses, question.Penalty) : Reason.Of("picksWrong", misses));
-        return new QuestionMark(verdict, Fraction.Clamp(earned, 0, 1), reason, PartMarks(question, picked, right)) { Below = Fraction.Min(0, earned) };
+        var verdict =
+            hits == right && misses == 0 ? Verdict.Right
+            : hits > 0 ? Verdict.Partly
+            : Verdict.Wrong;
+        var reason = Reason
+            .Of("picksRight", hits, right)
+            .Then(
+                misses == 0 ? null
+                : question.Penalty > 0 ? Reason.Of("picksWrongCost", misses, question.Penalty)
+                : Reason.Of("picksWrong", misses)
+            );
+        return new QuestionMark(verdict, Fraction.Clamp(earned, 0, 1), reason, PartMarks(question, picked, right))
+        {
+            Below = Fraction.Min(0, earned),
+        };
     }
 
     private static ValueList<PartMark> PartMarks(MultipleChoiceQuestion question, List<Option> picked, int right) =>
-        question.Options.Where(option => option.Right || picked.Contains(option)).Select(option => (option.Right, picked.Contains(option)) switch
-        {
-            (true, true) => new PartMark(option.Id, option.Name, Verdict.Right, Fraction.One / right, Reason.Of("isRight", option.Name), option.Feedback),
-            (true, false) => new PartMark(option.Id, option.Name, Verdict.Missing, 0, Reason.Of("isRightNotPicked", option.Name), ""),
-            _ => new PartMark(option.Id, option.Name, Verdict.Wrong, -(Fraction)Math.Max(0, question.Penalty) / Math.Max(1, right), Reason.Of("isNotRight", option.Name), option.Feedback),
-        }).ToValueList();
+        question
+            .Options.Where(option => option.Right || picked.Contains(option))
+            .Select(option =>
+                (option.Right, picked.Contains(option)) switch
+                {
+                    (true, true) => new PartMark(
+                        option.Id,
+                        option.Name,
+                        Verdict.Right,
+                        Fraction.One / right,
+                        Reason.Of("isRight", option.Name),
+                        option.Feedback
+                    ),
+                    (true, false) => new PartMark(
+                        option.Id,
+                        option.Name,
+                        Verdict.Missing,
+                        0,
+                        Reason.Of("isRightNotPicked", option.Name),
+                        ""
+                    ),
+                    _ => new PartMark(
+                        option.Id,
+                        option.Name,
+                        Verdict.Wrong,
+                        -(Fraction)Math.Max(0, question.Penalty) / Math.Max(1, right),
+                        Reason.Of("isNotRight", option.Name),
+                        option.Feedback
+                    ),
+                }
+            )
+            .ToValueList();
 }

@@ -22,28 +22,49 @@ public sealed record MultipleChoiceQuestion : Question
     public MultipleChoiceQuestion() => Penalty = DefaultPenalty;
 
     [JsonIgnore]
-    public override IEnumerable<PartFace> Faces => Options.Select((option, i) => new PartFace(option.Id, $"{i + 1} {option.Text}", new Face { Text = option.Text, Picture = option.Picture }, TakesSound: false));
+    public override IEnumerable<PartFace> Faces =>
+        Options.Select(
+            (option, i) =>
+                new PartFace(
+                    option.Id,
+                    $"{i + 1} {option.Text}",
+                    new Face { Text = option.Text, Picture = option.Picture },
+                    TakesSound: false
+                )
+        );
 
-    public override Question WithFace(string key, Func<Face, Face> change) => this with
-    {
-        Options = Options.Replace(option => option.Id == key, option => option with { Picture = change(new Face { Text = option.Text, Picture = option.Picture }).Picture }),
-    };
+    public override Question WithFace(string key, Func<Face, Face> change) =>
+        this with
+        {
+            Options = Options.Replace(
+                option => option.Id == key,
+                option => option with { Picture = change(new Face { Text = option.Text, Picture = option.Picture }).Picture }
+            ),
+        };
 
     /// <summary>The number of right options.</summary>
     public int RightOptions => Options.Count(option => option.Right);
 
     /// <summary>A new question of true or false.</summary>
-    public static MultipleChoiceQuestion NewTrueOrFalse() => new()
-    {
-        Picks = Picks.TrueOrFalse,
-        Options = [new Option { Id = "true", Text = "True", Right = true }, new Option { Id = "false", Text = "False" }],
-    };
+    public static MultipleChoiceQuestion NewTrueOrFalse() =>
+        new()
+        {
+            Picks = Picks.TrueOrFalse,
+            Options =
+            [
+                new Option
+                {
+                    Id = "true",
+                    Text = "True",
+                    Right = true,
+                },
+                new Option { Id = "false", Text = "False" },
+            ],
+        };
 
     /// <summary>A new question with empty options to fill.</summary>
-    public static MultipleChoiceQuestion New() => new()
-    {
-        Options = [new Option { Id = Ids.New(), Right = true }, new Option { Id = Ids.New() }, new Option { Id = Ids.New() }],
-    };
+    public static MultipleChoiceQuestion New() =>
+        new() { Options = [new Option { Id = Ids.New(), Right = true }, new Option { Id = Ids.New() }, new Option { Id = Ids.New() }] };
 }
 
 /// <summary>How many options are picked.</summary>

@@ -12,9 +12,16 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
 {
     public override string Key => "multipleChoice";
 
-    public override double GuessedDifficulty(Question question) => ((MultipleChoiceQuestion)question).Picks switch { Picks.TrueOrFalse => -1, Picks.One => -0.6, _ => 0 };
+    public override double GuessedDifficulty(Question question) =>
+        ((MultipleChoiceQuestion)question).Picks switch
+        {
+            Picks.TrueOrFalse => -1,
+            Picks.One => -0.6,
+            _ => 0,
+        };
 
-    public string KeyInWords(Question question) => string.Join(", ", ((MultipleChoiceQuestion)question).Options.Where(option => option.Right).Select(option => option.Name));
+    public string KeyInWords(Question question) =>
+        string.Join(", ", ((MultipleChoiceQuestion)question).Options.Where(option => option.Right).Select(option => option.Name));
 
     protected override string TitleOf(MultipleChoiceQuestion question) =>
         question.Picks == Picks.TrueOrFalse ? "True or false" : "Multiple choice";
@@ -25,24 +32,40 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
     protected override QuestionMark Mark(MultipleChoiceQuestion question, MultipleChoiceResponse? response, CultureInfo culture) =>
         MultipleChoiceMarking.Mark(question, response);
 
-    protected override string InWords(MultipleChoiceQuestion question, MultipleChoiceResponse response) => response.None
-        ? Words.English["noneOfThese"]
-        : string.Join("; ", question.Options.Where(option => response.Picked.Contains(option.Id)).Select(option => option.Name));
+    protected override string InWords(MultipleChoiceQuestion question, MultipleChoiceResponse response) =>
+        response.None
+            ? Words.English["noneOfThese"]
+            : string.Join("; ", question.Options.Where(option => response.Picked.Contains(option.Id)).Select(option => option.Name));
 
     protected override bool IsEmpty(MultipleChoiceResponse response) => response.IsEmpty;
 
     protected override Reason? RefuseResponse(MultipleChoiceQuestion question, MultipleChoiceResponse response) =>
-        response.Picked.Any(id => question.Options.All(option => option.Id != id)) || response.Picked.Distinct().Count() < response.Picked.Count ? Reason.Of("notInQuestion")
+        response.Picked.Any(id => question.Options.All(option => option.Id != id))
+        || response.Picked.Distinct().Count() < response.Picked.Count
+            ? Reason.Of("notInQuestion")
         : question.Picks != Picks.Several && response.Picked.Count > 1 ? Reason.Of("onlyOne")
         : null;
 
-    protected override MultipleChoiceResponse? Kept(MultipleChoiceQuestion question, MultipleChoiceResponse response, IReadOnlySet<string> right) =>
-        question.Picks == Picks.Several && response.Picked.Any(right.Contains) ? new() { Picked = response.Picked.Where(right.Contains).ToValueList() } : null;
+    protected override MultipleChoiceResponse? Kept(
+        MultipleChoiceQuestion question,
+        MultipleChoiceResponse response,
+        IReadOnlySet<string> right
+    ) =>
+        question.Picks == Picks.Several && response.Picked.Any(right.Contains)
+            ? new() { Picked = response.Picked.Where(right.Contains).ToValueList() }
+            : null;
 
-    protected override MultipleChoiceResponse WithKept(MultipleChoiceQuestion question, MultipleChoiceResponse given, MultipleChoiceResponse kept) =>
-        given with { Picked = given.Picked.Union(kept.Picked).ToValueList(), None = false };
+    protected override MultipleChoiceResponse WithKept(
+        MultipleChoiceQuestion question,
+        MultipleChoiceResponse given,
+        MultipleChoiceResponse kept
+    ) => given with { Picked = given.Picked.Union(kept.Picked).ToValueList(), None = false };
 
-    protected override MultipleChoiceResponse Onto(MultipleChoiceQuestion question, MultipleChoiceResponse? before, MultipleChoiceResponse given)
+    protected override MultipleChoiceResponse Onto(
+        MultipleChoiceQuestion question,
+        MultipleChoiceResponse? before,
+        MultipleChoiceResponse given
+    )
     {
         if (given.Touched is not { } touched || question.Picks != Picks.Several || before is null)
         {
@@ -53,19 +76,31 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
         return given with { Picked = given.None ? [] : picked, Touched = null };
     }
 
-    protected override MultipleChoiceQuestion WithWording(MultipleChoiceQuestion older, MultipleChoiceQuestion newer) => older with
-    {
-        Options = older.Options.Replace(_ => true, option => newer.Options.FirstOrDefault(o => o.Id == option.Id) is { } same
-            ? option with { Text = same.Text, Picture = same.Picture, Feedback = same.Feedback }
-            : option),
-    };
+    protected override MultipleChoiceQuestion WithWording(MultipleChoiceQuestion older, MultipleChoiceQuestion newer) =>
+        older with
+        {
+            Options = older.Options.Replace(
+                _ => true,
+                option =>
+                    newer.Options.FirstOrDefault(o => o.Id == option.Id) is { } same
+                        ? option with
+                        {
+                            Text = same.Text,
+                            Picture = same.Picture,
+                            Feedback = same.Feedback,
+                        }
+                        : option
+            ),
+        };
 
-    protected override MultipleChoiceQuestion WithKey(MultipleChoiceQuestion older, MultipleChoiceQuestion newer) => older with
-    {
-        Options = older.Options.Replace(_ => true, option => newer.Options.FirstOrDefault(o => o.Id == option.Id) is { } same
-            ? option with { Right = same.Right }
-            : option),
-    };
+    protected override MultipleChoiceQuestion WithKey(MultipleChoiceQuestion older, MultipleChoiceQuestion newer) =>
+        older with
+        {
+            Options = older.Options.Replace(
+                _ => true,
+                option => newer.Options.FirstOrDefault(o => o.Id == option.Id) is { } same ? option with { Right = same.Right } : option
+            ),
+        };
 
     protected override IEnumerable<Weakness> Check(MultipleChoiceQuestion question, CultureInfo culture)
     {
@@ -85,7 +120,12 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
             yield return new Weakness(true, "has no right answer: tick the option that is right", "options");
         }
 
-        if (worded.GroupBy(option => option.Text.Trim() + option.Picture?.Media, StringComparer.CurrentCultureIgnoreCase).FirstOrDefault(same => same.Count() > 1) is { } twice)
+        if (
+            worded
+                .GroupBy(option => option.Text.Trim() + option.Picture?.Media, StringComparer.CurrentCultureIgnoreCase)
+                .FirstOrDefault(same => same.Count() > 1) is
+            { } twice
+        )
         {
             yield return new Weakness(false, $"offers «{twice.First().Name}» twice", "options");
         }
@@ -102,10 +142,14 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
     }
 
     /// <summary>The words of an option; «True» and «False», while the author has not changed them, in the activity's language.</summary>
-    private static string TextOf(MultipleChoiceQuestion question, Option option, Words words) => question.Picks != Picks.TrueOrFalse ? option.Text
-        : option is { Id: "true", Text: "True" } ? words["true"] : option is { Id: "false", Text: "False" } ? words["false"] : option.Text;
+    private static string TextOf(MultipleChoiceQuestion question, Option option, Words words) =>
+        question.Picks != Picks.TrueOrFalse ? option.Text
+        : option is { Id: "true", Text: "True" } ? words["true"]
+        : option is { Id: "false", Text: "False" } ? words["false"]
+        : option.Text;
 
-    protected override IEnumerable<StatedOption> OptionsOf(MultipleChoiceQuestion question) => question.Options.Select(option => new StatedOption(option.Id, option.Name, option.Right));
+    protected override IEnumerable<StatedOption> OptionsOf(MultipleChoiceQuestion question) =>
+        question.Options.Select(option => new StatedOption(option.Id, option.Name, option.Right));
 
     protected override IEnumerable<string> Picked(MultipleChoiceQuestion question, MultipleChoiceResponse response) => response.Picked;
 
@@ -113,11 +157,17 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
     {
         if (question.Picks == Picks.Several)
         {
-            var picked = question.Options.Where(option => chance.Knows() ? option.Right : chance.Happens(0.4)).Select(option => option.Id).ToValueList();
+            var picked = question
+                .Options.Where(option => chance.Knows() ? option.Right : chance.Happens(0.4))
+                .Select(option => option.Id)
+                .ToValueList();
             return picked.Count == 0 && !question.OffersNone ? null : new() { Picked = picked, None = picked.Count == 0 };
         }
 
-        var (right, wrong) = (question.Options.Where(option => option.Right).ToList(), question.Options.Where(option => !option.Right).ToList());
+        var (right, wrong) = (
+            question.Options.Where(option => option.Right).ToList(),
+            question.Options.Where(option => !option.Right).ToList()
+        );
         var one = (chance.Knows() ? chance.One(right) : null) ?? chance.One(wrong) ?? chance.One(right);
         return one is null ? null : new() { Picked = [one.Id] };
     }
@@ -129,14 +179,28 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
 
     protected override QuestionView View(MultipleChoiceQuestion question, Showing<MultipleChoiceResponse> showing)
     {
-        var options = showing.InOrder("options", question.Options, option => option.Id).Select(option =>
-        {
-            var picked = showing.Given?.Picked.Contains(option.Id) ?? false;
-            return new OptionView(option.Id, TextOf(question, option, showing.Words), option.Picture, picked, showing.Kept?.Picked.Contains(option.Id) ?? false,
-                picked ? showing.Said(option.Id) : PartSaid.Nothing, showing.Shown.RightAnswer && option.Right);
-        });
+        var options = showing
+            .InOrder("options", question.Options, option => option.Id)
+            .Select(option =>
+            {
+                var picked = showing.Given?.Picked.Contains(option.Id) ?? false;
+                return new OptionView(
+                    option.Id,
+                    TextOf(question, option, showing.Words),
+                    option.Picture,
+                    picked,
+                    showing.Kept?.Picked.Contains(option.Id) ?? false,
+                    picked ? showing.Said(option.Id) : PartSaid.Nothing,
+                    showing.Shown.RightAnswer && option.Right
+                );
+            });
         var several = question.Picks == Picks.Several;
-        return new MultipleChoiceView(several, several && question.OffersNone, showing.Response?.None ?? false,
-            showing.Shown.RightAnswer && several && question.RightOptions == 0, options.ToValueList());
+        return new MultipleChoiceView(
+            several,
+            several && question.OffersNone,
+            showing.Response?.None ?? false,
+            showing.Shown.RightAnswer && several && question.RightOptions == 0,
+            options.ToValueList()
+        );
     }
 }

@@ -3,7 +3,8 @@ using ZestySlate.Core.Activities;
 namespace ZestySlate.Core.Questions.MultipleChoice;
 
 /// <summary>What a learner may see of a multiple choice now.</summary>
-public sealed record MultipleChoiceView(bool Several, bool OffersNone, bool NonePicked, bool NoneIsRight, ValueList<OptionView> Options) : QuestionView;
+public sealed record MultipleChoiceView(bool Several, bool OffersNone, bool NonePicked, bool NoneIsRight, ValueList<OptionView> Options)
+    : QuestionView;
 
 /// <summary>What a learner may see of an option now.</summary>
 /// <param name="Id">The option's id.</param>

@@ -12,9 +12,17 @@ public sealed partial class NumberType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var number = (NumberQuestion)question;
-        yield return new("every other way to write the number, tolerance, units", () => new ShortTextQuestion
-        {
-            Accepted = [new ShortAnswer($"{(number.Value is { } value ? NumberWriting.Write(value, CultureInfo.InvariantCulture) : "")}{(number.UnitUse == UnitUse.None ? "" : " " + number.Unit)}")],
-        });
+        yield return new("every other way to write the number, tolerance, units", () =>
+            new ShortTextQuestion
+            {
+                Accepted =
+                [
+                    new ShortAnswer(
+                        $"{(number.Value is { } value ? NumberWriting.Write(value, CultureInfo.InvariantCulture) : "")}"
+                            + $"{(number.UnitUse == UnitUse.None ? "" : " " + number.Unit)}"
+                    ),
+                ],
+            }
+        );
     }
 }

@@ -38,19 +38,21 @@ public enum UnitUse
 public sealed record Tolerance(ToleranceKind Kind, Fraction Amount)
 {
     /// <summary>Whether a number comes near enough.</summary>
-    public bool Takes(Fraction given, Fraction right) => Kind switch
-    {
-        ToleranceKind.Relative => Fraction.Abs(given - right) <= Fraction.Abs(right) * Amount,
-        ToleranceKind.DecimalPlaces => Rounded(given, Whole) == Rounded(right, Whole),
-        ToleranceKind.SignificantFigures => Rounded(given, PlacesFor(right)) == Rounded(right, PlacesFor(right)),
-        _ => Fraction.Abs(given - right) <= Amount,
-    };
+    public bool Takes(Fraction given, Fraction right) =>
+        Kind switch
+        {
+            ToleranceKind.Relative => Fraction.Abs(given - right) <= Fraction.Abs(right) * Amount,
+            ToleranceKind.DecimalPlaces => Rounded(given, Whole) == Rounded(right, Whole),
+            ToleranceKind.SignificantFigures => Rounded(given, PlacesFor(right)) == Rounded(right, PlacesFor(right)),
+            _ => Fraction.Abs(given - right) <= Amount,
+        };
 
     private int Whole => (int)Fraction.Clamp(Amount, 0, NumberReading.MostPower).ToDecimal();
 
     private int PlacesFor(Fraction right) => Math.Max(1, Whole) - 1 - right.Magnitude;
 
-    private static Fraction Rounded(Fraction value, int places) => value.Rounded(Math.Clamp(places, -2 * NumberReading.MostPower, 2 * NumberReading.MostPower));
+    private static Fraction Rounded(Fraction value, int places) =>
+        value.Rounded(Math.Clamp(places, -2 * NumberReading.MostPower, 2 * NumberReading.MostPower));
 }
 
 /// <summary>How nearness is measured.</summary>

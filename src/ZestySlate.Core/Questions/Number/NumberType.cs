@@ -18,13 +18,17 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
 
     public override double GuessedDifficulty(Question question) => 0.2;
 
-    public string KeyInWords(Question question) => ((NumberQuestion)question) is { Value: { } value } number ? $"{NumberWriting.Write(value, CultureInfo.InvariantCulture)} {number.Unit}".Trim() : "";
+    public string KeyInWords(Question question) =>
+        ((NumberQuestion)question) is { Value: { } value } number
+            ? $"{NumberWriting.Write(value, CultureInfo.InvariantCulture)} {number.Unit}".Trim()
+            : "";
 
     protected override string TitleOf(NumberQuestion question) => "Number";
 
     protected override decimal Parts(NumberQuestion question) => 1;
 
-    protected override QuestionMark Mark(NumberQuestion question, NumberResponse? response, CultureInfo culture) => NumberMarking.Mark(question, response, culture);
+    protected override QuestionMark Mark(NumberQuestion question, NumberResponse? response, CultureInfo culture) =>
+        NumberMarking.Mark(question, response, culture);
 
     protected override string InWords(NumberQuestion question, NumberResponse response) => response.Text.Trim();
 
@@ -33,20 +37,22 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
     protected override Reason? RefuseResponse(NumberQuestion question, NumberResponse response) =>
         response.Text.Length > LongestAnswer ? Reason.Of("answerTooLong", LongestAnswer) : null;
 
-    protected override NumberResponse? Kept(NumberQuestion question, NumberResponse response, IReadOnlySet<string> right) => right.Count > 0 ? response : null;
+    protected override NumberResponse? Kept(NumberQuestion question, NumberResponse response, IReadOnlySet<string> right) =>
+        right.Count > 0 ? response : null;
 
     protected override NumberResponse WithKept(NumberQuestion question, NumberResponse given, NumberResponse kept) => kept;
 
     protected override NumberQuestion WithWording(NumberQuestion older, NumberQuestion newer) => older;
 
-    protected override NumberQuestion WithKey(NumberQuestion older, NumberQuestion newer) => older with
-    {
-        Value = newer.Value,
-        Tolerance = newer.Tolerance,
-        Unit = newer.Unit,
-        UnitUse = newer.UnitUse,
-        WrongUnitShare = newer.WrongUnitShare,
-    };
+    protected override NumberQuestion WithKey(NumberQuestion older, NumberQuestion newer) =>
+        older with
+        {
+            Value = newer.Value,
+            Tolerance = newer.Tolerance,
+            Unit = newer.Unit,
+            UnitUse = newer.UnitUse,
+            WrongUnitShare = newer.WrongUnitShare,
+        };
 
     protected override IEnumerable<Weakness> Check(NumberQuestion question, CultureInfo culture)
     {
@@ -65,13 +71,25 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
         }
     }
 
-    protected override NumberResponse? Rehearse(NumberQuestion question, Chance chance) => question.Value is not { } right ? null : new()
-    {
-        Text = string.Create(CultureInfo.InvariantCulture, $"{NumberWriting.Write(chance.Knows() ? right : chance.Unsure(right), CultureInfo.InvariantCulture)}{(question.UnitUse == UnitUse.None || !chance.Happens(0.95) ? "" : " " + question.Unit)}"),
-    };
+    protected override NumberResponse? Rehearse(NumberQuestion question, Chance chance) =>
+        question.Value is not { } right
+            ? null
+            : new()
+            {
+                Text = string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{NumberWriting.Write(chance.Knows() ? right : chance.Unsure(right), CultureInfo.InvariantCulture)}"
+                        + $"{(question.UnitUse == UnitUse.None || !chance.Happens(0.95) ? "" : " " + question.Unit)}"
+                ),
+            };
 
-    protected override QuestionView View(NumberQuestion question, Showing<NumberResponse> showing) => new NumberView(
-        showing.Given?.Text ?? "", question.UnitUse, showing.Said(NumberMarking.Part), showing.Shown.RightAnswer && question.Value is { } value
-            ? $"{NumberWriting.Write(value, showing.Words.Culture)}{(question.UnitUse == UnitUse.None ? "" : " " + question.Unit)}" : "");
-
+    protected override QuestionView View(NumberQuestion question, Showing<NumberResponse> showing) =>
+        new NumberView(
+            showing.Given?.Text ?? "",
+            question.UnitUse,
+            showing.Said(NumberMarking.Part),
+            showing.Shown.RightAnswer && question.Value is { } value
+                ? $"{NumberWriting.Write(value, showing.Words.Culture)}{(question.UnitUse == UnitUse.None ? "" : " " + question.Unit)}"
+                : ""
+        );
 }

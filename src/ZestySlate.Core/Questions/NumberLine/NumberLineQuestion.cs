@@ -32,9 +32,11 @@ public sealed record NumberLineQuestion : Question
     /// <summary>Into how many parts labels may cut a line, the first that fits.</summary>
     private static readonly int[] Cuts = [10, 8, 6, 5, 4, 3, 2];
 
-    /// <summary>True when it can be moved along: it has a length and steps, and neither more of them than can be moved nor numbers that no page can hold.</summary>
+    /// <summary>True when it can be moved along: it has a length and steps, and neither more of them than can be moved nor numbers that no
+    /// page can hold.</summary>
     [JsonIgnore]
-    public bool IsLine => Step > 0 && From < To && Fraction.Max(Fraction.Abs(From), Fraction.Abs(To)) <= Furthest && (To - From) / Step <= MostSteps;
+    public bool IsLine =>
+        Step > 0 && From < To && Fraction.Max(Fraction.Abs(From), Fraction.Abs(To)) <= Furthest && (To - From) / Step <= MostSteps;
 
     /// <summary>The numbers that stand below the line, evenly apart: both ends, and between them as many as are easily read.</summary>
     [JsonIgnore]
@@ -66,4 +68,14 @@ public sealed record NumberLineResponse : Response
 /// <param name="Given">What was typed.</param>
 /// <param name="At">Where the pointer stands, as it is written in pages: at what was given, or at the left end, where it tells nothing.</param>
 /// <param name="Right">The right number, once it may be shown; else empty.</param>
-public sealed record NumberLineView(string From, string To, string Step, ValueList<string> Labels, string Unit, string Given, string At, PartSaid Said, string Right) : QuestionView;
+public sealed record NumberLineView(
+    string From,
+    string To,
+    string Step,
+    ValueList<string> Labels,
+    string Unit,
+    string Given,
+    string At,
+    PartSaid Said,
+    string Right
+) : QuestionView;

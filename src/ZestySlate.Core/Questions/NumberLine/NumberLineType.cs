@@ -23,19 +23,20 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
 
     public override double GuessedDifficulty(Question question) => 0.1;
 
-    public string KeyInWords(Question question) => question is NumberLineQuestion { Value: { } value } line ? Written(value, line, CultureInfo.InvariantCulture) : "";
+    public string KeyInWords(Question question) =>
+        question is NumberLineQuestion { Value: { } value } line ? Written(value, line, CultureInfo.InvariantCulture) : "";
 
     /// <summary>A number to be typed, with the same tolerance.</summary>
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var line = (NumberLineQuestion)question;
         yield return new("the line", () => new NumberQuestion
-        {
-            Value = line.Value,
-            Tolerance = line.Tolerance,
-            Unit = line.Unit,
-            UnitUse = line.Unit.Length > 0 ? UnitUse.Optional : UnitUse.None,
-        });
+            {
+                Value = line.Value,
+                Tolerance = line.Tolerance,
+                Unit = line.Unit,
+                UnitUse = line.Unit.Length > 0 ? UnitUse.Optional : UnitUse.None,
+            });
     }
 
     protected override string TitleOf(NumberLineQuestion question) => "Number line";
@@ -46,10 +47,13 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
     protected override QuestionMark Mark(NumberLineQuestion question, NumberLineResponse? response, CultureInfo culture)
     {
         var typed = response?.Text.Trim() ?? "";
-        var (verdict, reason) = typed.Length == 0 ? (Verdict.Missing, Reason.Of("nothingTyped"))
-            : QuantityReading.Read(typed, culture, question.Unit, out var trouble) is not { Number.Value: var number } || question.Value is not { } right
+        var (verdict, reason) =
+            typed.Length == 0 ? (Verdict.Missing, Reason.Of("nothingTyped"))
+            : QuantityReading.Read(typed, culture, question.Unit, out var trouble) is not { Number.Value: var number }
+            || question.Value is not { } right
                 ? (Verdict.Wrong, Reason.Of(trouble == NumberTrouble.NotOne ? "oneNumber" : "notANumber", typed))
-            : number < question.From || number > question.To ? (Verdict.Wrong, Reason.Of("notOnTheLine", typed, new ExactNumber(question.From), new ExactNumber(question.To)))
+            : number < question.From || number > question.To
+                ? (Verdict.Wrong, Reason.Of("notOnTheLine", typed, new ExactNumber(question.From), new ExactNumber(question.To)))
             : question.Tolerance.Takes(number, right) ? (Verdict.Right, Reason.Of("numberRight", typed))
             : (Verdict.Wrong, Reason.Of("numberWrong", typed));
         return Credit.Of([new PartCredit(Part, typed, verdict, verdict == Verdict.Right ? 1 : 0, 1, reason)], question.Penalty);
@@ -62,26 +66,40 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
     protected override Reason? RefuseResponse(NumberLineQuestion question, NumberLineResponse response) =>
         response.Text.Length > LongestAnswer ? Reason.Of("answerTooLong", LongestAnswer) : null;
 
-    protected override NumberLineResponse? Kept(NumberLineQuestion question, NumberLineResponse response, IReadOnlySet<string> right) => right.Count > 0 ? response : null;
+    protected override NumberLineResponse? Kept(NumberLineQuestion question, NumberLineResponse response, IReadOnlySet<string> right) =>
+        right.Count > 0 ? response : null;
 
     protected override NumberLineResponse WithKept(NumberLineQuestion question, NumberLineResponse given, NumberLineResponse kept) => kept;
 
     /// <summary>The line is part of what is asked: where its ends lie changes what an answer means.</summary>
     protected override NumberLineQuestion WithWording(NumberLineQuestion older, NumberLineQuestion newer) => older;
 
-    protected override NumberLineQuestion WithKey(NumberLineQuestion older, NumberLineQuestion newer) => older with { Value = newer.Value, Tolerance = newer.Tolerance };
+    protected override NumberLineQuestion WithKey(NumberLineQuestion older, NumberLineQuestion newer) =>
+        older with
+        {
+            Value = newer.Value,
+            Tolerance = newer.Tolerance,
+        };
 
     protected override IEnumerable<Weakness> Check(NumberLineQuestion question, CultureInfo culture)
     {
         if (question.To <= question.From || question.Step <= 0)
         {
-            yield return new Weakness(true, "has a line without a length: its right end is greater than its left, and a step greater than nothing", "from");
+            yield return new Weakness(
+                true,
+                "has a line without a length: its right end is greater than its left, and a step greater than nothing",
+                "from"
+            );
             yield break;
         }
 
         if (!question.IsLine)
         {
-            yield return new Weakness(true, $"has a line of more than {NumberLineQuestion.MostSteps} steps, or one too far from nothing: nobody can move along it", "step");
+            yield return new Weakness(
+                true,
+                $"has a line of more than {NumberLineQuestion.MostSteps} steps, or one too far from nothing: nobody can move along it",
+                "step"
+            );
             yield break;
         }
 
@@ -95,12 +113,24 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
         }
         else if (!question.Tolerance.Takes(Nearest(question, right), right))
         {
-            yield return new Weakness(false, "has a right number that no step of the line comes near enough to: it can only be typed", "step");
+            yield return new Weakness(
+                false,
+                "has a right number that no step of the line comes near enough to: it can only be typed",
+                "step"
+            );
         }
     }
 
-    protected override NumberLineResponse? Rehearse(NumberLineQuestion question, Chance chance) => question.Value is not { } right ? null
-        : new() { Text = NumberWriting.Write(Fraction.Clamp(chance.Knows() ? right : chance.Unsure(right), question.From, question.To), CultureInfo.InvariantCulture) };
+    protected override NumberLineResponse? Rehearse(NumberLineQuestion question, Chance chance) =>
+        question.Value is not { } right
+            ? null
+            : new()
+            {
+                Text = NumberWriting.Write(
+                    Fraction.Clamp(chance.Knows() ? right : chance.Unsure(right), question.From, question.To),
+                    CultureInfo.InvariantCulture
+                ),
+            };
 
     protected override QuestionView View(NumberLineQuestion question, Showing<NumberLineResponse> showing)
     {
@@ -108,17 +138,35 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
         var given = showing.Given?.Text ?? "";
         var at = QuantityReading.Read(given, culture, question.Unit, out _) is { } read ? read.Number.Value : question.From;
         return new NumberLineView(
-            Plain(question.From), Plain(question.To), Plain(question.Step), question.Labels.Select(label => NumberWriting.Write(label, culture)).ToValueList(),
-            question.Unit, given, Plain(Fraction.Clamp(at, question.From, question.To)), showing.Said(Part),
-            showing.Shown.RightAnswer && question.Value is { } right ? Written(right, question, culture) : "");
+            Plain(question.From),
+            Plain(question.To),
+            Plain(question.Step),
+            question.Labels.Select(label => NumberWriting.Write(label, culture)).ToValueList(),
+            question.Unit,
+            given,
+            Plain(Fraction.Clamp(at, question.From, question.To)),
+            showing.Said(Part),
+            showing.Shown.RightAnswer && question.Value is { } right ? Written(right, question, culture) : ""
+        );
     }
 
     /// <summary>The step that lies nearest to a number.</summary>
-    private static Fraction Nearest(NumberLineQuestion question, Fraction number) => !question.IsLine ? question.From
-        : Fraction.Clamp(question.From + (((number - question.From) / question.Step).Rounded(0) * question.Step), question.From, question.To);
+    private static Fraction Nearest(NumberLineQuestion question, Fraction number) =>
+        !question.IsLine
+            ? question.From
+            : Fraction.Clamp(
+                question.From + (((number - question.From) / question.Step).Rounded(0) * question.Step),
+                question.From,
+                question.To
+            );
 
-    private static string Written(Fraction number, NumberLineQuestion question, CultureInfo culture) => $"{NumberWriting.Write(number, culture)} {question.Unit}".Trim();
+    private static string Written(Fraction number, NumberLineQuestion question, CultureInfo culture) =>
+        $"{NumberWriting.Write(number, culture)} {question.Unit}".Trim();
 
     /// <summary>A number as HTML writes it.</summary>
-    private static string Plain(Fraction number) => Fraction.Clamp(number, -NumberLineQuestion.Furthest, NumberLineQuestion.Furthest).ToDecimal().ToString("0.############", CultureInfo.InvariantCulture);
+    private static string Plain(Fraction number) =>
+        Fraction
+            .Clamp(number, -NumberLineQuestion.Furthest, NumberLineQuestion.Furthest)
+            .ToDecimal()
+            .ToString("0.############", CultureInfo.InvariantCulture);
 }

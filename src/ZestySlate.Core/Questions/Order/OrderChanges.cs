@@ -14,8 +14,15 @@ public sealed partial class OrderType
         var faces = order.Items.Any(item => item.Face.Picture is not null || item.Face.Sound is not null) ? "pictures and sounds" : "";
         yield return JumbledWordsType.ChangeFrom(string.Join('\n', order.Items.Select(item => item.Face.Text)), faces);
         yield return new("the order", () => new MultipleChoiceQuestion
-        {
-            Options = order.Items.Select(item => new Option { Id = item.Id, Text = item.Face.Text, Picture = item.Face.Picture }).ToValueList(),
-        });
+            {
+                Options = order
+                    .Items.Select(item => new Option
+                    {
+                        Id = item.Id,
+                        Text = item.Face.Text,
+                        Picture = item.Face.Picture,
+                    })
+                    .ToValueList(),
+            });
     }
 }

@@ -14,7 +14,10 @@ public sealed record OrderQuestion : Question
     public override IEnumerable<PartFace> Faces => Items.Select((item, i) => new PartFace(item.Id, $"{i + 1} {item.Face.Text}", item.Face));
 
     public override Question WithFace(string key, Func<Face, Face> change) =>
-        this with { Items = Items.Replace(item => item.Id == key, item => item with { Face = change(item.Face) }) };
+        this with
+        {
+            Items = Items.Replace(item => item.Id == key, item => item with { Face = change(item.Face) }),
+        };
 
     /// <summary>The item with this id, or null.</summary>
     public OrderItem? ItemOf(string id) => Items.FirstOrDefault(item => item.Id == id);

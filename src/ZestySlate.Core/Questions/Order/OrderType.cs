@@ -36,12 +36,24 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
             return new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), []);
         }
 
-        return Credit.Of(question.Credit switch
-        {
-            OrderCredit.LongestKept => ByLongestKept(question, given),
-            OrderCredit.NeighbourPairs => ByNeighbours(question, given),
-            _ => [.. given.Select((item, i) => PartOf(item, Same(item, question.Items[i]), "inPlace", "notInPlace") with { Weight = question.Items[i].Weight })],
-        }, question.Penalty);
+        return Credit.Of(
+            question.Credit switch
+            {
+                OrderCredit.LongestKept => ByLongestKept(question, given),
+                OrderCredit.NeighbourPairs => ByNeighbours(question, given),
+                _ =>
+                [
+                    .. given.Select(
+                        (item, i) =>
+                            PartOf(item, Same(item, question.Items[i]), "inPlace", "notInPlace") with
+                            {
+                                Weight = question.Items[i].Weight,
+                            }
+                    ),
+                ],
+            },
+            question.Penalty
+        );
     }
 
     private static PartCredit[] ByLongestKept(OrderQuestion question, List<OrderItem> given)
@@ -53,20 +65,32 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
     private static PartCredit[] ByNeighbours(OrderQuestion question, List<OrderItem> given)
     {
         var left = question.Items.Zip(question.Items.Skip(1)).ToList();
-        return [.. given.Zip(given.Skip(1)).Select(pair =>
-        {
-            var found = left.FindIndex(right => Same(right.First, pair.First) && Same(right.Second, pair.Second));
-            if (found >= 0)
-            {
-                left.RemoveAt(found);
-            }
+        return
+        [
+            .. given
+                .Zip(given.Skip(1))
+                .Select(pair =>
+                {
+                    var found = left.FindIndex(right => Same(right.First, pair.First) && Same(right.Second, pair.Second));
+                    if (found >= 0)
+                    {
+                        left.RemoveAt(found);
+                    }
 
-            return PartOf(pair.First, found >= 0, "nextTo", "notNextTo", pair.Second.Face.Name);
-        })];
+                    return PartOf(pair.First, found >= 0, "nextTo", "notNextTo", pair.Second.Face.Name);
+                }),
+        ];
     }
 
-    private static PartCredit PartOf(OrderItem item, bool right, string said, string saidWrong, params object[] more) => new(
-        item.Id, item.Face.Name, right ? Verdict.Right : Verdict.Wrong, right ? 1 : 0, 1, Reason.Of(right ? said : saidWrong, [item.Face.Name, .. more]));
+    private static PartCredit PartOf(OrderItem item, bool right, string said, string saidWrong, params object[] more) =>
+        new(
+            item.Id,
+            item.Face.Name,
+            right ? Verdict.Right : Verdict.Wrong,
+            right ? 1 : 0,
+            1,
+            Reason.Of(right ? said : saidWrong, [item.Face.Name, .. more])
+        );
 
     internal static bool Same(OrderItem one, OrderItem other) => one.Id == other.Id || one.Face.LooksLike(other.Face);
 
@@ -76,26 +100,47 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
     protected override bool IsEmpty(OrderResponse response) => response.Order.Count == 0;
 
     protected override Reason? RefuseResponse(OrderQuestion question, OrderResponse response) =>
-        response.Order.Count == 0 || response.Order.Order().SequenceEqual(question.Items.Select(item => item.Id).Order()) ? null : Reason.Of("notInQuestion");
+        response.Order.Count == 0 || response.Order.Order().SequenceEqual(question.Items.Select(item => item.Id).Order())
+            ? null
+            : Reason.Of("notInQuestion");
 
     /// <summary>Only with exact places something can stay: elsewhere a place says nothing.</summary>
     protected override OrderResponse? Kept(OrderQuestion question, OrderResponse response, IReadOnlySet<string> right) =>
-        question.Credit != OrderCredit.ExactPlace || right.Count == 0 ? null : new() { Order = response.Order.Select(id => right.Contains(id) ? id : "").ToValueList() };
+        question.Credit != OrderCredit.ExactPlace || right.Count == 0
+            ? null
+            : new() { Order = response.Order.Select(id => right.Contains(id) ? id : "").ToValueList() };
 
     protected override OrderResponse WithKept(OrderQuestion question, OrderResponse given, OrderResponse kept) =>
-        given with { Order = Arrangement.WithKept(given.Order, kept.Order) };
+        given with
+        {
+            Order = Arrangement.WithKept(given.Order, kept.Order),
+        };
 
     protected override OrderQuestion WithWording(OrderQuestion older, OrderQuestion newer)
     {
         var worded = older.Items.Replace(_ => true, item => newer.ItemOf(item.Id) is { } same ? item with { Face = same.Face } : item);
-        return Face.AreAlikeAsBefore([.. older.Items.Select(item => item.Face)], [.. worded.Select(item => item.Face)]) ? older with { Items = worded } : older;
+        return Face.AreAlikeAsBefore([.. older.Items.Select(item => item.Face)], [.. worded.Select(item => item.Face)])
+            ? older with
+            {
+                Items = worded,
+            }
+            : older;
     }
 
-    protected override OrderQuestion WithKey(OrderQuestion older, OrderQuestion newer) => older with
-    {
-        Credit = newer.Credit,
-        Items = newer.Items.Select(item => older.ItemOf(item.Id) is { } same ? same with { Weight = item.Weight } : null).OfType<OrderItem>().ToValueList() is var sorted && sorted.Count == older.Items.Count ? sorted : older.Items,
-    };
+    protected override OrderQuestion WithKey(OrderQuestion older, OrderQuestion newer) =>
+        older with
+        {
+            Credit = newer.Credit,
+            Items =
+                newer
+                    .Items.Select(item => older.ItemOf(item.Id) is { } same ? same with { Weight = item.Weight } : null)
+                    .OfType<OrderItem>()
+                    .ToValueList()
+                    is var sorted
+                && sorted.Count == older.Items.Count
+                    ? sorted
+                    : older.Items,
+        };
 
     protected override IEnumerable<Weakness> Check(OrderQuestion question, CultureInfo culture)
     {
@@ -109,7 +154,8 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
         }
     }
 
-    protected override OrderResponse? Rehearse(OrderQuestion question, Chance chance) => new() { Order = chance.InOrder(question.Items.Select(item => item.Id)) };
+    protected override OrderResponse? Rehearse(OrderQuestion question, Chance chance) =>
+        new() { Order = chance.InOrder(question.Items.Select(item => item.Id)) };
 
     /// <summary>Any order but the right one; of two things also that, since the other would tell.</summary>
     protected override IEnumerable<PartOrder> Draw(OrderQuestion question, SeededRandom random, bool options) =>
@@ -130,9 +176,14 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
     {
         var order = showing.Response is { Order.Count: > 0 } given ? given.Order : First(question, showing);
         var kept = showing.Kept?.Order ?? [];
-        return new OrderView(order.Select(question.ItemOf).OfType<OrderItem>()
-                .Select(item => new OrderItemView(item.Id, item.Face, kept.Contains(item.Id), showing.Said(item.Id))).ToValueList(),
-            showing.Shown.RightAnswer ? question.Items.Select(item => item.Face.Name).ToValueList() : []);
+        return new OrderView(
+            order
+                .Select(question.ItemOf)
+                .OfType<OrderItem>()
+                .Select(item => new OrderItemView(item.Id, item.Face, kept.Contains(item.Id), showing.Said(item.Id)))
+                .ToValueList(),
+            showing.Shown.RightAnswer ? question.Items.Select(item => item.Face.Name).ToValueList() : []
+        );
     }
 
     private static ValueList<string> First(OrderQuestion question, Showing<OrderResponse> showing)

@@ -38,23 +38,72 @@ internal static class PlacingMarking
                 }
                 else if (item.Often || item.Zones.Count == 0)
                 {
-                    beyond.Add(new PartCredit(item.Often ? $"{item.Id} {drop}" : item.Id, item.Face.Name, Verdict.Wrong, 0, item.Weight, Reason.Of(verdict, item.Face.Name, zone?.Name ?? ""), item.Feedback));
+                    beyond.Add(
+                        new PartCredit(
+                            item.Often ? $"{item.Id} {drop}" : item.Id,
+                            item.Face.Name,
+                            Verdict.Wrong,
+                            0,
+                            item.Weight,
+                            Reason.Of(verdict, item.Face.Name, zone?.Name ?? ""),
+                            item.Feedback
+                        )
+                    );
                 }
                 else
                 {
-                    parts.Add(new PartCredit(item.Id, item.Face.Name, Verdict.Wrong, 0, item.Weight, Reason.Of(verdict, item.Face.Name, zone?.Name ?? ""), item.Feedback));
+                    parts.Add(
+                        new PartCredit(
+                            item.Id,
+                            item.Face.Name,
+                            Verdict.Wrong,
+                            0,
+                            item.Weight,
+                            Reason.Of(verdict, item.Face.Name, zone?.Name ?? ""),
+                            item.Feedback
+                        )
+                    );
                 }
             }
 
             if (item.Often)
             {
-                parts.AddRange(item.Zones.Select(id => hits.Contains(id)
-                    ? new PartCredit(PartOf(item, id), item.Face.Name, Verdict.Right, 1, item.Weight, Reason.Of("onItsZone", item.Face.Name, NameOf(question, id)), item.Feedback)
-                    : new PartCredit(PartOf(item, id), item.Face.Name, Verdict.Missing, 0, item.Weight, Reason.Of("notPlaced", item.Face.Name))));
+                parts.AddRange(
+                    item.Zones.Select(id =>
+                        hits.Contains(id)
+                            ? new PartCredit(
+                                PartOf(item, id),
+                                item.Face.Name,
+                                Verdict.Right,
+                                1,
+                                item.Weight,
+                                Reason.Of("onItsZone", item.Face.Name, NameOf(question, id)),
+                                item.Feedback
+                            )
+                            : new PartCredit(
+                                PartOf(item, id),
+                                item.Face.Name,
+                                Verdict.Missing,
+                                0,
+                                item.Weight,
+                                Reason.Of("notPlaced", item.Face.Name)
+                            )
+                    )
+                );
             }
             else if (item.Zones.Count > 0 && hits.Count > 0)
             {
-                parts.Add(new PartCredit(item.Id, item.Face.Name, Verdict.Right, 1, item.Weight, Reason.Of("onItsZone", item.Face.Name, NameOf(question, hits[0])), item.Feedback));
+                parts.Add(
+                    new PartCredit(
+                        item.Id,
+                        item.Face.Name,
+                        Verdict.Right,
+                        1,
+                        item.Weight,
+                        Reason.Of("onItsZone", item.Face.Name, NameOf(question, hits[0])),
+                        item.Feedback
+                    )
+                );
             }
             else if (item.Zones.Count > 0 && drops.Count == 0)
             {
@@ -66,7 +115,10 @@ internal static class PlacingMarking
             {
                 var wanted = question.Items.Count(other => looks[other.Id] == looks[what.Id] && other.Zones.Contains(zone.Id));
                 return wanted == 0 ? "notOnItsZone"
-                    : hits.Contains(zone.Id) || taken.GetValueOrDefault((zone.Id, looks[what.Id])) >= wanted || (!zone.TakesSeveral && full.Contains(zone.Id)) ? "zoneIsFull"
+                    : hits.Contains(zone.Id)
+                    || taken.GetValueOrDefault((zone.Id, looks[what.Id])) >= wanted
+                    || (!zone.TakesSeveral && full.Contains(zone.Id))
+                        ? "zoneIsFull"
                     : null;
             }
         }
@@ -87,7 +139,16 @@ internal static class PlacingMarking
         for (var i = 0; i < question.Items.Count; i++)
         {
             var item = question.Items[i];
-            looks[item.Id] = Enumerable.Range(0, i).FirstOrDefault(other => !item.Often && !question.Items[other].Often && !item.Face.IsEmpty && question.Items[other].Face.LooksLike(item.Face), i);
+            looks[item.Id] = Enumerable
+                .Range(0, i)
+                .FirstOrDefault(
+                    other =>
+                        !item.Often
+                        && !question.Items[other].Often
+                        && !item.Face.IsEmpty
+                        && question.Items[other].Face.LooksLike(item.Face),
+                    i
+                );
         }
 
         return looks;

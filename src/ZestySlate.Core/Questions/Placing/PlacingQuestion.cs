@@ -37,22 +37,33 @@ public sealed record PlacingQuestion : Question
     public decimal ItemWidth { get; init; } = 0.16m;
 
     [JsonIgnore]
-    public override IEnumerable<PartFace> Faces => new[] { Board.Face }
-        .Concat(Items.Select((item, i) => new PartFace(item.Id, $"{i + 1} {item.Face.Text}", item.Face)))
-        .Concat(Fixed.Select((part, i) => new PartFace(part.Id, $"fixed {i + 1}", new Face { Picture = part.Picture }, TakesSound: false)));
+    public override IEnumerable<PartFace> Faces =>
+        new[] { Board.Face }
+            .Concat(Items.Select((item, i) => new PartFace(item.Id, $"{i + 1} {item.Face.Text}", item.Face)))
+            .Concat(
+                Fixed.Select((part, i) => new PartFace(part.Id, $"fixed {i + 1}", new Face { Picture = part.Picture }, TakesSound: false))
+            );
 
-    public override Question WithFace(string key, Func<Face, Face> change) => key == Board.FaceKey
-        ? this with { Board = Board with { Picture = change(Board.Face.Face).Picture } }
-        : this with
-        {
-            Items = Items.Replace(item => item.Id == key, item => item with { Face = change(item.Face) }),
-            Fixed = Fixed.Replace(part => part.Id == key, part => part with { Picture = change(new Face { Picture = part.Picture }).Picture }),
-        };
+    public override Question WithFace(string key, Func<Face, Face> change) =>
+        key == Board.FaceKey
+            ? this with
+            {
+                Board = Board with { Picture = change(Board.Face.Face).Picture },
+            }
+            : this with
+            {
+                Items = Items.Replace(item => item.Id == key, item => item with { Face = change(item.Face) }),
+                Fixed = Fixed.Replace(
+                    part => part.Id == key,
+                    part => part with { Picture = change(new Face { Picture = part.Picture }).Picture }
+                ),
+            };
 
     /// <summary>The zone that a learner means by a zone's id or a place on the board: of zones over each other the smallest.</summary>
-    internal Zone? ZoneAt(string value) => BoardPlace.Read(value) is { } place
-        ? Zones.Where(zone => zone.Area.Contains(place.X, place.Y)).MinBy(zone => zone.Area.Size)
-        : Zones.FirstOrDefault(zone => zone.Id == value);
+    internal Zone? ZoneAt(string value) =>
+        BoardPlace.Read(value) is { } place
+            ? Zones.Where(zone => zone.Area.Contains(place.X, place.Y)).MinBy(zone => zone.Area.Size)
+            : Zones.FirstOrDefault(zone => zone.Id == value);
 }
 
 /// <summary>A part of the board on which items belong.</summary>
@@ -151,8 +162,17 @@ public sealed record PlacingResponse : PartsResponse;
 /// <param name="Zones">The zones: their outlines only where they may be seen.</param>
 /// <param name="Items">The items, in a new order.</param>
 public sealed record PlacingView(
-    Board Board, double Ratio, ValueList<ZoneView> Zones, ValueList<PlacingItemView> Items, ValueList<FixedPart> Fixed, ZonesShown ZonesShown, bool ShowsNames,
-    decimal Tint, MayLie MayLie, bool LinesUp) : QuestionView;
+    Board Board,
+    double Ratio,
+    ValueList<ZoneView> Zones,
+    ValueList<PlacingItemView> Items,
+    ValueList<FixedPart> Fixed,
+    ZonesShown ZonesShown,
+    bool ShowsNames,
+    decimal Tint,
+    MayLie MayLie,
+    bool LinesUp
+) : QuestionView;
 
 /// <summary>What a learner may see of a zone.</summary>
 /// <param name="Area">Where it is, or null while that may not be seen.</param>
@@ -162,4 +182,13 @@ public sealed record ZoneView(string Id, string Name, bool TakesSeveral, Area? A
 /// <param name="Width">Its width as a share of the board's.</param>
 /// <param name="Said">What is said of it, where it was put down nowhere or only once.</param>
 /// <param name="Right">The names of the zones it belongs on, once they may be shown; else empty.</param>
-public sealed record PlacingItemView(string Id, Face Face, string Tip, bool Often, decimal Width, ValueList<PutDown> Put, PartSaid Said, string Right);
+public sealed record PlacingItemView(
+    string Id,
+    Face Face,
+    string Tip,
+    bool Often,
+    decimal Width,
+    ValueList<PutDown> Put,
+    PartSaid Said,
+    string Right
+);

@@ -29,10 +29,14 @@ public sealed record PollQuestion : Question
     public const string Whole = "all";
 
     [JsonIgnore]
-    public override IEnumerable<PartFace> Faces => IsScale ? [] : Choices.Select((choice, i) => new PartFace(choice.Id, $"{i + 1} {choice.Face.Text}", choice.Face));
+    public override IEnumerable<PartFace> Faces =>
+        IsScale ? [] : Choices.Select((choice, i) => new PartFace(choice.Id, $"{i + 1} {choice.Face.Text}", choice.Face));
 
     public override Question WithFace(string key, Func<Face, Face> change) =>
-        this with { Choices = Choices.Replace(choice => choice.Id == key, choice => choice with { Face = change(choice.Face) }) };
+        this with
+        {
+            Choices = Choices.Replace(choice => choice.Id == key, choice => choice with { Face = change(choice.Face) }),
+        };
 }
 
 /// <summary>A choice of a poll, or a step of a scale; a step may be without words.</summary>
@@ -61,7 +65,16 @@ public sealed record PollResponse : PartsResponse;
 /// <param name="Voted">True once the learner has voted.</param>
 /// <param name="Voters">How many have voted, once that may be seen; else null.</param>
 /// <param name="VotersNeeded">How many must have voted before anybody sees how.</param>
-public sealed record PollView(bool IsScale, bool Several, bool Anonymous, bool ShowsVotes, ValueList<PollStatementView> Statements, bool Voted, int? Voters, int VotersNeeded) : QuestionView;
+public sealed record PollView(
+    bool IsScale,
+    bool Several,
+    bool Anonymous,
+    bool ShowsVotes,
+    ValueList<PollStatementView> Statements,
+    bool Voted,
+    int? Voters,
+    int VotersNeeded
+) : QuestionView;
 
 /// <summary>What a learner may see of a statement.</summary>
 public sealed record PollStatementView(string Id, string Text, ValueList<PollChoiceView> Choices);

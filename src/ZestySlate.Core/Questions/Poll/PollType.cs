@@ -25,23 +25,39 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted
 
     protected override bool IsGraded(PollQuestion question) => false;
 
-    protected override QuestionMark Mark(PollQuestion question, PollResponse? response, CultureInfo culture) => response is null || response.IsEmpty
-        ? new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), [])
-        : new QuestionMark(Verdict.Ungraded, 0, Reason.Of(question.Anonymous ? "votedAnonymously" : "voted"), []);
+    protected override QuestionMark Mark(PollQuestion question, PollResponse? response, CultureInfo culture) =>
+        response is null || response.IsEmpty
+            ? new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), [])
+            : new QuestionMark(Verdict.Ungraded, 0, Reason.Of(question.Anonymous ? "votedAnonymously" : "voted"), []);
 
-    protected override string InWords(PollQuestion question, PollResponse response) => string.Join(" · ", question.Asked.Select(part =>
-    {
-        var taken = string.Join(", ", question.Choices.Select((choice, i) => (choice, i)).Where(at => response.AllFor(part).Contains(at.choice.Id)).Select(at => NameOf(at.choice, at.i)));
-        return question.Statements.FirstOrDefault(statement => statement.Id == part) is { } statement ? $"{statement.Text}: {(taken.Length > 0 ? taken : "–")}" : taken;
-    }));
+    protected override string InWords(PollQuestion question, PollResponse response) =>
+        string.Join(
+            " · ",
+            question.Asked.Select(part =>
+            {
+                var taken = string.Join(
+                    ", ",
+                    question
+                        .Choices.Select((choice, i) => (choice, i))
+                        .Where(at => response.AllFor(part).Contains(at.choice.Id))
+                        .Select(at => NameOf(at.choice, at.i))
+                );
+                return question.Statements.FirstOrDefault(statement => statement.Id == part) is { } statement
+                    ? $"{statement.Text}: {(taken.Length > 0 ? taken : "–")}"
+                    : taken;
+            })
+        );
 
     /// <summary>What a choice is called: its words, or its number on the scale.</summary>
-    public static string NameOf(PollChoice choice, int index) => choice.Face.Name is { Length: > 0 } name ? name : (index + 1).ToString(CultureInfo.InvariantCulture);
+    public static string NameOf(PollChoice choice, int index) =>
+        choice.Face.Name is { Length: > 0 } name ? name : (index + 1).ToString(CultureInfo.InvariantCulture);
 
     protected override bool IsEmpty(PollResponse response) => response.IsEmpty;
 
     protected override Reason? RefuseResponse(PollQuestion question, PollResponse response) =>
-        !response.Parts.All(part => question.Asked.Contains(part.Part) && question.Choices.Any(choice => choice.Id == part.Value)) || response.Parts.Distinct().Count() != response.Parts.Count ? Reason.Of("notInQuestion")
+        !response.Parts.All(part => question.Asked.Contains(part.Part) && question.Choices.Any(choice => choice.Id == part.Value))
+        || response.Parts.Distinct().Count() != response.Parts.Count
+            ? Reason.Of("notInQuestion")
         : !question.Several && response.Parts.GroupBy(part => part.Part).Any(same => same.Count() > 1) ? Reason.Of("onlyOne")
         : null;
 
@@ -49,12 +65,16 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted
 
     protected override PollResponse WithKept(PollQuestion question, PollResponse given, PollResponse kept) => given;
 
-    protected override PollQuestion WithWording(PollQuestion older, PollQuestion newer) => older with
-    {
-        Choices = older.Choices.Replace(_ => true, choice => newer.Choices.FirstOrDefault(other => other.Id == choice.Id) ?? choice),
-        Statements = older.Statements.Replace(_ => true, statement => newer.Statements.FirstOrDefault(other => other.Id == statement.Id) ?? statement),
-        ShowsVotes = newer.ShowsVotes,
-    };
+    protected override PollQuestion WithWording(PollQuestion older, PollQuestion newer) =>
+        older with
+        {
+            Choices = older.Choices.Replace(_ => true, choice => newer.Choices.FirstOrDefault(other => other.Id == choice.Id) ?? choice),
+            Statements = older.Statements.Replace(
+                _ => true,
+                statement => newer.Statements.FirstOrDefault(other => other.Id == statement.Id) ?? statement
+            ),
+            ShowsVotes = newer.ShowsVotes,
+        };
 
     protected override PollQuestion WithKey(PollQuestion older, PollQuestion newer) => older;
 
@@ -62,7 +82,11 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted
     {
         if (question.Choices.Count(choice => question.IsScale || !choice.Face.IsEmpty) < 2)
         {
-            yield return new Weakness(true, question.IsScale ? "has a scale of fewer than two steps" : "has fewer than two choices with words or a picture", "choices");
+            yield return new Weakness(
+                true,
+                question.IsScale ? "has a scale of fewer than two steps" : "has fewer than two choices with words or a picture",
+                "choices"
+            );
         }
         else if (question.IsScale && (question.Choices[0].Face.IsEmpty || question.Choices[question.Choices.Count - 1].Face.IsEmpty))
         {
@@ -82,8 +106,31 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted
     {
         var needed = RulesOf(question).VotersNeeded;
         var tally = question.ShowsVotes && showing.Mark is not null ? showing.Tally.ShownBy(RulesOf(question)) : null;
-        var statements = question.Asked.Select(part => new PollStatementView(part, question.Statements.FirstOrDefault(statement => statement.Id == part)?.Text ?? "",
-            question.Choices.Select((choice, i) => new PollChoiceView(choice.Id, i + 1, choice.Face, showing.Given?.AllFor(part).Contains(choice.Id) == true, tally?.For(part, choice.Id))).ToValueList()));
-        return new PollView(question.IsScale, question.Several, question.Anonymous, question.ShowsVotes, statements.ToValueList(), showing.Mark is not null, tally?.Voters, needed);
+        var statements = question.Asked.Select(part => new PollStatementView(
+            part,
+            question.Statements.FirstOrDefault(statement => statement.Id == part)?.Text ?? "",
+            question
+                .Choices.Select(
+                    (choice, i) =>
+                        new PollChoiceView(
+                            choice.Id,
+                            i + 1,
+                            choice.Face,
+                            showing.Given?.AllFor(part).Contains(choice.Id) == true,
+                            tally?.For(part, choice.Id)
+                        )
+                )
+                .ToValueList()
+        ));
+        return new PollView(
+            question.IsScale,
+            question.Several,
+            question.Anonymous,
+            question.ShowsVotes,
+            statements.ToValueList(),
+            showing.Mark is not null,
+            tally?.Voters,
+            needed
+        );
     }
 }

@@ -14,19 +14,35 @@ public sealed partial class ShortTextType
     {
         var text = (ShortTextQuestion)question;
         yield return new("how words are read" + (text.Accepted.Count > 1 ? ", further right answers" : ""), () => new MultipleChoiceQuestion
-        {
-            Options = text.Accepted.Take(1).Select(answer => new Option { Id = Ids.New(), Text = answer.Text, Right = true, Feedback = answer.Feedback })
-                .Concat(text.NotThis.Select(answer => new Option { Id = Ids.New(), Text = answer.Text, Feedback = answer.Feedback }))
-                .Concat(text.NotThis.Count == 0 ? [new Option { Id = Ids.New() }] : []).ToValueList(),
-        });
+            {
+                Options = text
+                    .Accepted.Take(1)
+                    .Select(answer => new Option
+                    {
+                        Id = Ids.New(),
+                        Text = answer.Text,
+                        Right = true,
+                        Feedback = answer.Feedback,
+                    })
+                    .Concat(
+                        text.NotThis.Select(answer => new Option
+                        {
+                            Id = Ids.New(),
+                            Text = answer.Text,
+                            Feedback = answer.Feedback,
+                        })
+                    )
+                    .Concat(text.NotThis.Count == 0 ? [new Option { Id = Ids.New() }] : [])
+                    .ToValueList(),
+            });
         if (text.Accepted.Count > 0 && QuantityReading.Read(text.Accepted[0].Text, CultureInfo.InvariantCulture) is { } read)
         {
             yield return new("further answers, how words are read", () => new NumberQuestion
-            {
-                Value = read.Number.Value,
-                Unit = read.Unit,
-                UnitUse = read.Unit.Length > 0 ? UnitUse.Optional : UnitUse.None,
-            });
+                {
+                    Value = read.Number.Value,
+                    Unit = read.Unit,
+                    UnitUse = read.Unit.Length > 0 ? UnitUse.Optional : UnitUse.None,
+                });
         }
     }
 }

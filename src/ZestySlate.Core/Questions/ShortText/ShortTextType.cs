@@ -45,11 +45,23 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
         var result = best ?? TextMatching.Match(typed, new TextKey { NotThis = notThis }, question.Reading, culture);
         if (earned == 0)
         {
-            feedback = question.NotThis.FirstOrDefault(answer => question.Reading.Same(typed, answer.Text, culture)
-                || (answer.Text.Contains('*') && TextMatching.FitsPattern(question.Reading.Read(typed, culture), question.Reading.Read(answer.Text, culture))))?.Feedback ?? "";
+            feedback = question
+                .NotThis.FirstOrDefault(answer =>
+                    question.Reading.Same(typed, answer.Text, culture)
+                    || (
+                        answer.Text.Contains('*')
+                        && TextMatching.FitsPattern(question.Reading.Read(typed, culture), question.Reading.Read(answer.Text, culture))
+                    )
+                )
+                ?.Feedback
+                ?? "";
         }
 
-        var verdict = result.Verdict == Verdict.Missing ? Verdict.Missing : earned >= 1 ? Verdict.Right : earned > 0 ? Verdict.Partly : Verdict.Wrong;
+        var verdict =
+            result.Verdict == Verdict.Missing ? Verdict.Missing
+            : earned >= 1 ? Verdict.Right
+            : earned > 0 ? Verdict.Partly
+            : Verdict.Wrong;
         return Credit.Of([new PartCredit(Part, typed.Trim(), verdict, earned, 1, result.Reason, feedback)], question.Penalty);
     }
 
@@ -60,25 +72,31 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
     protected override Reason? RefuseResponse(ShortTextQuestion question, ShortTextResponse response) =>
         response.Text.Length > LongestAnswer ? Reason.Of("answerTooLong", LongestAnswer) : null;
 
-    protected override ShortTextResponse? Kept(ShortTextQuestion question, ShortTextResponse response, IReadOnlySet<string> right) => right.Count > 0 ? response : null;
+    protected override ShortTextResponse? Kept(ShortTextQuestion question, ShortTextResponse response, IReadOnlySet<string> right) =>
+        right.Count > 0 ? response : null;
 
     protected override ShortTextResponse WithKept(ShortTextQuestion question, ShortTextResponse given, ShortTextResponse kept) => kept;
 
-    protected override ShortTextQuestion WithWording(ShortTextQuestion older, ShortTextQuestion newer) => older with
-    {
-        Accepted = WithFeedback(older.Accepted, newer.Accepted),
-        NotThis = WithFeedback(older.NotThis, newer.NotThis),
-    };
+    protected override ShortTextQuestion WithWording(ShortTextQuestion older, ShortTextQuestion newer) =>
+        older with
+        {
+            Accepted = WithFeedback(older.Accepted, newer.Accepted),
+            NotThis = WithFeedback(older.NotThis, newer.NotThis),
+        };
 
-    protected override ShortTextQuestion WithKey(ShortTextQuestion older, ShortTextQuestion newer) => older with
-    {
-        Accepted = WithFeedback(newer.Accepted, older.Accepted),
-        NotThis = WithFeedback(newer.NotThis, older.NotThis),
-        Reading = newer.Reading,
-    };
+    protected override ShortTextQuestion WithKey(ShortTextQuestion older, ShortTextQuestion newer) =>
+        older with
+        {
+            Accepted = WithFeedback(newer.Accepted, older.Accepted),
+            NotThis = WithFeedback(newer.NotThis, older.NotThis),
+            Reading = newer.Reading,
+        };
 
     private static ValueList<ShortAnswer> WithFeedback(ValueList<ShortAnswer> answers, ValueList<ShortAnswer> other) =>
-        answers.Replace(_ => true, answer => other.FirstOrDefault(same => same.Text == answer.Text) is { } same ? answer with { Feedback = same.Feedback } : answer);
+        answers.Replace(
+            _ => true,
+            answer => other.FirstOrDefault(same => same.Text == answer.Text) is { } same ? answer with { Feedback = same.Feedback } : answer
+        );
 
     protected override IEnumerable<Weakness> Check(ShortTextQuestion question, CultureInfo culture)
     {
@@ -87,26 +105,63 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
             yield return new Weakness(true, "has no right answer: type one", "accepted");
         }
 
-        if (question.Accepted.FirstOrDefault(answer => question.NotThis.Any(wrong => wrong.Text.Trim().Length > 0 && question.Reading.Same(wrong.Text, answer.Text, culture))) is { } both)
+        if (
+            question.Accepted.FirstOrDefault(answer =>
+                question.NotThis.Any(wrong => wrong.Text.Trim().Length > 0 && question.Reading.Same(wrong.Text, answer.Text, culture))
+            ) is
+            { } both
+        )
         {
             yield return new Weakness(true, $"takes «{both.Text}» as right and has it on the list of what is wrong", "accepted");
         }
 
-        if (question.Reading.Slips && question.NotThis.Select(wrong => (wrong, near: question.Accepted.FirstOrDefault(answer => GapText.GapTextType.AreSlipsApart(wrong.Text, answer.Text, question.Reading, culture))))
-            .FirstOrDefault(pair => pair.near is not null) is { near: { } right } found)
+        if (
+            question.Reading.Slips
+            && question
+                .NotThis.Select(wrong =>
+                    (
+                        wrong,
+                        near: question.Accepted.FirstOrDefault(answer =>
+                            GapText.GapTextType.AreSlipsApart(wrong.Text, answer.Text, question.Reading, culture)
+                        )
+                    )
+                )
+                .FirstOrDefault(pair => pair.near is not null)
+                is { near: { } right } found
+        )
         {
-            yield return new Weakness(false, $"forgives slips, and «{found.wrong.Text}» is a slip away from «{right.Text}»; what lies between them is taken as neither", "reading");
+            yield return new Weakness(
+                false,
+                $"forgives slips, and «{found.wrong.Text}» is a slip away from «{right.Text}»; what lies between them is taken as neither",
+                "reading"
+            );
         }
     }
 
-    protected override IEnumerable<TypedAnswer> Typed(ShortTextQuestion question, ShortTextResponse response) => [new TypedAnswer("", "", response.Text)];
+    protected override IEnumerable<TypedAnswer> Typed(ShortTextQuestion question, ShortTextResponse response) =>
+        [new TypedAnswer("", "", response.Text)];
 
-    protected override ShortTextQuestion WithVariant(ShortTextQuestion question, string part, string text) => question.Accepted.Any(answer => answer.Text == text) ? question
-        : question with { Accepted = question.Accepted.Add(new ShortAnswer(text)), NotThis = question.NotThis.RemoveAll(wrong => wrong.Text == text) };
+    protected override ShortTextQuestion WithVariant(ShortTextQuestion question, string part, string text) =>
+        question.Accepted.Any(answer => answer.Text == text)
+            ? question
+            : question with
+            {
+                Accepted = question.Accepted.Add(new ShortAnswer(text)),
+                NotThis = question.NotThis.RemoveAll(wrong => wrong.Text == text),
+            };
 
-    protected override ShortTextResponse? Rehearse(ShortTextQuestion question, Chance chance) => question.Accepted.FirstOrDefault(answer => !answer.Text.Contains('*')) is not { } right ? null
-        : new() { Text = chance.Knows() ? right.Text : chance.Unsure(right.Text, question.NotThis.Select(wrong => wrong.Text).ToList()) };
+    protected override ShortTextResponse? Rehearse(ShortTextQuestion question, Chance chance) =>
+        question.Accepted.FirstOrDefault(answer => !answer.Text.Contains('*')) is not { } right
+            ? null
+            : new()
+            {
+                Text = chance.Knows() ? right.Text : chance.Unsure(right.Text, question.NotThis.Select(wrong => wrong.Text).ToList()),
+            };
 
-    protected override QuestionView View(ShortTextQuestion question, Showing<ShortTextResponse> showing) => new ShortTextView(
-        showing.Given?.Text ?? "", showing.Said(Part), showing.Shown.RightAnswer && question.Accepted.Count > 0 ? question.Accepted[0].Text : "");
+    protected override QuestionView View(ShortTextQuestion question, Showing<ShortTextResponse> showing) =>
+        new ShortTextView(
+            showing.Given?.Text ?? "",
+            showing.Said(Part),
+            showing.Shown.RightAnswer && question.Accepted.Count > 0 ? question.Accepted[0].Text : ""
+        );
 }

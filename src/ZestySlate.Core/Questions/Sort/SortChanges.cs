@@ -10,17 +10,26 @@ public sealed partial class SortType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var sort = (SortQuestion)question;
-        var lost = string.Join(", ", new[] { sort.Items.Any(item => item.Groups.Count > 1) ? "further groups of items" : "", sort.Items.Any(item => item.Groups.Count == 0) ? "items that belong nowhere" : "" }
-            .Where(words => words.Length > 0));
-        yield return new(lost, () => new MatchQuestion
-        {
-            Pairs = sort.Items.Where(item => item.Groups.Count > 0).Select(item => new MatchPair
+        var lost = string.Join(
+            ", ",
+            new[]
             {
-                Id = item.Id,
-                Left = item.Face,
-                Right = Face.Of(sort.Groups.FirstOrDefault(group => group.Id == item.Groups[0])?.Title ?? ""),
-                Feedback = item.Feedback,
-            }).ToValueList(),
-        });
+                sort.Items.Any(item => item.Groups.Count > 1) ? "further groups of items" : "",
+                sort.Items.Any(item => item.Groups.Count == 0) ? "items that belong nowhere" : "",
+            }.Where(words => words.Length > 0)
+        );
+        yield return new(lost, () => new MatchQuestion
+            {
+                Pairs = sort
+                    .Items.Where(item => item.Groups.Count > 0)
+                    .Select(item => new MatchPair
+                    {
+                        Id = item.Id,
+                        Left = item.Face,
+                        Right = Face.Of(sort.Groups.FirstOrDefault(group => group.Id == item.Groups[0])?.Title ?? ""),
+                        Feedback = item.Feedback,
+                    })
+                    .ToValueList(),
+            });
     }
 }

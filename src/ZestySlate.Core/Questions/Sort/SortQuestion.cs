@@ -16,7 +16,10 @@ public sealed record SortQuestion : Question
     public override IEnumerable<PartFace> Faces => Items.Select((item, i) => new PartFace(item.Id, $"{i + 1} {item.Face.Text}", item.Face));
 
     public override Question WithFace(string key, Func<Face, Face> change) =>
-        this with { Items = Items.Replace(item => item.Id == key, item => item with { Face = change(item.Face) }) };
+        this with
+        {
+            Items = Items.Replace(item => item.Id == key, item => item with { Face = change(item.Face) }),
+        };
 }
 
 /// <summary>A group that items belong to.</summary>

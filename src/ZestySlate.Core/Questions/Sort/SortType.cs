@@ -16,9 +16,17 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
 
     protected override decimal Parts(SortQuestion question) => Math.Max(0.01m, question.Items.Sum(item => item.Weight));
 
-    protected override QuestionMark Mark(SortQuestion question, SortResponse? response, CultureInfo culture) => response is null || response.IsEmpty
-        ? new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), [])
-        : Credit.Of([.. question.Items.Select(item => PartOf(question, item, response.AllFor(item.Id).Where(group => group.Length > 0).Distinct().ToList()))], question.Penalty);
+    protected override QuestionMark Mark(SortQuestion question, SortResponse? response, CultureInfo culture) =>
+        response is null || response.IsEmpty
+            ? new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), [])
+            : Credit.Of(
+                [
+                    .. question.Items.Select(item =>
+                        PartOf(question, item, response.AllFor(item.Id).Where(group => group.Length > 0).Distinct().ToList())
+                    ),
+                ],
+                question.Penalty
+            );
 
     /// <summary>Any one of its groups is right; where every group is asked for: (right − wrong) / groups, never below 0.</summary>
     private static PartCredit PartOf(SortQuestion question, SortItem item, List<string> chosen)
@@ -40,8 +48,14 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
         }
 
         var needed = question.EveryGroup ? item.Groups.Count : 1;
-        var earned = question.EveryGroup ? Fraction.Clamp(new Fraction(hits - misses, needed), 0, 1) : hits > 0 && misses == 0 ? Fraction.One : Fraction.Zero;
-        var verdict = earned == 1 ? Verdict.Right : earned > 0 ? Verdict.Partly : Verdict.Wrong;
+        var earned =
+            question.EveryGroup ? Fraction.Clamp(new Fraction(hits - misses, needed), 0, 1)
+            : hits > 0 && misses == 0 ? Fraction.One
+            : Fraction.Zero;
+        var verdict =
+            earned == 1 ? Verdict.Right
+            : earned > 0 ? Verdict.Partly
+            : Verdict.Wrong;
         var reason = verdict switch
         {
             Verdict.Right => Reason.Of("inGroup", name, titles),
@@ -51,33 +65,62 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
         return new PartCredit(item.Id, name, verdict, earned, item.Weight, reason, item.Feedback);
     }
 
-    protected override string InWords(SortQuestion question, SortResponse response) => string.Join(" · ", question.Groups.Select(group =>
-        $"{group.Title}: {string.Join(", ", question.Items.Where(item => response.AllFor(item.Id).Contains(group.Id)).Select(item => item.Face.Name))}"));
+    protected override string InWords(SortQuestion question, SortResponse response) =>
+        string.Join(
+            " · ",
+            question.Groups.Select(group =>
+                $"{group.Title}: {string.Join(", ", question.Items.Where(item => response.AllFor(item.Id).Contains(group.Id)).Select(item => item.Face.Name))}"
+            )
+        );
 
     protected override bool IsEmpty(SortResponse response) => response.IsEmpty;
 
     protected override Reason? RefuseResponse(SortQuestion question, SortResponse response) =>
-        !response.Parts.All(part => question.Items.Any(item => item.Id == part.Part) && (part.Value.Length == 0 || question.Groups.Any(group => group.Id == part.Value))) ? Reason.Of("notInQuestion")
-        : !question.EveryGroup && response.Parts.Where(part => part.Value.Length > 0).GroupBy(part => part.Part).Any(same => same.Count() > 1) ? Reason.Of("onlyOne")
+        !response.Parts.All(part =>
+            question.Items.Any(item => item.Id == part.Part)
+            && (part.Value.Length == 0 || question.Groups.Any(group => group.Id == part.Value))
+        )
+            ? Reason.Of("notInQuestion")
+        : !question.EveryGroup
+        && response.Parts.Where(part => part.Value.Length > 0).GroupBy(part => part.Part).Any(same => same.Count() > 1)
+            ? Reason.Of("onlyOne")
         : null;
 
     protected override SortResponse? Kept(SortQuestion question, SortResponse response, IReadOnlySet<string> right) =>
         response.Only(right) is { Count: > 0 } kept ? new() { Parts = kept } : null;
 
-    protected override SortResponse WithKept(SortQuestion question, SortResponse given, SortResponse kept) => given with { Parts = given.With(kept) };
+    protected override SortResponse WithKept(SortQuestion question, SortResponse given, SortResponse kept) =>
+        given with
+        {
+            Parts = given.With(kept),
+        };
 
-    protected override SortQuestion WithWording(SortQuestion older, SortQuestion newer) => older with
-    {
-        Groups = older.Groups.Replace(_ => true, group => newer.Groups.FirstOrDefault(other => other.Id == group.Id) ?? group),
-        Items = older.Items.Replace(_ => true, item => Same(newer, item) is { } same ? item with { Face = same.Face, Feedback = same.Feedback } : item),
-    };
+    protected override SortQuestion WithWording(SortQuestion older, SortQuestion newer) =>
+        older with
+        {
+            Groups = older.Groups.Replace(_ => true, group => newer.Groups.FirstOrDefault(other => other.Id == group.Id) ?? group),
+            Items = older.Items.Replace(
+                _ => true,
+                item => Same(newer, item) is { } same ? item with { Face = same.Face, Feedback = same.Feedback } : item
+            ),
+        };
 
-    protected override SortQuestion WithKey(SortQuestion older, SortQuestion newer) => older with
-    {
-        EveryGroup = newer.EveryGroup,
-        Items = older.Items.Replace(_ => true, item => Same(newer, item) is { } same
-            ? item with { Weight = same.Weight, Groups = same.Groups.Where(id => older.Groups.Any(group => group.Id == id)).ToValueList() } : item),
-    };
+    protected override SortQuestion WithKey(SortQuestion older, SortQuestion newer) =>
+        older with
+        {
+            EveryGroup = newer.EveryGroup,
+            Items = older.Items.Replace(
+                _ => true,
+                item =>
+                    Same(newer, item) is { } same
+                        ? item with
+                        {
+                            Weight = same.Weight,
+                            Groups = same.Groups.Where(id => older.Groups.Any(group => group.Id == id)).ToValueList(),
+                        }
+                        : item
+            ),
+        };
 
     private static SortItem? Same(SortQuestion question, SortItem item) => question.Items.FirstOrDefault(other => other.Id == item.Id);
 
@@ -97,7 +140,10 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
             yield return new Weakness(true, "has no right answer: put each item into its group", "items");
         }
 
-        if (question.Groups.FirstOrDefault(group => question.Items.All(item => !item.Groups.Contains(group.Id))) is { } empty && question.Items.Count > 0)
+        if (
+            question.Groups.FirstOrDefault(group => question.Items.All(item => !item.Groups.Contains(group.Id))) is { } empty
+            && question.Items.Count > 0
+        )
         {
             yield return new Weakness(false, $"has the group «{empty.Title}», to which nothing belongs", "groups");
         }
@@ -108,17 +154,39 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
         var groups = question.Groups.Select(group => group.Id).ToList();
         return new()
         {
-            Parts = question.Items.SelectMany(item => chance.Knows() ? (question.EveryGroup ? item.Groups : item.Groups.Take(1)).Select(group => new PartAnswer(item.Id, group))
-                : chance.One(groups) is { } guessed ? [new PartAnswer(item.Id, guessed)] : []).ToValueList(),
+            Parts = question
+                .Items.SelectMany(item =>
+                    chance.Knows()
+                        ? (question.EveryGroup ? item.Groups : item.Groups.Take(1)).Select(group => new PartAnswer(item.Id, group))
+                    : chance.One(groups) is { } guessed ? [new PartAnswer(item.Id, guessed)]
+                    : []
+                )
+                .ToValueList(),
         };
     }
 
     protected override IEnumerable<PartOrder> Draw(SortQuestion question, SeededRandom random, bool options) =>
         [PartOrder.Shuffled("items", question.Items, item => item.Id, random)];
 
-    protected override QuestionView View(SortQuestion question, Showing<SortResponse> showing) => new SortView(question.Groups,
-        showing.InOrder("items", question.Items, item => item.Id).Select(item => new SortItemView(item.Id, item.Face,
-            showing.Given?.AllFor(item.Id).ToValueList() ?? [], showing.Kept?.For(item.Id).Length > 0, showing.Said(item.Id),
-            showing.Shown.RightAnswer ? string.Join(", ", question.Groups.Where(group => item.Groups.Contains(group.Id)).Select(group => group.Title)) is { Length: > 0 } groups
-                ? groups : showing.Words["nowhere"] : "")).ToValueList(), question.EveryGroup);
+    protected override QuestionView View(SortQuestion question, Showing<SortResponse> showing) =>
+        new SortView(
+            question.Groups,
+            showing
+                .InOrder("items", question.Items, item => item.Id)
+                .Select(item => new SortItemView(
+                    item.Id,
+                    item.Face,
+                    showing.Given?.AllFor(item.Id).ToValueList() ?? [],
+                    showing.Kept?.For(item.Id).Length > 0,
+                    showing.Said(item.Id),
+                    showing.Shown.RightAnswer
+                        ? string.Join(", ", question.Groups.Where(group => item.Groups.Contains(group.Id)).Select(group => group.Title))
+                            is { Length: > 0 } groups
+                            ? groups
+                            : showing.Words["nowhere"]
+                        : ""
+                ))
+                .ToValueList(),
+            question.EveryGroup
+        );
 }

@@ -11,12 +11,17 @@ public sealed class SpokenType : JudgedType<SpokenQuestion, SpokenResponse>, IHa
     public override string Key => "spoken";
 
     /// <summary>A recording made on the page, or a sound that was made elsewhere.</summary>
-    public HandedWish FilesOf(Question question) => new([HandedKind.Sound], HandedWish.LargestMegabytes) { RecordedSeconds = ((SpokenQuestion)question).Seconds };
+    public HandedWish FilesOf(Question question) =>
+        new([HandedKind.Sound], HandedWish.LargestMegabytes) { RecordedSeconds = ((SpokenQuestion)question).Seconds };
 
     protected override string TitleOf(SpokenQuestion question) => "Spoken answer";
 
     protected override string InWords(SpokenQuestion question, SpokenResponse response) =>
-        response.Recording is { } recording ? recording.Seconds > 0 ? $"{recording.Name} ({TimeSpan.FromSeconds(recording.Seconds):m\\:ss})" : recording.Name : "";
+        response.Recording is { } recording
+            ? recording.Seconds > 0
+                ? $"{recording.Name} ({TimeSpan.FromSeconds(recording.Seconds):m\\:ss})"
+                : recording.Name
+            : "";
 
     protected override bool IsEmpty(SpokenResponse response) => response.Recording is null;
 
@@ -25,5 +30,6 @@ public sealed class SpokenType : JudgedType<SpokenQuestion, SpokenResponse>, IHa
 
     protected override IEnumerable<Weakness> Check(SpokenQuestion question, CultureInfo culture) => [];
 
-    protected override QuestionView View(SpokenQuestion question, Showing<SpokenResponse> showing) => new SpokenView(question.Seconds, showing.Given?.Recording, question.Rubric);
+    protected override QuestionView View(SpokenQuestion question, Showing<SpokenResponse> showing) =>
+        new SpokenView(question.Seconds, showing.Given?.Recording, question.Rubric);
 }

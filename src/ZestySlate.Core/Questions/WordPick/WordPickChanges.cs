@@ -11,10 +11,14 @@ public sealed partial class WordPickType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var words = (WordPickQuestion)question;
-        yield return new("traps, words for picks", () => new GapTextQuestion
-        {
-            Text = words.Text.Select(run => new Run<Gap>(run.Text, run.Mark is { Trap: false } ? new Gap { Id = run.Mark.Id } : null)).ToValueList(),
-        });
+        yield return new("traps, words for picks", () =>
+            new GapTextQuestion
+            {
+                Text = words
+                    .Text.Select(run => new Run<Gap>(run.Text, run.Mark is { Trap: false } ? new Gap { Id = run.Mark.Id } : null))
+                    .ToValueList(),
+            }
+        );
         yield return JumbledWordsType.ChangeFrom(MarkedText.TextOf(words.Text), "marked words");
     }
 }

@@ -10,7 +10,8 @@ public sealed record WordPickQuestion : Question
     /// <summary>The text; marked stretches are words or phrases to be picked, or traps.</summary>
     public ValueList<Run<WordMark>> Text { get; init; } = [];
 
-    /// <summary>What can be picked, in order: marked stretches as one, every other word alone. The id is the number of its first word, so that it tells nothing.</summary>
+    /// <summary>What can be picked, in order: marked stretches as one, every other word alone. The id is the number of its first word, so
+    /// that it tells nothing.</summary>
     [JsonIgnore]
     public IEnumerable<PickUnit> Units
     {

@@ -11,7 +11,8 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
 
     public string CourseId { get; private set; } = "";
 
-    [FromRoute(Name = "assignment")] public string Id { get; set; } = "";
+    [FromRoute(Name = "assignment")]
+    public string Id { get; set; } = "";
 
     public override IActionResult OnGet(string course)
     {
@@ -28,7 +29,15 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
         return Page();
     }
 
-    public IActionResult OnPost(string course, string title, string? instructions, string? points, DateTime? due, DateTime? from, bool keptBack)
+    public IActionResult OnPost(
+        string course,
+        string title,
+        string? instructions,
+        string? points,
+        DateTime? due,
+        DateTime? from,
+        bool keptBack
+    )
     {
         if (!Teaches || !Load(course))
         {
@@ -50,7 +59,8 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
     private bool Load(string course)
     {
         CourseId = course;
-        Assignment = Store.Read(state => state.Courses.FirstOrDefault(c => c.Id == course)?.Assignments.FirstOrDefault(a => a.Id == Id)) ?? new Assignment();
+        Assignment = Store.Read(state => state.Courses.FirstOrDefault(c => c.Id == course)?.Assignments.FirstOrDefault(a => a.Id == Id))
+            ?? new Assignment();
         return Assignment.Id.Length > 0;
     }
 }

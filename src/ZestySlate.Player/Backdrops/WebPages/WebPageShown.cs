@@ -14,7 +14,10 @@ internal sealed class WebPageShown : IBackdropShown
     public bool GroundTakesPresses => true;
 
     /// <summary>The page has the height its author gave it, not a share of the width.</summary>
-    public string? SizeOf(Backdrop backdrop, bool still) => !still && backdrop is WebPageBackdrop page
-        ? FormattableString.Invariant($"height:{page.Height}px;max-height:75dvh;{(page.Resizes ? "" : $"max-width:{page.Width}px;")}aspect-ratio:auto")
-        : null;
+    public string? SizeOf(Backdrop backdrop, bool still) =>
+        !still && backdrop is WebPageBackdrop page
+            ? FormattableString.Invariant(
+                $"height:{page.Height}px;max-height:75dvh;{(page.Resizes ? "" : $"max-width:{page.Width}px;")}aspect-ratio:auto"
+            )
+            : null;
 }

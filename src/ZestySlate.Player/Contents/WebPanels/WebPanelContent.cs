@@ -9,5 +9,6 @@ internal sealed class WebPanelContent : IContentShown
 
     public Type Shown => typeof(WebPanelShown);
 
-    public IReadOnlyDictionary<string, object> PanelAttributes(Content content) => new Dictionary<string, object> { ["data-width"] = ((WebPanel)content).Width };
+    public IReadOnlyDictionary<string, object> PanelAttributes(Content content) =>
+        new Dictionary<string, object> { ["data-width"] = ((WebPanel)content).Width };
 }

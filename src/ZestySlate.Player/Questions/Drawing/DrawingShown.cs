@@ -19,11 +19,16 @@ internal sealed class DrawingShown : IFamilyShown
     /// <summary>Fields: put (marks as JSON), gone (their numbers).</summary>
     public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed)
     {
-        var gone = fields["gone"].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(number => long.TryParse(number, out var known) ? known : -1).ToValueList();
+        var gone = fields["gone"]
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .Select(number => long.TryParse(number, out var known) ? known : -1)
+            .ToValueList();
         try
         {
             var marks = fields["put"] is { Length: > 0 } put ? StoredJson.Read<ValueList<DrawnMark>>(put) : [];
-            return marks.All(mark => mark is { Points: not null, Words: not null, Colour: not null }) ? new DrawingResponse { Marks = marks, Gone = gone } : Unreadable;
+            return marks.All(mark => mark is { Points: not null, Words: not null, Colour: not null })
+                ? new DrawingResponse { Marks = marks, Gone = gone }
+                : Unreadable;
         }
         catch (JsonException)
         {

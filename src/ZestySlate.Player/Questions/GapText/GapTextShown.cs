@@ -11,6 +11,5 @@ internal sealed class GapTextShown : IFamilyShown
     public Type Parts => typeof(GapTextParts);
 
     /// <summary>Fields: part-ID.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
-        new GapTextResponse { Parts = PartFields.Read(fields) };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new GapTextResponse { Parts = PartFields.Read(fields) };
 }

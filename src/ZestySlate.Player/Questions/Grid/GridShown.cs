@@ -11,6 +11,5 @@ internal sealed class GridShown : IFamilyShown
     public Type Parts => typeof(GridParts);
 
     /// <summary>Fields: part-ID.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
-        new GridResponse { Parts = PartFields.Read(fields) };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new GridResponse { Parts = PartFields.Read(fields) };
 }

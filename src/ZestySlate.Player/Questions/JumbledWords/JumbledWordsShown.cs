@@ -16,7 +16,10 @@ internal sealed class JumbledWordsShown : IFamilyShown
     /// <summary>Fields: line-N (ids); move.</summary>
     public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed)
     {
-        var lines = Enumerable.Range(0, MostLines).TakeWhile(line => fields.Has($"line-{line}")).Select(line => PartFields.Arranged(fields, $"line-{line}"));
+        var lines = Enumerable
+            .Range(0, MostLines)
+            .TakeWhile(line => fields.Has($"line-{line}"))
+            .Select(line => PartFields.Arranged(fields, $"line-{line}"));
         return new JumbledWordsResponse { Lines = lines.ToValueList() };
     }
 }

@@ -11,5 +11,6 @@ internal sealed class LongTextShown : IFamilyShown
     public Type Parts => typeof(LongTextParts);
 
     /// <summary>Field: text.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new LongTextResponse { Text = fields["text"].ReplaceLineEndings("\n") };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
+        new LongTextResponse { Text = fields["text"].ReplaceLineEndings("\n") };
 }

@@ -11,6 +11,5 @@ internal sealed class MatchShown : IFamilyShown
     public Type Parts => typeof(MatchParts);
 
     /// <summary>Fields: part-ID.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
-        new MatchResponse { Parts = PartFields.Read(fields) };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new MatchResponse { Parts = PartFields.Read(fields) };
 }

@@ -12,9 +12,6 @@ internal sealed class MultipleChoiceShown : IFamilyShown
     public Type Parts => typeof(MultipleChoiceParts);
 
     /// <summary>Fields: pick (ids), none.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new MultipleChoiceResponse
-    {
-        Picked = fields.All("pick").Where(id => id.Length > 0).ToValueList(),
-        None = fields["none"] == "yes",
-    };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
+        new MultipleChoiceResponse { Picked = fields.All("pick").Where(id => id.Length > 0).ToValueList(), None = fields["none"] == "yes" };
 }

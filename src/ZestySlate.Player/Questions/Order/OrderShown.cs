@@ -11,5 +11,6 @@ internal sealed class OrderShown : IFamilyShown
     public Type Parts => typeof(OrderParts);
 
     /// <summary>Fields: order (ids); move.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new OrderResponse { Order = PartFields.Arranged(fields, "order") };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
+        new OrderResponse { Order = PartFields.Arranged(fields, "order") };
 }

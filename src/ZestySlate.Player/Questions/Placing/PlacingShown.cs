@@ -11,6 +11,5 @@ internal sealed class PlacingShown : IFamilyShown
     public Type Parts => typeof(PlacingParts);
 
     /// <summary>Fields: part-ID.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
-        new PlacingResponse { Parts = PartFields.Read(fields) };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new PlacingResponse { Parts = PartFields.Read(fields) };
 }

@@ -13,6 +13,5 @@ internal sealed class PollShown : IFamilyShown
     public Type Votes => typeof(PollVotes);
 
     /// <summary>Fields: part-ID.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
-        new PollResponse { Parts = PartFields.Read(fields) };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new PollResponse { Parts = PartFields.Read(fields) };
 }

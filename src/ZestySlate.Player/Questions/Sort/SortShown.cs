@@ -11,6 +11,5 @@ internal sealed class SortShown : IFamilyShown
     public Type Parts => typeof(SortParts);
 
     /// <summary>Fields: part-ID.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
-        new SortResponse { Parts = PartFields.Read(fields) };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new SortResponse { Parts = PartFields.Read(fields) };
 }

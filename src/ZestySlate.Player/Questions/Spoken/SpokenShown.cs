@@ -15,7 +15,10 @@ internal sealed class SpokenShown : IFamilyShown
     /// <summary>Fields: recording (its id), or file (a sound that came with the form); «move» with «recording out» takes it back.</summary>
     public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed)
     {
-        var id = fields["move"] == "recording out" ? "" : fields.All("file") is [.., { Length: > 0 } file] ? file : fields["recording"];
+        var id =
+            fields["move"] == "recording out" ? ""
+            : fields.All("file") is [.., { Length: > 0 } file] ? file
+            : fields["recording"];
         return new SpokenResponse { Recording = handed.FirstOrDefault(known => known.Id == id) };
     }
 }

@@ -12,8 +12,6 @@ internal sealed class WordPickShown : IFamilyShown
     public Type Parts => typeof(WordPickParts);
 
     /// <summary>Fields: pick (ids).</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new WordPickResponse
-    {
-        Picked = fields.All("pick").Where(id => id.Length > 0).Distinct().ToValueList(),
-    };
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
+        new WordPickResponse { Picked = fields.All("pick").Where(id => id.Length > 0).Distinct().ToValueList() };
 }

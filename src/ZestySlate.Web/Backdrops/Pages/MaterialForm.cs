@@ -31,7 +31,10 @@ internal static class MaterialForm
             Material = old with
             {
                 Text = new RichText(RichTextSanitizer.Sanitise(form["material"].ToString())),
-                Pictures = old.Pictures.Select((picture, i) => remove == $"picture-{i}" ? null : PictureForms.Read(form, picture, $"-{i}")).OfType<Picture>().ToValueList(),
+                Pictures = old
+                    .Pictures.Select((picture, i) => remove == $"picture-{i}" ? null : PictureForms.Read(form, picture, $"-{i}"))
+                    .OfType<Picture>()
+                    .ToValueList(),
                 Video = remove == "video" ? null : old.Video,
                 Pdf = remove == "pdf" ? null : old.Pdf,
                 Address = WebAddress.Completed(form["address"].ToString()),
@@ -46,7 +49,10 @@ internal static class MaterialForm
     /// <summary>The share that was typed, if it is another than before; else the one that was dragged.</summary>
     private static double ShareOf(IFormCollection form, double old)
     {
-        double? Given(string field) => EditForms.Decimal(form[field]) is { } percent ? Math.Clamp((double)percent / 100, Material.LeastShare, 1 - Material.LeastShare) : null;
+        double? Given(string field) =>
+            EditForms.Decimal(form[field]) is { } percent
+                ? Math.Clamp((double)percent / 100, Material.LeastShare, 1 - Material.LeastShare)
+                : null;
         return Given("shareTyped") is { } typed && Math.Abs(typed - old) > 0.0001 ? typed : Given("share") ?? old;
     }
 }

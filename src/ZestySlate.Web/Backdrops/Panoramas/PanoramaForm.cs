@@ -15,10 +15,17 @@ internal sealed class PanoramaForm : IBackdropForm
 
     public Type Beginning => typeof(PanoramaBeginning);
 
-    public Outcome<Edit>? Read(string edit, IFormCollection form, Scene scene) => (edit, scene.Backdrop) switch
-    {
-        ("opening", PanoramaBackdrop round) => new SetBackdrop(scene.Id, round with { Opening = new Direction(EditForms.Number(form["yaw"]), EditForms.Number(form["pitch"])) }),
-        ("asPanorama", { Shown: { } flat }) => new SetBackdrop(scene.Id, new PanoramaBackdrop(flat)),
-        _ => default(Outcome<Edit>?),
-    };
+    public Outcome<Edit>? Read(string edit, IFormCollection form, Scene scene) =>
+        (edit, scene.Backdrop) switch
+        {
+            ("opening", PanoramaBackdrop round) => new SetBackdrop(
+                scene.Id,
+                round with
+                {
+                    Opening = new Direction(EditForms.Number(form["yaw"]), EditForms.Number(form["pitch"])),
+                }
+            ),
+            ("asPanorama", { Shown: { } flat }) => new SetBackdrop(scene.Id, new PanoramaBackdrop(flat)),
+            _ => default(Outcome<Edit>?),
+        };
 }

@@ -20,12 +20,14 @@ internal sealed class WebPageForm : IBackdropForm
     public Outcome<Edit>? Read(string edit, IFormCollection form, Scene scene) =>
         edit == "asPage" ? new SetBackdrop(scene.Id, Read(form, scene.Backdrop as WebPageBackdrop)) : default(Outcome<Edit>?);
 
-    private static WebPageBackdrop Read(IFormCollection form, WebPageBackdrop? old) => new(
-        WebAddress.Completed(form["address"].ToString()),
-        EditForms.Whole(form["width"], old?.Width ?? 1200, 200, 4000),
-        EditForms.Whole(form["height"], old?.Height ?? 750, 150, 4000),
-        form["resizes"] == "yes")
-    {
-        Refuses = form["refuses"] == "yes",
-    };
+    private static WebPageBackdrop Read(IFormCollection form, WebPageBackdrop? old) =>
+        new(
+            WebAddress.Completed(form["address"].ToString()),
+            EditForms.Whole(form["width"], old?.Width ?? 1200, 200, 4000),
+            EditForms.Whole(form["height"], old?.Height ?? 750, 150, 4000),
+            form["resizes"] == "yes"
+        )
+        {
+            Refuses = form["refuses"] == "yes",
+        };
 }

@@ -18,13 +18,14 @@ internal sealed class CalloutForm : IContentForm
 
     public IReadOnlyList<MediaPurpose> Files { get; } =
     [
-        new("calloutSound", MediaKind.Sound, use => use.Spot is { Content: Callout callout } spot ? new SetContent(spot.Id, callout with { Sound = use.Sound }) : null),
+        new("calloutSound", MediaKind.Sound, use =>
+            use.Spot is { Content: Callout callout } spot ? new SetContent(spot.Id, callout with { Sound = use.Sound }) : null
+        ),
     ];
 
-    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) => edit == "callout" && spot.Content is Callout old ? new SetContent(spot.Id, Read(form, old)) : default(Outcome<Edit>?);
+    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) =>
+        edit == "callout" && spot.Content is Callout old ? new SetContent(spot.Id, Read(form, old)) : default(Outcome<Edit>?);
 
-    private static Callout Read(IFormCollection form, Callout old) => new(form["text"].ToString())
-    {
-        Sound = old.Sound is { } sound && form["remove"] != "sound" ? SoundForms.Read(form, sound) : null,
-    };
+    private static Callout Read(IFormCollection form, Callout old) =>
+        new(form["text"].ToString()) { Sound = old.Sound is { } sound && form["remove"] != "sound" ? SoundForms.Read(form, sound) : null };
 }

@@ -13,5 +13,8 @@ internal sealed class InsertForm : IContentForm
 
     public Type Editor => typeof(InsertEditor);
 
-    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) => edit == "insert" && spot.Content is Insert old ? new SetContent(spot.Id, old with { Title = form["title"].ToString().Trim() }) : default(Outcome<Edit>?);
+    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) =>
+        edit == "insert" && spot.Content is Insert old
+            ? new SetContent(spot.Id, old with { Title = form["title"].ToString().Trim() })
+            : default(Outcome<Edit>?);
 }

@@ -14,10 +14,11 @@ internal sealed class JumpForm : IContentForm
 
     public Type Editor => typeof(JumpEditor);
 
-    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) => (edit, spot.Content) switch
-    {
-        ("jump", Jump) => new SetContent(spot.Id, new Jump(form["to"].ToString()) { Words = form["words"].ToString().Trim() }),
-        ("wayBack", Jump) => new AddWayBack(spot.Id, SceneForms.NewId(form)),
-        _ => default(Outcome<Edit>?),
-    };
+    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) =>
+        (edit, spot.Content) switch
+        {
+            ("jump", Jump) => new SetContent(spot.Id, new Jump(form["to"].ToString()) { Words = form["words"].ToString().Trim() }),
+            ("wayBack", Jump) => new AddWayBack(spot.Id, SceneForms.NewId(form)),
+            _ => default(Outcome<Edit>?),
+        };
 }

@@ -14,7 +14,8 @@ internal sealed class NoteForm : IContentForm
 {
     public Type ContentType => typeof(Note);
 
-    public IReadOnlyList<NewContent> Offers { get; } = [
+    public IReadOnlyList<NewContent> Offers { get; } =
+    [
         new("note", "Note", "text, pictures, sound, video", "notebook-text", _ => new Note()) { OnPages = true },
         new("clue", "Clue card", "kept in the findings", "scroll-text", _ => new Note { IsClue = true }),
     ];
@@ -26,26 +27,43 @@ internal sealed class NoteForm : IContentForm
         In("illustration", MediaKind.Picture, (note, use) => note with { Illustrations = note.Illustrations.Add(use.Picture) }),
         In("sound", MediaKind.Sound, (note, use) => note with { Sound = use.Sound }),
         In("video", MediaKind.Video, (note, use) => note with { Video = use.Video }),
-        In("captions", MediaKind.Captions, (note, use) => note.Video is { } video ? note with { Video = video with { Captions = use.Item.Hash } } : null),
+        In("captions", MediaKind.Captions, (note, use) =>
+            note.Video is { } video ? note with { Video = video with { Captions = use.Item.Hash } } : null
+        ),
     ];
 
-    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) => edit == "note" && spot.Content is Note old ? new SetContent(spot.Id, Read(form, old)) : default(Outcome<Edit>?);
+    public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) =>
+        edit == "note" && spot.Content is Note old ? new SetContent(spot.Id, Read(form, old)) : default(Outcome<Edit>?);
 
-    private static Note Read(IFormCollection form, Note old) => old with
-    {
-        Title = form["title"].ToString().Trim(),
-        Text = new RichText(RichTextSanitizer.Sanitise(form["text"].ToString())),
-        Illustrations = old.Illustrations
-            .Select((picture, i) => (picture: PictureForms.Read(form, picture, $"-{i}"), gone: form["removePicture"] == i.ToString(CultureInfo.InvariantCulture)))
-            .Where(entry => !entry.gone).Select(entry => entry.picture).ToValueList(),
-        Sound = old.Sound is { } sound && form["remove"] != "sound" ? SoundForms.Read(form, sound) : null,
-        Video = form["remove"] == "video" ? null : form["remove"] == "captions" && old.Video is { } video ? video with { Captions = "" } : old.Video,
-        ButtonWords = form["buttonWords"].ToString().Trim(),
-        ButtonAddress = WebAddress.Completed(form["buttonAddress"].ToString()),
-        Side = Enum.TryParse<Side>(form["side"], true, out var side) ? side : Side.Any,
-        IsClue = form["clue"] == "yes",
-    };
+    private static Note Read(IFormCollection form, Note old) =>
+        old with
+        {
+            Title = form["title"].ToString().Trim(),
+            Text = new RichText(RichTextSanitizer.Sanitise(form["text"].ToString())),
+            Illustrations = old
+                .Illustrations.Select(
+                    (picture, i) =>
+                        (
+                            picture: PictureForms.Read(form, picture, $"-{i}"),
+                            gone: form["removePicture"] == i.ToString(CultureInfo.InvariantCulture)
+                        )
+                )
+                .Where(entry => !entry.gone)
+                .Select(entry => entry.picture)
+                .ToValueList(),
+            Sound = old.Sound is { } sound && form["remove"] != "sound" ? SoundForms.Read(form, sound) : null,
+            Video =
+                form["remove"] == "video" ? null
+                : form["remove"] == "captions" && old.Video is { } video ? video with { Captions = "" }
+                : old.Video,
+            ButtonWords = form["buttonWords"].ToString().Trim(),
+            ButtonAddress = WebAddress.Completed(form["buttonAddress"].ToString()),
+            Side = Enum.TryParse<Side>(form["side"], true, out var side) ? side : Side.Any,
+            IsClue = form["clue"] == "yes",
+        };
 
     private static MediaPurpose In(string key, MediaKind kind, Func<Note, FileUse, Note?> put) =>
-        new(key, kind, use => use.Spot is { Content: Note note } spot && put(note, use) is { } changed ? new SetContent(spot.Id, changed) : null);
+        new(key, kind, use =>
+            use.Spot is { Content: Note note } spot && put(note, use) is { } changed ? new SetContent(spot.Id, changed) : null
+        );
 }

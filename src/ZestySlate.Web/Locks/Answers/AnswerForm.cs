@@ -15,7 +15,8 @@ internal sealed class AnswerForm : ILockForm
 
     public Type Fields => typeof(AnswerFields);
 
-    public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) => new AnswerKey(form["question"].ToString());
+    public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) =>
+        new AnswerKey(form["question"].ToString());
 
     public string Said(LockKey key) => "a question";
 }

@@ -16,12 +16,15 @@ internal sealed class CodeForm : ILockForm
     public Type Fields => typeof(CodeFields);
 
     public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) =>
-        new CodeKey(form["codes"].ToString().Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToValueList())
+        new CodeKey(
+            form["codes"].ToString().Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToValueList()
+        )
         {
             MatchCase = form["matchCase"] == "yes",
             LenientAccents = form["strictAccents"] != "yes",
             WrongCosts = wrongCosts,
         };
 
-    public string Said(LockKey key) => ((CodeKey)key).Accepted is { Count: > 0 } accepted ? $"code {string.Join(" or ", accepted)}" : "a code, none set";
+    public string Said(LockKey key) =>
+        ((CodeKey)key).Accepted is { Count: > 0 } accepted ? $"code {string.Join(" or ", accepted)}" : "a code, none set";
 }

@@ -19,7 +19,10 @@ internal sealed class NumberLockForm : ILockForm
 
     public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture)
     {
-        var (number, tolerance) = (NumberFields.Number(form["number"].ToString(), culture), NumberFields.Number(form["tolerance"].ToString(), culture));
+        var (number, tolerance) = (
+            NumberFields.Number(form["number"].ToString(), culture),
+            NumberFields.Number(form["tolerance"].ToString(), culture)
+        );
         return (number.Refusal ?? tolerance.Refusal) is { } refusal
             ? Outcome<LockKey>.Refused(refusal)
             : new NumberKey(number.Value) { Tolerance = Fraction.Abs(tolerance.Value), WrongCosts = wrongCosts };

@@ -16,7 +16,8 @@ internal sealed class ScoreForm : ILockForm
 
     public Type Fields => typeof(ScoreFields);
 
-    public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) => new ScoreKey(EditForms.Decimal(form["points"]) ?? 1);
+    public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) =>
+        new ScoreKey(EditForms.Decimal(form["points"]) ?? 1);
 
     public string Said(LockKey key) => $"{((ScoreKey)key).Points:0.##} points";
 }

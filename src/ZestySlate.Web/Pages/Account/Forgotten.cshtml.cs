@@ -17,9 +17,7 @@ public sealed class ForgottenModel(Accounts accounts, IOptionsSnapshot<MailSetti
 
     public bool Sent { get; private set; }
 
-    public void OnGet()
-    {
-    }
+    public void OnGet() { }
 
     public async Task<IActionResult> OnPostAsync(string email)
     {

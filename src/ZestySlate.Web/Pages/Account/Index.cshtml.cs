@@ -25,7 +25,8 @@ public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts 
 
     public string? Problem { get; private set; }
 
-    [BindProperty(SupportsGet = true)] public string? Said { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Said { get; set; }
 
     public Task OnGetAsync() => LoadAsync();
 
@@ -46,7 +47,10 @@ public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts 
     public async Task<IActionResult> OnPostPasswordAsync(string old, string password, string again)
     {
         await LoadAsync();
-        Problem = password != again ? "The new password was typed in two ways. Type it twice the same." : await accounts.ChangeAsync(Me, old, password);
+        Problem =
+            password != again
+                ? "The new password was typed in two ways. Type it twice the same."
+                : await accounts.ChangeAsync(Me, old, password);
         return Problem is null ? Done("password") : Page();
     }
 
@@ -62,18 +66,24 @@ public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts 
         return Done("ended");
     }
 
-    /// <summary>The owner says that somebody of a course site is they: from then on that person comes in with this account, and what they made there is its own.</summary>
+    /// <summary>The owner says that somebody of a course site is they: from then on that person comes in with this account, and what they
+    /// made there is its own.</summary>
     public async Task<IActionResult> OnPostClaimAsync(int site, string subject, bool mine)
     {
         var me = User.Id();
-        var link = await db.AccountLinks.SingleOrDefaultAsync(one => one.CourseSiteId == site && one.Subject == subject && one.PersonId == me);
+        var link = await db.AccountLinks.SingleOrDefaultAsync(one =>
+            one.CourseSiteId == site && one.Subject == subject && one.PersonId == me
+        );
         if (link is not null && !mine)
         {
             // It stays known, so that it is not asked again: the account is nobody's else.
             link.PersonId = "";
             await db.SaveChangesAsync();
         }
-        else if (link is not null && await db.CourseSitePeople.SingleOrDefaultAsync(one => one.CourseSiteId == site && one.Subject == subject) is { } person)
+        else if (
+            link is not null
+            && await db.CourseSitePeople.SingleOrDefaultAsync(one => one.CourseSiteId == site && one.Subject == subject) is { } person
+        )
         {
             var before = person.PersonId;
             (person.PersonId, _) = (me, db.AccountLinks.Remove(link));
@@ -92,7 +102,15 @@ public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts 
         Me = (await people.FindByIdAsync(User.Id()))!;
         SignedIn = await sessions.OfAsync(Me.Id);
         This = Sessions.IdOf(User);
-        Claims = (await (from link in db.AccountLinks.AsNoTracking() join site in db.CourseSites on link.CourseSiteId equals site.Id where link.PersonId == Me.Id select new { link, site.Name }).ToListAsync())
-            .Select(row => (row.link, row.Name)).ToList();
+        Claims = (
+            await (
+                from link in db.AccountLinks.AsNoTracking()
+                join site in db.CourseSites on link.CourseSiteId equals site.Id
+                where link.PersonId == Me.Id
+                select new { link, site.Name }
+            ).ToListAsync()
+        )
+            .Select(row => (row.link, row.Name))
+            .ToList();
     }
 }

@@ -12,21 +12,26 @@ using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Account;
 
-/// <summary>A teacher makes an account, where the installation lets them. Whether an address has one already is told to the reader of its mails alone.</summary>
+/// <summary>A teacher makes an account, where the installation lets them. Whether an address has one already is told to the reader of its
+/// mails alone.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
 public sealed class RegisterModel(Installation installation, Accounts accounts, IOptionsSnapshot<MailSettings> mail) : PageModel
 {
-    [BindProperty] public string? Name { get; set; }
+    [BindProperty]
+    public string? Name { get; set; }
 
-    [BindProperty] public string? Email { get; set; }
+    [BindProperty]
+    public string? Email { get; set; }
 
-    [BindProperty] public string? Code { get; set; }
+    [BindProperty]
+    public string? Code { get; set; }
 
     /// <summary>True when teachers register here.</summary>
     public bool Open => installation.Set.Registration != Registration.Off && mail.Value.IsSet;
 
     /// <summary>The ends of addresses that are taken, in words; null where a code is asked for.</summary>
-    public string? Domains => installation.Set.Registration == Registration.ByDomain ? string.Join(" or ", Ends.Select(end => "@" + end)) : null;
+    public string? Domains =>
+        installation.Set.Registration == Registration.ByDomain ? string.Join(" or ", Ends.Select(end => "@" + end)) : null;
 
     public bool Sent { get; private set; }
 
@@ -48,8 +53,11 @@ public sealed class RegisterModel(Installation installation, Accounts accounts, 
             return OnGet();
         }
 
-        Problem = name.Length == 0 || email.Length > 200 || !email.Contains('@', StringComparison.Ordinal) ? "A name and an e-mail address are needed."
-            : Domains is { } ends && !Ends.Contains(email[(email.LastIndexOf('@') + 1)..].ToLowerInvariant()) ? $"Only addresses that end in {ends} are taken here."
+        Problem =
+            name.Length == 0 || email.Length > 200 || !email.Contains('@', StringComparison.Ordinal)
+                ? "A name and an e-mail address are needed."
+            : Domains is { } ends && !Ends.Contains(email[(email.LastIndexOf('@') + 1)..].ToLowerInvariant())
+                ? $"Only addresses that end in {ends} are taken here."
             : Domains is null && !IsCode() ? "That is not the code. Ask whoever told you of it."
             : null;
         if (Problem is null)
@@ -62,5 +70,8 @@ public sealed class RegisterModel(Installation installation, Accounts accounts, 
     }
 
     private bool IsCode() =>
-        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes((Code ?? "").Trim()), Encoding.UTF8.GetBytes(installation.Set.RegistrationBy));
+        CryptographicOperations.FixedTimeEquals(
+            Encoding.UTF8.GetBytes((Code ?? "").Trim()),
+            Encoding.UTF8.GetBytes(installation.Set.RegistrationBy)
+        );
 }

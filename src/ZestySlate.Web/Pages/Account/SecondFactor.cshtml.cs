@@ -25,7 +25,8 @@ public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors 
     public string Key { get; private set; } = "";
 
     /// <summary>The key as it comes back with the first code.</summary>
-    [BindProperty] public string? SealedKey { get; set; }
+    [BindProperty]
+    public string? SealedKey { get; set; }
 
     /// <summary>The same as a QR code, as SVG.</summary>
     public string Qr { get; private set; } = "";
@@ -61,7 +62,9 @@ public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors 
         }
         else
         {
-            Problem = factors.IsTired(Me) ? "Too many wrong codes. Wait a quarter of an hour." : "That is not the code that the app shows now. Look at the clock of your phone, and try the next one.";
+            Problem = factors.IsTired(Me)
+                ? "Too many wrong codes. Wait a quarter of an hour."
+                : "That is not the code that the app shows now. Look at the clock of your phone, and try the next one.";
         }
 
         await LoadAsync();
@@ -69,14 +72,21 @@ public sealed class SecondFactorModel(UserManager<Person> people, SecondFactors 
 
     /// <summary>What the browser hands to the device that is to make a passkey.</summary>
     public async Task<IActionResult> OnPostAskAsync(string? password) =>
-        await IsMeAsync(password) ? new JsonResult(await passkeys.AskForNewAsync(Me)) : new ContentResult { Content = NotYourPassword, StatusCode = StatusCodes.Status403Forbidden };
+        await IsMeAsync(password)
+            ? new JsonResult(await passkeys.AskForNewAsync(Me))
+            : new ContentResult { Content = NotYourPassword, StatusCode = StatusCodes.Status403Forbidden };
 
     /// <summary>Keeps the passkey that the device has made.</summary>
     public async Task OnPostPasskeyAsync(string? password, string? asked, string? credential, string? name)
     {
         if (await IsMeAsync(password))
         {
-            (Problem, Codes) = await factors.AddPasskeyAsync(Me, asked, credential, string.IsNullOrWhiteSpace(name) ? UsualName : name.Trim());
+            (Problem, Codes) = await factors.AddPasskeyAsync(
+                Me,
+                asked,
+                credential,
+                string.IsNullOrWhiteSpace(name) ? UsualName : name.Trim()
+            );
             Said = Problem is null ? "The passkey is kept." : null;
         }
 

@@ -12,9 +12,11 @@ using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Account;
 
-/// <summary>The first person of a new installation takes charge of it: guarded by a code from the log or the configuration, and gone once there is a keeper.</summary>
+/// <summary>The first person of a new installation takes charge of it: guarded by a code from the log or the configuration, and gone once
+/// there is a keeper.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
-public sealed class SetupModel(SlateDb db, Installation installation, UserManager<Person> people, Sessions sessions, TimeProvider clock) : PageModel
+public sealed class SetupModel(SlateDb db, Installation installation, UserManager<Person> people, Sessions sessions, TimeProvider clock)
+    : PageModel
 {
     /// <summary>Two who set it up at once go one after the other; the second comes too late.</summary>
     private static readonly SemaphoreSlim OneAtATime = new(1, 1);
@@ -47,7 +49,8 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
         public string MailFrom { get; set; } = "";
     }
 
-    [BindProperty] public Typed New { get; set; } = new();
+    [BindProperty]
+    public Typed New { get; set; } = new();
 
     public string? Problem { get; private set; }
 
@@ -81,11 +84,15 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
     private async Task<string?> RefuseAsync()
     {
         var keeper = new Person { UserName = New.Email.Trim(), Email = New.Email.Trim() };
-        return !installation.IsCode(New.Code) ? "This is not the code. It stands in the log of the server, in the line that begins with «Nobody runs this installation yet»."
-            : New.Name.Trim().Length == 0 || !New.Email.Contains('@', StringComparison.Ordinal) ? "You need a name and an e-mail address to sign in with."
+        return !installation.IsCode(New.Code)
+                ? "This is not the code. It stands in the log of the server, in the line that begins with «Nobody runs this installation yet»."
+            : New.Name.Trim().Length == 0 || !New.Email.Contains('@', StringComparison.Ordinal)
+                ? "You need a name and an e-mail address to sign in with."
             : New.School.Trim().Length == 0 ? "The school needs a name; it can be changed later."
-            : OwnAddress.Read(New.Address) is null ? "The address begins with https:// (or http:// for a try) and ends with the host: https://slate.example."
-            : (await people.PasswordValidators[0].ValidateAsync(people, keeper, New.Password)).Succeeded ? null : $"A password has at least {people.Options.Password.RequiredLength} characters.";
+            : OwnAddress.Read(New.Address) is null
+                ? "The address begins with https:// (or http:// for a try) and ends with the host: https://slate.example."
+            : (await people.PasswordValidators[0].ValidateAsync(people, keeper, New.Password)).Succeeded ? null
+            : $"A password has at least {people.Options.Password.RequiredLength} characters.";
     }
 
     private async Task<IActionResult> TakeChargeAsync()
@@ -93,7 +100,14 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
         var school = new School { Name = New.School.Trim()[..Math.Min(120, New.School.Trim().Length)] };
         db.Schools.Add(school);
         await db.SaveChangesAsync();
-        var keeper = new Person { UserName = New.Email.Trim(), Email = New.Email.Trim(), DisplayName = New.Name.Trim()[..Math.Min(100, New.Name.Trim().Length)], CreatedAt = clock.GetUtcNow(), SchoolId = school.Id };
+        var keeper = new Person
+        {
+            UserName = New.Email.Trim(),
+            Email = New.Email.Trim(),
+            DisplayName = New.Name.Trim()[..Math.Min(100, New.Name.Trim().Length)],
+            CreatedAt = clock.GetUtcNow(),
+            SchoolId = school.Id,
+        };
         var made = await people.CreateAsync(keeper, New.Password);
         if (!made.Succeeded)
         {
@@ -104,16 +118,19 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
         }
 
         await people.AddToRolesAsync(keeper, [Roles.Teacher, Roles.Keeper]);
-        await installation.SaveAsync(db, new InstallationRecord
-        {
-            Address = OwnAddress.Read(New.Address)!,
-            Language = Languages.Known(New.Language) ?? "en",
-            MailServer = New.MailServer.Trim(),
-            MailPort = New.MailPort ?? 587,
-            MailUser = New.MailUser.Trim(),
-            MailPassword = New.MailPassword,
-            MailFrom = New.MailFrom.Trim(),
-        });
+        await installation.SaveAsync(
+            db,
+            new InstallationRecord
+            {
+                Address = OwnAddress.Read(New.Address)!,
+                Language = Languages.Known(New.Language) ?? "en",
+                MailServer = New.MailServer.Trim(),
+                MailPort = New.MailPort ?? 587,
+                MailUser = New.MailUser.Trim(),
+                MailPassword = New.MailPassword,
+                MailFrom = New.MailFrom.Trim(),
+            }
+        );
         installation.TakenCharge();
         await sessions.BeginAsync(keeper, stays: true);
         return LocalRedirect("~/library");

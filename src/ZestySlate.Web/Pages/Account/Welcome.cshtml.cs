@@ -22,7 +22,10 @@ public sealed class WelcomeModel(Accounts accounts) : PageModel
 
     public async Task<IActionResult> OnPostAsync(string secret, string password, string again)
     {
-        Problem = password != again ? "The password was typed in two ways. Type it twice the same." : await accounts.SetByLinkAsync(secret, password);
+        Problem =
+            password != again
+                ? "The password was typed in two ways. Type it twice the same."
+                : await accounts.SetByLinkAsync(secret, password);
         if (Problem is null)
         {
             return LocalRedirect("~/library");

@@ -15,7 +15,8 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>All answers to one question, to be given points and comments one after the other; the same short answers together.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore attempts, AttemptReader reader, Reviewing reviewing) : PageModel
+public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore attempts, AttemptReader reader, Reviewing reviewing)
+    : PageModel
 {
     private const int PageSize = 40;
 
@@ -60,7 +61,9 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
 
     /// <summary>The address of a page of a question's answers under the same filters.</summary>
     public string AddressOf(string spot, int at = 0) =>
-        $"{Request.PathBase}/author/{Record.Id}/answers?spot={spot}{(OnlyWaiting ? "&only=waiting" : "")}{(NamesHidden ? "&names=hidden" : "")}{(Whom.Chosen is { } chosen ? $"&assignment={chosen}" : "")}{(at > 0 ? $"&at={at}" : "")}";
+        $"{Request.PathBase}/author/{Record.Id}/answers?spot={spot}{(OnlyWaiting ? "&only=waiting" : "")}"
+        + $"{(NamesHidden ? "&names=hidden" : "")}{(Whom.Chosen is { } chosen ? $"&assignment={chosen}" : "")}"
+        + $"{(at > 0 ? $"&at={at}" : "")}";
 
     public Task OnGetAsync(string activity, [FromQuery] Filter filter) => LoadAsync(activity, filter, [], null);
 
@@ -72,8 +75,12 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
         string? problem = null;
         foreach (var id in of)
         {
-            if (await attempts.LoadAsync(id) is not { } loaded || loaded.Record.ActivityId != activity || !loaded.State.IsHandedIn
-                || AttemptReport.Of(loaded.State).Answers.FirstOrDefault(answer => answer.SpotId == spot) is not { } answer)
+            if (
+                await attempts.LoadAsync(id) is not { } loaded
+                || loaded.Record.ActivityId != activity
+                || !loaded.State.IsHandedIn
+                || AttemptReport.Of(loaded.State).Answers.FirstOrDefault(answer => answer.SpotId == spot) is not { } answer
+            )
             {
                 return NotFound();
             }
@@ -123,41 +130,96 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
         (OnlyWaiting, NamesHidden) = (filter.Only == "waiting", filter.Names == "hidden");
         Whom = await Whom.OfAsync(db, activity, "answers", filter.Assignment);
         var chosen = Whom.Chosen;
-        var records = await db.Attempts.AsNoTracking().Where(a => a.ActivityId == activity && a.HandedInAt != null && (chosen == null || a.AssignmentId == chosen)).OrderByDescending(a => a.BeganAt).ToListAsync();
+        var records = await db
+            .Attempts.AsNoTracking()
+            .Where(a => a.ActivityId == activity && a.HandedInAt != null && (chosen == null || a.AssignmentId == chosen))
+            .OrderByDescending(a => a.BeganAt)
+            .ToListAsync();
         var all = await reader.AsTheyStandAsync(activity, records);
         var people = all.Select(attempt => attempt.Record.PersonId).ToList();
-        var known = await db.Users.AsNoTracking().Where(person => people.Contains(person.Id)).ToDictionaryAsync(person => person.Id, person => person.DisplayName);
+        var known = await db
+            .Users.AsNoTracking()
+            .Where(person => people.Contains(person.Id))
+            .ToDictionaryAsync(person => person.Id, person => person.DisplayName);
         var reports = all.Select(attempt => (Attempt: attempt, Report: AttemptReport.Of(attempt.State))).ToList();
         var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
-        Questions = asked.Select(one => (one.Spot.Id, one.Spot.ReportName, reports.Count(report => report.Report.Answers.Any(answer => answer.SpotId == one.Spot.Id && answer.Waits)))).ToList();
-        SpotId = Questions.Any(one => one.SpotId == filter.Spot) ? filter.Spot! : Questions.FirstOrDefault(one => one.Waits > 0).SpotId ?? (Questions.Count > 0 ? Questions[0].SpotId : "");
+        Questions = asked
+            .Select(one =>
+                (
+                    one.Spot.Id,
+                    one.Spot.ReportName,
+                    reports.Count(report => report.Report.Answers.Any(answer => answer.SpotId == one.Spot.Id && answer.Waits))
+                )
+            )
+            .ToList();
+        SpotId = Questions.Any(one => one.SpotId == filter.Spot)
+            ? filter.Spot!
+            : Questions.FirstOrDefault(one => one.Waits > 0).SpotId ?? (Questions.Count > 0 ? Questions[0].SpotId : "");
         Whom = Whom with { Along = $"spot={SpotId}{(OnlyWaiting ? "&only=waiting" : "")}{(NamesHidden ? "&names=hidden" : "")}" };
         var at = Questions.ToList().FindIndex(one => one.SpotId == SpotId);
-        (Previous, Next) = (at > 0 ? Questions[at - 1].SpotId : null, at >= 0 && at + 1 < Questions.Count ? Questions[at + 1].SpotId : null);
+        (Previous, Next) = (
+            at > 0 ? Questions[at - 1].SpotId : null,
+            at >= 0 && at + 1 < Questions.Count ? Questions[at + 1].SpotId : null
+        );
         var phrases = await reviewing.PhrasesAsync(User.Id());
 
         // Where names are hidden, the order does not tell them either.
-        var answers = reports.SelectMany(report => report.Report.Answers.Where(answer => answer.SpotId == SpotId && (!OnlyWaiting || answer.Waits || also.Contains(report.Attempt.Record.Id))).Select(answer => (report.Attempt, Answer: answer)))
-            .OrderBy(one => NamesHidden ? one.Attempt.Record.Id : known.GetValueOrDefault(one.Attempt.Record.PersonId), StringComparer.CurrentCultureIgnoreCase);
+        var answers = reports
+            .SelectMany(report =>
+                report
+                    .Report.Answers.Where(answer =>
+                        answer.SpotId == SpotId && (!OnlyWaiting || answer.Waits || also.Contains(report.Attempt.Record.Id))
+                    )
+                    .Select(answer => (report.Attempt, Answer: answer))
+            )
+            .OrderBy(
+                one => NamesHidden ? one.Attempt.Record.Id : known.GetValueOrDefault(one.Attempt.Record.PersonId),
+                StringComparer.CurrentCultureIgnoreCase
+            );
         var groups = answers.GroupBy(one => Reviewing.SameAs(one.Answer) ?? one.Attempt.Record.Id).ToList();
         _order = groups.Select(same => same.First().Attempt.Record.Id).ToList();
         var stumbled = problem is null ? -1 : groups.FindIndex(same => same.Any(one => also.Contains(one.Attempt.Record.Id)));
-        Pager = new Pager(Pager.Near(stumbled >= 0 ? stumbled / PageSize : filter.At, PageSize, groups.Count), PageSize, groups.Count, page => AddressOf(SpotId, page));
-        Entries = groups.Select((same, number) => (same, number)).Skip(Pager.At * PageSize).Take(PageSize).Select(one =>
-        {
-            var (same, number) = one;
-            var (attempt, answer) = same.First();
-            var ids = same.Select(one => one.Attempt.Record.Id).ToList();
-            var who = NamesHidden ? (ids.Count > 1 ? $"{ids.Count} learners" : $"Learner {number + 1}") : string.Join(", ", same.Select(one => known.GetValueOrDefault(one.Attempt.Record.PersonId, "somebody")));
-            var wrong = problem is not null && ids.Any(also.Contains);
-            return new Entry(ids.Count > 1 && !NamesHidden ? $"{ids.Count} learners: {who}" : who,
-                new ReviewForm(answer, ids, Reviewing.NewestOf(attempt, SpotId), attempt.State.Activity.Words, $"{Request.PathBase}/author/{activity}/answers/{attempt.Record.Id}")
-                {
-                    Phrases = phrases,
-                    Along = [("only", filter.Only ?? ""), ("names", filter.Names ?? ""), ("assignment", chosen?.ToString(CultureInfo.InvariantCulture) ?? "")],
-                    Problem = wrong ? problem : null,
-                    Typed = wrong ? Request.Form : null,
-                });
-        }).ToList();
+        Pager = new Pager(
+            Pager.Near(stumbled >= 0 ? stumbled / PageSize : filter.At, PageSize, groups.Count),
+            PageSize,
+            groups.Count,
+            page => AddressOf(SpotId, page)
+        );
+        Entries = groups
+            .Select((same, number) => (same, number))
+            .Skip(Pager.At * PageSize)
+            .Take(PageSize)
+            .Select(one =>
+            {
+                var (same, number) = one;
+                var (attempt, answer) = same.First();
+                var ids = same.Select(one => one.Attempt.Record.Id).ToList();
+                var who = NamesHidden
+                    ? (ids.Count > 1 ? $"{ids.Count} learners" : $"Learner {number + 1}")
+                    : string.Join(", ", same.Select(one => known.GetValueOrDefault(one.Attempt.Record.PersonId, "somebody")));
+                var wrong = problem is not null && ids.Any(also.Contains);
+                return new Entry(
+                    ids.Count > 1 && !NamesHidden ? $"{ids.Count} learners: {who}" : who,
+                    new ReviewForm(
+                        answer,
+                        ids,
+                        Reviewing.NewestOf(attempt, SpotId),
+                        attempt.State.Activity.Words,
+                        $"{Request.PathBase}/author/{activity}/answers/{attempt.Record.Id}"
+                    )
+                    {
+                        Phrases = phrases,
+                        Along =
+                        [
+                            ("only", filter.Only ?? ""),
+                            ("names", filter.Names ?? ""),
+                            ("assignment", chosen?.ToString(CultureInfo.InvariantCulture) ?? ""),
+                        ],
+                        Problem = wrong ? problem : null,
+                        Typed = wrong ? Request.Form : null,
+                    }
+                );
+            })
+            .ToList();
     }
 }

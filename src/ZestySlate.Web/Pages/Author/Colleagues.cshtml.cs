@@ -32,8 +32,19 @@ public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserMan
     {
         await LoadAsync(activity);
         var name = Colleagues.FirstOrDefault(colleague => colleague.Person.Id == person).Person?.DisplayName;
-        var done = await library.LetInAsync(Record, person, right switch { "edit" => true, "read" => false, _ => null });
-        var words = done ? $"{name} may {right switch { "edit" => "edit it", "read" => "look at it and copy it", _ => "do nothing with it" }} now." : "This colleague is not in your school any more. Load the page again.";
+        var done = await library.LetInAsync(
+            Record,
+            person,
+            right switch
+            {
+                "edit" => true,
+                "read" => false,
+                _ => null,
+            }
+        );
+        var words = done
+            ? $"{name} may {right switch { "edit" => "edit it", "read" => "look at it and copy it", _ => "do nothing with it" }} now."
+            : "This colleague is not in your school any more. Load the page again.";
         if (Fragments.IsOne(HttpContext))
         {
             return done ? HttpContext.Said(words) : Fragments.Refused(words);
@@ -52,13 +63,20 @@ public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserMan
         Email = (email ?? "").Trim();
         if (await people.FindByEmailAsync(Email) is not { } colleague || !await people.IsInRoleAsync(colleague, Roles.Teacher))
         {
-            Problem = Email.Length == 0 ? "Type the e-mail address of the colleague." : $"No teacher signs in here as «{Email}». Check the address, or send them the link below.";
+            Problem =
+                Email.Length == 0
+                    ? "Type the e-mail address of the colleague."
+                    : $"No teacher signs in here as «{Email}». Check the address, or send them the link below.";
             return Page();
         }
 
         var me = await db.Users.AsNoTracking().SingleAsync(person => person.Id == User.Id());
         await library.CopyAsync(activity, me.Id, colleague.Id, colleague.Id == me.Id ? "" : $"From {me.DisplayName.Replace('/', ' ')}");
-        (Said, Email) = ($"{colleague.DisplayName} has a copy now, in the folder «From {me.DisplayName}». It is theirs: what either of you changes does not reach the other.", "");
+        (Said, Email) = (
+            $"{colleague.DisplayName} has a copy now, in the folder «From {me.DisplayName}». It is theirs: what either "
+                + "of you changes does not reach the other.",
+            ""
+        );
         return Page();
     }
 

@@ -29,13 +29,14 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
     public sealed record Row(string Name, AttemptRecord? Attempt, bool Removed, IReadOnlyList<ScoreDelivery> Told)
     {
         /// <summary>Where they stand, in words.</summary>
-        public string State => Attempt switch
-        {
-            null => "not begun",
-            { ReturnedAt: not null } => "given back",
-            { HandedInAt: not null } => "handed in",
-            _ => "at work",
-        };
+        public string State =>
+            Attempt switch
+            {
+                null => "not begun",
+                { ReturnedAt: not null } => "given back",
+                { HandedInAt: not null } => "handed in",
+                _ => "at work",
+            };
     }
 
     /// <summary>One placement.</summary>
@@ -49,8 +50,16 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
     public static string Said(ScoreDelivery delivery)
     {
         var score = JsonSerializer.Deserialize<CourseScore>(delivery.Score)!;
-        var state = score.ActivityProgress switch { "Started" => "begun", "InProgress" => "at work", "Submitted" => "handed in", _ => "done" };
-        return score is { Given: { } given, Maximum: { } maximum } ? $"{given:0.##} of {maximum:0.##}, {state}{(score.GradingProgress == "PendingManual" ? ", still being marked" : "")}" : state;
+        var state = score.ActivityProgress switch
+        {
+            "Started" => "begun",
+            "InProgress" => "at work",
+            "Submitted" => "handed in",
+            _ => "done",
+        };
+        return score is { Given: { } given, Maximum: { } maximum }
+            ? $"{given:0.##} of {maximum:0.##}, {state}{(score.GradingProgress == "PendingManual" ? ", still being marked" : "")}"
+            : state;
     }
 
     public async Task OnGetAsync(string activity, CancellationToken stop)
@@ -58,7 +67,13 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
         Record = await db.Activities.AsNoTracking().SingleAsync(record => record.Id == activity, stop);
         var placed = new List<Placed>();
         var names = await db.CourseSites.AsNoTracking().ToDictionaryAsync(site => site.Id, site => site.Name, stop);
-        foreach (var given in await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activity && a.CourseSiteId != null).OrderByDescending(a => a.CreatedAt).ToListAsync(stop))
+        foreach (
+            var given in await db
+                .Assignments.AsNoTracking()
+                .Where(a => a.ActivityId == activity && a.CourseSiteId != null)
+                .OrderByDescending(a => a.CreatedAt)
+                .ToListAsync(stop)
+        )
         {
             string? problem = null;
             if (given.MembershipsUrl is not null && !(clock.GetUtcNow() - given.MembersAt < Fresh))
@@ -66,7 +81,14 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
                 problem = (await memberships.RefreshAsync(given, stop)).Refusal;
             }
 
-            placed.Add(new Placed(given, names.GetValueOrDefault(given.CourseSiteId!.Value, "a course site that is gone"), await RowsAsync(given, stop), problem));
+            placed.Add(
+                new Placed(
+                    given,
+                    names.GetValueOrDefault(given.CourseSiteId!.Value, "a course site that is gone"),
+                    await RowsAsync(given, stop),
+                    problem
+                )
+            );
         }
 
         List = placed;
@@ -75,14 +97,27 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
     /// <summary>Asks the course site anew who belongs to the course.</summary>
     public async Task<IActionResult> OnPostMembersAsync(string activity, int assignment)
     {
-        await db.Assignments.Where(a => a.Id == assignment && a.ActivityId == activity && a.CourseSiteId != null).ExecuteUpdateAsync(set => set.SetProperty(a => a.MembersAt, (DateTimeOffset?)null));
+        await db
+            .Assignments.Where(a => a.Id == assignment && a.ActivityId == activity && a.CourseSiteId != null)
+            .ExecuteUpdateAsync(set => set.SetProperty(a => a.MembersAt, (DateTimeOffset?)null));
         return LocalRedirect($"~/author/{activity}/courses");
     }
 
     /// <summary>Sets what counts and what learners see.</summary>
-    public async Task<IActionResult> OnPostTermsAsync(string activity, int assignment, string? goes, GoCounts counts, bool? points, RevealMoment? shownFrom, bool atOnce)
+    public async Task<IActionResult> OnPostTermsAsync(
+        string activity,
+        int assignment,
+        string? goes,
+        GoCounts counts,
+        bool? points,
+        RevealMoment? shownFrom,
+        bool atOnce
+    )
     {
-        if (await db.Assignments.SingleOrDefaultAsync(a => a.Id == assignment && a.ActivityId == activity && a.CourseSiteId != null) is { } given)
+        if (
+            await db.Assignments.SingleOrDefaultAsync(a => a.Id == assignment && a.ActivityId == activity && a.CourseSiteId != null) is
+            { } given
+        )
         {
             given.Goes = int.TryParse(goes, out var number) && number is > 0 and <= 100 ? number : null;
             (given.Counts, given.ShowsPoints, given.ShownFrom) = (Enum.IsDefined(counts) ? counts : GoCounts.Best, points, shownFrom);
@@ -96,23 +131,46 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
 
     private async Task<IReadOnlyList<Row>> RowsAsync(AssignmentRecord given, CancellationToken stop)
     {
-        var members = await db.CourseMembers.AsNoTracking().Where(member => member.AssignmentId == given.Id && !member.Teaches).ToListAsync(stop);
+        var members = await db
+            .CourseMembers.AsNoTracking()
+            .Where(member => member.AssignmentId == given.Id && !member.Teaches)
+            .ToListAsync(stop);
         var known = await db.CourseSitePeople.AsNoTracking().Where(person => person.CourseSiteId == given.CourseSiteId).ToListAsync(stop);
-        var attempts = (await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == given.Id).ToListAsync(stop)).ToLookup(a => a.PersonId);
+        var attempts = (await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == given.Id).ToListAsync(stop)).ToLookup(a =>
+            a.PersonId
+        );
         var ids = attempts.SelectMany(same => same).Select(a => a.Id).ToList();
-        var told = (await db.ScoreDeliveries.AsNoTracking().Where(d => ids.Contains(d.AttemptId)).OrderByDescending(d => d.Id).ToListAsync(stop)).ToLookup(d => d.AttemptId);
+        var told = (
+            await db.ScoreDeliveries.AsNoTracking().Where(d => ids.Contains(d.AttemptId)).OrderByDescending(d => d.Id).ToListAsync(stop)
+        ).ToLookup(d => d.AttemptId);
         var people = attempts.Select(same => same.Key).ToList();
-        var names = await db.Users.AsNoTracking().Where(person => people.Contains(person.Id)).ToDictionaryAsync(person => person.Id, person => person.DisplayName, stop);
+        var names = await db
+            .Users.AsNoTracking()
+            .Where(person => people.Contains(person.Id))
+            .ToDictionaryAsync(person => person.Id, person => person.DisplayName, stop);
         Row RowOf(string name, string? person, bool removed)
         {
             var mine = person is null ? [] : attempts[person].ToList();
-            return new Row(name, mine.MaxBy(a => a.BeganAt), removed, mine.SelectMany(a => told[a.Id]).OrderByDescending(d => d.Id).ToList());
+            return new Row(
+                name,
+                mine.MaxBy(a => a.BeganAt),
+                removed,
+                mine.SelectMany(a => told[a.Id]).OrderByDescending(d => d.Id).ToList()
+            );
         }
 
         var subjects = known.ToLookup(person => person.Subject, person => person.PersonId);
         var listed = members.Select(member => (Member: member, Person: subjects[member.Subject].FirstOrDefault())).ToList();
-        var rows = listed.Select(one => RowOf(one.Member.Name, one.Person, one.Member.RemovedAt is not null))
-            .Concat(people.Except(listed.Select(one => one.Person).OfType<string>()).Select(person => RowOf(names.GetValueOrDefault(person, "Somebody"), person, false)));
-        return rows.Where(row => !row.Removed || row.Attempt is not null).OrderBy(row => row.Removed).ThenBy(row => row.Name, StringComparer.CurrentCultureIgnoreCase).ToList();
+        var rows = listed
+            .Select(one => RowOf(one.Member.Name, one.Person, one.Member.RemovedAt is not null))
+            .Concat(
+                people
+                    .Except(listed.Select(one => one.Person).OfType<string>())
+                    .Select(person => RowOf(names.GetValueOrDefault(person, "Somebody"), person, false))
+            );
+        return rows.Where(row => !row.Removed || row.Attempt is not null)
+            .OrderBy(row => row.Removed)
+            .ThenBy(row => row.Name, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
     }
 }

@@ -9,11 +9,14 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>What is kept in an activity of somebody who came by link or from a course site. Learners of a class have a page there.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class LearnerPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions) : LearnerKeptModel(export, deletion, sessions)
+public sealed class LearnerPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions)
+    : LearnerKeptModel(export, deletion, sessions)
 {
-    [FromRoute] public string Activity { get; set; } = "";
+    [FromRoute]
+    public string Activity { get; set; } = "";
 
-    [FromRoute] public string Person { get; set; } = "";
+    [FromRoute]
+    public string Person { get; set; } = "";
 
     protected override LearnerScope Scope => new(Person, ActivityId: Activity);
 

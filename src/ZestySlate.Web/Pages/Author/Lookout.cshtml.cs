@@ -28,7 +28,9 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore att
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
         Rows = await lookouts.OfAsync(activity, Whom.Chosen);
-        TakesTime = (await reader.NewestAsync(activity, Whom.Chosen)).Any(one => !one.State.IsHandedIn && SecondThoughts.TakesTime(one.State));
+        TakesTime = (await reader.NewestAsync(activity, Whom.Chosen)).Any(one =>
+            !one.State.IsHandedIn && SecondThoughts.TakesTime(one.State)
+        );
     }
 
     /// <summary>True when somebody works against a clock for the whole.</summary>
@@ -47,7 +49,10 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore att
         {
             if (!one.State.IsHandedIn && SecondThoughts.TakesTime(one.State))
             {
-                await attempts.TakeAsync(one.Record.Id, SecondThoughts.TimeFrom(one.State, minutes * 60, User.Id(), Ids.New(), clock.GetUtcNow()));
+                await attempts.TakeAsync(
+                    one.Record.Id,
+                    SecondThoughts.TimeFrom(one.State, minutes * 60, User.Id(), Ids.New(), clock.GetUtcNow())
+                );
             }
         }
 

@@ -55,7 +55,12 @@ public sealed class LookoutOneModel(SlateDb db, AttemptStore attempts, Watch wat
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         Learner = await db.Users.Where(p => p.Id == loaded.Record.PersonId).Select(p => p.DisplayName).SingleOrDefaultAsync() ?? "";
         var now = clock.GetUtcNow();
-        (Attempt, Entry, Report, Connected) = (loaded, LookoutEntry.Of(loaded.State.At(now), now), AttemptReport.Of(loaded.State), watch.IsConnected(of));
+        (Attempt, Entry, Report, Connected) = (
+            loaded,
+            LookoutEntry.Of(loaded.State.At(now), now),
+            AttemptReport.Of(loaded.State),
+            watch.IsConnected(of)
+        );
         return Page();
     }
 }

@@ -41,7 +41,11 @@ public sealed class MarkAgainModel(SlateDb db, ActivityStore store, MarkAgainRun
     public async Task OnGetAsync(string activity)
     {
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        Runs = await db.MarkAgainRuns.AsNoTracking().Where(run => run.ActivityId == activity).OrderByDescending(run => run.At).ToListAsync();
+        Runs = await db
+            .MarkAgainRuns.AsNoTracking()
+            .Where(run => run.ActivityId == activity)
+            .OrderByDescending(run => run.At)
+            .ToListAsync();
         if (Record.NewestEdition == 0 || Runs.Any(run => run.IsAtWork))
         {
             return;
@@ -51,11 +55,20 @@ public sealed class MarkAgainModel(SlateDb db, ActivityStore store, MarkAgainRun
         Unpublished = EditionDifference.Between(newest, (await store.DraftAsync(activity))!.Document).Key;
         var changes = await runs.ReportAsync(activity);
         var people = changes.Select(change => change.Attempt.Record.PersonId).Distinct().ToList();
-        var names = await db.Users.Where(person => people.Contains(person.Id)).ToDictionaryAsync(person => person.Id, person => person.DisplayName);
-        Rows = changes.Select(change => new Row(names.GetValueOrDefault(change.Attempt.Record.PersonId, "somebody"), change))
-            .OrderBy(row => row.Reported.Change.Rise).ThenBy(row => row.Learner, StringComparer.CurrentCultureIgnoreCase).ToList();
-        KeyChanges = changes.Select(change => change.Attempt.State.KeyEdition).Distinct()
-            .SelectMany(edition => EditionDifference.Between(store.Edition(activity, edition), newest).Key).Distinct().ToList();
+        var names = await db
+            .Users.Where(person => people.Contains(person.Id))
+            .ToDictionaryAsync(person => person.Id, person => person.DisplayName);
+        Rows = changes
+            .Select(change => new Row(names.GetValueOrDefault(change.Attempt.Record.PersonId, "somebody"), change))
+            .OrderBy(row => row.Reported.Change.Rise)
+            .ThenBy(row => row.Learner, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
+        KeyChanges = changes
+            .Select(change => change.Attempt.State.KeyEdition)
+            .Distinct()
+            .SelectMany(edition => EditionDifference.Between(store.Edition(activity, edition), newest).Key)
+            .Distinct()
+            .ToList();
     }
 
     public async Task<IActionResult> OnPostApplyAsync(string activity, bool neverLower)

@@ -73,7 +73,8 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
     private async Task ShareAsync(string activity, Visibility? visibility, int[] chosen, bool? copying)
     {
         // What is given to a class opens for the class: private would be a contradiction that nobody means.
-        visibility = visibility == Visibility.Private && Classes.Any(one => chosen.Contains(one.Class.Id)) ? Visibility.ClassOnly : visibility;
+        visibility =
+            visibility == Visibility.Private && Classes.Any(one => chosen.Contains(one.Class.Id)) ? Visibility.ClassOnly : visibility;
         if (IsOwner && visibility is { } wanted && (HasSchool || wanted is not (Visibility.School or Visibility.Showcase)))
         {
             await store.SetVisibilityAsync(activity, wanted);
@@ -97,12 +98,18 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         Record = draft.Record;
         Blocking = findings.Where(finding => finding.Blocks).ToList();
         Advice = findings.Count - Blocking.Count;
-        Difference = Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
+        Difference =
+            Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
         var me = User.Id();
         MayBeCopied = Record.NewestEdition == 0 ? !draft.Document.Rules.IsTest : Record.MayBeCopied;
         IsOwner = Record.OwnerId == me;
         HasSchool = await db.Users.AnyAsync(person => person.Id == Record.OwnerId && person.SchoolId != null);
-        var given = await db.Assignments.Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn).Select(a => a.ClassId!.Value).ToListAsync();
-        Classes = (await db.Classes.Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync()).Select(c => (c, given.Contains(c.Id))).ToList();
+        var given = await db
+            .Assignments.Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn)
+            .Select(a => a.ClassId!.Value)
+            .ToListAsync();
+        Classes = (await db.Classes.Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync())
+            .Select(c => (c, given.Contains(c.Id)))
+            .ToList();
     }
 }

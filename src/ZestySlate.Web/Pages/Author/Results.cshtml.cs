@@ -22,7 +22,14 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Who did what, question by question, with the reason for each mark.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivityStore store, VoteCounts votes, Reviewing reviewing, TimeProvider clock) : PageModel
+public sealed class ResultsModel(
+    SlateDb db,
+    AttemptReader attempts,
+    ActivityStore store,
+    VoteCounts votes,
+    Reviewing reviewing,
+    TimeProvider clock
+) : PageModel
 {
     private const int PageSize = 60;
 
@@ -30,7 +37,10 @@ public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivitySto
     public sealed record Row(LoadedAttempt Attempt, string Learner, string Origin, AttemptReport Report)
     {
         /// <summary>Working, handed in or given back.</summary>
-        public string State => Attempt.State.HandedInAt is null ? "at work" : Attempt.State.ReturnedAt is null ? "handed in" : "given back";
+        public string State =>
+            Attempt.State.HandedInAt is null ? "at work"
+            : Attempt.State.ReturnedAt is null ? "handed in"
+            : "given back";
 
         /// <summary>True when it is handed in and was not given back.</summary>
         public bool CanBeReturned => Attempt.State is { IsHandedIn: true, ReturnedAt: null };
@@ -73,7 +83,15 @@ public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivitySto
     public async Task<IActionResult> OnGetCsvAsync(string activity, int? assignment)
     {
         await LoadAsync(activity, assignment, 0, int.MaxValue);
-        var csv = ResultsCsv.Write(Rows.Select(row => new ResultsCsv.Row(row.Learner, row.Origin, row.Attempt.State.BeganAt, row.Attempt.State.HandedInAt, row.Report)));
+        var csv = ResultsCsv.Write(
+            Rows.Select(row => new ResultsCsv.Row(
+                row.Learner,
+                row.Origin,
+                row.Attempt.State.BeganAt,
+                row.Attempt.State.HandedInAt,
+                row.Report
+            ))
+        );
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{activity}-results.csv");
     }
 
@@ -88,7 +106,10 @@ public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivitySto
     public async Task<IActionResult> OnPostReturnSomeAsync(string activity, int? assignment, int at, string[] of)
     {
         await LoadAsync(activity, assignment, at);
-        return await ReturnAsync(Rows.Where(row => row.CanBeReturned && of.Contains(row.Attempt.Record.Id)).Select(row => row.Attempt.Record.Id), at);
+        return await ReturnAsync(
+            Rows.Where(row => row.CanBeReturned && of.Contains(row.Attempt.Record.Id)).Select(row => row.Attempt.Record.Id),
+            at
+        );
     }
 
     private async Task<IActionResult> ReturnAsync(IEnumerable<string> attemptIds, int at)
@@ -98,17 +119,24 @@ public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivitySto
     }
 
     /// <summary>The address of a page of these results.</summary>
-    public string AddressOf(int at) => QueryHelpers.AddQueryString($"{Request.PathBase}/author/{Record.Id}/results", new Dictionary<string, string?>
-    {
-        ["assignment"] = Whom.Chosen?.ToString(CultureInfo.InvariantCulture),
-        ["at"] = at > 0 ? at.ToString(CultureInfo.InvariantCulture) : null,
-    });
+    public string AddressOf(int at) =>
+        QueryHelpers.AddQueryString(
+            $"{Request.PathBase}/author/{Record.Id}/results",
+            new Dictionary<string, string?>
+            {
+                ["assignment"] = Whom.Chosen?.ToString(CultureInfo.InvariantCulture),
+                ["at"] = at > 0 ? at.ToString(CultureInfo.InvariantCulture) : null,
+            }
+        );
 
     /// <summary>Lets waiting grades be sent at once.</summary>
     public async Task<IActionResult> OnPostSendNowAsync(string activity)
     {
         var now = clock.GetUtcNow();
-        await db.ScoreDeliveries.Where(delivery => delivery.DeliveredAt == null && db.Attempts.Any(a => a.Id == delivery.AttemptId && a.ActivityId == activity))
+        await db
+            .ScoreDeliveries.Where(delivery =>
+                delivery.DeliveredAt == null && db.Attempts.Any(a => a.Id == delivery.AttemptId && a.ActivityId == activity)
+            )
             .ExecuteUpdateAsync(set => set.SetProperty(delivery => delivery.NextTry, now));
         return LocalRedirect($"~/author/{activity}/results");
     }
@@ -118,17 +146,28 @@ public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivitySto
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         Whom = await Whom.OfAsync(db, activity, "results", assignment);
         var chosen = Whom.Chosen;
-        var all = await (from attempt in db.Attempts.AsNoTracking()
-                         join person in db.Users on attempt.PersonId equals person.Id
-                         where attempt.ActivityId == activity && (chosen == null || attempt.AssignmentId == chosen)
-                         select new { Attempt = attempt, person.DisplayName }).ToListAsync();
-        var ordered = all.OrderBy(one => one.DisplayName, StringComparer.CurrentCultureIgnoreCase).ThenByDescending(one => one.Attempt.BeganAt).ToList();
-        Returnable = ordered.Where(one => one.Attempt is { HandedInAt: not null, ReturnedAt: null, Provisional: false }).Select(one => one.Attempt.Id).ToList();
+        var all = await (
+            from attempt in db.Attempts.AsNoTracking()
+            join person in db.Users on attempt.PersonId equals person.Id
+            where attempt.ActivityId == activity && (chosen == null || attempt.AssignmentId == chosen)
+            select new { Attempt = attempt, person.DisplayName }
+        ).ToListAsync();
+        var ordered = all.OrderBy(one => one.DisplayName, StringComparer.CurrentCultureIgnoreCase)
+            .ThenByDescending(one => one.Attempt.BeganAt)
+            .ToList();
+        Returnable = ordered
+            .Where(one => one.Attempt is { HandedInAt: not null, ReturnedAt: null, Provisional: false })
+            .Select(one => one.Attempt.Id)
+            .ToList();
         Pager = new Pager(Pager.Near(at, size, ordered.Count), size, ordered.Count, AddressOf);
         var classNames = await db.Classes.ToDictionaryAsync(c => c.Id, c => c.Name);
         var shown = ordered.Skip(Pager.At * size).Take(size).ToList();
         var loaded = await attempts.AsTheyStandAsync(activity, shown.Select(one => one.Attempt).ToList());
-        Rows = shown.Zip(loaded, (one, attempt) => new Row(attempt, one.DisplayName, OriginOf(attempt, classNames), AttemptReport.Of(attempt.State))).ToList();
+        Rows = shown
+            .Zip(loaded, (one, attempt) =>
+                new Row(attempt, one.DisplayName, OriginOf(attempt, classNames), AttemptReport.Of(attempt.State))
+            )
+            .ToList();
         var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
         Questions = asked.Select(asked => asked.Spot.ReportName).ToList();
         var voted = asked.Where(one => QuestionTypes.For(one.Question).TakesVotes).ToList();
@@ -138,20 +177,23 @@ public sealed class ResultsModel(SlateDb db, AttemptReader attempts, ActivitySto
             Polls = voted.Select(one => (one.Spot.ReportName, one.Question, tallies.GetValueOrDefault(one.Spot.Id) ?? Tally.None)).ToList();
         }
 
-        var waiting = await (from delivery in db.ScoreDeliveries
-                             join attempt in db.Attempts on delivery.AttemptId equals attempt.Id
-                             where attempt.ActivityId == activity && delivery.DeliveredAt == null
-                             orderby delivery.NextTry
-                             select delivery).ToListAsync();
+        var waiting = await (
+            from delivery in db.ScoreDeliveries
+            join attempt in db.Attempts on delivery.AttemptId equals attempt.Id
+            where attempt.ActivityId == activity && delivery.DeliveredAt == null
+            orderby delivery.NextTry
+            select delivery
+        ).ToListAsync();
         Waiting = waiting.Count;
         NextTry = waiting.FirstOrDefault()?.NextTry;
         LastProblem = waiting.FirstOrDefault()?.LastProblem;
     }
 
-    private static string OriginOf(LoadedAttempt attempt, Dictionary<int, string> classNames) => attempt.Assignment switch
-    {
-        null => "link",
-        { ClassId: { } id } => classNames.GetValueOrDefault(id, "class"),
-        var assignment => assignment.CourseTitle ?? "course site",
-    };
+    private static string OriginOf(LoadedAttempt attempt, Dictionary<int, string> classNames) =>
+        attempt.Assignment switch
+        {
+            null => "link",
+            { ClassId: { } id } => classNames.GetValueOrDefault(id, "class"),
+            var assignment => assignment.CourseTitle ?? "course site",
+        };
 }

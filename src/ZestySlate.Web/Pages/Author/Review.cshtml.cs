@@ -42,15 +42,23 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
     public string Points(Fraction points) => Attempt.State.Activity.Words.Number(points);
 
     /// <summary>The form of one answer.</summary>
-    public ReviewForm FormOf(AnswerReport answer) => new(answer, [Attempt.Record.Id], Reviewing.NewestOf(Attempt, answer.SpotId), Attempt.State.Activity.Words, $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}")
-    {
-        Phrases = _phrases,
-        Along = [("only", OnlyWaiting ? "waiting" : "")],
-        Problem = Problem is { } problem && problem.SpotId == answer.SpotId ? problem.Words : null,
-        Typed = Problem is { } same && same.SpotId == answer.SpotId ? Request.Form : null,
-    };
+    public ReviewForm FormOf(AnswerReport answer) =>
+        new(
+            answer,
+            [Attempt.Record.Id],
+            Reviewing.NewestOf(Attempt, answer.SpotId),
+            Attempt.State.Activity.Words,
+            $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}"
+        )
+        {
+            Phrases = _phrases,
+            Along = [("only", OnlyWaiting ? "waiting" : "")],
+            Problem = Problem is { } problem && problem.SpotId == answer.SpotId ? problem.Words : null,
+            Typed = Problem is { } same && same.SpotId == answer.SpotId ? Request.Form : null,
+        };
 
-    public async Task<IActionResult> OnGetAsync(string activity, string of, string? only) => await LoadAsync(activity, of, only) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync(string activity, string of, string? only) =>
+        await LoadAsync(activity, of, only) ? Page() : NotFound();
 
     public async Task<IActionResult> OnPostAsync(string activity, string of, string spot, string? only)
     {
@@ -66,7 +74,9 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         }
 
         var answer = Report.Answers.FirstOrDefault(answer => answer.SpotId == spot);
-        var read = answer is null ? Outcome<Review>.Refused("This question is not in the work any more.") : ReviewForm.Read(Request.Form, answer, Attempt.State.Activity.Words, User.Id());
+        var read = answer is null
+            ? Outcome<Review>.Refused("This question is not in the work any more.")
+            : ReviewForm.Read(Request.Form, answer, Attempt.State.Activity.Words, User.Id());
         var problem = read.Refusal ?? await reviewing.KeepAsync(of, spot, Request.Form["seen"].ToString(), read.Value);
         if (problem is null && Request.Form["keepPhrase"] == "true")
         {
@@ -81,11 +91,18 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         }
 
         await LoadAsync(activity, of, only);
-        var next = Report.Answers.SkipWhile(other => other.SpotId != spot).Skip(1).FirstOrDefault(other => !OnlyWaiting || other.Waits)?.SpotId;
-        return LocalRedirect($"~/author/{activity}/review/{of}{(OnlyWaiting ? "?only=waiting" : "")}{(next is null ? "#done" : $"#answer-{next}")}");
+        var next = Report
+            .Answers.SkipWhile(other => other.SpotId != spot)
+            .Skip(1)
+            .FirstOrDefault(other => !OnlyWaiting || other.Waits)
+            ?.SpotId;
+        return LocalRedirect(
+            $"~/author/{activity}/review/{of}{(OnlyWaiting ? "?only=waiting" : "")}{(next is null ? "#done" : $"#answer-{next}")}"
+        );
     }
 
-    public Task<IActionResult> OnPostReturnAsync(string activity, string of) => GiveAsync(activity, of, new Returned { Id = Ids.New(), At = clock.GetUtcNow() });
+    public Task<IActionResult> OnPostReturnAsync(string activity, string of) =>
+        GiveAsync(activity, of, new Returned { Id = Ids.New(), At = clock.GetUtcNow() });
 
     /// <summary>True when the learner handed it in: what time or lives ended is ended.</summary>
     public bool CanReopen => Attempt.State.EndedBy == Ending.Finished;
@@ -102,7 +119,8 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         return LocalRedirect($"~/author/{activity}/lookout/{of}");
     }
 
-    public Task<IActionResult> OnPostTakeBackAsync(string activity, string of) => GiveAsync(activity, of, new TakenBack { Id = Ids.New(), At = clock.GetUtcNow() });
+    public Task<IActionResult> OnPostTakeBackAsync(string activity, string of) =>
+        GiveAsync(activity, of, new TakenBack { Id = Ids.New(), At = clock.GetUtcNow() });
 
     /// <summary>Keeps the comment on the whole work.</summary>
     public async Task<IActionResult> OnPostWholeAsync(string activity, string of, string? seen, string? comment)
@@ -112,7 +130,15 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
             return NotFound();
         }
 
-        Problem = await reviewing.KeepAsync(of, "", seen ?? "", new Review { By = User.Id(), Comment = (comment ?? "").ReplaceLineEndings("\n").Trim() }) is { } words ? ("", words) : null;
+        Problem = await reviewing.KeepAsync(
+            of,
+            "",
+            seen ?? "",
+            new Review { By = User.Id(), Comment = (comment ?? "").ReplaceLineEndings("\n").Trim() }
+        )
+            is { } words
+            ? ("", words)
+            : null;
         if (Problem is null)
         {
             return LocalRedirect($"~/author/{activity}/review/{of}#done");
@@ -144,10 +170,17 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         _phrases = await reviewing.PhrasesAsync(User.Id());
         (Attempt, Report, OnlyWaiting) = (loaded, AttemptReport.Of(loaded.State), only == "waiting");
-        var others = (await (from attempt in db.Attempts
-                             join person in db.Users on attempt.PersonId equals person.Id
-                             where attempt.ActivityId == activity && attempt.HandedInAt != null
-                             select new { attempt.Id, person.DisplayName }).ToListAsync()).OrderBy(other => other.DisplayName, StringComparer.CurrentCultureIgnoreCase).ThenBy(other => other.Id, StringComparer.Ordinal).ToList();
+        var others = (
+            await (
+                from attempt in db.Attempts
+                join person in db.Users on attempt.PersonId equals person.Id
+                where attempt.ActivityId == activity && attempt.HandedInAt != null
+                select new { attempt.Id, person.DisplayName }
+            ).ToListAsync()
+        )
+            .OrderBy(other => other.DisplayName, StringComparer.CurrentCultureIgnoreCase)
+            .ThenBy(other => other.Id, StringComparer.Ordinal)
+            .ToList();
         var at = others.FindIndex(other => other.Id == of);
         (Previous, Next) = (at > 0 ? others[at - 1].Id : null, at >= 0 && at + 1 < others.Count ? others[at + 1].Id : null);
         Learner = at >= 0 ? others[at].DisplayName : "";

@@ -25,15 +25,32 @@ public sealed class SpotsModel(ActivityStore store, AddedSpots added) : PageMode
         var draft = (await store.DraftAsync(activity))!;
         Record = draft.Record;
         var document = draft.Record.NewestEdition > 0 ? store.Edition(activity, draft.Record.NewestEdition) : draft.Document;
-        List = (await added.AllAsync(activity)).Select(one => (one.Spot, one.By, one.Class,
-            document.SceneOf(one.Spot.SceneId) is { } scene ? SceneView.ForAuthor(document, scene with { Spots = [] }) with { Spots = [AddedSpots.Of(one.Spot, one.By, "").View(document, scene.Backdrop)] } : null)).ToList();
+        List = (await added.AllAsync(activity))
+            .Select(one =>
+                (
+                    one.Spot,
+                    one.By,
+                    one.Class,
+                    document.SceneOf(one.Spot.SceneId) is { } scene
+                        ? SceneView.ForAuthor(document, scene with { Spots = [] }) with
+                        {
+                            Spots = [AddedSpots.Of(one.Spot, one.By, "").View(document, scene.Backdrop)],
+                        }
+                        : null
+                )
+            )
+            .ToList();
     }
 
     /// <summary>True when a spot was changed or deleted by its author while the teacher judged it.</summary>
     public bool ChangedMeanwhile { get; private set; }
 
-    public async Task<IActionResult> OnPostAsync(string activity, string spot, DateTimeOffset seen, AddedState state, string? comment) =>
-        LocalRedirect($"~/author/{activity}/spots{(await added.JudgeAsync(activity, spot, seen, Enum.IsDefined(state) ? state : AddedState.Waits, comment ?? "") ? "" : "?changed=true")}");
+    public async Task<IActionResult> OnPostAsync(string activity, string spot, DateTimeOffset seen, AddedState state, string? comment)
+    {
+        var known = Enum.IsDefined(state) ? state : AddedState.Waits;
+        var judged = await added.JudgeAsync(activity, spot, seen, known, comment ?? "");
+        return LocalRedirect($"~/author/{activity}/spots{(judged ? "" : "?changed=true")}");
+    }
 
     /// <summary>Approves all that wait.</summary>
     public async Task<IActionResult> OnPostAllAsync(string activity, DateTimeOffset seen)

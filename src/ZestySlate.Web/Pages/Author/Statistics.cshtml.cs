@@ -60,7 +60,12 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
         var draft = (await store.DraftAsync(activity))!;
         if (draft.Document.SpotOf(spot)?.Question is { } question)
         {
-            await store.EditAsync(activity, draft.Record.Version, User.Id(), new SetContent(spot, new Ask(QuestionTypes.For(question).WithVariant(question, part ?? "", text))));
+            await store.EditAsync(
+                activity,
+                draft.Record.Version,
+                User.Id(),
+                new SetContent(spot, new Ask(QuestionTypes.For(question).WithVariant(question, part ?? "", text)))
+            );
         }
 
         return LocalRedirect($"~/author/{activity}/publish");
@@ -73,17 +78,23 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
     }
 
     /// <summary>A figure to so many places, as the pages of teachers write it.</summary>
-    public static string Figure(double? value, string format = "0.00") => value is { } known ? known.ToString(format, CultureInfo.InvariantCulture).Replace('-', '−') : "–";
+    public static string Figure(double? value, string format = "0.00") =>
+        value is { } known ? known.ToString(format, CultureInfo.InvariantCulture).Replace('-', '−') : "–";
 
     /// <summary>A share as whole percent.</summary>
     public static string Percent(double share) => (share * 100).ToString("0", CultureInfo.InvariantCulture) + " %";
 
     /// <summary>Why a question looks bad, in a sentence.</summary>
-    public static string Say(QuestionProblem problem, QuestionStatistics question) => problem switch
-    {
-        QuestionProblem.WrongKeySuspected => $"The strongest learners pick «{question.Options.Where(option => !option.Right).MaxBy(option => option.StrongShare)!.Words}» more often than the right answer: look whether the key is wrong.",
-        QuestionProblem.TooEasy => $"Nearly everybody gets it right ({Percent(question.Facility)}): it tells little about who knows.",
-        QuestionProblem.TooHard => $"Hardly anybody gets it right ({Percent(question.Facility)}): was it taught, and is it worded clearly?",
-        _ => $"Those who do well otherwise do no better here (discrimination {Figure(question.Discrimination)}): it measures something else, or misleads.",
-    };
+    public static string Say(QuestionProblem problem, QuestionStatistics question) =>
+        problem switch
+        {
+            QuestionProblem.WrongKeySuspected =>
+                $"The strongest learners pick «{question.Options.Where(option => !option.Right).MaxBy(option => option.StrongShare)!.Words}"
+                    + "» more often than the right answer: look whether the key is wrong.",
+            QuestionProblem.TooEasy => $"Nearly everybody gets it right ({Percent(question.Facility)}): it tells little about who knows.",
+            QuestionProblem.TooHard =>
+                $"Hardly anybody gets it right ({Percent(question.Facility)}): was it taught, and is it worded clearly?",
+            _ =>
+                $"Those who do well otherwise do no better here (discrimination {Figure(question.Discrimination)}): it measures something else, or misleads.",
+        };
 }

@@ -44,7 +44,8 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
     }
 
     /// <summary>A time as its field holds it, by the teacher's clock.</summary>
-    public string Local(DateTimeOffset? at) => at is { } time ? time.ToOffset(TimeSpan.FromMinutes(Offset)).ToString("yyyy-MM-dd'T'HH:mm", CultureInfo.InvariantCulture) : "";
+    public string Local(DateTimeOffset? at) =>
+        at is { } time ? time.ToOffset(TimeSpan.FromMinutes(Offset)).ToString("yyyy-MM-dd'T'HH:mm", CultureInfo.InvariantCulture) : "";
 
     /// <summary>A share as its field holds it, in percent.</summary>
     public static string Percent(decimal share) => (share * 100).ToString("0.##", CultureInfo.InvariantCulture);
@@ -58,7 +59,10 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
 
         var form = Request.Form;
         Offset = int.TryParse(form["offset"], CultureInfo.InvariantCulture, out var minutes) && Math.Abs(minutes) <= 840 ? minutes : 0;
-        DateTimeOffset? Time(string field) => DateTime.TryParse(form[field], CultureInfo.InvariantCulture, out var typed) ? new DateTimeOffset(DateTime.SpecifyKind(typed, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Offset)) : null;
+        DateTimeOffset? Time(string field) =>
+            DateTime.TryParse(form[field], CultureInfo.InvariantCulture, out var typed)
+                ? new DateTimeOffset(DateTime.SpecifyKind(typed, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Offset))
+                : null;
         decimal? Number(string field, decimal most, string what)
         {
             var typed = form[field].ToString().Replace("%", "").Trim();
@@ -69,7 +73,8 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
 
             if (EditForms.Decimal(typed) is not { } number || number < 0 || number > most)
             {
-                Problem ??= $"{what} lies between 0 and {most.ToString(CultureInfo.InvariantCulture)}; «{typed}» does not. Nothing was changed.";
+                Problem ??=
+                    $"{what} lies between 0 and {most.ToString(CultureInfo.InvariantCulture)}; «{typed}» does not. Nothing was changed.";
                 return null;
             }
 
@@ -80,7 +85,9 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
         Given.Due = Time("due");
         Given.Until = Time("until");
         Given.KeptBack = form["keptBack"] == "true";
-        Given.Instructions = form["instructions"].ToString().ReplaceLineEndings("\n").Trim() is var said ? said[..Math.Min(2000, said.Length)] : "";
+        Given.Instructions = form["instructions"].ToString().ReplaceLineEndings("\n").Trim() is var said
+            ? said[..Math.Min(2000, said.Length)]
+            : "";
         Given.Goes = (int?)Number("goes", 100, "How often it may be done") is > 0 and var goes ? goes : null;
         Given.Counts = Enum.TryParse<GoCounts>(form["counts"], out var counts) ? counts : GoCounts.Best;
         Given.LostPerDay = (Number("lost", 100, "What a day costs, in percent,") ?? 0) / 100;
@@ -91,7 +98,8 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
         Given.ShownFrom = Enum.TryParse<RevealMoment>(form["shownFrom"], out var moment) ? moment : null;
         if (MailsGo)
         {
-            var mails = form["mails"].Aggregate(AssignmentMails.None, (all, one) => all | (int.TryParse(one, out var flag) ? (AssignmentMails)flag : 0));
+            var mails = form["mails"]
+                .Aggregate(AssignmentMails.None, (all, one) => all | (int.TryParse(one, out var flag) ? (AssignmentMails)flag : 0));
             Given.MailsSince = Given.Mails == AssignmentMails.None ? clock.GetUtcNow() : Given.MailsSince;
             Given.Mails = mails;
         }
@@ -107,7 +115,15 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
             }
             else if (excused || days > 0)
             {
-                db.AssignmentExceptions.Add(new AssignmentException { AssignmentId = Given.Id, PersonId = learner.PersonId, Excused = excused, ExtraDays = days });
+                db.AssignmentExceptions.Add(
+                    new AssignmentException
+                    {
+                        AssignmentId = Given.Id,
+                        PersonId = learner.PersonId,
+                        Excused = excused,
+                        ExtraDays = days,
+                    }
+                );
             }
         }
 
@@ -131,8 +147,10 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
 
         Given = given;
         var exceptions = await db.AssignmentExceptions.Where(e => e.AssignmentId == assignment).ToDictionaryAsync(e => e.PersonId);
-        Learners = (await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync()).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
-            .Select(learner => (learner, exceptions.GetValueOrDefault(learner.PersonId))).ToList();
+        Learners = (await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync())
+            .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
+            .Select(learner => (learner, exceptions.GetValueOrDefault(learner.PersonId)))
+            .ToList();
         return true;
     }
 }

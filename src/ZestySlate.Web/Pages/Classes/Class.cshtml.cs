@@ -69,11 +69,27 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
     /// <summary>Who is at work against a clock for the whole has the time that they are given now, at once.</summary>
     private async Task GiveAtWorkAsync(int classId, string personId, decimal more)
     {
-        foreach (var attempt in await db.Attempts.AsNoTracking().Where(a => a.PersonId == personId && a.HandedInAt == null && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)).Select(a => a.Id).ToListAsync())
+        foreach (
+            var attempt in await db
+                .Attempts.AsNoTracking()
+                .Where(a =>
+                    a.PersonId == personId
+                    && a.HandedInAt == null
+                    && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)
+                )
+                .Select(a => a.Id)
+                .ToListAsync()
+        )
         {
-            if (await attempts.LoadAsync(attempt) is { State: { Activity.Rules.Clock: { } clock } state } && SecondThoughts.TakesTime(state))
+            if (
+                await attempts.LoadAsync(attempt) is { State: { Activity.Rules.Clock: { } clock } state }
+                && SecondThoughts.TakesTime(state)
+            )
             {
-                await attempts.TakeAsync(attempt, SecondThoughts.TimeFrom(state, (int)Math.Ceiling(clock.Seconds * more), User.Id(), Ids.New(), time.GetUtcNow()));
+                await attempts.TakeAsync(
+                    attempt,
+                    SecondThoughts.TimeFrom(state, (int)Math.Ceiling(clock.Seconds * more), User.Id(), Ids.New(), time.GetUtcNow())
+                );
             }
         }
     }
@@ -89,20 +105,38 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
     }
 
     /// <summary>How many learners lack what they would have to type.</summary>
-    public int CannotComeIn => Class.IdentifiedBy switch
-    {
-        IdentifiedBy.Number => Learners.Count(learner => learner.Number.Length == 0),
-        IdentifiedBy.Email or IdentifiedBy.MailedLink => Learners.Count(learner => learner.Email.Length == 0),
-        _ => 0,
-    };
+    public int CannotComeIn =>
+        Class.IdentifiedBy switch
+        {
+            IdentifiedBy.Number => Learners.Count(learner => learner.Number.Length == 0),
+            IdentifiedBy.Email or IdentifiedBy.MailedLink => Learners.Count(learner => learner.Email.Length == 0),
+            _ => 0,
+        };
 
     public async Task OnGetAsync([FromRoute(Name = "class")] int id)
     {
         Added = int.TryParse(Request.Query["added"], out var added) ? added : null;
         Filled = int.TryParse(Request.Query["filled"], out var filled) ? filled : 0;
         Class = await db.Classes.SingleAsync(c => c.Id == id);
-        Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync()).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
-        Given = (await db.Assignments.Where(a => a.ClassId == id && !a.Withdrawn).OrderBy(a => a.Title)
-            .Select(a => new { a, HandedIn = db.Attempts.Where(t => t.AssignmentId == a.Id && t.HandedInAt != null).Select(t => t.PersonId).Distinct().Count() }).ToListAsync()).Select(one => (one.a, one.HandedIn)).ToList();
+        Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync())
+            .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
+        Given = (
+            await db
+                .Assignments.Where(a => a.ClassId == id && !a.Withdrawn)
+                .OrderBy(a => a.Title)
+                .Select(a => new
+                {
+                    a,
+                    HandedIn = db
+                        .Attempts.Where(t => t.AssignmentId == a.Id && t.HandedInAt != null)
+                        .Select(t => t.PersonId)
+                        .Distinct()
+                        .Count(),
+                })
+                .ToListAsync()
+        )
+            .Select(one => (one.a, one.HandedIn))
+            .ToList();
     }
 }

@@ -30,7 +30,14 @@ public sealed class GradebookPageModel(SlateDb db, Gradebooks books) : PageModel
     public string Weights { get; private set; } = "";
 
     /// <summary>A grade as a cell shows it.</summary>
-    public string Shown(Grade grade) => InPercent ? grade.Percent is { } percent ? Words.English.Number(Math.Round(percent)) : "" : grade.Points is { } points ? Words.English.Number(points) : "";
+    public string Shown(Grade grade) =>
+        InPercent
+            ? grade.Percent is { } percent
+                ? Words.English.Number(Math.Round(percent))
+                : ""
+            : grade.Points is { } points
+                ? Words.English.Number(points)
+                : "";
 
     public Task OnGetAsync([FromRoute(Name = "class")] int id, string? show) => LoadAsync(id, show);
 
@@ -43,7 +50,11 @@ public sealed class GradebookPageModel(SlateDb db, Gradebooks books) : PageModel
     public async Task<IActionResult> OnGetWorkbookAsync([FromRoute(Name = "class")] int id)
     {
         await LoadAsync(id, null);
-        return File(GradebookFiles.Workbook(Book), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", $"gradebook-{Class.Code}.xlsx");
+        return File(
+            GradebookFiles.Workbook(Book),
+            "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+            $"gradebook-{Class.Code}.xlsx"
+        );
     }
 
     /// <summary>Sets how much the categories weigh.</summary>

@@ -14,7 +14,8 @@ namespace ZestySlate.Web.Pages.Classes;
 [Authorize(Policy = Rights.ClassTeacher)]
 public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
 {
-    /// <summary>Somebody in the file, and whether they are in the class already, or twice in the file; who is in it may have a number or an address filled in.</summary>
+    /// <summary>Somebody in the file, and whether they are in the class already, or twice in the file; who is in it may have a number or an
+    /// address filled in.</summary>
     public sealed record Row(RosterEntry Entry, string Said, bool IsNew, bool Fills);
 
     public ClassRecord Class { get; private set; } = null!;
@@ -56,30 +57,64 @@ public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
 
         var roster = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync();
         var (known, before) = (new RosterIndex(roster), new RosterIndex([]));
-        Rows = read.Value.Select(entry =>
-        {
-            var there = known.Find(entry.Name, entry.Number, entry.Email);
-            var row = there is not null ? new Row(entry, Filled(there, entry), false, WhatIsMissing(there, entry).Length > 0)
-                : before.Find(entry.Name, entry.Number, entry.Email) is not null ? new Row(entry, "stands twice in the file", false, false) : new Row(entry, "", true, false);
-            before.Add(new EnrolmentRecord { ClassId = id, PersonId = "", RosterName = entry.Name, Number = entry.Number, Email = entry.Email });
-            return row;
-        }).ToList();
+        Rows = read
+            .Value.Select(entry =>
+            {
+                var there = known.Find(entry.Name, entry.Number, entry.Email);
+                var row =
+                    there is not null ? new Row(entry, Filled(there, entry), false, WhatIsMissing(there, entry).Length > 0)
+                    : before.Find(entry.Name, entry.Number, entry.Email) is not null
+                        ? new Row(entry, "stands twice in the file", false, false)
+                    : new Row(entry, "", true, false);
+                before.Add(
+                    new EnrolmentRecord
+                    {
+                        ClassId = id,
+                        PersonId = "",
+                        RosterName = entry.Name,
+                        Number = entry.Number,
+                        Email = entry.Email,
+                    }
+                );
+                return row;
+            })
+            .ToList();
     }
 
-    private static string WhatIsMissing(EnrolmentRecord there, RosterEntry entry) => string.Join(" and ", new[]
-    {
-        there.Number.Length == 0 && entry.Number.Length > 0 ? "number" : "",
-        there.Email.Length == 0 && entry.Email.Length > 0 ? "e-mail address" : "",
-    }.Where(what => what.Length > 0));
+    private static string WhatIsMissing(EnrolmentRecord there, RosterEntry entry) =>
+        string.Join(
+            " and ",
+            new[]
+            {
+                there.Number.Length == 0 && entry.Number.Length > 0 ? "number" : "",
+                there.Email.Length == 0 && entry.Email.Length > 0 ? "e-mail address" : "",
+            }.Where(what => what.Length > 0)
+        );
 
-    private static string Filled(EnrolmentRecord there, RosterEntry entry) => (string.Equals(there.RosterName, entry.Name, StringComparison.CurrentCultureIgnoreCase) ? "in the class already" : $"is {there.RosterName} of the class")
-        + (WhatIsMissing(there, entry) is { Length: > 0 } missing ? $"; the {missing} will be added" : "");
+    private static string Filled(EnrolmentRecord there, RosterEntry entry) =>
+        (
+            string.Equals(there.RosterName, entry.Name, StringComparison.CurrentCultureIgnoreCase)
+                ? "in the class already"
+                : $"is {there.RosterName} of the class"
+        ) + (WhatIsMissing(there, entry) is { Length: > 0 } missing ? $"; the {missing} will be added" : "");
 
     /// <summary>Takes those that are ticked.</summary>
-    public async Task<IActionResult> OnPostTakeAsync([FromRoute(Name = "class")] int id, string[] name, string[] number, string[] email, int[] take)
+    public async Task<IActionResult> OnPostTakeAsync(
+        [FromRoute(Name = "class")] int id,
+        string[] name,
+        string[] number,
+        string[] email,
+        int[] take
+    )
     {
         await LoadAsync(id);
-        var taken = await classes.AddAsync(id, take.Where(i => i >= 0 && i < name.Length && i < number.Length && i < email.Length).Distinct().Select(i => (name[i], number[i] ?? "", email[i] ?? "")).ToList());
+        var taken = await classes.AddAsync(
+            id,
+            take.Where(i => i >= 0 && i < name.Length && i < number.Length && i < email.Length)
+                .Distinct()
+                .Select(i => (name[i], number[i] ?? "", email[i] ?? ""))
+                .ToList()
+        );
         if (!taken.Succeeded)
         {
             Problem = taken.Refusal;

@@ -16,9 +16,11 @@ public sealed class IndexModel(SlateDb db, ClassStore classes) : PageModel
 
     public string? Problem { get; private set; }
 
-    [BindProperty] public string Name { get; set; } = "";
+    [BindProperty]
+    public string Name { get; set; } = "";
 
-    [BindProperty] public string Names { get; set; } = "";
+    [BindProperty]
+    public string Names { get; set; } = "";
 
     public Task OnGetAsync() => LoadAsync();
 
@@ -38,8 +40,17 @@ public sealed class IndexModel(SlateDb db, ClassStore classes) : PageModel
     private async Task LoadAsync()
     {
         var me = User.Id();
-        List = (await db.Classes.Where(c => c.TeacherId == me).OrderBy(c => c.Name)
-            .Select(c => new { c, Learners = db.Enrolments.Count(e => e.ClassId == c.Id), Given = db.Assignments.Count(a => a.ClassId == c.Id) })
-            .ToListAsync()).Select(row => (row.c, row.Learners, row.Given)).ToList();
+        List = (
+            await db
+                .Classes.Where(c => c.TeacherId == me)
+                .OrderBy(c => c.Name)
+                .Select(c => new
+                {
+                    c,
+                    Learners = db.Enrolments.Count(e => e.ClassId == c.Id),
+                    Given = db.Assignments.Count(a => a.ClassId == c.Id),
+                })
+                .ToListAsync()
+        ).Select(row => (row.c, row.Learners, row.Given)).ToList();
     }
 }

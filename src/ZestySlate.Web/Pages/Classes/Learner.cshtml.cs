@@ -13,7 +13,16 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>One learner of a class: what is known of them, to be saved, merged with another entry of theirs, or deleted.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, Doors doors, Sessions sessions, LearnerExport export, LearnerDeletion deletion, AttemptCache cache) : PageModel
+public sealed class LearnerModel(
+    SlateDb db,
+    ClassStore classes,
+    Merges merges,
+    Doors doors,
+    Sessions sessions,
+    LearnerExport export,
+    LearnerDeletion deletion,
+    AttemptCache cache
+) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -41,16 +50,26 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
     public IReadOnlyList<MergeRecord> Merged { get; private set; } = [];
 
     /// <summary>What was just done.</summary>
-    [BindProperty(SupportsGet = true)] public string? Said { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Said { get; set; }
 
-    public async Task<IActionResult> OnGetAsync([FromRoute(Name = "class")] int id, string person) => await LoadAsync(id, person) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync([FromRoute(Name = "class")] int id, string person) =>
+        await LoadAsync(id, person) ? Page() : NotFound();
 
     /// <summary>Everything that is kept of the learner in this class, as a ZIP.</summary>
     public async Task<IActionResult> OnGetExportAsync([FromRoute(Name = "class")] int id, string person) =>
-        await LoadAsync(id, person) ? File(await export.SaveAsync(new LearnerScope(person, ClassId: id)), "application/zip", "learner.zip") : NotFound();
+        await LoadAsync(id, person)
+            ? File(await export.SaveAsync(new LearnerScope(person, ClassId: id)), "application/zip", "learner.zip")
+            : NotFound();
 
     /// <summary>Sets how the learner stands on the roster; two of a class never have the same name or number.</summary>
-    public async Task<IActionResult> OnPostDescribeAsync([FromRoute(Name = "class")] int id, string person, string? name, string? number, string? email)
+    public async Task<IActionResult> OnPostDescribeAsync(
+        [FromRoute(Name = "class")] int id,
+        string person,
+        string? name,
+        string? number,
+        string? email
+    )
     {
         if (!await LoadAsync(id, person))
         {
@@ -58,16 +77,25 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
         }
 
         var (told, known, mail) = ((name ?? "").Trim(), (number ?? "").Trim(), (email ?? "").Trim());
-        Problem = told.Length == 0 ? "A learner needs a name; the old one is kept."
-            : Others.FirstOrDefault(other => string.Equals(other.RosterName, told, StringComparison.CurrentCultureIgnoreCase)) is { } same ? $"«{same.RosterName}» is in this class already. Tell the two apart, or merge them below."
-            : known.Length > 0 && Others.FirstOrDefault(other => other.Number == known) is { } taken ? $"{taken.RosterName} has the number {known} already."
+        Problem =
+            told.Length == 0 ? "A learner needs a name; the old one is kept."
+            : Others.FirstOrDefault(other => string.Equals(other.RosterName, told, StringComparison.CurrentCultureIgnoreCase)) is { } same
+                ? $"«{same.RosterName}» is in this class already. Tell the two apart, or merge them below."
+            : known.Length > 0 && Others.FirstOrDefault(other => other.Number == known) is { } taken
+                ? $"{taken.RosterName} has the number {known} already."
             : null;
         if (Problem is not null)
         {
             return Page();
         }
 
-        await classes.DescribeAsync(id, person, told[..Math.Min(100, told.Length)], known[..Math.Min(60, known.Length)], mail[..Math.Min(200, mail.Length)]);
+        await classes.DescribeAsync(
+            id,
+            person,
+            told[..Math.Min(100, told.Length)],
+            known[..Math.Min(60, known.Length)],
+            mail[..Math.Min(200, mail.Length)]
+        );
         return LocalRedirect($"~/classes/{id}/learners/{person}?said=kept");
     }
 
@@ -113,7 +141,8 @@ public sealed class LearnerModel(SlateDb db, ClassStore classes, Merges merges, 
         return LocalRedirect($"~/classes/{id}/learners/{person}?said=unmerged");
     }
 
-    /// <summary>Forgets the learner's devices and sign, and ends where they are signed in: for a sign that was forgotten, or somebody who should not be in.</summary>
+    /// <summary>Forgets the learner's devices and sign, and ends where they are signed in: for a sign that was forgotten, or somebody who
+    /// should not be in.</summary>
     public async Task<IActionResult> OnPostForgetAsync([FromRoute(Name = "class")] int id, string person)
     {
         if (!await LoadAsync(id, person))

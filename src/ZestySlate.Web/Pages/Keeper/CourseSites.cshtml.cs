@@ -35,7 +35,8 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
         public bool MakesTeachers { get; set; } = true;
     }
 
-    [BindProperty] public Registration Site { get; set; } = new();
+    [BindProperty]
+    public Registration Site { get; set; } = new();
 
     public IReadOnlyList<CourseSiteRecord> List { get; private set; } = [];
 
@@ -44,7 +45,8 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
 
     public string? Problem { get; private set; }
 
-    [BindProperty(SupportsGet = true)] public string? Said { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Said { get; set; }
 
     public async Task<IActionResult> OnGetAsync(int? edit)
     {
@@ -82,15 +84,36 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
         }
 
         // One that was put away under this issuer and client id comes back with all that belongs to it.
-        var known = await db.CourseSites.SingleOrDefaultAsync(one => site != null ? one.Id == site : one.Issuer == Site.Issuer && one.ClientId == Site.ClientId);
+        var known = await db.CourseSites.SingleOrDefaultAsync(one =>
+            site != null ? one.Id == site : one.Issuer == Site.Issuer && one.ClientId == Site.ClientId
+        );
         if (known is null)
         {
-            known = new CourseSiteRecord { Name = "", Issuer = "", ClientId = "", AuthorizationEndpoint = "", TokenEndpoint = "", KeySetUrl = "", Deployments = "" };
+            known = new CourseSiteRecord
+            {
+                Name = "",
+                Issuer = "",
+                ClientId = "",
+                AuthorizationEndpoint = "",
+                TokenEndpoint = "",
+                KeySetUrl = "",
+                Deployments = "",
+            };
             db.CourseSites.Add(known);
         }
 
-        (known.Name, known.Issuer, known.ClientId, known.Deployments, known.ArchivedAt) = (Site.Name, Site.Issuer, Site.ClientId, Site.Deployments, site is null ? null : known.ArchivedAt);
-        (known.AuthorizationEndpoint, known.TokenEndpoint, known.KeySetUrl) = (Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl);
+        (known.Name, known.Issuer, known.ClientId, known.Deployments, known.ArchivedAt) = (
+            Site.Name,
+            Site.Issuer,
+            Site.ClientId,
+            Site.Deployments,
+            site is null ? null : known.ArchivedAt
+        );
+        (known.AuthorizationEndpoint, known.TokenEndpoint, known.KeySetUrl) = (
+            Site.AuthorizationEndpoint,
+            Site.TokenEndpoint,
+            Site.KeySetUrl
+        );
         (known.LinksByEmail, known.MakesTeachers) = (Site.LinksByEmail, Site.MakesTeachers);
         await db.SaveChangesAsync();
         return LocalRedirect("~/keeper/course-sites?said=kept");
@@ -99,7 +122,9 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
     /// <summary>Puts a course site away, or brings it back.</summary>
     public async Task<IActionResult> OnPostArchiveAsync(int id, bool away)
     {
-        await db.CourseSites.Where(site => site.Id == id).ExecuteUpdateAsync(set => set.SetProperty(site => site.ArchivedAt, away ? clock.GetUtcNow() : null));
+        await db
+            .CourseSites.Where(site => site.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(site => site.ArchivedAt, away ? clock.GetUtcNow() : null));
         if (away)
         {
             await db.FrameSessions.Where(session => session.CourseSiteId == id).ExecuteDeleteAsync();
@@ -112,17 +137,28 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
     private void Clean()
     {
         (Site.Name, Site.Issuer, Site.ClientId) = (Site.Name.Trim(), Site.Issuer.Trim(), Site.ClientId.Trim());
-        (Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl) = (Site.AuthorizationEndpoint.Trim(), Site.TokenEndpoint.Trim(), Site.KeySetUrl.Trim());
-        Site.Deployments = string.Join(' ', Site.Deployments.Split([' ', ',', ';', '\t', '\r', '\n'], StringSplitOptions.RemoveEmptyEntries).Distinct());
+        (Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl) = (
+            Site.AuthorizationEndpoint.Trim(),
+            Site.TokenEndpoint.Trim(),
+            Site.KeySetUrl.Trim()
+        );
+        Site.Deployments = string.Join(
+            ' ',
+            Site.Deployments.Split([' ', ',', ';', '\t', '\r', '\n'], StringSplitOptions.RemoveEmptyEntries).Distinct()
+        );
     }
 
     private async Task<string?> RefuseAsync(int? site)
     {
-        var wrong = new[] { Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl }
-            .FirstOrDefault(address => !Uri.TryCreate(address, UriKind.Absolute, out var uri) || uri.Scheme is not ("http" or "https"));
+        var wrong = new[] { Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl }.FirstOrDefault(address =>
+            !Uri.TryCreate(address, UriKind.Absolute, out var uri) || uri.Scheme is not ("http" or "https")
+        );
         return wrong is not null ? $"«{wrong}» is not an http or https address."
             : new[] { Site.Name, Site.Issuer, Site.ClientId, Site.Deployments }.Any(field => field.Length == 0) ? "Fill in every field."
-            : await db.CourseSites.AnyAsync(s => s.Issuer == Site.Issuer && s.ClientId == Site.ClientId && (site == null ? s.ArchivedAt == null : s.Id != site)) ? "This issuer is registered already with this client id."
+            : await db.CourseSites.AnyAsync(s =>
+                s.Issuer == Site.Issuer && s.ClientId == Site.ClientId && (site == null ? s.ArchivedAt == null : s.Id != site)
+            )
+                ? "This issuer is registered already with this client id."
             : null;
     }
 

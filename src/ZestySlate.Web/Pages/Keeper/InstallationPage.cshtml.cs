@@ -23,45 +23,67 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation,
 
     public string? Problem { get; private set; }
 
-    [BindProperty(SupportsGet = true)] public bool Kept { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public bool Kept { get; set; }
 
-    public void OnGet()
-    {
-    }
+    public void OnGet() { }
 
-    public async Task<IActionResult> OnPostAsync(string address, string? language, string mailServer, int? mailPort, string mailUser, string mailPassword, string mailFrom, Registration registration, string? registrationBy, SecondFactorFor secondFactor)
+    public async Task<IActionResult> OnPostAsync(
+        string address,
+        string? language,
+        string mailServer,
+        int? mailPort,
+        string mailUser,
+        string mailPassword,
+        string mailFrom,
+        Registration registration,
+        string? registrationBy,
+        SecondFactorFor secondFactor
+    )
     {
         var read = installation.AddressIsConfigured || address.Trim().Length == 0 ? "" : OwnAddress.Read(address);
         if (read is null)
         {
-            Problem = "The address begins with https:// (or http:// for a try) and ends with the host: https://slate.example. Nothing was changed.";
+            Problem =
+                "The address begins with https:// (or http:// for a try) and ends with the host: https://slate.example. Nothing was changed.";
             return Page();
         }
 
-        var by = string.Join(' ', (registrationBy ?? "").Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries).Select(part => registration == Registration.ByDomain ? part.TrimStart('@').ToLowerInvariant() : part));
-        Problem = !Enum.IsDefined(registration) || !Enum.IsDefined(secondFactor) || registration == Registration.Off ? null
+        var by = string.Join(
+            ' ',
+            (registrationBy ?? "")
+                .Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries)
+                .Select(part => registration == Registration.ByDomain ? part.TrimStart('@').ToLowerInvariant() : part)
+        );
+        Problem =
+            !Enum.IsDefined(registration) || !Enum.IsDefined(secondFactor) || registration == Registration.Off ? null
             : by.Length == 0 ? "Who may make an account? Type the ends of their addresses, or a code. Nothing was changed."
-            : registration == Registration.ByCode && by.Length < LeastCode ? $"A code has at least {LeastCode} characters. Nothing was changed."
-            : !installation.MailIsConfigured && mailServer.Trim().Length == 0 ? "Accounts are opened by a mailed link, so a mail server is needed first. Nothing was changed."
+            : registration == Registration.ByCode && by.Length < LeastCode
+                ? $"A code has at least {LeastCode} characters. Nothing was changed."
+            : !installation.MailIsConfigured && mailServer.Trim().Length == 0
+                ? "Accounts are opened by a mailed link, so a mail server is needed first. Nothing was changed."
             : null;
         if (Problem is not null)
         {
             return Page();
         }
 
-        await installation.SaveAsync(db, new InstallationRecord
-        {
-            Address = read,
-            Language = Languages.Known(language) ?? installation.Set.Language,
-            MailServer = mailServer.Trim(),
-            MailPort = mailPort is > 0 and <= 65535 ? mailPort.Value : 587,
-            MailUser = mailUser.Trim(),
-            MailPassword = mailPassword,
-            MailFrom = mailFrom.Trim(),
-            Registration = Enum.IsDefined(registration) ? registration : Registration.Off,
-            RegistrationBy = by,
-            SecondFactor = Enum.IsDefined(secondFactor) ? secondFactor : SecondFactorFor.Nobody,
-        });
+        await installation.SaveAsync(
+            db,
+            new InstallationRecord
+            {
+                Address = read,
+                Language = Languages.Known(language) ?? installation.Set.Language,
+                MailServer = mailServer.Trim(),
+                MailPort = mailPort is > 0 and <= 65535 ? mailPort.Value : 587,
+                MailUser = mailUser.Trim(),
+                MailPassword = mailPassword,
+                MailFrom = mailFrom.Trim(),
+                Registration = Enum.IsDefined(registration) ? registration : Registration.Off,
+                RegistrationBy = by,
+                SecondFactor = Enum.IsDefined(secondFactor) ? secondFactor : SecondFactorFor.Nobody,
+            }
+        );
         return LocalRedirect("~/keeper/installation?kept=true");
     }
 }

@@ -24,7 +24,12 @@ public sealed class MailsModel(SlateDb db, IOptions<MailSettings> settings, Time
 
     public async Task OnGetAsync()
     {
-        List = await db.Mails.AsNoTracking().OrderBy(mail => mail.SentAt != null).ThenByDescending(mail => mail.Id).Take(Most).ToListAsync();
+        List = await db
+            .Mails.AsNoTracking()
+            .OrderBy(mail => mail.SentAt != null)
+            .ThenByDescending(mail => mail.Id)
+            .Take(Most)
+            .ToListAsync();
         Waiting = await db.Mails.CountAsync(mail => mail.SentAt == null && !mail.Refused);
     }
 
@@ -32,7 +37,9 @@ public sealed class MailsModel(SlateDb db, IOptions<MailSettings> settings, Time
     public async Task<IActionResult> OnPostAgainAsync()
     {
         var now = clock.GetUtcNow();
-        await db.Mails.Where(mail => mail.SentAt == null).ExecuteUpdateAsync(set => set.SetProperty(mail => mail.NextTry, now).SetProperty(mail => mail.Refused, false));
+        await db
+            .Mails.Where(mail => mail.SentAt == null)
+            .ExecuteUpdateAsync(set => set.SetProperty(mail => mail.NextTry, now).SetProperty(mail => mail.Refused, false));
         return RedirectToPage();
     }
 }

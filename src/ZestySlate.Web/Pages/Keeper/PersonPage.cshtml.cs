@@ -12,9 +12,11 @@ namespace ZestySlate.Web.Pages.Keeper;
 /// removed with their things handed over; they are not deleted here.
 /// </summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class PersonPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions) : LearnerKeptModel(export, deletion, sessions)
+public sealed class PersonPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions)
+    : LearnerKeptModel(export, deletion, sessions)
 {
-    [FromRoute] public string Person { get; set; } = "";
+    [FromRoute]
+    public string Person { get; set; } = "";
 
     protected override LearnerScope Scope => new(Person);
 
@@ -28,9 +30,20 @@ public sealed class PersonPageModel(SlateDb db, LearnerExport export, LearnerDel
             return null;
         }
 
-        var classes = await db.Classes.Where(group => db.Enrolments.Any(one => one.ClassId == group.Id && one.PersonId == Person)).Select(group => group.Name).ToListAsync();
-        var sites = await db.CourseSites.Where(site => db.CourseSitePeople.Any(one => one.CourseSiteId == site.Id && one.PersonId == Person)).Select(site => site.Name).ToListAsync();
+        var classes = await db
+            .Classes.Where(group => db.Enrolments.Any(one => one.ClassId == group.Id && one.PersonId == Person))
+            .Select(group => group.Name)
+            .ToListAsync();
+        var sites = await db
+            .CourseSites.Where(site => db.CourseSitePeople.Any(one => one.CourseSiteId == site.Id && one.PersonId == Person))
+            .Select(site => site.Name)
+            .ToListAsync();
         var ways = classes.Concat(sites).ToList();
-        return new KeptOf(name, ways.Count > 0 ? $"In {string.Join(", ", ways)}." : "Came by a link.", await Scope.Attempts(db).CountAsync(), $"{name} and all their work in this installation");
+        return new KeptOf(
+            name,
+            ways.Count > 0 ? $"In {string.Join(", ", ways)}." : "Came by a link.",
+            await Scope.Attempts(db).CountAsync(),
+            $"{name} and all their work in this installation"
+        );
     }
 }

@@ -59,7 +59,9 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
             if (Fragments.IsOne(HttpContext))
             {
                 var name = await db.Schools.Where(known => known.Id == school).Select(known => known.Name).SingleOrDefaultAsync();
-                return HttpContext.Said(name is null ? $"{teacher.DisplayName} is in no school now." : $"{teacher.DisplayName} is in {name} now.");
+                return HttpContext.Said(
+                    name is null ? $"{teacher.DisplayName} is in no school now." : $"{teacher.DisplayName} is in {name} now."
+                );
             }
         }
         else if (Fragments.IsOne(HttpContext))
@@ -81,7 +83,11 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
         }
 
         var me = (await people.FindByIdAsync(User.Id()))!;
-        Invited = (made.Value.Person.DisplayName, $"{OwnAddress.Of(HttpContext)}/welcome/{made.Value.Secret}", await accounts.MailInviteAsync(made.Value.Person, made.Value.Secret, me.DisplayName, OwnAddress.Of(HttpContext)));
+        Invited = (
+            made.Value.Person.DisplayName,
+            $"{OwnAddress.Of(HttpContext)}/welcome/{made.Value.Secret}",
+            await accounts.MailInviteAsync(made.Value.Person, made.Value.Secret, me.DisplayName, OwnAddress.Of(HttpContext))
+        );
         Typed = ("", "");
         await LoadAsync();
         return Page();
@@ -97,6 +103,8 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
     private async Task LoadAsync()
     {
         Schools = await db.Schools.AsNoTracking().OrderBy(school => school.Name).ToListAsync();
-        Teachers = (await people.GetUsersInRoleAsync(Roles.Teacher)).OrderBy(person => person.DisplayName, StringComparer.CurrentCultureIgnoreCase).ToList();
+        Teachers = (await people.GetUsersInRoleAsync(Roles.Teacher))
+            .OrderBy(person => person.DisplayName, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
     }
 }

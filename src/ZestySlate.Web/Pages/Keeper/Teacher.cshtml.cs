@@ -41,7 +41,10 @@ public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Account
         }
 
         var (secret, address) = (await accounts.NewLinkAsync(Teacher), OwnAddress.Of(HttpContext));
-        NewLink = ($"{address}/welcome/{secret}", await accounts.MailInviteAsync(Teacher, secret, (await people.FindByIdAsync(User.Id()))!.DisplayName, address));
+        NewLink = (
+            $"{address}/welcome/{secret}",
+            await accounts.MailInviteAsync(Teacher, secret, (await people.FindByIdAsync(User.Id()))!.DisplayName, address)
+        );
         return Page();
     }
 
@@ -98,8 +101,13 @@ public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Account
             return NotFound();
         }
 
-        Problem = await RefuseAsync("removed") ?? (Others.All(other => other.Id != heir) ? "Choose who gets what this account has."
-            : !string.Equals(typed.Trim(), Teacher.DisplayName, StringComparison.CurrentCultureIgnoreCase) ? $"Type «{Teacher.DisplayName}» to remove the account. Nothing was done." : null);
+        Problem = await RefuseAsync("removed")
+            ?? (
+                Others.All(other => other.Id != heir) ? "Choose who gets what this account has."
+                : !string.Equals(typed.Trim(), Teacher.DisplayName, StringComparison.CurrentCultureIgnoreCase)
+                    ? $"Type «{Teacher.DisplayName}» to remove the account. Nothing was done."
+                : null
+            );
         if (Problem is not null)
         {
             return Page();
@@ -109,7 +117,10 @@ public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Account
         return LocalRedirect("~/keeper/schools");
     }
 
-    private async Task<string?> RefuseAsync(string what) => IsMe ? $"Your own account cannot be {what} by yourself." : await accounts.IsLastKeeperAsync(Teacher) ? $"The last keeper's account cannot be {what}." : null;
+    private async Task<string?> RefuseAsync(string what) =>
+        IsMe ? $"Your own account cannot be {what} by yourself."
+        : await accounts.IsLastKeeperAsync(Teacher) ? $"The last keeper's account cannot be {what}."
+        : null;
 
     private async Task<bool> LoadAsync(string person)
     {
@@ -123,7 +134,10 @@ public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Account
         IsKeeper = await people.IsInRoleAsync(found, Roles.Keeper);
         Activities = await db.Activities.CountAsync(activity => activity.OwnerId == person);
         Classes = await db.Classes.CountAsync(group => group.TeacherId == person);
-        Others = (await people.GetUsersInRoleAsync(Roles.Teacher)).Where(other => other.Id != person && other.ClosedAt is null).OrderBy(other => other.DisplayName, StringComparer.CurrentCultureIgnoreCase).ToList();
+        Others = (await people.GetUsersInRoleAsync(Roles.Teacher))
+            .Where(other => other.Id != person && other.ClosedAt is null)
+            .OrderBy(other => other.DisplayName, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
         return true;
     }
 }

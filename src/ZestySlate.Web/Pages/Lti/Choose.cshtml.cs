@@ -17,24 +17,33 @@ namespace ZestySlate.Web.Pages.Lti;
 
 /// <summary>Inside the course site's frame: the teacher chooses an activity for the course, or makes one.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights rights, ActivityLibrary library, DeepLinkingResponse response) : PageModel
+public sealed class ChooseModel(
+    SlateDb db,
+    ActivityStore store,
+    ActivityRights rights,
+    ActivityLibrary library,
+    DeepLinkingResponse response
+) : PageModel
 {
     public DeepLinkingRequest? Wish { get; private set; }
 
     /// <summary>The teacher's own that fit the words, a page of them.</summary>
     public LibraryFound Found { get; private set; } = new([], 0);
 
-    [BindProperty(SupportsGet = true)] public string? Words { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public string? Words { get; set; }
 
     /// <summary>Which page of them, from 0.</summary>
-    [BindProperty(SupportsGet = true)] public int At { get; set; }
+    [BindProperty(SupportsGet = true)]
+    public int At { get; set; }
 
     public string? Problem { get; private set; }
 
     /// <summary>The signed answer, once an activity was chosen.</summary>
     public string? Jwt { get; private set; }
 
-    [BindProperty(SupportsGet = true)] public string[] Activity { get; set; } = [];
+    [BindProperty(SupportsGet = true)]
+    public string[] Activity { get; set; } = [];
 
     /// <summary>What was typed as points.</summary>
     public string Points { get; private set; } = "";
@@ -71,7 +80,11 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
         decimal? typed = null;
         if (!string.IsNullOrWhiteSpace(points))
         {
-            if (!decimal.TryParse(points.Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) || number <= 0 || !Core.Json.BoundedDecimalJson.Fits(number))
+            if (
+                !decimal.TryParse(points.Replace(',', '.'), NumberStyles.Number, CultureInfo.InvariantCulture, out var number)
+                || number <= 0
+                || !Core.Json.BoundedDecimalJson.Fits(number)
+            )
             {
                 Problem = $"«{points}» is not a number of points. Type one above 0, or leave it empty.";
                 return Page();
@@ -95,7 +108,13 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
             return Page();
         }
 
-        DateTimeOffset? Time(DateTime? typed) => typed is { } local ? new DateTimeOffset(DateTime.SpecifyKind(local, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Math.Clamp(offset, -840, 840))) : null;
+        DateTimeOffset? Time(DateTime? typed) =>
+            typed is { } local
+                ? new DateTimeOffset(
+                    DateTime.SpecifyKind(local, DateTimeKind.Unspecified),
+                    TimeSpan.FromMinutes(Math.Clamp(offset, -840, 840))
+                )
+                : null;
         var items = new List<ChosenItem>();
         foreach (var record in drafts.Select(draft => draft.Record))
         {
@@ -106,12 +125,18 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
 
             var edition = store.Edition(record.Id, record.NewestEdition);
             var address = AuthoringEndpoints.PublicAddress(HttpContext, record.Id);
-            items.Add(new ChosenItem(
-                address, edition.Title, Instructions.Length > 0 ? Instructions : edition.Summary,
-                edition.OutOf > 0 ? typed ?? edition.OutOf : null,
-                Time(from), Time(due),
-                record.Id,
-                edition.Face is { } picture ? new Uri(new Uri(address), $"/media/{picture.Media}/480").ToString() : null));
+            items.Add(
+                new ChosenItem(
+                    address,
+                    edition.Title,
+                    Instructions.Length > 0 ? Instructions : edition.Summary,
+                    edition.OutOf > 0 ? typed ?? edition.OutOf : null,
+                    Time(from),
+                    Time(due),
+                    record.Id,
+                    edition.Face is { } picture ? new Uri(new Uri(address), $"/media/{picture.Media}/480").ToString() : null
+                )
+            );
         }
 
         var site = await db.CourseSites.SingleAsync(s => s.Id == FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId);
@@ -128,7 +153,15 @@ public sealed class ChooseModel(SlateDb db, ActivityStore store, ActivityRights 
             return false;
         }
 
-        Found = await library.SearchAsync(User.Id(), new LibrarySearch { Words = Words ?? "", Page = Math.Max(0, At), Order = LibraryOrder.Changed });
+        Found = await library.SearchAsync(
+            User.Id(),
+            new LibrarySearch
+            {
+                Words = Words ?? "",
+                Page = Math.Max(0, At),
+                Order = LibraryOrder.Changed,
+            }
+        );
         return true;
     }
 }

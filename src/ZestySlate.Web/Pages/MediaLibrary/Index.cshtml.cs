@@ -16,7 +16,13 @@ public sealed class IndexModel(Storage.Media.MediaLibrary library) : PageModel
 
     public IReadOnlyList<string> Folders { get; private set; } = [];
 
-    public async Task OnGetAsync(string? words, string? kind, string? folder, string? bin, [Microsoft.AspNetCore.Mvc.FromQuery(Name = "page")] int page)
+    public async Task OnGetAsync(
+        string? words,
+        string? kind,
+        string? folder,
+        string? bin,
+        [Microsoft.AspNetCore.Mvc.FromQuery(Name = "page")] int page
+    )
     {
         Search = MediaLibraryEndpoints.SearchOf(words, kind, folder, bin, page);
         Found = await library.SearchAsync(User.Id(), Search);

@@ -27,7 +27,8 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     public string? Problem { get; private set; }
 
     /// <summary>What was done, once.</summary>
-    [TempData] public string? Said { get; set; }
+    [TempData]
+    public string? Said { get; set; }
 
     /// <summary>The text of a captions file.</summary>
     public string Text { get; private set; } = "";
@@ -37,7 +38,17 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
 
     public Task OnGetAsync(string item) => LoadAsync(item);
 
-    public async Task<IActionResult> OnPostWordsAsync(string item, string name, string? folder, string? tags, string? alternativeText, string? decorative, string? credit, string? licence, string? transcript)
+    public async Task<IActionResult> OnPostWordsAsync(
+        string item,
+        string name,
+        string? folder,
+        string? tags,
+        string? alternativeText,
+        string? decorative,
+        string? credit,
+        string? licence,
+        string? transcript
+    )
     {
         await LoadAsync(item);
         await library.DescribeAsync(Item, name ?? "", folder ?? "", tags ?? "");
@@ -74,11 +85,21 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
         }
 
         var changed = await EverywhereAsync(ready.Value);
-        return Done($"Replaced{(changed > 0 ? $", in {changed} {(changed == 1 ? "activity" : "activities")} too. Publish them for their learners to see it" : "")}.");
+        return Done(
+            $"Replaced{(changed > 0 ? $", in {changed} {(changed == 1 ? "activity" : "activities")} too. Publish them for their learners to see it" : "")}."
+        );
     }
 
     /// <summary>Crops, turns, straightens, resizes, blurs.</summary>
-    public async Task<IActionResult> OnPostChangeAsync(string item, string? crop, string? blurs, int turns, string? straighten, int? width, string? how)
+    public async Task<IActionResult> OnPostChangeAsync(
+        string item,
+        string? crop,
+        string? blurs,
+        int turns,
+        string? straighten,
+        int? width,
+        string? how
+    )
     {
         await LoadAsync(item);
         if (!CanChange || await media.ReadAsync(Item.Hash) is not { } bytes || await media.FindAsync(Item.Hash, null) is not { } file)
@@ -138,7 +159,9 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             Text = Encoding.UTF8.GetString(bytes);
         }
 
-        CanChange = Item.Kind == MediaKind.Picture && await media.FindAsync(Item.Hash, null) is { ContentType: not ("image/svg+xml" or "image/gif") };
+        CanChange =
+            Item.Kind == MediaKind.Picture
+            && await media.FindAsync(Item.Hash, null) is { ContentType: not ("image/svg+xml" or "image/gif") };
     }
 
     private async Task<int> EverywhereAsync(ReadyFile file)
@@ -155,9 +178,13 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     }
 
     /// <summary>Boxes as the page writes them: "x y width height", several separated by semicolons.</summary>
-    private static IEnumerable<PictureBox> Boxes(string? typed) => (typed ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries)
-        .Select(box => box.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(part => EditForms.Number(part)).ToArray())
-        .Where(box => box.Length == 4 && box.All(double.IsFinite)).Take(100).Select(box => new PictureBox(box[0], box[1], box[2], box[3]));
+    private static IEnumerable<PictureBox> Boxes(string? typed) =>
+        (typed ?? "")
+            .Split(';', StringSplitOptions.RemoveEmptyEntries)
+            .Select(box => box.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(part => EditForms.Number(part)).ToArray())
+            .Where(box => box.Length == 4 && box.All(double.IsFinite))
+            .Take(100)
+            .Select(box => new PictureBox(box[0], box[1], box[2], box[3]));
 
     private RedirectToPageResult Done(string said)
     {

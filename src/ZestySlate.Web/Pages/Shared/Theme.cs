@@ -4,5 +4,6 @@ namespace ZestySlate.Web.Pages;
 internal static class Theme
 {
     /// <summary>"paper", "slate", or null to follow the device.</summary>
-    public static string? Of(HttpContext context) => context.Request.Cookies["slate-theme"] is "paper" or "slate" ? context.Request.Cookies["slate-theme"] : null;
+    public static string? Of(HttpContext context) =>
+        context.Request.Cookies["slate-theme"] is "paper" or "slate" ? context.Request.Cookies["slate-theme"] : null;
 }

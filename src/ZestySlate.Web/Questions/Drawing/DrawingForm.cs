@@ -20,7 +20,11 @@ internal sealed class DrawingForm : IQuestionForm
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (DrawingQuestion)old;
-        var sorts = form["sort"].Select(sort => Enum.TryParse<DrawnSort>(sort, out var known) ? known : (DrawnSort?)null).OfType<DrawnSort>().Distinct().ToValueList();
+        var sorts = form["sort"]
+            .Select(sort => Enum.TryParse<DrawnSort>(sort, out var known) ? known : (DrawnSort?)null)
+            .OfType<DrawnSort>()
+            .Distinct()
+            .ToValueList();
         return JudgedFields.Read(form, question) with
         {
             Board = BoardFields.Read(form, question.Board),

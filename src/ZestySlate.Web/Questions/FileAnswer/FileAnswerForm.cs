@@ -22,7 +22,11 @@ internal sealed class FileAnswerForm : IQuestionForm
         var question = (FileAnswerQuestion)old;
         return JudgedFields.Read(form, question) with
         {
-            Kinds = form["kind"].Select(kind => Enum.TryParse<HandedKind>(kind, out var known) ? known : HandedKind.Other).Where(kind => kind != HandedKind.Other).Distinct().ToValueList(),
+            Kinds = form["kind"]
+                .Select(kind => Enum.TryParse<HandedKind>(kind, out var known) ? known : HandedKind.Other)
+                .Where(kind => kind != HandedKind.Other)
+                .Distinct()
+                .ToValueList(),
             Most = EditForms.Whole(form["most"], question.Most, 1, FileAnswerQuestion.LargestMost),
             Megabytes = EditForms.Whole(form["megabytes"], question.Megabytes, 1, HandedWish.LargestMegabytes),
         };

@@ -28,23 +28,32 @@ internal sealed class GapTextForm : IQuestionForm
         }
 
         var filling = Enum.TryParse<GapFilling>(form["filling"], out var set) ? set : question.Filling;
-        var text = MarkedText.Change(question.Text, gap => form["gap"].Contains(gap.Id), gap => gap with
-        {
-            Variants = Rows.Lines(form["variants-" + gap.Id]),
-            NotThis = Rows.Lines(form["notThis-" + gap.Id]),
-            Hint = form["hint-" + gap.Id].ToString().Trim(),
-            WordsForRight = form["right-" + gap.Id].ToString().Trim(),
-            WordsForWrong = form["wrong-" + gap.Id].ToString().Trim(),
-            Weight = WeightField.Read(form, gap.Id, gap.Weight),
-            Exchange = form["exchange-" + gap.Id].ToString(),
-        });
+        var text = MarkedText.Change(
+            question.Text,
+            gap => form["gap"].Contains(gap.Id),
+            gap =>
+                gap with
+                {
+                    Variants = Rows.Lines(form["variants-" + gap.Id]),
+                    NotThis = Rows.Lines(form["notThis-" + gap.Id]),
+                    Hint = form["hint-" + gap.Id].ToString().Trim(),
+                    WordsForRight = form["right-" + gap.Id].ToString().Trim(),
+                    WordsForWrong = form["wrong-" + gap.Id].ToString().Trim(),
+                    Weight = WeightField.Read(form, gap.Id, gap.Weight),
+                    Exchange = form["exchange-" + gap.Id].ToString(),
+                }
+        );
         return question with
         {
             Filling = filling,
             Text = PressWords<Gap>.Read(form, text, _ => new Gap { Id = Ids.New() }),
             ExtraWords = form.ContainsKey("extraWords") ? Rows.Lines(form["extraWords"]) : question.ExtraWords,
-            WordsOften = filling == GapFilling.Bank && question.Filling == GapFilling.Bank ? form["wordsOften"] == "yes" : question.WordsOften,
-            Reading = filling == GapFilling.Typed && question.Filling == GapFilling.Typed ? TextReadingFields.Read(form, question.Reading) : question.Reading,
+            WordsOften =
+                filling == GapFilling.Bank && question.Filling == GapFilling.Bank ? form["wordsOften"] == "yes" : question.WordsOften,
+            Reading =
+                filling == GapFilling.Typed && question.Filling == GapFilling.Typed
+                    ? TextReadingFields.Read(form, question.Reading)
+                    : question.Reading,
         };
     }
 }

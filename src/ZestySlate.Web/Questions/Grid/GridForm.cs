@@ -15,11 +15,16 @@ internal sealed class GridForm : IQuestionForm
 
     public Type Editor => typeof(GridEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("grid", "Grid", "table", () => new GridQuestion
-    {
-        Columns = [.. Enumerable.Range(0, 3).Select(_ => new GridColumn(Ids.New()))],
-        Rows = [.. Enumerable.Range(0, 4).Select(_ => Ids.New())],
-    })];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("grid", "Grid", "table", () =>
+            new GridQuestion
+            {
+                Columns = [.. Enumerable.Range(0, 3).Select(_ => new GridColumn(Ids.New()))],
+                Rows = [.. Enumerable.Range(0, 4).Select(_ => Ids.New())],
+            }
+        ),
+    ];
 
     /// <summary>
     /// Fields: cell-ID (what it holds), width-COLUMN; for cells with more: variants-ID, notThis-ID, slips-ID, unit-ID, tolerance-ID,
@@ -30,7 +35,16 @@ internal sealed class GridForm : IQuestionForm
     {
         var question = (GridQuestion)old with
         {
-            Columns = ((GridQuestion)old).Columns.Replace(_ => true, column => EditForms.Decimal(form["width-" + column.Id]) is { } width ? column with { Width = Math.Clamp(width, 0.2m, 10) } : column),
+            Columns = ((GridQuestion)old).Columns.Replace(
+                _ => true,
+                column =>
+                    EditForms.Decimal(form["width-" + column.Id]) is { } width
+                        ? column with
+                        {
+                            Width = Math.Clamp(width, 0.2m, 10),
+                        }
+                        : column
+            ),
             HeadRows = EditForms.Whole(form["headRows"], ((GridQuestion)old).HeadRows, 0, 5),
             HeadColumns = EditForms.Whole(form["headColumns"], ((GridQuestion)old).HeadColumns, 0, 5),
         };
@@ -56,7 +70,9 @@ internal sealed class GridForm : IQuestionForm
 
         var filled = question with { Cells = Kept(cells.Values) };
         filled = GridShape.Change(filled, form["gridDo"].ToString(), chosen);
-        return form["gridPasted"].ToString() is { Length: > 0 } pasted ? GridShape.Paste(filled, form["pasteAt"].ToString(), pasted) : filled;
+        return form["gridPasted"].ToString() is { Length: > 0 } pasted
+            ? GridShape.Paste(filled, form["pasteAt"].ToString(), pasted)
+            : filled;
     }
 
     private static Outcome<GridCell> ReadCell(IFormCollection form, GridCell was, CultureInfo culture)
@@ -80,7 +96,14 @@ internal sealed class GridForm : IQuestionForm
         };
         if (!cell.Kind.IsNumber())
         {
-            return cell with { Text = typed.Trim(), Options = cell.Kind == CellKind.Pick && typed.Trim().Length > 0 && !cell.Options.Contains(typed.Trim()) ? cell.Options.Add(typed.Trim()) : cell.Options };
+            return cell with
+            {
+                Text = typed.Trim(),
+                Options =
+                    cell.Kind == CellKind.Pick && typed.Trim().Length > 0 && !cell.Options.Contains(typed.Trim())
+                        ? cell.Options.Add(typed.Trim())
+                        : cell.Options,
+            };
         }
 
         if (typed.Trim().Length == 0)
@@ -90,7 +113,12 @@ internal sealed class GridForm : IQuestionForm
 
         var read = NumberFields.Quantity(typed, culture, cell.Unit);
         return read.Succeeded
-            ? cell with { Value = read.Value.Number.Value, Text = "", Unit = read.Value.Unit.Length > 0 && cell.Kind != CellKind.Percent ? read.Value.Unit : cell.Unit }
+            ? cell with
+            {
+                Value = read.Value.Number.Value,
+                Text = "",
+                Unit = read.Value.Unit.Length > 0 && cell.Kind != CellKind.Percent ? read.Value.Unit : cell.Unit,
+            }
             : Outcome<GridCell>.Refused(read.Refusal!);
     }
 
@@ -111,5 +139,6 @@ internal sealed class GridForm : IQuestionForm
     }
 
     /// <summary>Cells that hold nothing and take nothing are not written down.</summary>
-    private static ValueList<GridCell> Kept(IEnumerable<GridCell> cells) => cells.Where(cell => cell != new GridCell { Id = cell.Id }).ToValueList();
+    private static ValueList<GridCell> Kept(IEnumerable<GridCell> cells) =>
+        cells.Where(cell => cell != new GridCell { Id = cell.Id }).ToValueList();
 }

@@ -19,13 +19,21 @@ internal static partial class GridShape
             return cell;
         }
 
-        var words = cell.Kind.IsNumber() ? (cell.Value is { } value ? NumberWriting.Write(value, CultureInfo.InvariantCulture) : "") : cell.Kind == CellKind.Tick ? "" : cell.Text;
+        var words =
+            cell.Kind.IsNumber() ? (cell.Value is { } value ? NumberWriting.Write(value, CultureInfo.InvariantCulture) : "")
+            : cell.Kind == CellKind.Tick ? ""
+            : cell.Text;
         var read = kind.IsNumber() ? QuantityReading.Read(words, CultureInfo.InvariantCulture) : null;
         return cell with
         {
             Kind = kind,
             IsMarked = cell.Kind == CellKind.Given || cell.IsMarked,
-            Text = kind.IsNumber() ? "" : kind == CellKind.Tick ? words.Trim().ToLowerInvariant() is "yes" or "x" or "✓" or "true" ? "yes" : "" : words,
+            Text =
+                kind.IsNumber() ? ""
+                : kind == CellKind.Tick
+                    ? words.Trim().ToLowerInvariant() is "yes" or "x" or "✓" or "true" ? "yes"
+                        : ""
+                : words,
             Value = kind.IsNumber() ? read?.Number.Value ?? cell.Value : null,
             Unit = read is { Unit.Length: > 0 } ? read.Unit : cell.Unit,
             Options = kind == CellKind.Pick && words.Length > 0 && !cell.Options.Contains(words) ? cell.Options.Add(words) : cell.Options,
@@ -35,8 +43,14 @@ internal static partial class GridShape
     /// <summary>Adds, removes or moves the rows or columns of the chosen cells; without chosen ones those at the end.</summary>
     internal static GridQuestion Change(GridQuestion grid, string what, IReadOnlySet<string> chosen)
     {
-        var rows = grid.Rows.Where(row => chosen.Any(id => id.StartsWith(row + ".", StringComparison.Ordinal))).DefaultIfEmpty(grid.Rows.Count > 0 ? grid.Rows[grid.Rows.Count - 1] : "").ToList();
-        var columns = grid.Columns.Where(column => chosen.Any(id => id.EndsWith("." + column.Id, StringComparison.Ordinal))).DefaultIfEmpty(grid.Columns.Count > 0 ? grid.Columns[grid.Columns.Count - 1] : new GridColumn("")).ToList();
+        var rows = grid
+            .Rows.Where(row => chosen.Any(id => id.StartsWith(row + ".", StringComparison.Ordinal)))
+            .DefaultIfEmpty(grid.Rows.Count > 0 ? grid.Rows[grid.Rows.Count - 1] : "")
+            .ToList();
+        var columns = grid
+            .Columns.Where(column => chosen.Any(id => id.EndsWith("." + column.Id, StringComparison.Ordinal)))
+            .DefaultIfEmpty(grid.Columns.Count > 0 ? grid.Columns[grid.Columns.Count - 1] : new GridColumn(""))
+            .ToList();
         var (row, column) = (grid.Rows.IndexOf(id => id == rows[0]), grid.Columns.IndexOf(other => other.Id == columns[0].Id));
         var changed = what switch
         {
@@ -45,11 +59,20 @@ internal static partial class GridShape
             "rowGone" when grid.Rows.Count > rows.Count => grid with { Rows = grid.Rows.RemoveAll(rows.Contains) },
             "rowUp" when row > 0 => grid with { Rows = Moved(grid.Rows, row, rows.Count, -1) },
             "rowDown" when row + rows.Count < grid.Rows.Count => grid with { Rows = Moved(grid.Rows, row, rows.Count, 1) },
-            "columnBefore" when grid.Columns.Count < GridQuestion.Most => grid with { Columns = grid.Columns.Insert(column, new GridColumn(Ids.New())) },
-            "columnAfter" when grid.Columns.Count < GridQuestion.Most => grid with { Columns = grid.Columns.Insert(column + columns.Count, new GridColumn(Ids.New())) },
+            "columnBefore" when grid.Columns.Count < GridQuestion.Most => grid with
+            {
+                Columns = grid.Columns.Insert(column, new GridColumn(Ids.New())),
+            },
+            "columnAfter" when grid.Columns.Count < GridQuestion.Most => grid with
+            {
+                Columns = grid.Columns.Insert(column + columns.Count, new GridColumn(Ids.New())),
+            },
             "columnGone" when grid.Columns.Count > columns.Count => grid with { Columns = grid.Columns.RemoveAll(columns.Contains) },
             "columnLeft" when column > 0 => grid with { Columns = Moved(grid.Columns, column, columns.Count, -1) },
-            "columnRight" when column + columns.Count < grid.Columns.Count => grid with { Columns = Moved(grid.Columns, column, columns.Count, 1) },
+            "columnRight" when column + columns.Count < grid.Columns.Count => grid with
+            {
+                Columns = Moved(grid.Columns, column, columns.Count, 1),
+            },
             _ => grid,
         };
         return Pruned(changed);
@@ -59,13 +82,17 @@ internal static partial class GridShape
     internal static GridQuestion Paste(GridQuestion grid, string at, string text)
     {
         var lines = CellsOf(text);
-        var (fromRow, fromColumn) = at.Split('.') is [var rowId, var columnId] ? (Math.Max(0, grid.Rows.IndexOf(id => id == rowId)), Math.Max(0, grid.Columns.IndexOf(other => other.Id == columnId))) : (0, 0);
+        var (fromRow, fromColumn) = at.Split('.') is [var rowId, var columnId]
+            ? (Math.Max(0, grid.Rows.IndexOf(id => id == rowId)), Math.Max(0, grid.Columns.IndexOf(other => other.Id == columnId)))
+            : (0, 0);
         var wide = Math.Min(GridQuestion.Most, fromColumn + lines.Max(line => line.Count));
         var tall = Math.Min(GridQuestion.Most, fromRow + lines.Count);
         var larger = grid with
         {
             Rows = grid.Rows.Concat(Enumerable.Range(0, Math.Max(0, tall - grid.Rows.Count)).Select(_ => Ids.New())).ToValueList(),
-            Columns = grid.Columns.Concat(Enumerable.Range(0, Math.Max(0, wide - grid.Columns.Count)).Select(_ => new GridColumn(Ids.New()))).ToValueList(),
+            Columns = grid
+                .Columns.Concat(Enumerable.Range(0, Math.Max(0, wide - grid.Columns.Count)).Select(_ => new GridColumn(Ids.New())))
+                .ToValueList(),
         };
         var cells = larger.Cells.ToDictionary(cell => cell.Id);
         for (var row = fromRow; row < tall; row++)
@@ -73,12 +100,27 @@ internal static partial class GridShape
             for (var column = fromColumn; column < Math.Min(wide, fromColumn + lines[row - fromRow].Count); column++)
             {
                 var id = GridQuestion.IdOf(larger.Rows[row], larger.Columns[column].Id);
-                var (cell, words) = (cells.GetValueOrDefault(id) ?? new GridCell { Id = id }, lines[row - fromRow][column - fromColumn].Replace('\n', ' ').Trim());
-                cells[id] = cell.Kind == CellKind.Given || cell.Kind == CellKind.Text ? cell with { Text = words } : (cell with { Kind = CellKind.Given, Text = words, Value = null }).To(cell.Kind) with { IsMarked = cell.IsMarked };
+                var (cell, words) = (
+                    cells.GetValueOrDefault(id) ?? new GridCell { Id = id },
+                    lines[row - fromRow][column - fromColumn].Replace('\n', ' ').Trim()
+                );
+                cells[id] =
+                    cell.Kind == CellKind.Given || cell.Kind == CellKind.Text
+                        ? cell with
+                        {
+                            Text = words,
+                        }
+                        : (cell with { Kind = CellKind.Given, Text = words, Value = null }).To(cell.Kind) with
+                        {
+                            IsMarked = cell.IsMarked,
+                        };
             }
         }
 
-        return larger with { Cells = cells.Values.ToValueList() };
+        return larger with
+        {
+            Cells = cells.Values.ToValueList(),
+        };
     }
 
     /// <summary>The cells of a text from a spreadsheet; a cell in quotes may hold line breaks.</summary>
@@ -108,7 +150,8 @@ internal static partial class GridShape
     {
         var block = list.Skip(first).Take(count).ToList();
         return list.Take(first).Concat(list.Skip(first + count)).ToValueList() is var rest
-            ? rest.Take(first + by).Concat(block).Concat(rest.Skip(first + by)).ToValueList() : list;
+            ? rest.Take(first + by).Concat(block).Concat(rest.Skip(first + by)).ToValueList()
+            : list;
     }
 
     /// <summary>Without cells whose row or column is gone.</summary>

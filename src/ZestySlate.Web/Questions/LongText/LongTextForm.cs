@@ -15,7 +15,8 @@ internal sealed class LongTextForm : IQuestionForm
 
     public Type Editor => typeof(LongTextEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("longText", "Long text", "text", () => new LongTextQuestion { Ideas = [new KeyIdea { Id = Ids.New() }] })];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [new("longText", "Long text", "text", () => new LongTextQuestion { Ideas = [new KeyIdea { Id = Ids.New() }] })];
 
     /// <summary>
     /// Fields: idea (the ids), name-ID, phrases-ID (one a line), between-ID, slips-ID, case-ID, points-ID, mentions-ID, found-ID, missing-ID;
@@ -25,18 +26,23 @@ internal sealed class LongTextForm : IQuestionForm
     {
         var question = (LongTextQuestion)old;
         var model = form["modelAnswer"].ToString().ReplaceLineEndings("\n").Trim();
-        var ideas = Rows.Read(form, "idea").Select(id => question.Ideas.FirstOrDefault(idea => idea.Id == id) ?? new KeyIdea { Id = id }).Select(idea => idea with
-        {
-            Name = form["name-" + idea.Id].ToString().Trim(),
-            Phrases = Rows.Lines(form["phrases-" + idea.Id]),
-            Between = EditForms.Whole(form["between-" + idea.Id], idea.Between, 0, 50),
-            Slips = form["slips-" + idea.Id] == "yes",
-            MatchCase = form["case-" + idea.Id] == "yes",
-            Points = EditForms.Decimal(form["points-" + idea.Id]) is { } points and >= 0 ? points : idea.Points,
-            Mentions = EditForms.Whole(form["mentions-" + idea.Id], idea.Mentions, 1, 100),
-            Found = form["found-" + idea.Id].ToString().Trim(),
-            Missing = form["missing-" + idea.Id].ToString().Trim(),
-        }).ToValueList();
+        var ideas = Rows.Read(form, "idea")
+            .Select(id => question.Ideas.FirstOrDefault(idea => idea.Id == id) ?? new KeyIdea { Id = id })
+            .Select(idea =>
+                idea with
+                {
+                    Name = form["name-" + idea.Id].ToString().Trim(),
+                    Phrases = Rows.Lines(form["phrases-" + idea.Id]),
+                    Between = EditForms.Whole(form["between-" + idea.Id], idea.Between, 0, 50),
+                    Slips = form["slips-" + idea.Id] == "yes",
+                    MatchCase = form["case-" + idea.Id] == "yes",
+                    Points = EditForms.Decimal(form["points-" + idea.Id]) is { } points and >= 0 ? points : idea.Points,
+                    Mentions = EditForms.Whole(form["mentions-" + idea.Id], idea.Mentions, 1, 100),
+                    Found = form["found-" + idea.Id].ToString().Trim(),
+                    Missing = form["missing-" + idea.Id].ToString().Trim(),
+                }
+            )
+            .ToValueList();
         return question with
         {
             Ideas = form["press"].ToString() is { Length: > 0 } press ? Pressed(ideas, model, press, culture) : ideas,
@@ -46,11 +52,16 @@ internal sealed class LongTextForm : IQuestionForm
             Most = Length(form["most"]),
             WaitsForPerson = form["waits"] == "yes",
             Rubric = RubricFields.Read(form, question.Rubric),
-            Samples = form["sample"].Select(text => (text ?? "").ReplaceLineEndings("\n").Trim()).Where(text => text.Length > 0).Take(MostSamples).ToValueList(),
+            Samples = form["sample"]
+                .Select(text => (text ?? "").ReplaceLineEndings("\n").Trim())
+                .Where(text => text.Length > 0)
+                .Take(MostSamples)
+                .ToValueList(),
         };
     }
 
-    private static int? Length(string? text) => EditForms.Decimal(text) is { } length and > 0 and < LongTextType.LongestText ? (int)length : null;
+    private static int? Length(string? text) =>
+        EditForms.Decimal(text) is { } length and > 0 and < LongTextType.LongestText ? (int)length : null;
 
     /// <summary>Words pressed in the model answer become an idea; a mention that is pressed is no idea any longer.</summary>
     private static ValueList<KeyIdea> Pressed(ValueList<KeyIdea> ideas, string model, string press, CultureInfo culture)
@@ -66,12 +77,18 @@ internal sealed class LongTextForm : IQuestionForm
         var gone = before.Except(after.Select(run => run.Mark?.Id).OfType<string>()).ToHashSet();
         var made = after.FirstOrDefault(run => run.Mark is { Id: "" });
         var rest = ideas.RemoveAll(idea => gone.Contains(idea.Id));
-        return made is null ? rest : rest.RemoveAll(idea => idea.Phrases.Count == 0 && idea.Name.Length == 0).Add(new KeyIdea { Id = Ids.New(), Phrases = [made.Text.Trim()] });
+        return made is null
+            ? rest
+            : rest.RemoveAll(idea => idea.Phrases.Count == 0 && idea.Name.Length == 0)
+                .Add(new KeyIdea { Id = Ids.New(), Phrases = [made.Text.Trim()] });
     }
 
     /// <summary>A text in which each mention of an idea is marked.</summary>
     internal static ValueList<Run<IdeaMark>> Marked(ValueList<KeyIdea> ideas, string text, CultureInfo culture) =>
-        LongTextType.PiecesOf(text, new KeyIdeas([.. ideas], culture).In(text)).Select(piece => new Run<IdeaMark>(piece.Text, piece.Idea > 0 ? new IdeaMark(ideas[piece.Idea - 1].Id, piece.Idea) : null)).ToValueList();
+        LongTextType
+            .PiecesOf(text, new KeyIdeas([.. ideas], culture).In(text))
+            .Select(piece => new Run<IdeaMark>(piece.Text, piece.Idea > 0 ? new IdeaMark(ideas[piece.Idea - 1].Id, piece.Idea) : null))
+            .ToValueList();
 }
 
 /// <summary>A mention of an idea, by the idea's id and number.</summary>

@@ -13,7 +13,11 @@ internal sealed class MatchForm : IQuestionForm
     public Type Editor => typeof(MatchEditor);
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
-        [new("match", "Match", "cable", () => new MatchQuestion { Pairs = [.. Enumerable.Range(0, 3).Select(_ => new MatchPair { Id = Ids.New() })] })];
+    [
+        new("match", "Match", "cable", () =>
+            new MatchQuestion { Pairs = [.. Enumerable.Range(0, 3).Select(_ => new MatchPair { Id = Ids.New() })] }
+        ),
+    ];
 
     /// <summary>Fields: pair (the ids, in order), words-ID; extra (the ids, in order); those of each face; penalty.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
@@ -21,15 +25,22 @@ internal sealed class MatchForm : IQuestionForm
         var question = (MatchQuestion)old;
         return question with
         {
-            Pairs = Rows.Read(form, "pair", 2).Select(id => question.Pairs.FirstOrDefault(pair => pair.Id == id) ?? new MatchPair { Id = id }).Select(pair => pair with
-            {
-                Left = FaceFields.Read(form, pair.Id + "-left", pair.Id + "-left", pair.Left),
-                Right = FaceFields.Read(form, pair.Id + "-right", pair.Id + "-right", pair.Right),
-                Feedback = form["words-" + pair.Id].ToString().Trim(),
-                Weight = WeightField.Read(form, pair.Id, pair.Weight),
-            }).ToValueList(),
-            Extras = Rows.Read(form, "extra").Select(id => question.Extras.FirstOrDefault(extra => extra.Id == id) ?? new MatchExtra { Id = id })
-                .Select(extra => extra with { Face = FaceFields.Read(form, extra.Id, extra.Id, extra.Face) }).ToValueList(),
+            Pairs = Rows.Read(form, "pair", 2)
+                .Select(id => question.Pairs.FirstOrDefault(pair => pair.Id == id) ?? new MatchPair { Id = id })
+                .Select(pair =>
+                    pair with
+                    {
+                        Left = FaceFields.Read(form, pair.Id + "-left", pair.Id + "-left", pair.Left),
+                        Right = FaceFields.Read(form, pair.Id + "-right", pair.Id + "-right", pair.Right),
+                        Feedback = form["words-" + pair.Id].ToString().Trim(),
+                        Weight = WeightField.Read(form, pair.Id, pair.Weight),
+                    }
+                )
+                .ToValueList(),
+            Extras = Rows.Read(form, "extra")
+                .Select(id => question.Extras.FirstOrDefault(extra => extra.Id == id) ?? new MatchExtra { Id = id })
+                .Select(extra => extra with { Face = FaceFields.Read(form, extra.Id, extra.Id, extra.Face) })
+                .ToValueList(),
         };
     }
 }

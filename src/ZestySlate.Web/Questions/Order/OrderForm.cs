@@ -13,7 +13,11 @@ internal sealed class OrderForm : IQuestionForm
     public Type Editor => typeof(OrderEditor);
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
-        [new("order", "Order", "arrow-down-1-0", () => new OrderQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new OrderItem { Id = Ids.New() })] })];
+    [
+        new("order", "Order", "arrow-down-1-0", () =>
+            new OrderQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new OrderItem { Id = Ids.New() })] }
+        ),
+    ];
 
     /// <summary>Fields: item (the ids, in order); those of each face; credit.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
@@ -21,8 +25,16 @@ internal sealed class OrderForm : IQuestionForm
         var question = (OrderQuestion)old;
         return question with
         {
-            Items = Rows.Read(form, "item", 2).Select(id => question.ItemOf(id) ?? new OrderItem { Id = id })
-                .Select(item => item with { Face = FaceFields.Read(form, item.Id, item.Id, item.Face), Weight = WeightField.Read(form, item.Id, item.Weight) }).ToValueList(),
+            Items = Rows.Read(form, "item", 2)
+                .Select(id => question.ItemOf(id) ?? new OrderItem { Id = id })
+                .Select(item =>
+                    item with
+                    {
+                        Face = FaceFields.Read(form, item.Id, item.Id, item.Face),
+                        Weight = WeightField.Read(form, item.Id, item.Weight),
+                    }
+                )
+                .ToValueList(),
             Credit = Enum.TryParse<OrderCredit>(form["credit"], out var credit) ? credit : question.Credit,
         };
     }

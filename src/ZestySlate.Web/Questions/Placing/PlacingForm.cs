@@ -16,7 +16,11 @@ internal sealed class PlacingForm : IQuestionForm
     public Type Editor => typeof(PlacingEditor);
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
-        [new("placing", "Place", "map-pin-check", () => new PlacingQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new PlacingItem { Id = Ids.New() })] })];
+    [
+        new("placing", "Place", "map-pin-check", () =>
+            new PlacingQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new PlacingItem { Id = Ids.New() })] }
+        ),
+    ];
 
     /// <summary>
     /// Fields: ratio; zone (the ids), area-ID, zoneName-ID, several-ID; item (the ids), those of each face, on-ID (zones), often-ID, tip-ID,
@@ -25,33 +29,54 @@ internal sealed class PlacingForm : IQuestionForm
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (PlacingQuestion)old;
-        var zones = Rows.Read(form, "zone").Select(id => question.Zones.FirstOrDefault(zone => zone.Id == id) ?? new Zone { Id = id }).Select(zone => zone with
-        {
-            Area = AreaField.Read(form["area-" + zone.Id], zone.Area),
-            Name = form["zoneName-" + zone.Id].ToString().Trim(),
-            TakesSeveral = form["several-" + zone.Id] == "yes",
-        }).ToValueList();
+        var zones = Rows.Read(form, "zone")
+            .Select(id => question.Zones.FirstOrDefault(zone => zone.Id == id) ?? new Zone { Id = id })
+            .Select(zone =>
+                zone with
+                {
+                    Area = AreaField.Read(form["area-" + zone.Id], zone.Area),
+                    Name = form["zoneName-" + zone.Id].ToString().Trim(),
+                    TakesSeveral = form["several-" + zone.Id] == "yes",
+                }
+            )
+            .ToValueList();
         return question with
         {
             Board = BoardFields.Read(form, question.Board),
             Zones = zones,
-            Items = Rows.Read(form, "item", 1).Select(id => question.Items.FirstOrDefault(item => item.Id == id) ?? new PlacingItem { Id = id }).Select(item => item with
-            {
-                Face = FaceFields.Read(form, item.Id, item.Id, item.Face),
-                Zones = form["on-" + item.Id].Where(id => zones.Any(zone => zone.Id == id)).Select(id => id!).Distinct().ToValueList(),
-                Often = form["often-" + item.Id] == "yes",
-                Tip = form["tip-" + item.Id].ToString().Trim(),
-                Width = EditForms.Percent(form["width-" + item.Id]) is { } width and > 0 ? Math.Clamp(width, 0.02m, 1) : null,
-                Feedback = form["words-" + item.Id].ToString().Trim(),
-                Weight = WeightField.Read(form, item.Id, item.Weight),
-            }).ToValueList(),
-            Fixed = Rows.Read(form, "fixed").Select(id => question.Fixed.FirstOrDefault(part => part.Id == id) ?? new FixedPart { Id = id }).Select(part => part with
-            {
-                Text = form.ContainsKey("text-" + part.Id) ? new RichText(RichTextSanitizer.Sanitise(form["text-" + part.Id].ToString())) : part.Text,
-                At = BoardPlace.Read(form["at-" + part.Id].ToString()) ?? part.At,
-                Width = EditForms.Percent(form["width-" + part.Id]) is { } width and > 0 ? Math.Clamp(width, 0.02m, 1) : part.Width,
-                Picture = FaceFields.Read(form, part.Id, part.Id, new Face { Picture = part.Picture }).Picture,
-            }).ToValueList(),
+            Items = Rows.Read(form, "item", 1)
+                .Select(id => question.Items.FirstOrDefault(item => item.Id == id) ?? new PlacingItem { Id = id })
+                .Select(item =>
+                    item with
+                    {
+                        Face = FaceFields.Read(form, item.Id, item.Id, item.Face),
+                        Zones = form["on-" + item.Id]
+                            .Where(id => zones.Any(zone => zone.Id == id))
+                            .Select(id => id!)
+                            .Distinct()
+                            .ToValueList(),
+                        Often = form["often-" + item.Id] == "yes",
+                        Tip = form["tip-" + item.Id].ToString().Trim(),
+                        Width = EditForms.Percent(form["width-" + item.Id]) is { } width and > 0 ? Math.Clamp(width, 0.02m, 1) : null,
+                        Feedback = form["words-" + item.Id].ToString().Trim(),
+                        Weight = WeightField.Read(form, item.Id, item.Weight),
+                    }
+                )
+                .ToValueList(),
+            Fixed = Rows.Read(form, "fixed")
+                .Select(id => question.Fixed.FirstOrDefault(part => part.Id == id) ?? new FixedPart { Id = id })
+                .Select(part =>
+                    part with
+                    {
+                        Text = form.ContainsKey("text-" + part.Id)
+                            ? new RichText(RichTextSanitizer.Sanitise(form["text-" + part.Id].ToString()))
+                            : part.Text,
+                        At = BoardPlace.Read(form["at-" + part.Id].ToString()) ?? part.At,
+                        Width = EditForms.Percent(form["width-" + part.Id]) is { } width and > 0 ? Math.Clamp(width, 0.02m, 1) : part.Width,
+                        Picture = FaceFields.Read(form, part.Id, part.Id, new Face { Picture = part.Picture }).Picture,
+                    }
+                )
+                .ToValueList(),
             ZonesShown = Enum.TryParse<ZonesShown>(form["zonesShown"], out var shown) ? shown : question.ZonesShown,
             ShowsNames = form["showsNames"] == "yes",
             Tint = EditForms.Percent(form["tint"]) is { } tint ? Math.Clamp(tint, 0, 1) : question.Tint,

@@ -13,7 +13,8 @@ internal sealed class ShortTextForm : IQuestionForm
 
     public Type Editor => typeof(ShortTextEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("shortText", "Short text", "pen-line", () => new ShortTextQuestion { Accepted = [new ShortAnswer("")] })];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [new("shortText", "Short text", "pen-line", () => new ShortTextQuestion { Accepted = [new ShortAnswer("")] })];
 
     /// <summary>Fields: accepted and notThis (numbers of rows), NAME-text-N, NAME-words-N, NAME-share-N; those of the reading.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
@@ -27,9 +28,12 @@ internal sealed class ShortTextForm : IQuestionForm
         };
     }
 
-    private static ValueList<ShortAnswer> Answers(IFormCollection form, string name, int atLeast) => Rows.Read(form, name, atLeast).Select(id => new ShortAnswer(form[$"{name}-text-{id}"].ToString())
-    {
-        Feedback = form[$"{name}-words-{id}"].ToString().Trim(),
-        Share = EditForms.Percent(form[$"{name}-share-{id}"]) ?? 1,
-    }).ToValueList();
+    private static ValueList<ShortAnswer> Answers(IFormCollection form, string name, int atLeast) =>
+        Rows.Read(form, name, atLeast)
+            .Select(id => new ShortAnswer(form[$"{name}-text-{id}"].ToString())
+            {
+                Feedback = form[$"{name}-words-{id}"].ToString().Trim(),
+                Share = EditForms.Percent(form[$"{name}-share-{id}"]) ?? 1,
+            })
+            .ToValueList();
 }

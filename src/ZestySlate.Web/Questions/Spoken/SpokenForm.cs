@@ -20,8 +20,10 @@ internal sealed class SpokenForm : IQuestionForm
     {
         var question = (SpokenQuestion)old;
         var typed = form["seconds"].ToString().Trim();
-        var seconds = typed.Split(':') is [var minutes, var rest] && int.TryParse(minutes, out var whole) && int.TryParse(rest, out var more)
-            ? Math.Clamp((whole * 60) + more, 5, SpokenQuestion.LongestSeconds) : EditForms.Whole(typed, question.Seconds, 5, SpokenQuestion.LongestSeconds);
+        var seconds =
+            typed.Split(':') is [var minutes, var rest] && int.TryParse(minutes, out var whole) && int.TryParse(rest, out var more)
+                ? Math.Clamp((whole * 60) + more, 5, SpokenQuestion.LongestSeconds)
+                : EditForms.Whole(typed, question.Seconds, 5, SpokenQuestion.LongestSeconds);
         return JudgedFields.Read(form, question) with { Seconds = seconds };
     }
 }

@@ -23,11 +23,14 @@ internal sealed class WordPickForm : IQuestionForm
             return Outcome<Question>.Refused(refusal);
         }
 
-        var text = MarkedText.Change(question.Text, mark => form["mark"].Contains(mark.Id), mark => mark with
+        var text = MarkedText.Change(
+            question.Text,
+            mark => form["mark"].Contains(mark.Id),
+            mark => mark with { Feedback = form["words-" + mark.Id].ToString().Trim(), Trap = form["trap-" + mark.Id] == "yes" }
+        );
+        return question with
         {
-            Feedback = form["words-" + mark.Id].ToString().Trim(),
-            Trap = form["trap-" + mark.Id] == "yes",
-        });
-        return question with { Text = PressWords<WordMark>.Read(form, text, _ => new WordMark { Id = Ids.New(), Trap = form["pressAs"] == "trap" }) };
+            Text = PressWords<WordMark>.Read(form, text, _ => new WordMark { Id = Ids.New(), Trap = form["pressAs"] == "trap" }),
+        };
     }
 }

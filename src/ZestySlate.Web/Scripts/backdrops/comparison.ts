@@ -4,6 +4,8 @@ export function start(ground: HTMLElement): void {
   const show = (): void => ground.style.setProperty("--seen", `${slider.value}%`);
   slider.addEventListener("input", show);
   // A press on the slider is none on the stage.
-  for (const type of ["pointerdown", "click", "keydown"]) { slider.addEventListener(type, event => event.stopPropagation()); }
+  for (const type of ["pointerdown", "click", "keydown"]) {
+    slider.addEventListener(type, event => event.stopPropagation());
+  }
   show();
 }

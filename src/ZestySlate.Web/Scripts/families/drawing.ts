@@ -6,20 +6,29 @@ import { settleSheets } from "../shared/sheet";
 /** Boards to draw on, by pen, finger, mouse and keys. */
 export function start(root: HTMLElement, changed: Changed, signal: AbortSignal): () => void {
   const boards = new Map<HTMLElement, DrawingBoard>();
-  root.addEventListener("click", event => {
-    const save = (event.target as HTMLElement).closest<HTMLAnchorElement>("[data-save-png]");
-    if (save) {
-      event.preventDefault();
-      void savePng(save.href);
-    }
-  }, { signal });
+  root.addEventListener(
+    "click",
+    event => {
+      const save = (event.target as HTMLElement).closest<HTMLAnchorElement>("[data-save-png]");
+      if (save) {
+        event.preventDefault();
+        void savePng(save.href);
+      }
+    },
+    { signal },
+  );
   const settle = (): void => {
     settleSheets(root);
-    for (const sheet of root.querySelectorAll<HTMLElement>(".drawing-sheet")) { sheet.parentElement!.style.setProperty("--ratio", sheet.dataset.ratio!); }
+    for (const sheet of root.querySelectorAll<HTMLElement>(".drawing-sheet")) {
+      sheet.parentElement!.style.setProperty("--ratio", sheet.dataset.ratio!);
+    }
     for (const place of root.querySelectorAll<HTMLElement>("[data-family=drawing]")) {
       const known = boards.get(place);
-      if (known) { known.settle(); }
-      else if (place.dataset.takes === "yes") { boards.set(place, new DrawingBoard(place, changed, signal)); }
+      if (known) {
+        known.settle();
+      } else if (place.dataset.takes === "yes") {
+        boards.set(place, new DrawingBoard(place, changed, signal));
+      }
     }
   };
   settle();
@@ -27,10 +36,16 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
 }
 
 /** What a step puts on the board and takes away. */
-interface Step { put: Mark[]; gone: number[]; }
+interface Step {
+  put: Mark[];
+  gone: number[];
+}
 
 /** A place on the board, in its units. */
-interface At { x: number; y: number; }
+interface At {
+  x: number;
+  y: number;
+}
 
 const Furthest = 6;
 
@@ -60,19 +75,31 @@ class DrawingBoard {
   private pinch: { apart: number; zoom: number } | null = null;
   private drawing = false;
 
-  constructor(private place: HTMLElement, private changed: Changed, signal: AbortSignal) {
+  constructor(
+    private place: HTMLElement,
+    private changed: Changed,
+    signal: AbortSignal,
+  ) {
     this.stamps = JSON.parse(place.dataset.stamps || "{}") as Record<string, string>;
     this.cross = { x: boardWidth / 2, y: this.height / 2 };
-    for (const mark of JSON.parse(place.dataset.marks || "[]") as Mark[]) { this.marks.set(mark.number, mark); }
+    for (const mark of JSON.parse(place.dataset.marks || "[]") as Mark[]) {
+      this.marks.set(mark.number, mark);
+    }
     this.redraw();
     // Whatever sends the form takes along what has changed since it was sent last.
-    place.closest("form")!.addEventListener("formdata", event => {
-      if (this.put.size === 0 && this.gone.size === 0) { return; }
-      event.formData.set("put", JSON.stringify([...this.put.values()]));
-      event.formData.set("gone", [...this.gone].join(" "));
-      this.put = new Map();
-      this.gone = new Set();
-    }, { signal });
+    place.closest("form")!.addEventListener(
+      "formdata",
+      event => {
+        if (this.put.size === 0 && this.gone.size === 0) {
+          return;
+        }
+        event.formData.set("put", JSON.stringify([...this.put.values()]));
+        event.formData.set("gone", [...this.gone].join(" "));
+        this.put = new Map();
+        this.gone = new Set();
+      },
+      { signal },
+    );
     this.listen(signal);
     this.tools();
     this.sharpen();
@@ -80,21 +107,36 @@ class DrawingBoard {
 
   /** In line again after the page was redrawn. */
   settle(): void {
-    if (this.place.dataset.takes !== "yes") { return; }
+    if (this.place.dataset.takes !== "yes") {
+      return;
+    }
     this.redraw();
     this.tools();
     this.sharpen();
   }
 
-  private get height(): number { return Number(this.place.dataset.height); }
-  private get view(): HTMLElement { return this.find("view"); }
-  private get sheet(): HTMLElement { return this.find("sheet"); }
-  private find(name: string): HTMLElement { return this.place.querySelector<HTMLElement>(`[data-${name}]`)!; }
-  private get tool(): string { return this.picked("tool"); }
-  private picked(name: string): string { return this.place.querySelector<HTMLInputElement>(`input[name=${name}]:checked`)?.value ?? ""; }
+  private get height(): number {
+    return Number(this.place.dataset.height);
+  }
+  private get view(): HTMLElement {
+    return this.find("view");
+  }
+  private get sheet(): HTMLElement {
+    return this.find("sheet");
+  }
+  private find(name: string): HTMLElement {
+    return this.place.querySelector<HTMLElement>(`[data-${name}]`)!;
+  }
+  private get tool(): string {
+    return this.picked("tool");
+  }
+  private picked(name: string): string {
+    return this.place.querySelector<HTMLInputElement>(`input[name=${name}]:checked`)?.value ?? "";
+  }
 
   private listen(signal: AbortSignal): void {
-    const on = <K extends keyof HTMLElementEventMap>(kind: K, act: (event: HTMLElementEventMap[K]) => void): void => this.place.addEventListener(kind, act as EventListener, { signal });
+    const on = <K extends keyof HTMLElementEventMap>(kind: K, act: (event: HTMLElementEventMap[K]) => void): void =>
+      this.place.addEventListener(kind, act as EventListener, { signal });
     on("pointerdown", event => this.down(event));
     on("pointermove", event => this.move(event));
     on("pointerup", event => this.up(event));
@@ -108,26 +150,39 @@ class DrawingBoard {
     });
     on("change", event => {
       event.stopPropagation();
-      if ((event.target as HTMLInputElement).name === "tool") { this.choose(null); }
-      else if (this.chosen !== null) { this.restyle(event.target as HTMLInputElement); }
+      if ((event.target as HTMLInputElement).name === "tool") {
+        this.choose(null);
+      } else if (this.chosen !== null) {
+        this.restyle(event.target as HTMLInputElement);
+      }
       this.tools();
     });
     on("input", event => event.stopPropagation());
     on("click", event => {
       const button = (event.target as HTMLElement).closest<HTMLElement>("button.tool");
-      if (!button) { return; }
-      if ("undo" in button.dataset) { this.back(this.done, this.undone); }
-      else if ("redo" in button.dataset) { this.back(this.undone, this.done); }
-      else if ("larger" in button.dataset) { this.setZoom(this.zoom * 1.5); }
-      else if ("smaller" in button.dataset) { this.setZoom(this.zoom / 1.5); }
-      else if ("takeAway" in button.dataset) { this.takeAway(); }
+      if (!button) {
+        return;
+      }
+      if ("undo" in button.dataset) {
+        this.back(this.done, this.undone);
+      } else if ("redo" in button.dataset) {
+        this.back(this.undone, this.done);
+      } else if ("larger" in button.dataset) {
+        this.setZoom(this.zoom * 1.5);
+      } else if ("smaller" in button.dataset) {
+        this.setZoom(this.zoom / 1.5);
+      } else if ("takeAway" in button.dataset) {
+        this.takeAway();
+      }
     });
   }
 
   // Pointers
 
   private down(event: PointerEvent): void {
-    if (!(event.target as HTMLElement).closest("[data-sheet]") || (event.pointerType === "mouse" && event.button !== 0)) { return; }
+    if (!(event.target as HTMLElement).closest("[data-sheet]") || (event.pointerType === "mouse" && event.button !== 0)) {
+      return;
+    }
     event.preventDefault();
     this.view.focus({ preventScroll: true });
     this.fingers.set(event.pointerId, event);
@@ -137,7 +192,9 @@ class DrawingBoard {
       this.pinch = { apart: this.apart(), zoom: this.zoom };
       return;
     }
-    if (this.fingers.size > 1) { return; }
+    if (this.fingers.size > 1) {
+      return;
+    }
     this.sheet.setPointerCapture(event.pointerId);
     this.drawing = true;
     this.begin(this.at(event), pressureOf(event));
@@ -145,32 +202,49 @@ class DrawingBoard {
 
   private move(event: PointerEvent): void {
     const before = this.fingers.get(event.pointerId);
-    if (!before) { return; }
+    if (!before) {
+      return;
+    }
     if (this.pinch) {
       this.view.scrollLeft -= (event.clientX - before.clientX) / 2;
       this.view.scrollTop -= (event.clientY - before.clientY) / 2;
       this.fingers.set(event.pointerId, event);
-      this.setZoom(this.pinch.zoom * this.apart() / this.pinch.apart, this.middle());
+      this.setZoom((this.pinch.zoom * this.apart()) / this.pinch.apart, this.middle());
       return;
     }
-    if (!this.drawing) { return; }
+    if (!this.drawing) {
+      return;
+    }
     const steps = event.getCoalescedEvents?.() ?? [];
-    for (const step of steps.length > 0 ? steps : [event]) { this.go(this.at(step), pressureOf(step)); }
+    for (const step of steps.length > 0 ? steps : [event]) {
+      this.go(this.at(step), pressureOf(step));
+    }
   }
 
   private up(event: PointerEvent): void {
-    if (!this.fingers.delete(event.pointerId)) { return; }
-    if (this.pinch) {
-      if (this.fingers.size === 0) { this.pinch = null; }
+    if (!this.fingers.delete(event.pointerId)) {
       return;
     }
-    if (event.type === "pointercancel") { this.letGo(); } else if (this.drawing) { this.end(); }
+    if (this.pinch) {
+      if (this.fingers.size === 0) {
+        this.pinch = null;
+      }
+      return;
+    }
+    if (event.type === "pointercancel") {
+      this.letGo();
+    } else if (this.drawing) {
+      this.end();
+    }
     this.drawing = false;
   }
 
   private at(event: { clientX: number; clientY: number }): At {
     const box = this.sheet.getBoundingClientRect();
-    return { x: Math.round((event.clientX - box.left) / box.width * boardWidth), y: Math.round((event.clientY - box.top) / box.width * boardWidth) };
+    return {
+      x: Math.round(((event.clientX - box.left) / box.width) * boardWidth),
+      y: Math.round(((event.clientY - box.top) / box.width) * boardWidth),
+    };
   }
 
   private apart(): number {
@@ -195,22 +269,33 @@ class DrawingBoard {
       this.erase(at);
     } else {
       const lies = tool === "text" || tool === "stamp";
-      const words = tool === "text" ? this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.value.trim() : tool === "stamp" ? this.picked("stamp") : "";
+      const words =
+        tool === "text"
+          ? this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.value.trim()
+          : tool === "stamp"
+            ? this.picked("stamp")
+            : "";
       if (tool === "text" && words === "") {
         this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.focus();
         return;
       }
       const width = Number(this.picked("width"));
       this.draft = {
-        number: this.next(), sort: tool, colour: this.picked("colour"), width: lies ? 200 + width * 4 : width,
-        points: tool === "line" ? `${at.x},${at.y},${pressure}` : lies ? `${at.x},${at.y}` : `${at.x},${at.y} ${at.x},${at.y}`, words,
+        number: this.next(),
+        sort: tool,
+        colour: this.picked("colour"),
+        width: lies ? 200 + width * 4 : width,
+        points: tool === "line" ? `${at.x},${at.y},${pressure}` : lies ? `${at.x},${at.y}` : `${at.x},${at.y} ${at.x},${at.y}`,
+        words,
       };
       this.show();
     }
   }
 
   /** A number that no other page of the same learner gives: by the time, above all that are there, with a thousandth part by chance. */
-  private next(): number { return Math.max(Date.now() * 1000 + Math.floor(Math.random() * 1000), ...[...this.marks.keys()].map(number => number + 1)); }
+  private next(): number {
+    return Math.max(Date.now() * 1000 + Math.floor(Math.random() * 1000), ...[...this.marks.keys()].map(number => number + 1));
+  }
 
   private go(at: At, pressure: number): void {
     if (this.grip && this.chosen !== null) {
@@ -222,7 +307,9 @@ class DrawingBoard {
       const points = this.draft.points.split(" ");
       if (this.draft.sort === "line") {
         const [x, y] = points[points.length - 1].split(",").map(Number);
-        if (Math.hypot(at.x - x, at.y - y) < 10) { return; }
+        if (Math.hypot(at.x - x, at.y - y) < 10) {
+          return;
+        }
         this.draft.points += ` ${at.x},${at.y},${pressure}`;
       } else {
         this.draft.points = this.draft.sort === "text" || this.draft.sort === "stamp" ? `${at.x},${at.y}` : `${points[0]} ${at.x},${at.y}`;
@@ -242,7 +329,7 @@ class DrawingBoard {
       const gone = [...this.erased];
       this.erased = new Set();
       this.make({ put: [], gone });
-    } else if (draft && !(/^(\S+) \1$/.test(draft.points))) {
+    } else if (draft && !/^(\S+) \1$/.test(draft.points)) {
       this.make({ put: [draft], gone: [] });
     }
     this.grip = null;
@@ -260,7 +347,9 @@ class DrawingBoard {
   private erase(at: At): void {
     const from = this.rubbed ?? at;
     const steps = Math.max(1, Math.ceil(Math.hypot(at.x - from.x, at.y - from.y) / 80));
-    for (let step = 1; step <= steps; step++) { this.rub({ x: from.x + (at.x - from.x) * step / steps, y: from.y + (at.y - from.y) * step / steps }); }
+    for (let step = 1; step <= steps; step++) {
+      this.rub({ x: from.x + ((at.x - from.x) * step) / steps, y: from.y + ((at.y - from.y) * step) / steps });
+    }
     this.rubbed = at;
   }
 
@@ -276,20 +365,37 @@ class DrawingBoard {
   private hit(at: At): number | null {
     const near = 90 / Math.sqrt(this.zoom);
     for (const mark of [...this.marks.values()].sort((a, b) => b.number - a.number)) {
-      if (this.erased.has(mark.number)) { continue; }
+      if (this.erased.has(mark.number)) {
+        continue;
+      }
       const group = this.drawn(mark.number);
       const box = group?.getBBox();
       const reach = near + mark.width / 2;
-      if (!group || !box || at.x < box.x - reach || at.x > box.x + box.width + reach || at.y < box.y - reach || at.y > box.y + box.height + reach) { continue; }
-      if (mark.sort === "text" || mark.sort === "stamp") { return mark.number; }
+      if (
+        !group ||
+        !box ||
+        at.x < box.x - reach ||
+        at.x > box.x + box.width + reach ||
+        at.y < box.y - reach ||
+        at.y > box.y + box.height + reach
+      ) {
+        continue;
+      }
+      if (mark.sort === "text" || mark.sort === "stamp") {
+        return mark.number;
+      }
       for (const path of group.querySelectorAll("path")) {
         const length = path.getTotalLength();
         for (let along = 0; along <= length; along += 60) {
           const point = path.getPointAtLength(along);
-          if (Math.hypot(point.x - at.x, point.y - at.y) <= reach) { return mark.number; }
+          if (Math.hypot(point.x - at.x, point.y - at.y) <= reach) {
+            return mark.number;
+          }
         }
         const last = path.getPointAtLength(length);
-        if (Math.hypot(last.x - at.x, last.y - at.y) <= reach) { return mark.number; }
+        if (Math.hypot(last.x - at.x, last.y - at.y) <= reach) {
+          return mark.number;
+        }
       }
     }
     return null;
@@ -298,12 +404,16 @@ class DrawingBoard {
   private choose(number: number | null): void {
     this.chosen = number;
     (this.find("take-away") as HTMLButtonElement).disabled = number === null;
-    if (number !== null) { this.say(saidIn(this.place, "drawnChosen", this.nameOf(this.marks.get(number)!))); }
+    if (number !== null) {
+      this.say(saidIn(this.place, "drawnChosen", this.nameOf(this.marks.get(number)!)));
+    }
     this.show();
   }
 
   private takeAway(): void {
-    if (this.chosen === null) { return; }
+    if (this.chosen === null) {
+      return;
+    }
     const gone = this.chosen;
     this.choose(null);
     this.make({ put: [], gone: [gone] });
@@ -313,8 +423,11 @@ class DrawingBoard {
   private restyle(field: HTMLInputElement): void {
     const mark = this.marks.get(this.chosen!)!;
     const lies = mark.sort === "text" || mark.sort === "stamp";
-    if (field.name === "colour") { this.make({ put: [{ ...mark, colour: field.value }], gone: [] }); }
-    else if (field.name === "width") { this.make({ put: [{ ...mark, width: lies ? 200 + Number(field.value) * 4 : Number(field.value) }], gone: [] }); }
+    if (field.name === "colour") {
+      this.make({ put: [{ ...mark, colour: field.value }], gone: [] });
+    } else if (field.name === "width") {
+      this.make({ put: [{ ...mark, width: lies ? 200 + Number(field.value) * 4 : Number(field.value) }], gone: [] });
+    }
   }
 
   // Steps
@@ -332,7 +445,9 @@ class DrawingBoard {
   /** Takes a step back, or again. */
   private back(from: [Step, Step][], to: [Step, Step][]): void {
     const last = from.pop();
-    if (!last) { return; }
+    if (!last) {
+      return;
+    }
     to.push([last[1], last[0]]);
     this.chosen = null;
     this.apply(last[1]);
@@ -361,20 +476,28 @@ class DrawingBoard {
 
   // Showing
 
-  private drawn(number: number): SVGGElement | null { return this.find("drawn").querySelector<SVGGElement>(`[data-mark="${number}"]`); }
+  private drawn(number: number): SVGGElement | null {
+    return this.find("drawn").querySelector<SVGGElement>(`[data-mark="${number}"]`);
+  }
 
   /** Draws one mark in its place among the others, so that a large drawing is not painted anew for a small change. */
   private draw(mark: Mark): void {
     const now = this.drawn(mark.number);
     const above = now ?? [...this.find("drawn").children].find(other => Number((other as SVGGElement).dataset.mark) > mark.number);
-    if (above) { above.insertAdjacentHTML("beforebegin", svgOf(mark, this.stamps)); } else { this.find("drawn").insertAdjacentHTML("beforeend", svgOf(mark, this.stamps)); }
+    if (above) {
+      above.insertAdjacentHTML("beforebegin", svgOf(mark, this.stamps));
+    } else {
+      this.find("drawn").insertAdjacentHTML("beforeend", svgOf(mark, this.stamps));
+    }
     now?.remove();
   }
 
   /** A mark as the browser writes it; a mark never changes, so that is worked out once. */
   private written(mark: Mark): string {
     let svg = this.asWritten.get(mark);
-    if (svg === undefined) { this.asWritten.set(mark, svg = svgOf(mark, this.stamps).replaceAll("/>", "></path>")); }
+    if (svg === undefined) {
+      this.asWritten.set(mark, (svg = svgOf(mark, this.stamps).replaceAll("/>", "></path>")));
+    }
     return svg;
   }
 
@@ -389,7 +512,11 @@ class DrawingBoard {
       there.delete(mark.number);
       const next: Element | null = last ? last.nextElementSibling : drawn.firstElementChild;
       if (!now || now.outerHTML !== svg) {
-        if (last) { last.insertAdjacentHTML("afterend", svg); } else { drawn.insertAdjacentHTML("afterbegin", svg); }
+        if (last) {
+          last.insertAdjacentHTML("afterend", svg);
+        } else {
+          drawn.insertAdjacentHTML("afterbegin", svg);
+        }
         now?.remove();
         now = last ? last.nextElementSibling! : drawn.firstElementChild!;
       } else if (now !== next) {
@@ -397,7 +524,9 @@ class DrawingBoard {
       }
       last = now;
     }
-    for (const gone of there.values()) { gone.remove(); }
+    for (const gone of there.values()) {
+      gone.remove();
+    }
     this.show();
   }
 
@@ -411,20 +540,30 @@ class DrawingBoard {
       drawn?.setAttribute("transform", `translate(${this.moved.x} ${this.moved.y})`);
       const box = drawn?.getBBox();
       const [x, y, by] = [this.moved.x, this.moved.y, 60];
-      if (box) { inside += `<rect class="drawn-chosen" x="${box.x + x - by}" y="${box.y + y - by}" width="${box.width + 2 * by}" height="${box.height + 2 * by}" rx="40"/>`; }
+      if (box) {
+        inside +=
+          `<rect class="drawn-chosen" x="${box.x + x - by}" y="${box.y + y - by}" width="${box.width + 2 * by}" ` +
+          `height="${box.height + 2 * by}" rx="40"/>`;
+      }
     }
     hand.innerHTML = inside;
     const cross = this.find("cross");
-    cross.style.left = `${this.cross.x / boardWidth * 100}%`;
-    cross.style.top = `${this.cross.y / this.height * 100}%`;
+    cross.style.left = `${(this.cross.x / boardWidth) * 100}%`;
+    cross.style.top = `${(this.cross.y / this.height) * 100}%`;
   }
 
-  private say(words: string): void { this.find("said").textContent = words; }
+  private say(words: string): void {
+    this.find("said").textContent = words;
+  }
 
-  private nameOf(mark: Mark): string { return saidIn(this.place, `drawn${mark.sort[0].toUpperCase()}${mark.sort.slice(1)}`) + (mark.sort === "text" ? ` «${mark.words}»` : ""); }
+  private nameOf(mark: Mark): string {
+    return saidIn(this.place, `drawn${mark.sort[0].toUpperCase()}${mark.sort.slice(1)}`) + (mark.sort === "text" ? ` «${mark.words}»` : "");
+  }
 
   private tools(): void {
-    for (const part of this.place.querySelectorAll<HTMLElement>("[data-for]")) { part.hidden = part.dataset.for !== this.tool; }
+    for (const part of this.place.querySelectorAll<HTMLElement>("[data-for]")) {
+      part.hidden = part.dataset.for !== this.tool;
+    }
     (this.find("undo") as HTMLButtonElement).disabled = this.done.length === 0;
     (this.find("redo") as HTMLButtonElement).disabled = this.undone.length === 0;
     (this.find("take-away") as HTMLButtonElement).disabled = this.chosen === null;
@@ -442,7 +581,9 @@ class DrawingBoard {
       this.sharpen();
     } else {
       // Scroll bars that come and go must not size what is only stretched.
-      if (this.sheet.style.transform === "") { this.sheet.style.width = `${this.sheet.getBoundingClientRect().width}px`; }
+      if (this.sheet.style.transform === "") {
+        this.sheet.style.width = `${this.sheet.getBoundingClientRect().width}px`;
+      }
       const stretch = next / this.sharp;
       this.sheet.style.transform = `scale(${stretch})`;
       this.sheet.style.marginBlockEnd = `${(stretch - 1) * this.sheet.offsetHeight}px`;
@@ -468,7 +609,11 @@ class DrawingBoard {
     if ((event.ctrlKey || event.metaKey) && !target.matches("input:not([type=radio])") && (letter === "z" || letter === "y")) {
       event.preventDefault();
       event.stopPropagation();
-      if (letter === "y" || event.shiftKey) { this.back(this.undone, this.done); } else { this.back(this.done, this.undone); }
+      if (letter === "y" || event.shiftKey) {
+        this.back(this.undone, this.done);
+      } else {
+        this.back(this.done, this.undone);
+      }
       return;
     }
     if (target.matches("[name=drawnWords]") && event.key === "Enter") {
@@ -477,8 +622,12 @@ class DrawingBoard {
       this.find("cross").hidden = false;
       return;
     }
-    if (!target.matches("[data-view]")) { return; }
-    const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[event.key];
+    if (!target.matches("[data-view]")) {
+      return;
+    }
+    const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[
+      event.key
+    ];
     if (way) {
       event.preventDefault();
       event.stopPropagation();
@@ -488,8 +637,13 @@ class DrawingBoard {
         return;
       }
       this.find("cross").hidden = false;
-      this.cross = { x: Math.round(Math.min(boardWidth, Math.max(0, this.cross.x + way[0] * far))), y: Math.round(Math.min(this.height, Math.max(0, this.cross.y + way[1] * far))) };
-      if (this.drawing) { this.go(this.cross, usual); }
+      this.cross = {
+        x: Math.round(Math.min(boardWidth, Math.max(0, this.cross.x + way[0] * far))),
+        y: Math.round(Math.min(this.height, Math.max(0, this.cross.y + way[1] * far))),
+      };
+      if (this.drawing) {
+        this.go(this.cross, usual);
+      }
       this.show();
     } else if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
@@ -504,7 +658,9 @@ class DrawingBoard {
         this.end();
       } else if (this.draft || this.tool === "erase") {
         this.drawing = true;
-        if (this.draft) { this.say(saidIn(this.place, "drawnBegun", this.nameOf(this.draft))); }
+        if (this.draft) {
+          this.say(saidIn(this.place, "drawnBegun", this.nameOf(this.draft)));
+        }
       }
     } else if (event.key === "Delete" || event.key === "Backspace") {
       // The drawing's keys are none of the workbench's around a trial.
@@ -522,10 +678,16 @@ class DrawingBoard {
 }
 
 /** A pen says how strongly it is pressed; fingers and mice do not, whatever their numbers. */
-const pressureOf = (event: PointerEvent): number => event.pointerType === "pen" ? Math.round(Math.min(1, Math.max(0, event.pressure)) * 100) : usual;
+const pressureOf = (event: PointerEvent): number =>
+  event.pointerType === "pen" ? Math.round(Math.min(1, Math.max(0, event.pressure)) * 100) : usual;
 
 function shifted(mark: Mark, by: At): Mark {
-  return { ...mark, points: pointsOf(mark).map(point => `${Math.round(point.x + by.x)},${Math.round(point.y + by.y)}${mark.sort === "line" ? `,${point.p}` : ""}`).join(" ") };
+  return {
+    ...mark,
+    points: pointsOf(mark)
+      .map(point => `${Math.round(point.x + by.x)},${Math.round(point.y + by.y)}${mark.sort === "line" ? `,${point.p}` : ""}`)
+      .join(" "),
+  };
 }
 
 /** The drawing, as the server keeps it, as pixels: twice as many as a wide screen shows. */
@@ -534,13 +696,15 @@ async function savePng(address: string): Promise<void> {
   await drawn.decode();
   const canvas = document.createElement("canvas");
   canvas.width = 2000;
-  canvas.height = Math.round(2000 * drawn.naturalHeight / drawn.naturalWidth);
+  canvas.height = Math.round((2000 * drawn.naturalHeight) / drawn.naturalWidth);
   const sheet = canvas.getContext("2d")!;
   sheet.fillStyle = "#ffffff";
   sheet.fillRect(0, 0, canvas.width, canvas.height);
   sheet.drawImage(drawn, 0, 0, canvas.width, canvas.height);
   const file = await new Promise<Blob | null>(done => canvas.toBlob(done, "image/png"));
-  if (!file) { return; }
+  if (!file) {
+    return;
+  }
   const link = Object.assign(document.createElement("a"), { href: URL.createObjectURL(file), download: "drawing.png" });
   link.click();
   setTimeout(() => URL.revokeObjectURL(link.href), 10000);

@@ -7,37 +7,71 @@ import { watchCarrying } from "../shared/carry";
  */
 export function start(root: HTMLElement, _changed: Changed, signal: AbortSignal): () => void {
   const held = (): HTMLElement | null => root.querySelector("[data-chip].held");
-  root.addEventListener("click", event => {
-    const target = event.target as HTMLElement;
-    const chip = target.closest<HTMLElement>("[data-chip]");
-    const group = target.closest<HTMLElement>("[data-slots]");
-    if (!group || target.closest("fieldset:disabled")) { return; }
-    const now = held();
-    if (chip && !target.closest("[data-slot]")) {
-      now?.classList.remove("held");
-      if (now !== chip && !chip.classList.contains("used")) { chip.classList.add("held"); }
-    } else if (now && target.closest("[data-slot]") && now.closest("[data-slots]") === group) {
-      event.preventDefault();
-      put(now, target.closest<HTMLElement>("[data-slot]")!);
-    }
-  }, { signal });
-  // A press on a slot while a chip is held puts it there, in place of opening the list.
-  root.addEventListener("mousedown", event => {
-    const slot = (event.target as HTMLElement).closest<HTMLElement>("[data-slot]");
-    if (slot && held()?.closest("[data-slots]") === slot.closest("[data-slots]")) { event.preventDefault(); }
-  }, { signal });
-  root.addEventListener("keydown", event => { if (event.key === "Escape") { held()?.classList.remove("held"); } }, { signal });
-  root.addEventListener("change", event => {
-    const group = (event.target as HTMLElement).closest<HTMLElement>("[data-slots]");
-    if (group) { settle(group); }
-  }, { signal });
-  watchCarrying(root, {
-    take: pressed => pressed.closest("fieldset:disabled") ? null : pressed.closest<HTMLElement>("[data-chip]:not(.used)"),
-    drop: (chip, onto) => {
-      const slot = onto?.closest<HTMLElement>("[data-slot]");
-      if (slot && slot.closest("[data-slots]") === chip.closest("[data-slots]")) { put(chip, slot); }
+  root.addEventListener(
+    "click",
+    event => {
+      const target = event.target as HTMLElement;
+      const chip = target.closest<HTMLElement>("[data-chip]");
+      const group = target.closest<HTMLElement>("[data-slots]");
+      if (!group || target.closest("fieldset:disabled")) {
+        return;
+      }
+      const now = held();
+      if (chip && !target.closest("[data-slot]")) {
+        now?.classList.remove("held");
+        if (now !== chip && !chip.classList.contains("used")) {
+          chip.classList.add("held");
+        }
+      } else if (now && target.closest("[data-slot]") && now.closest("[data-slots]") === group) {
+        event.preventDefault();
+        put(now, target.closest<HTMLElement>("[data-slot]")!);
+      }
     },
-  }, signal);
+    { signal },
+  );
+  // A press on a slot while a chip is held puts it there, in place of opening the list.
+  root.addEventListener(
+    "mousedown",
+    event => {
+      const slot = (event.target as HTMLElement).closest<HTMLElement>("[data-slot]");
+      if (slot && held()?.closest("[data-slots]") === slot.closest("[data-slots]")) {
+        event.preventDefault();
+      }
+    },
+    { signal },
+  );
+  root.addEventListener(
+    "keydown",
+    event => {
+      if (event.key === "Escape") {
+        held()?.classList.remove("held");
+      }
+    },
+    { signal },
+  );
+  root.addEventListener(
+    "change",
+    event => {
+      const group = (event.target as HTMLElement).closest<HTMLElement>("[data-slots]");
+      if (group) {
+        settle(group);
+      }
+    },
+    { signal },
+  );
+  watchCarrying(
+    root,
+    {
+      take: pressed => (pressed.closest("fieldset:disabled") ? null : pressed.closest<HTMLElement>("[data-chip]:not(.used)")),
+      drop: (chip, onto) => {
+        const slot = onto?.closest<HTMLElement>("[data-slot]");
+        if (slot && slot.closest("[data-slots]") === chip.closest("[data-slots]")) {
+          put(chip, slot);
+        }
+      },
+    },
+    signal,
+  );
   const settleAll = (): void => root.querySelectorAll<HTMLElement>("[data-slots]").forEach(settle);
   settleAll();
   return settleAll;
@@ -46,7 +80,9 @@ export function start(root: HTMLElement, _changed: Changed, signal: AbortSignal)
 function put(chip: HTMLElement, slot: HTMLElement): void {
   const list = slot.querySelector<HTMLSelectElement>("select:enabled");
   chip.classList.remove("held");
-  if (!list) { return; }
+  if (!list) {
+    return;
+  }
   list.value = chip.dataset.chip!;
   list.dispatchEvent(new Event("change", { bubbles: true }));
 }
@@ -57,7 +93,9 @@ function settle(group: HTMLElement): void {
   for (const chip of group.querySelectorAll<HTMLElement>("[data-chips] [data-chip]")) {
     const at = chosen.indexOf(chip.dataset.chip!);
     const used = group.dataset.slots === "once" && at >= 0;
-    if (used) { chosen.splice(at, 1); }
+    if (used) {
+      chosen.splice(at, 1);
+    }
     chip.classList.toggle("used", used);
   }
   // A picture or a sound that was chosen is shown in its slot.

@@ -7,54 +7,85 @@ const Around = 128;
 /** Pages in two parts: the divider is dragged or moved by keys; on a narrow page the material comes over the answer and goes again. */
 export function start(root: HTMLElement, _changed: Changed, signal: AbortSignal): () => void {
   const settle = (): void => {
-    for (const split of root.querySelectorAll<HTMLElement>(".split")) { show(split, kept(split) ?? Number(split.dataset.share)); }
+    for (const split of root.querySelectorAll<HTMLElement>(".split")) {
+      show(split, kept(split) ?? Number(split.dataset.share));
+    }
   };
   let back = 0;
-  root.addEventListener("click", event => {
-    const link = (event.target as HTMLElement).closest<HTMLElement>("[data-material-show], [data-material-back]");
-    const split = link?.closest<HTMLElement>(".split");
-    if (!link || !split) { return; }
-    event.preventDefault();
-    const opens = link.matches("[data-material-show]");
-    if (opens) { back = window.scrollY; }
-    split.classList.toggle("material-over", opens);
-    if (opens) { split.querySelector<HTMLElement>(".material")!.focus(); }
-    else {
-      window.scrollTo(0, back);
-      split.querySelector<HTMLElement>("[data-material-show]")!.focus({ preventScroll: true });
-    }
-  }, { signal });
+  root.addEventListener(
+    "click",
+    event => {
+      const link = (event.target as HTMLElement).closest<HTMLElement>("[data-material-show], [data-material-back]");
+      const split = link?.closest<HTMLElement>(".split");
+      if (!link || !split) {
+        return;
+      }
+      event.preventDefault();
+      const opens = link.matches("[data-material-show]");
+      if (opens) {
+        back = window.scrollY;
+      }
+      split.classList.toggle("material-over", opens);
+      if (opens) {
+        split.querySelector<HTMLElement>(".material")!.focus();
+      } else {
+        window.scrollTo(0, back);
+        split.querySelector<HTMLElement>("[data-material-show]")!.focus({ preventScroll: true });
+      }
+    },
+    { signal },
+  );
 
-  root.addEventListener("pointerdown", event => {
-    const divider = (event.target as HTMLElement).closest<HTMLElement>("[data-divider]");
-    const split = divider?.closest<HTMLElement>(".split");
-    if (!divider || !split) { return; }
-    event.preventDefault();
-    divider.focus();
-    // Also over a page in a frame, which has events of its own.
-    divider.setPointerCapture(event.pointerId);
-    drag(event, { move(move) {
-      const box = split.getBoundingClientRect();
-      const before = isAbove(split) ? (move.clientY - box.top) / (window.innerHeight - Around) : onLeft(split) ? (move.clientX - box.left) / box.width : (box.right - move.clientX) / box.width;
-      keep(split, before * 100);
-    } });
-  }, { signal });
+  root.addEventListener(
+    "pointerdown",
+    event => {
+      const divider = (event.target as HTMLElement).closest<HTMLElement>("[data-divider]");
+      const split = divider?.closest<HTMLElement>(".split");
+      if (!divider || !split) {
+        return;
+      }
+      event.preventDefault();
+      divider.focus();
+      // Also over a page in a frame, which has events of its own.
+      divider.setPointerCapture(event.pointerId);
+      drag(event, {
+        move(move) {
+          const box = split.getBoundingClientRect();
+          const before = isAbove(split)
+            ? (move.clientY - box.top) / (window.innerHeight - Around)
+            : onLeft(split)
+              ? (move.clientX - box.left) / box.width
+              : (box.right - move.clientX) / box.width;
+          keep(split, before * 100);
+        },
+      });
+    },
+    { signal },
+  );
 
-  root.addEventListener("keydown", event => {
-    const split = (event.target as HTMLElement).closest<HTMLElement>("[data-divider]")?.closest<HTMLElement>(".split");
-    if (event.key === "Escape" && root.querySelector(".material-over")) {
-      root.querySelector<HTMLElement>(".material-over [data-material-back]")!.click();
-      return;
-    }
-    if (!split) { return; }
-    const now = Number(split.querySelector("[data-divider]")!.getAttribute("aria-valuenow"));
-    const on = isAbove(split) ? "ArrowDown" : onLeft(split) ? "ArrowRight" : "ArrowLeft";
-    const off = isAbove(split) ? "ArrowUp" : onLeft(split) ? "ArrowLeft" : "ArrowRight";
-    const next = event.key === on ? now + 2 : event.key === off ? now - 2 : event.key === "Home" ? 10 : event.key === "End" ? 90 : null;
-    if (next === null) { return; }
-    event.preventDefault();
-    keep(split, next);
-  }, { signal });
+  root.addEventListener(
+    "keydown",
+    event => {
+      const split = (event.target as HTMLElement).closest<HTMLElement>("[data-divider]")?.closest<HTMLElement>(".split");
+      if (event.key === "Escape" && root.querySelector(".material-over")) {
+        root.querySelector<HTMLElement>(".material-over [data-material-back]")!.click();
+        return;
+      }
+      if (!split) {
+        return;
+      }
+      const now = Number(split.querySelector("[data-divider]")!.getAttribute("aria-valuenow"));
+      const on = isAbove(split) ? "ArrowDown" : onLeft(split) ? "ArrowRight" : "ArrowLeft";
+      const off = isAbove(split) ? "ArrowUp" : onLeft(split) ? "ArrowLeft" : "ArrowRight";
+      const next = event.key === on ? now + 2 : event.key === off ? now - 2 : event.key === "Home" ? 10 : event.key === "End" ? 90 : null;
+      if (next === null) {
+        return;
+      }
+      event.preventDefault();
+      keep(split, next);
+    },
+    { signal },
+  );
 
   settle();
   return settle;
@@ -75,9 +106,17 @@ function show(split: HTMLElement, share: number): void {
 function keep(split: HTMLElement, share: number): void {
   const within = Math.min(90, Math.max(10, share));
   show(split, within);
-  try { sessionStorage.setItem(`zesty-slate ${split.id}`, String(within)); } catch { /* storage refused inside a frame: it stays until the next page */ }
+  try {
+    sessionStorage.setItem(`zesty-slate ${split.id}`, String(within));
+  } catch {
+    /* storage refused inside a frame: it stays until the next page */
+  }
 }
 
 function kept(split: HTMLElement): number | null {
-  try { return Number(sessionStorage.getItem(`zesty-slate ${split.id}`)) || null; } catch { return null; }
+  try {
+    return Number(sessionStorage.getItem(`zesty-slate ${split.id}`)) || null;
+  } catch {
+    return null;
+  }
 }

@@ -12,28 +12,44 @@ export class Families {
   /** What settles each family that is on the page; undefined while its script is on its way. */
   private settlers = new Map<string, (() => void) | undefined>();
 
-  constructor(private root: HTMLElement, private changed: Changed, private signal: AbortSignal) { this.settle(); }
+  constructor(
+    private root: HTMLElement,
+    private changed: Changed,
+    private signal: AbortSignal,
+  ) {
+    this.settle();
+  }
 
   /** Brings everything in line after a redraw, and loads what is new on the page. */
   settle(): void {
-    for (const settler of this.settlers.values()) { settler?.(); }
+    for (const settler of this.settlers.values()) {
+      settler?.();
+    }
     for (const place of this.root.querySelectorAll<HTMLElement>("[data-family]")) {
       const name = place.dataset.family!;
-      if (this.settlers.has(name)) { continue; }
+      if (this.settlers.has(name)) {
+        continue;
+      }
       this.settlers.set(name, undefined);
       const address = `/dist/families/${name}.js`;
-      void (import(address) as Promise<FamilyScript>).then(script => {
-        if (this.signal.aborted) { return; }
-        this.settlers.set(name, script.start(this.root, this.changed, this.signal) ?? (() => undefined));
-        this.ready();
-      }).catch(() => this.settlers.delete(name));
+      void (import(address) as Promise<FamilyScript>)
+        .then(script => {
+          if (this.signal.aborted) {
+            return;
+          }
+          this.settlers.set(name, script.start(this.root, this.changed, this.signal) ?? (() => undefined));
+          this.ready();
+        })
+        .catch(() => this.settlers.delete(name));
     }
     this.ready();
   }
 
   private ready(): void {
     for (const place of this.root.querySelectorAll<HTMLElement>("[data-family]")) {
-      if (this.settlers.get(place.dataset.family!)) { place.dataset.ready = "yes"; }
+      if (this.settlers.get(place.dataset.family!)) {
+        place.dataset.ready = "yes";
+      }
     }
   }
 }

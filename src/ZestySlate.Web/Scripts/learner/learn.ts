@@ -32,18 +32,22 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   placeSigns(root);
   const stage = new StageSwitches(root);
   const clock = new LearnerClock(root, timeIsOut);
-  const families = new Families(root, (form, part, act) => {
-    form.dataset.answered = "yes";
-    if (act) {
-      post(form.dataset.ask!, act, form);
-    } else if (form.dataset.steps === "yes") {
-      const fields = new FormData(form);
-      fields.set("part", part);
-      post(form.dataset.ask!, "step", fields);
-    } else {
-      keepSoon(form, 250);
-    }
-  }, still.signal);
+  const families = new Families(
+    root,
+    (form, part, act) => {
+      form.dataset.answered = "yes";
+      if (act) {
+        post(form.dataset.ask!, act, form);
+      } else if (form.dataset.steps === "yes") {
+        const fields = new FormData(form);
+        fields.set("part", part);
+        post(form.dataset.ask!, "step", fields);
+      } else {
+        keepSoon(form, 250);
+      }
+    },
+    still.signal,
+  );
 
   const connection = (): HTMLElement | null => root.querySelector("#connection");
   const say = (words: string | null): void => {
@@ -54,26 +58,39 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     }
   };
 
-  const outbox = new Outbox(data.events!, `zesty-slate ${data.attempt}`, () => data.proof ?? "", delivered, (state, waiting) => {
-    if (state === "waiting") {
-      say(saidIn(root, "noConnection", waiting));
-      root.classList.add("unconnected");
-    } else if (state === "ended") {
-      say(saidIn(root, "sessionEnded"));
-    } else if (state === "sent" && root.classList.contains("unconnected")) {
-      say(null);
-      root.classList.remove("unconnected");
-    }
-  }, (event, why) => {
-    aside.show(event, why);
-    root.querySelectorAll("[data-hand-in] button:disabled").forEach(button => button.removeAttribute("disabled"));
-  });
-  const aside = new Aside(root, event => outbox.seenTo(event, true), event => outbox.seenTo(event, false));
+  const outbox = new Outbox(
+    data.events!,
+    `zesty-slate ${data.attempt}`,
+    () => data.proof ?? "",
+    delivered,
+    (state, waiting) => {
+      if (state === "waiting") {
+        say(saidIn(root, "noConnection", waiting));
+        root.classList.add("unconnected");
+      } else if (state === "ended") {
+        say(saidIn(root, "sessionEnded"));
+      } else if (state === "sent" && root.classList.contains("unconnected")) {
+        say(null);
+        root.classList.remove("unconnected");
+      }
+    },
+    (event, why) => {
+      aside.show(event, why);
+      root.querySelectorAll("[data-hand-in] button:disabled").forEach(button => button.removeAttribute("disabled"));
+    },
+  );
+  const aside = new Aside(
+    root,
+    event => outbox.seenTo(event, true),
+    event => outbox.seenTo(event, false),
+  );
   const touched = new Touched();
   touched.learn(root);
 
   const panels = new Panels(root, (spot, first) => {
-    if (first) { post(spot, "open"); }
+    if (first) {
+      post(spot, "open");
+    }
     host.opened?.(spot);
   });
   const backdrops = (): void => {
@@ -82,112 +99,169 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   };
   backdrops();
 
-  root.addEventListener("click", event => {
-    const target = event.target as HTMLElement;
-    if (stage.press(target)) { return; }
-    const opener = target.closest<HTMLAnchorElement>("a[data-open], a[data-sign], a[data-findings]");
-    if (opener && opener.target === "_blank") {
-      const link = opener.dataset.open ?? opener.dataset.sign!;
-      post(link, "open");
-      host.opened?.(link);
-    } else if (opener) {
-      event.preventDefault();
-      if (opener.dataset.jump && opener.dataset.locked !== "yes") {
-        visit(opener.dataset.jump);
-      } else if (opener.matches("[data-findings]")) {
-        panels.open("findings", opener);
-      } else if (opener.dataset.kind === "callout") {
-        if (opener.dataset.sound && !opener.classList.contains("showing")) { stage.speak(opener.dataset.sound); }
-        const showing = opener.classList.toggle("showing");
-        root.querySelectorAll(".sign.showing").forEach(other => other !== opener && other.classList.remove("showing"));
-        if (!showing) { opener.blur(); }
-      } else {
-        panels.open(opener.dataset.open ?? opener.dataset.sign!, opener);
+  root.addEventListener(
+    "click",
+    event => {
+      const target = event.target as HTMLElement;
+      if (stage.press(target)) {
+        return;
       }
-    } else if (target.closest("[data-close]")) {
-      event.preventDefault();
-      panels.close();
-    } else if (panels.current && !target.closest(".panel, .panorama-tools") && target.closest(".stage")) {
-      panels.close();
-    }
-  }, { signal: still.signal });
+      const opener = target.closest<HTMLAnchorElement>("a[data-open], a[data-sign], a[data-findings]");
+      if (opener && opener.target === "_blank") {
+        const link = opener.dataset.open ?? opener.dataset.sign!;
+        post(link, "open");
+        host.opened?.(link);
+      } else if (opener) {
+        event.preventDefault();
+        if (opener.dataset.jump && opener.dataset.locked !== "yes") {
+          visit(opener.dataset.jump);
+        } else if (opener.matches("[data-findings]")) {
+          panels.open("findings", opener);
+        } else if (opener.dataset.kind === "callout") {
+          if (opener.dataset.sound && !opener.classList.contains("showing")) {
+            stage.speak(opener.dataset.sound);
+          }
+          const showing = opener.classList.toggle("showing");
+          root.querySelectorAll(".sign.showing").forEach(other => other !== opener && other.classList.remove("showing"));
+          if (!showing) {
+            opener.blur();
+          }
+        } else {
+          panels.open(opener.dataset.open ?? opener.dataset.sign!, opener);
+        }
+      } else if (target.closest("[data-close]")) {
+        event.preventDefault();
+        panels.close();
+      } else if (panels.current && !target.closest(".panel, .panorama-tools") && target.closest(".stage")) {
+        panels.close();
+      }
+    },
+    { signal: still.signal },
+  );
 
-  root.addEventListener("keydown", event => {
-    const target = event.target as HTMLElement;
-    if (event.key === "Escape" && panels.current) {
-      event.stopPropagation();
-      panels.close();
-    } else if (event.key === " " && target.matches("a[data-sign]")) {
-      event.preventDefault();
-      target.click();
-    } else if (!typing() && !event.ctrlKey && !event.metaKey && !event.altKey && target.closest(".scene")) {
-      if (event.key === "f" || event.key === "F") { stage.fullScreen(); }
-      else if (event.key === "s" || event.key === "S") { root.querySelector<HTMLElement>("[data-show-signs]")?.click(); }
-    }
-  }, { signal: still.signal });
+  root.addEventListener(
+    "keydown",
+    event => {
+      const target = event.target as HTMLElement;
+      if (event.key === "Escape" && panels.current) {
+        event.stopPropagation();
+        panels.close();
+      } else if (event.key === " " && target.matches("a[data-sign]")) {
+        event.preventDefault();
+        target.click();
+      } else if (!typing() && !event.ctrlKey && !event.metaKey && !event.altKey && target.closest(".scene")) {
+        if (event.key === "f" || event.key === "F") {
+          stage.fullScreen();
+        } else if (event.key === "s" || event.key === "S") {
+          root.querySelector<HTMLElement>("[data-show-signs]")?.click();
+        }
+      }
+    },
+    { signal: still.signal },
+  );
 
-  root.addEventListener("input", event => {
-    const field = event.target as HTMLInputElement;
-    const ask = field.closest<HTMLFormElement>("form[data-ask]");
-    if (ask && field.matches("input:not([type=checkbox], [type=radio], [type=file]), textarea")) { keepSoon(ask, 800); }
-    const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-annotate]");
-    if (!form) { return; }
-    const finding = form.dataset.annotate!;
-    clearTimeout(timers.get(finding));
-    timers.set(finding, window.setTimeout(() => { timers.delete(finding); post(finding, "annotate", form); }, 500));
-  }, { signal: still.signal });
+  root.addEventListener(
+    "input",
+    event => {
+      const field = event.target as HTMLInputElement;
+      const ask = field.closest<HTMLFormElement>("form[data-ask]");
+      if (ask && field.matches("input:not([type=checkbox], [type=radio], [type=file]), textarea")) {
+        keepSoon(ask, 800);
+      }
+      const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-annotate]");
+      if (!form) {
+        return;
+      }
+      const finding = form.dataset.annotate!;
+      clearTimeout(timers.get(finding));
+      timers.set(
+        finding,
+        window.setTimeout(() => {
+          timers.delete(finding);
+          post(finding, "annotate", form);
+        }, 500),
+      );
+    },
+    { signal: still.signal },
+  );
 
-  root.addEventListener("change", event => {
-    const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-ask]");
-    if (!form) { return; }
-    keepNoneAlone(form, event.target as HTMLInputElement);
-    const spot = form.dataset.ask!;
-    if (form.dataset.atOnce === "yes" && (event.target as HTMLInputElement).type === "radio") {
-      post(spot, "mark", form);
-      return;
-    }
-    keepSoon(form, 250);
-  }, { signal: still.signal });
-
-  root.addEventListener("submit", event => {
-    const form = event.target as HTMLFormElement;
-    const submitter = (event as SubmitEvent).submitter as HTMLButtonElement | null;
-    if (form.matches("[data-hand-in]")) {
-      event.preventDefault();
-      handIn(form, submitter);
-    } else if (form.matches("[data-visit]")) {
-      event.preventDefault();
-      visit(form.dataset.visit!);
-    } else if (form.matches("[data-go]")) {
-      event.preventDefault();
-      post("", "start");
-    } else if (form.matches("[data-code], [data-annotate]")) {
-      event.preventDefault();
-      post(String(new FormData(form).get("spot")), form.matches("[data-code]") ? "code" : "annotate", form);
-    } else if (form.matches("[data-ask]")) {
-      event.preventDefault();
+  root.addEventListener(
+    "change",
+    event => {
+      const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-ask]");
+      if (!form) {
+        return;
+      }
+      keepNoneAlone(form, event.target as HTMLInputElement);
       const spot = form.dataset.ask!;
-      clearTimeout(timers.get(spot));
-      timers.delete(spot);
-      const act = submitter?.value ?? "answer";
-      if (act === "mark") { busy(form, submitter); }
-      post(spot, act, form);
-    }
-  }, { signal: still.signal });
+      if (form.dataset.atOnce === "yes" && (event.target as HTMLInputElement).type === "radio") {
+        post(spot, "mark", form);
+        return;
+      }
+      keepSoon(form, 250);
+    },
+    { signal: still.signal },
+  );
+
+  root.addEventListener(
+    "submit",
+    event => {
+      const form = event.target as HTMLFormElement;
+      const submitter = (event as SubmitEvent).submitter as HTMLButtonElement | null;
+      if (form.matches("[data-hand-in]")) {
+        event.preventDefault();
+        handIn(form, submitter);
+      } else if (form.matches("[data-visit]")) {
+        event.preventDefault();
+        visit(form.dataset.visit!);
+      } else if (form.matches("[data-go]")) {
+        event.preventDefault();
+        post("", "start");
+      } else if (form.matches("[data-code], [data-annotate]")) {
+        event.preventDefault();
+        post(String(new FormData(form).get("spot")), form.matches("[data-code]") ? "code" : "annotate", form);
+      } else if (form.matches("[data-ask]")) {
+        event.preventDefault();
+        const spot = form.dataset.ask!;
+        clearTimeout(timers.get(spot));
+        timers.delete(spot);
+        const act = submitter?.value ?? "answer";
+        if (act === "mark") {
+          busy(form, submitter);
+        }
+        post(spot, act, form);
+      }
+    },
+    { signal: still.signal },
+  );
 
   window.addEventListener("pagehide", flush, { signal: still.signal });
   if (host.watchEditions) {
-    const watch = window.setInterval(() => { if (!document.hidden && outbox.size === 0) { void look(); } }, 20000);
+    const watch = window.setInterval(() => {
+      if (!document.hidden && outbox.size === 0) {
+        void look();
+      }
+    }, 20000);
     still.signal.addEventListener("abort", () => clearInterval(watch));
   }
-  if (location.hash.startsWith("#spot-")) { panels.open(location.hash.slice(6), null); }
-  return { stop: () => { still.abort(); stage.stop(); clock.stop(); } };
+  if (location.hash.startsWith("#spot-")) {
+    panels.open(location.hash.slice(6), null);
+  }
+  return {
+    stop: () => {
+      still.abort();
+      stage.stop();
+      clock.stop();
+    },
+  };
 
   function flush(): void {
     for (const [spot, timer] of timers) {
       clearTimeout(timer);
       const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(spot)}"], form[data-annotate="${CSS.escape(spot)}"]`);
-      if (form) { post(spot, form.dataset.ask ? keeping(form) : "annotate", form); }
+      if (form) {
+        post(spot, form.dataset.ask ? keeping(form) : "annotate", form);
+      }
     }
     timers.clear();
   }
@@ -195,11 +269,19 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   /** Keeps an answer a moment after the last change to it. */
   function keepSoon(form: HTMLFormElement, pause: number): void {
     // A vote leaves the page only when it is given.
-    if (form.dataset.votes === "yes") { return; }
+    if (form.dataset.votes === "yes") {
+      return;
+    }
     const spot = form.dataset.ask!;
     clearTimeout(timers.get(spot));
     form.dataset.pending = "yes";
-    timers.set(spot, window.setTimeout(() => { timers.delete(spot); post(spot, keeping(form), form); }, pause));
+    timers.set(
+      spot,
+      window.setTimeout(() => {
+        timers.delete(spot);
+        post(spot, keeping(form), form);
+      }, pause),
+    );
   }
 
   /** What is in hand goes out while the server still takes it; then the page asks how it stands. */
@@ -217,12 +299,20 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   function post(spot: string, act: string, form?: HTMLFormElement | FormData): void {
     // What was typed a moment ago goes first, so that no reply finds the page ahead of the server.
-    if (!["answer", "add", "annotate"].includes(act)) { flush(); }
+    if (!["answer", "add", "annotate"].includes(act)) {
+      flush();
+    }
     const fields = new URLSearchParams();
     if (form) {
-      for (const [name, value] of form instanceof FormData ? form : new FormData(form)) { if (typeof value === "string") { fields.append(name, value); } }
+      for (const [name, value] of form instanceof FormData ? form : new FormData(form)) {
+        if (typeof value === "string") {
+          fields.append(name, value);
+        }
+      }
     }
-    if (act === "answer" && form instanceof HTMLFormElement) { touched.of(form)?.forEach(name => fields.append("touched", name)); }
+    if (act === "answer" && form instanceof HTMLFormElement) {
+      touched.of(form)?.forEach(name => fields.append("touched", name));
+    }
     fields.set("spot", spot);
     fields.set("act", act);
     fields.set("event", newId());
@@ -230,43 +320,63 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   }
 
   async function delivered(sent: Waiting, reply: Response): Promise<void> {
-    if (!timers.has(sent.spot)) { root.querySelector(`form[data-ask="${CSS.escape(sent.spot)}"]`)?.removeAttribute("data-pending"); }
+    if (!timers.has(sent.spot)) {
+      root.querySelector(`form[data-ask="${CSS.escape(sent.spot)}"]`)?.removeAttribute("data-pending");
+    }
     const text = await reply.text();
     if (!reply.ok) {
       say(text);
       return;
     }
     const answered = sent.act === "answer" ? root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(sent.spot)}"]`) : null;
-    if (answered) { touched.taken(answered, new URLSearchParams(sent.body)); }
+    if (answered) {
+      touched.taken(answered, new URLSearchParams(sent.body));
+    }
     if (reply.headers.get("X-Slate-Reload")) {
       await refresh(false);
       root.querySelector<HTMLElement>("#result")?.focus();
       return;
     }
     if (reply.status === 204) {
-      if (reply.headers.get("X-Slate-Edition") !== data.edition) { await refresh(); }
+      if (reply.headers.get("X-Slate-Edition") !== data.edition) {
+        await refresh();
+      }
       return;
     }
     if (reply.headers.get("X-Slate-Whole")) {
       const before = data.scene;
       const next = new DOMParser().parseFromString(text, "text/html").querySelector<HTMLElement>("#learn");
-      if (next) { bring(next); }
+      if (next) {
+        bring(next);
+      }
       const refusal = wordsIn(reply, "X-Slate-Refusal");
       say(refusal ?? wordsIn(reply, "X-Slate-Said"));
       speakOf(sent, reply);
-      if (data.scene !== before) { arrive(); }
-      else if (sent.act === "code") { afterCode(sent); }
-      else if (MarkingActs.has(sent.act)) { focusAfter(sent); }
+      if (data.scene !== before) {
+        arrive();
+      } else if (sent.act === "code") {
+        afterCode(sent);
+      } else if (MarkingActs.has(sent.act)) {
+        focusAfter(sent);
+      }
       return;
     }
     const pieces = new DOMParser().parseFromString(text, "text/html").body.firstElementChild as HTMLElement;
     for (const piece of [...pieces.children] as HTMLElement[]) {
-      const old = piece.id ? document.getElementById(piece.id) : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
-      if (old) { Idiomorph.morph(old, piece, { morphStyle: "outerHTML", callbacks: {
-        beforeNodeMorphed: node => !isSpoken(node),
-        beforeNodeRemoved: node => !(node instanceof Element && node.matches(".panorama-canvas, .panorama-tools")),
-        beforeAttributeUpdated: (name, node) => name !== "open" && !(node instanceof Element && node.matches(".stage") && isKept(name, node)),
-      } }); }
+      const old = piece.id
+        ? document.getElementById(piece.id)
+        : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
+      if (old) {
+        Idiomorph.morph(old, piece, {
+          morphStyle: "outerHTML",
+          callbacks: {
+            beforeNodeMorphed: node => !isSpoken(node),
+            beforeNodeRemoved: node => !(node instanceof Element && node.matches(".panorama-canvas, .panorama-tools")),
+            beforeAttributeUpdated: (name, node) =>
+              name !== "open" && !(node instanceof Element && node.matches(".stage") && isKept(name, node)),
+          },
+        });
+      }
     }
     placeSigns(root);
     backdrops();
@@ -276,15 +386,21 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     const refusal = pieces.dataset.refusal;
     say(refusal ? refusal : null);
     speakOf(sent, reply);
-    if (MarkingActs.has(sent.act)) { focusAfter(sent); }
-    if (reply.headers.get("X-Slate-Edition") !== data.edition) { await refresh(); }
+    if (MarkingActs.has(sent.act)) {
+      focusAfter(sent);
+    }
+    if (reply.headers.get("X-Slate-Edition") !== data.edition) {
+      await refresh();
+    }
   }
 
   /** The verdict on a step, the lives that are left, and what is asked for next. */
   function speakOf(sent: Waiting, reply: Response): void {
     const words = wordsIn(reply, "X-Slate-Spoken");
     const form = root.querySelector<HTMLFormElement>(`form[data-ask="${CSS.escape(sent.spot)}"]`);
-    if (!words || !form) { return; }
+    if (!words || !form) {
+      return;
+    }
     const next = sent.act === "step" ? form.querySelector("[aria-current=step] .face")?.textContent?.trim() : "";
     speak(form, next ? `${words} ${next}` : words);
   }
@@ -299,12 +415,23 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       (word ?? form?.querySelector<HTMLElement>("[data-word]:enabled"))?.focus({ preventScroll: true });
       return;
     }
-    const goal = sent.act === "again" || sent.act === "begin" ? form?.querySelector<HTMLElement>("input:not([type=hidden], :disabled, [readonly]), textarea:not([readonly]), select:enabled, [data-word]:enabled, [data-move]:enabled, [data-crosshair]")
-      : sent.act === "hint" ? form?.querySelector<HTMLElement>("fieldset:enabled :is(input:not([type=hidden], :disabled), select:enabled, [data-word]:enabled)")
-      : form?.querySelector<HTMLElement>("[data-verdict]");
+    const goal =
+      sent.act === "again" || sent.act === "begin"
+        ? form?.querySelector<HTMLElement>(
+            "input:not([type=hidden], :disabled, [readonly]), textarea:not([readonly]), " +
+              "select:enabled, [data-word]:enabled, [data-move]:enabled, [data-crosshair]",
+          )
+        : sent.act === "hint"
+          ? form?.querySelector<HTMLElement>(
+              "fieldset:enabled :is(input:not([type=hidden], :disabled), select:enabled, [data-word]:enabled)",
+            )
+          : form?.querySelector<HTMLElement>("[data-verdict]");
     goal?.focus({ preventScroll: true });
-    if (sent.act === "begin") { form?.scrollIntoView({ block: "start" }); }
-    else { (form?.querySelector(".ask-actions") ?? goal)?.scrollIntoView({ block: "nearest" }); }
+    if (sent.act === "begin") {
+      form?.scrollIntoView({ block: "start" });
+    } else {
+      (form?.querySelector(".ask-actions") ?? goal)?.scrollIntoView({ block: "nearest" });
+    }
   }
 
   function busy(form: HTMLFormElement, button: HTMLButtonElement | null): void {
@@ -312,7 +439,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     window.setTimeout(() => {
       if (form.getAttribute("aria-busy") && button?.isConnected && root.classList.contains("unconnected")) {
         const place = form.querySelector("[data-verdict]");
-        if (place) { place.textContent = saidIn(root, "markedWhenBack"); }
+        if (place) {
+          place.textContent = saidIn(root, "markedWhenBack");
+        }
       }
     }, 600);
   }
@@ -327,7 +456,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       button.textContent = saidIn(root, "handInOpen", open);
       return;
     }
-    if (button) { button.disabled = true; }
+    if (button) {
+      button.disabled = true;
+    }
     post("", "handIn", form);
   }
 
@@ -337,24 +468,37 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       const edition = reply.headers.get("X-Slate-Edition");
       const remaining = reply.headers.get("X-Slate-Remaining");
       document.querySelector("[data-door]")?.toggleAttribute("hidden", !reply.headers.has("X-Slate-Door"));
-      if (reply.ok && edition && edition !== data.edition) { await refresh(); }
-      else if (reply.ok && remaining) { clock.set(remaining); }
-    } catch { /* looked for again later */ }
+      if (reply.ok && edition && edition !== data.edition) {
+        await refresh();
+      } else if (reply.ok && remaining) {
+        clock.set(remaining);
+      }
+    } catch {
+      /* looked for again later */
+    }
   }
 
   /** Brings the page up to date without taking anything out of the learner's hands. */
   async function refresh(arriving = true): Promise<void> {
     const before = data.scene;
     const reply = await fetch(host.page(), { headers: { "X-Slate-Script": "1" } });
-    if (!reply.ok) { return; }
+    if (!reply.ok) {
+      return;
+    }
     const next = new DOMParser().parseFromString(await reply.text(), "text/html").querySelector<HTMLElement>("#learn");
-    if (next) { bring(next); }
-    if (arriving && data.scene !== before) { arrive(); }
+    if (next) {
+      bring(next);
+    }
+    if (arriving && data.scene !== before) {
+      arrive();
+    }
   }
 
   /** Puts a newer view in the place of this one. Another scene is put there anew; the same one is changed where it differs. */
   function bring(next: HTMLElement): void {
-    if (next.dataset.scene !== data.scene) { root.querySelectorAll(".scene").forEach(scene => scene.remove()); }
+    if (next.dataset.scene !== data.scene) {
+      root.querySelectorAll(".scene").forEach(scene => scene.remove());
+    }
     Idiomorph.morph(root, next, {
       morphStyle: "outerHTML",
       ignoreActiveValue: typing(),
@@ -383,7 +527,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   /** After a code: on to what opened, or back to the field with the words beside it. */
   function afterCode(sent: Waiting): void {
-    const form = root.querySelector<HTMLFormElement>(`form[data-code][id="code-${CSS.escape(new URLSearchParams(sent.body).get("lock") ?? "")}"]`);
+    const form = root.querySelector<HTMLFormElement>(
+      `form[data-code][id="code-${CSS.escape(new URLSearchParams(sent.body).get("lock") ?? "")}"]`,
+    );
     if (form) {
       const field = form.querySelector<HTMLInputElement>("input[name=code]")!;
       field.select();
@@ -392,8 +538,13 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     }
     const panel = panels.current;
     const sign = root.querySelector<HTMLElement>(`a[data-sign="${CSS.escape(sent.spot)}"]`);
-    if (sign?.dataset.jump) { panels.close(); sign.focus(); }
-    else if (panel && sent.spot) { panel.dataset.opened = ""; panels.open(sent.spot, sign); }
+    if (sign?.dataset.jump) {
+      panels.close();
+      sign.focus();
+    } else if (panel && sent.spot) {
+      panel.dataset.opened = "";
+      panels.open(sent.spot, sign);
+    }
   }
 }
 
@@ -408,14 +559,25 @@ const keeping = (form: HTMLFormElement): string => form.querySelector<HTMLElemen
 
 /** A tick that stands for none of the others, and the others, rule each other out. */
 function keepNoneAlone(form: HTMLFormElement, changed: HTMLInputElement): void {
-  if (!changed.checked) { return; }
+  if (!changed.checked) {
+    return;
+  }
   const others = changed.dataset.aloneOf ? `input[name="${changed.dataset.aloneOf}"]` : `input[data-alone-of="${changed.name}"]`;
-  form.querySelectorAll<HTMLInputElement>(others).forEach(other => { other.checked = false; });
+  form.querySelectorAll<HTMLInputElement>(others).forEach(other => {
+    other.checked = false;
+  });
 }
 
 /** True when nothing is given in a question yet. */
 function isOpen(form: HTMLFormElement): boolean {
-  if (form.dataset.answered === "yes") { return false; }
-  return ![...form.querySelectorAll<HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement>("input[name=pick], input[name=none], [name^=part-], [name=text]")]
-    .some(field => field instanceof HTMLInputElement && ["checkbox", "radio"].includes(field.type) ? field.checked : field.value.trim() !== "");
+  if (form.dataset.answered === "yes") {
+    return false;
+  }
+  return ![
+    ...form.querySelectorAll<HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement>(
+      "input[name=pick], input[name=none], [name^=part-], [name=text]",
+    ),
+  ].some(field =>
+    field instanceof HTMLInputElement && ["checkbox", "radio"].includes(field.type) ? field.checked : field.value.trim() !== "",
+  );
 }

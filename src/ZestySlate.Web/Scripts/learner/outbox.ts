@@ -1,5 +1,9 @@
 /** One event on its way: form fields in the order they are sent. */
-export interface Waiting { spot: string; act: string; body: string; }
+export interface Waiting {
+  spot: string;
+  act: string;
+  body: string;
+}
 
 export type Delivered = (sent: Waiting, reply: Response) => Promise<void>;
 export type Trouble = (state: "sending" | "waiting" | "sent" | "ended", waiting: number) => void;
@@ -26,7 +30,14 @@ export class Outbox {
   private pause = 1000;
   private failed = 0;
 
-  constructor(private address: string, private name: string, private proof: () => string, private delivered: Delivered, private trouble: Trouble, private refused: Refused) {
+  constructor(
+    private address: string,
+    private name: string,
+    private proof: () => string,
+    private delivered: Delivered,
+    private trouble: Trouble,
+    private refused: Refused,
+  ) {
     this.waiting = this.load(this.name);
     this.aside = this.load(this.asideName);
     window.addEventListener("online", () => void this.run());
@@ -37,9 +48,13 @@ export class Outbox {
     });
   }
 
-  get size(): number { return this.waiting.length; }
+  get size(): number {
+    return this.waiting.length;
+  }
 
-  private get asideName(): string { return `${this.name} aside`; }
+  private get asideName(): string {
+    return `${this.name} aside`;
+  }
 
   add(event: Waiting): void {
     // A newer answer to the same question takes the place of one that has not left yet.
@@ -57,11 +72,15 @@ export class Outbox {
   seenTo(event: Waiting, again: boolean): void {
     this.aside = this.aside.filter(one => one.event !== event);
     this.keep(this.asideName, this.aside);
-    if (again) { this.add(event); }
+    if (again) {
+      this.add(event);
+    }
   }
 
   private async run(): Promise<void> {
-    if (this.busy || this.waiting.length === 0) { return; }
+    if (this.busy || this.waiting.length === 0) {
+      return;
+    }
     this.busy = true;
     while (this.waiting.length > 0) {
       const event = this.waiting[0];
@@ -75,7 +94,9 @@ export class Outbox {
           keepalive: event.body.length < 60_000,
           headers: { "Content-Type": "application/x-www-form-urlencoded", "X-Slate-Script": "1", "X-Slate-Proof": this.proof() },
         });
-      } catch { /* no connection: it stays and is sent again */ }
+      } catch {
+        /* no connection: it stays and is sent again */
+      }
       if (reply?.status === 403 || reply?.redirected) {
         this.trouble("ended", this.waiting.length);
         break;
@@ -95,7 +116,9 @@ export class Outbox {
       this.waiting.shift();
       this.keep(this.name, this.waiting);
       await this.delivered(event, reply);
-      if (this.waiting.length === 0) { this.trouble("sent", 0); }
+      if (this.waiting.length === 0) {
+        this.trouble("sent", 0);
+      }
     }
     this.busy = false;
   }
@@ -111,17 +134,28 @@ export class Outbox {
     this.waiting.shift();
     this.keep(this.name, this.waiting);
     this.refused(event, words);
-    if (this.waiting.length === 0) { this.trouble("sent", 0); }
+    if (this.waiting.length === 0) {
+      this.trouble("sent", 0);
+    }
   }
 
   private keep(name: string, what: unknown[]): void {
     try {
-      if (what.length > 0) { localStorage.setItem(name, JSON.stringify(what)); }
-      else { localStorage.removeItem(name); }
-    } catch { /* storage refused inside a frame: it is kept as long as the page is open */ }
+      if (what.length > 0) {
+        localStorage.setItem(name, JSON.stringify(what));
+      } else {
+        localStorage.removeItem(name);
+      }
+    } catch {
+      /* storage refused inside a frame: it is kept as long as the page is open */
+    }
   }
 
   private load<T>(name: string): T[] {
-    try { return JSON.parse(localStorage.getItem(name) ?? "[]") as T[]; } catch { return []; }
+    try {
+      return JSON.parse(localStorage.getItem(name) ?? "[]") as T[];
+    } catch {
+      return [];
+    }
   }
 }

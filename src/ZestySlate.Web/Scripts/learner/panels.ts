@@ -4,19 +4,32 @@ import { viewOf } from "../shared/surface";
 export class Panels {
   private opener: HTMLElement | null = null;
 
-  constructor(private root: HTMLElement, private opened: (spot: string, first: boolean) => void) {}
+  constructor(
+    private root: HTMLElement,
+    private opened: (spot: string, first: boolean) => void,
+  ) {}
 
-  get current(): HTMLElement | null { return this.root.querySelector(".panel.open"); }
+  get current(): HTMLElement | null {
+    return this.root.querySelector(".panel.open");
+  }
 
   open(spot: string, opener: HTMLElement | null): void {
     const panel = this.root.querySelector<HTMLElement>(`[data-panel="${CSS.escape(spot)}"]`);
-    if (!panel) { return; }
-    if (this.current !== panel) { this.hush(this.current); }
+    if (!panel) {
+      return;
+    }
+    if (this.current !== panel) {
+      this.hush(this.current);
+    }
     panel.classList.add("open");
     this.opener = opener;
-    if (panel.dataset.width) { panel.style.width = `min(${panel.dataset.width}px, 96%)`; }
+    if (panel.dataset.width) {
+      panel.style.width = `min(${panel.dataset.width}px, 96%)`;
+    }
     for (const frame of panel.querySelectorAll<HTMLIFrameElement>("iframe[data-src]")) {
-      if (!frame.src) { frame.src = frame.dataset.src!; }
+      if (!frame.src) {
+        frame.src = frame.dataset.src!;
+      }
     }
     this.bringInSight(spot);
     this.place(panel, spot);
@@ -24,7 +37,12 @@ export class Panels {
     panel.scrollIntoView({ block: "nearest" });
     const first = panel.dataset.opened !== "yes";
     panel.dataset.opened = "yes";
-    void panel.querySelector<HTMLAudioElement>("audio[data-plays-on-opening]")?.play().catch(() => { /* the browser waits for a press on the player */ });
+    void panel
+      .querySelector<HTMLAudioElement>("audio[data-plays-on-opening]")
+      ?.play()
+      .catch(() => {
+        /* the browser waits for a press on the player */
+      });
     this.opened(spot, first);
   }
 
@@ -39,7 +57,9 @@ export class Panels {
 
   close(): void {
     const panel = this.current;
-    if (!panel) { return; }
+    if (!panel) {
+      return;
+    }
     const spot = panel.dataset.panel!;
     this.hush(panel);
     const back = this.opener?.isConnected ? this.opener : this.root.querySelector<HTMLElement>(`a[data-sign="${CSS.escape(spot)}"]`);
@@ -56,11 +76,15 @@ export class Panels {
   private bringInSight(spot: string): void {
     const sign = this.root.querySelector<HTMLElement>(`[data-sign="${CSS.escape(spot)}"]`);
     const view = viewOf(sign?.closest(".stage"));
-    if (!sign || !view) { return; }
+    if (!sign || !view) {
+      return;
+    }
     const share = { x: Number(sign.dataset.x), y: Number(sign.dataset.y) };
     const at = view.pixelsOf(share);
     const { clientWidth, clientHeight } = view.stage;
-    if (at && at.left > 0 && at.left < clientWidth && at.top > 0 && at.top < clientHeight) { return; }
+    if (at && at.left > 0 && at.left < clientWidth && at.top > 0 && at.top < clientHeight) {
+      return;
+    }
     view.lookAt(share, true);
     view.update();
   }
@@ -72,7 +96,9 @@ export class Panels {
     panel.style.removeProperty("inset-inline-start");
     panel.style.removeProperty("top");
     panel.style.removeProperty("left");
-    if (!sign || getComputedStyle(panel).position !== "absolute") { return; }
+    if (!sign || getComputedStyle(panel).position !== "absolute") {
+      return;
+    }
     const outer = frame.getBoundingClientRect();
     const box = sign.getBoundingClientRect();
     const [width, height] = [panel.offsetWidth, panel.offsetHeight];
@@ -86,7 +112,12 @@ export class Panels {
       below: { x: middle.x, y: bottom + gap, fits: bottom + gap + height <= frame.clientHeight },
     };
     const wished = sides[panel.dataset.side ?? ""];
-    const chosen = wished?.fits ? wished : ["right", "left", "below", "above"].map(side => sides[side]).find(side => side.fits) ?? { x: (frame.clientWidth - width) / 2, y: middle.y };
+    const chosen = wished?.fits
+      ? wished
+      : (["right", "left", "below", "above"].map(side => sides[side]).find(side => side.fits) ?? {
+          x: (frame.clientWidth - width) / 2,
+          y: middle.y,
+        });
     panel.style.left = `${Math.max(8, Math.min(chosen.x, frame.clientWidth - width - 8))}px`;
     panel.style.top = `${Math.max(8, Math.min(chosen.y, frame.clientHeight - height - 8))}px`;
   }

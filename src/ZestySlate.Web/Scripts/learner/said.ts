@@ -10,7 +10,9 @@ export function saidIn(root: HTMLElement, key: string, ...given: (string | numbe
 /** Says something of a question to those who do not see it. It stands in the question's live region, which no redraw empties. */
 export function speak(form: HTMLElement, words: string): void {
   const place = form.querySelector("[data-spoken]");
-  if (place) { place.textContent = words; }
+  if (place) {
+    place.textContent = words;
+  }
 }
 
 /** What is said by scripts alone, and left alone when the page is brought up to date. */

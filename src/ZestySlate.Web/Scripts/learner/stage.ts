@@ -12,20 +12,32 @@ export class StageSwitches {
     this.ambient?.pause();
     this.ambient = null;
     const button = this.root.querySelector<HTMLButtonElement>("[data-ambient]");
-    if (button && wantsSound()) { this.play(button); }
+    if (button && wantsSound()) {
+      this.play(button);
+    }
     const stage = this.root.querySelector(".stage.signs-on-asking");
-    if (stage && this.root.dataset.signs === "shown") { this.showSigns(true); }
+    if (stage && this.root.dataset.signs === "shown") {
+      this.showSigns(true);
+    }
   }
 
   /** Does what a pressed button asks; true when it was one of these. */
   press(target: HTMLElement): boolean {
     const button = target.closest<HTMLElement>("[data-ambient], [data-full-screen], [data-show-signs], [data-play], [data-turn]");
-    if (!button) { return false; }
-    if (button.dataset.ambient) { this.toggleAmbient(button as HTMLButtonElement); }
-    else if (button.dataset.play) { this.speak(button.dataset.play); }
-    else if (button.dataset.turn) { turnPage(button); }
-    else if (button.hasAttribute("data-full-screen")) { this.fullScreen(); }
-    else { this.showSigns(button.getAttribute("aria-pressed") !== "true"); }
+    if (!button) {
+      return false;
+    }
+    if (button.dataset.ambient) {
+      this.toggleAmbient(button as HTMLButtonElement);
+    } else if (button.dataset.play) {
+      this.speak(button.dataset.play);
+    } else if (button.dataset.turn) {
+      turnPage(button);
+    } else if (button.hasAttribute("data-full-screen")) {
+      this.fullScreen();
+    } else {
+      this.showSigns(button.getAttribute("aria-pressed") !== "true");
+    }
     return true;
   }
 
@@ -36,15 +48,25 @@ export class StageSwitches {
   }
 
   fullScreen(): void {
-    if (document.fullscreenElement) { void document.exitFullscreen(); }
-    else { void this.root.querySelector<HTMLElement>(".scene")?.requestFullscreen?.().catch(() => { /* refused inside a frame */ }); }
+    if (document.fullscreenElement) {
+      void document.exitFullscreen();
+    } else {
+      void this.root
+        .querySelector<HTMLElement>(".scene")
+        ?.requestFullscreen?.()
+        .catch(() => {
+          /* refused inside a frame */
+        });
+    }
   }
 
   /** Plays one short sound; another that speaks is cut off. */
   speak(address: string): void {
     this.voice?.pause();
     this.voice = new Audio(address);
-    void this.voice.play().catch(() => { /* no sound device, or not allowed before a press */ });
+    void this.voice.play().catch(() => {
+      /* no sound device, or not allowed before a press */
+    });
   }
 
   stop(): void {
@@ -55,8 +77,9 @@ export class StageSwitches {
   private toggleAmbient(button: HTMLButtonElement): void {
     const on = button.getAttribute("aria-pressed") !== "true";
     keepSound(on);
-    if (on) { this.play(button); }
-    else {
+    if (on) {
+      this.play(button);
+    } else {
       this.ambient?.pause();
       button.setAttribute("aria-pressed", "false");
     }
@@ -66,20 +89,33 @@ export class StageSwitches {
     this.ambient = new Audio(button.dataset.ambient!);
     this.ambient.loop = true;
     this.ambient.volume = 0.5;
-    void this.ambient.play().then(() => button.setAttribute("aria-pressed", "true"), () => button.setAttribute("aria-pressed", "false"));
+    void this.ambient.play().then(
+      () => button.setAttribute("aria-pressed", "true"),
+      () => button.setAttribute("aria-pressed", "false"),
+    );
   }
 }
 
 function turnPage(button: HTMLElement): void {
   const pages = button.closest(".panel-body")?.querySelector<HTMLElement>(".pages");
   const page = pages?.querySelector<HTMLElement>("figure");
-  if (pages && page) { pages.scrollBy({ left: page.offsetWidth * Number(button.dataset.turn) * (getComputedStyle(pages).direction === "rtl" ? -1 : 1) }); }
+  if (pages && page) {
+    pages.scrollBy({ left: page.offsetWidth * Number(button.dataset.turn) * (getComputedStyle(pages).direction === "rtl" ? -1 : 1) });
+  }
 }
 
 function wantsSound(): boolean {
-  try { return localStorage.getItem("zesty-slate sound") === "on"; } catch { return false; }
+  try {
+    return localStorage.getItem("zesty-slate sound") === "on";
+  } catch {
+    return false;
+  }
 }
 
 function keepSound(on: boolean): void {
-  try { localStorage.setItem("zesty-slate sound", on ? "on" : "off"); } catch { /* kept for this page only */ }
+  try {
+    localStorage.setItem("zesty-slate sound", on ? "on" : "off");
+  } catch {
+    /* kept for this page only */
+  }
 }

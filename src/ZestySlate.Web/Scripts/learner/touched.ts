@@ -11,22 +11,32 @@ export class Touched {
   /** Reads forms that are not in the middle of being changed. Some families say by themselves what has changed. */
   learn(root: ParentNode): void {
     for (const form of root.querySelectorAll<HTMLFormElement>("form[data-ask]:not([data-pending])")) {
-      if (!form.querySelector("[data-tells-changes]")) { this.known.set(form, read(new FormData(form))); }
+      if (!form.querySelector("[data-tells-changes]")) {
+        this.known.set(form, read(new FormData(form)));
+      }
     }
   }
 
   /** The server has taken these fields. */
-  taken(form: HTMLFormElement, body: URLSearchParams): void { if (this.known.has(form)) { this.known.set(form, read(body)); } }
+  taken(form: HTMLFormElement, body: URLSearchParams): void {
+    if (this.known.has(form)) {
+      this.known.set(form, read(body));
+    }
+  }
 
   /** The names of the parts, or of the ticks, that differ from what is known; null where nothing is known. */
   of(form: HTMLFormElement): string[] | null {
     const before = this.known.get(form);
-    if (!before) { return null; }
+    if (!before) {
+      return null;
+    }
     const now = read(new FormData(form));
     const names = new Set([...before.keys(), ...now.keys()]);
     return [...names].flatMap(name => {
       const [was, is] = [before.get(name) ?? [], now.get(name) ?? []];
-      if (Sets.includes(name)) { return [...was.filter(one => !is.includes(one)), ...is.filter(one => !was.includes(one))]; }
+      if (Sets.includes(name)) {
+        return [...was.filter(one => !is.includes(one)), ...is.filter(one => !was.includes(one))];
+      }
       return was.join("\n") === is.join("\n") ? [] : [name];
     });
   }
@@ -35,7 +45,9 @@ export class Touched {
 function read(fields: FormData | URLSearchParams): Map<string, string[]> {
   const all = new Map<string, string[]>();
   for (const [name, value] of fields) {
-    if (typeof value === "string" && !["spot", "act", "event", "touched", "proof"].includes(name)) { all.set(name, [...all.get(name) ?? [], value]); }
+    if (typeof value === "string" && !["spot", "act", "event", "touched", "proof"].includes(name)) {
+      all.set(name, [...(all.get(name) ?? []), value]);
+    }
   }
   return all;
 }

@@ -5,25 +5,38 @@ const SideBySide = 3;
 /** The page of the media library: files by dialog, drop, paste and address; search as one types; several at once. */
 export function watchPage(): void {
   const page = document.querySelector<HTMLElement>("[data-media-page]");
-  if (!page) { return; }
+  if (!page) {
+    return;
+  }
   const arrivals = document.getElementById("arrivals")!;
   const folder = (): string => page.dataset.folder ?? "";
 
   document.querySelector<HTMLInputElement>("[data-add-files]")?.addEventListener("change", event => {
     const field = event.target as HTMLInputElement;
-    void take([...field.files ?? []]);
+    void take([...(field.files ?? [])]);
     field.value = "";
   });
-  document.addEventListener("dragover", event => { if (event.dataTransfer?.types.includes("Files")) { event.preventDefault(); page.classList.add("dropping"); } });
-  document.addEventListener("dragleave", event => { if (!event.relatedTarget) { page.classList.remove("dropping"); } });
+  document.addEventListener("dragover", event => {
+    if (event.dataTransfer?.types.includes("Files")) {
+      event.preventDefault();
+      page.classList.add("dropping");
+    }
+  });
+  document.addEventListener("dragleave", event => {
+    if (!event.relatedTarget) {
+      page.classList.remove("dropping");
+    }
+  });
   document.addEventListener("drop", event => {
-    if (!event.dataTransfer?.files.length) { return; }
+    if (!event.dataTransfer?.files.length) {
+      return;
+    }
     event.preventDefault();
     page.classList.remove("dropping");
     void take([...event.dataTransfer.files]);
   });
   document.addEventListener("paste", event => {
-    const files = [...event.clipboardData?.files ?? []];
+    const files = [...(event.clipboardData?.files ?? [])];
     if (files.length > 0) {
       event.preventDefault();
       void take(files);
@@ -43,7 +56,9 @@ export function watchPage(): void {
       for (let one = waiting.shift(); one; one = waiting.shift()) {
         const { file, line } = one;
         try {
-          await upload(file, folder(), share => { line.bar.value = share; });
+          await upload(file, folder(), share => {
+            line.bar.value = share;
+          });
           line.done("kept");
         } catch (problem) {
           line.failed((problem as Error).message);
@@ -59,7 +74,11 @@ export function watchPage(): void {
     const fields = new FormData();
     fields.set("address", address);
     fields.set("folder", folder());
-    const reply = await fetch(`${base()}/media-library/fetch`, { method: "POST", body: fields, headers: { "X-Slate-Proof": proof() } }).catch(() => null);
+    const reply = await fetch(`${base()}/media-library/fetch`, {
+      method: "POST",
+      body: fields,
+      headers: { "X-Slate-Proof": proof() },
+    }).catch(() => null);
     if (reply?.ok) {
       line.done("kept");
       refresh();
@@ -79,14 +98,28 @@ export function watchPage(): void {
     arrivals.append(line);
     return {
       bar,
-      done: said => { bar.remove(); words.textContent = `${name}: ${said}`; line.className = "arrived"; window.setTimeout(() => { line.remove(); arrivals.hidden = arrivals.childElementCount === 0; }, 6000); },
-      failed: said => { bar.remove(); words.textContent = said; line.className = "problem"; },
+      done: said => {
+        bar.remove();
+        words.textContent = `${name}: ${said}`;
+        line.className = "arrived";
+        window.setTimeout(() => {
+          line.remove();
+          arrivals.hidden = arrivals.childElementCount === 0;
+        }, 6000);
+      },
+      failed: said => {
+        bar.remove();
+        words.textContent = said;
+        line.className = "problem";
+      },
     };
   }
 }
 
 /** The list is fetched anew, as the search stands: its form hears of it. */
-function refresh(): void { document.body.dispatchEvent(new Event("slate:media")); }
+function refresh(): void {
+  document.body.dispatchEvent(new Event("slate:media"));
+}
 
 /** What is done with several waits until one is ticked. */
 function watchSeveral(page: HTMLElement): void {
@@ -96,12 +129,20 @@ function watchSeveral(page: HTMLElement): void {
     bar.hidden = ticked === 0;
     bar.querySelector("[data-several-count]")!.textContent = `${ticked} chosen`;
   };
-  page.addEventListener("change", event => { if ((event.target as HTMLElement).matches("[data-tick]")) { count(); } });
+  page.addEventListener("change", event => {
+    if ((event.target as HTMLElement).matches("[data-tick]")) {
+      count();
+    }
+  });
   document.addEventListener("htmx:afterSettle", count);
   // What was done with those that were ticked is done once.
   bar.addEventListener("htmx:afterRequest", event => {
-    if (!(event as CustomEvent<{ successful: boolean }>).detail.successful) { return; }
-    page.querySelectorAll<HTMLInputElement>("[data-tick]:checked").forEach(tick => { tick.checked = false; });
+    if (!(event as CustomEvent<{ successful: boolean }>).detail.successful) {
+      return;
+    }
+    page.querySelectorAll<HTMLInputElement>("[data-tick]:checked").forEach(tick => {
+      tick.checked = false;
+    });
     count();
   });
 }

@@ -1,14 +1,24 @@
 import { drag } from "../shared/drag";
 
-interface Box { x: number; y: number; width: number; height: number; tool: "blur" | "crop"; element: HTMLElement; }
+interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  tool: "blur" | "crop";
+  element: HTMLElement;
+}
 
-const Step = 0.01, Least = 0.01;
+const Step = 0.01,
+  Least = 0.01;
 
 /** Marks what to blur and what to keep on a picture, by dragging or by keys. The picture itself is changed on the server. */
 export function watchPictureEditor(): void {
   const editor = document.querySelector<HTMLElement>("[data-picture-editor]");
   const form = document.querySelector<HTMLFormElement>("[data-picture-tools]");
-  if (!editor || !form) { return; }
+  if (!editor || !form) {
+    return;
+  }
   const stage = editor.querySelector<HTMLElement>("[data-editor-stage]")!;
   const picture = stage.querySelector("img")!;
   const wraps = editor.dataset.wraps === "yes";
@@ -17,32 +27,47 @@ export function watchPictureEditor(): void {
 
   form.addEventListener("click", event => {
     const pressed = (event.target as HTMLElement).closest<HTMLButtonElement>("[data-tool]");
-    if (!pressed) { return; }
+    if (!pressed) {
+      return;
+    }
     if (pressed.dataset.tool === "undo") {
       boxes.pop()?.element.remove();
       write();
       return;
     }
-    tool = pressed.getAttribute("aria-pressed") === "true" ? null : pressed.dataset.tool as "blur" | "crop";
-    form.querySelectorAll("[data-tool][aria-pressed]").forEach(other => other.setAttribute("aria-pressed", String(other === pressed && tool !== null)));
+    tool = pressed.getAttribute("aria-pressed") === "true" ? null : (pressed.dataset.tool as "blur" | "crop");
+    form
+      .querySelectorAll("[data-tool][aria-pressed]")
+      .forEach(other => other.setAttribute("aria-pressed", String(other === pressed && tool !== null)));
     stage.classList.toggle("editing", tool !== null);
     // Who presses the tool by key gets a box in the middle, to be moved by keys.
-    if (tool && pressed.matches(":focus-visible") && event.detail === 0) { add({ x: 0.4, y: 0.4, width: 0.2, height: 0.2 }).element.focus(); }
+    if (tool && pressed.matches(":focus-visible") && event.detail === 0) {
+      add({ x: 0.4, y: 0.4, width: 0.2, height: 0.2 }).element.focus();
+    }
   });
 
   stage.addEventListener("pointerdown", down => {
-    if (!tool || down.button !== 0) { return; }
+    if (!tool || down.button !== 0) {
+      return;
+    }
     down.preventDefault();
     const from = shareAt(down);
     const box = add({ ...from, width: 0, height: 0 });
     drag(down, {
       move(event) {
         const to = shareAt(event);
-        Object.assign(box, { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) });
+        Object.assign(box, {
+          x: Math.min(from.x, to.x),
+          y: Math.min(from.y, to.y),
+          width: Math.abs(to.x - from.x),
+          height: Math.abs(to.y - from.y),
+        });
         draw(box);
       },
       end() {
-        if (box.width < Least || box.height < Least) { drop(box); }
+        if (box.width < Least || box.height < Least) {
+          drop(box);
+        }
         write();
       },
     });
@@ -50,13 +75,23 @@ export function watchPictureEditor(): void {
 
   stage.addEventListener("keydown", event => {
     const box = boxes.find(one => one.element === event.target);
-    const ways: Record<string, [number, number]> = { ArrowLeft: [-Step, 0], ArrowRight: [Step, 0], ArrowUp: [0, -Step], ArrowDown: [0, Step] };
-    if (!box) { return; }
+    const ways: Record<string, [number, number]> = {
+      ArrowLeft: [-Step, 0],
+      ArrowRight: [Step, 0],
+      ArrowUp: [0, -Step],
+      ArrowDown: [0, Step],
+    };
+    if (!box) {
+      return;
+    }
     if (ways[event.key]) {
       event.preventDefault();
       const [right, down] = ways[event.key];
-      if (event.shiftKey) { Object.assign(box, { width: Math.max(Least, box.width + right), height: Math.max(Least, box.height + down) }); }
-      else { Object.assign(box, { x: wraps ? box.x + right : clamp(box.x + right), y: clamp(box.y + down) }); }
+      if (event.shiftKey) {
+        Object.assign(box, { width: Math.max(Least, box.width + right), height: Math.max(Least, box.height + down) });
+      } else {
+        Object.assign(box, { x: wraps ? box.x + right : clamp(box.x + right), y: clamp(box.y + down) });
+      }
       draw(box);
       write();
     } else if (event.key === "Delete" || event.key === "Backspace") {
@@ -75,7 +110,9 @@ export function watchPictureEditor(): void {
   }
 
   function add(place: { x: number; y: number; width: number; height: number }): Box {
-    if (tool === "crop") { boxes.filter(other => other.tool === "crop").forEach(drop); }
+    if (tool === "crop") {
+      boxes.filter(other => other.tool === "crop").forEach(drop);
+    }
     const element = document.createElement("span");
     element.className = `edit-box edit-${tool}`;
     element.tabIndex = 0;
@@ -95,16 +132,28 @@ export function watchPictureEditor(): void {
   }
 
   function draw(box: Box): void {
-    Object.assign(box.element.style, { left: `${box.x * 100}%`, top: `${box.y * 100}%`, width: `${box.width * 100}%`, height: `${box.height * 100}%` });
+    Object.assign(box.element.style, {
+      left: `${box.x * 100}%`,
+      top: `${box.y * 100}%`,
+      width: `${box.width * 100}%`,
+      height: `${box.height * 100}%`,
+    });
   }
 
   function write(): void {
-    const said = (which: string): string => boxes.filter(box => box.tool === which).map(box => [box.x, box.y, box.width, box.height].map(n => n.toFixed(5)).join(" ")).join(";");
+    const said = (which: string): string =>
+      boxes
+        .filter(box => box.tool === which)
+        .map(box => [box.x, box.y, box.width, box.height].map(n => n.toFixed(5)).join(" "))
+        .join(";");
     const field = (name: string): HTMLInputElement => form!.elements.namedItem(name) as HTMLInputElement;
     field("blurs").value = said("blur");
     field("crop").value = said("crop");
-    const changed = boxes.length > 0 || Number(field("straighten").value) !== 0 || field("turns").value !== "0" || field("width").value !== "";
-    form!.querySelectorAll<HTMLButtonElement>("[data-needs-change]").forEach(button => { button.disabled = !changed; });
+    const changed =
+      boxes.length > 0 || Number(field("straighten").value) !== 0 || field("turns").value !== "0" || field("width").value !== "";
+    form!.querySelectorAll<HTMLButtonElement>("[data-needs-change]").forEach(button => {
+      button.disabled = !changed;
+    });
   }
 }
 

@@ -4,7 +4,11 @@ import { waveFile } from "./wave";
 export class Recording {
   private chunks: Blob[] = [];
 
-  private constructor(private recorder: MediaRecorder, private stream: MediaStream, private context: AudioContext) {
+  private constructor(
+    private recorder: MediaRecorder,
+    private stream: MediaStream,
+    private context: AudioContext,
+  ) {
     recorder.addEventListener("dataavailable", event => this.chunks.push(event.data));
     recorder.start(1000);
   }
@@ -18,7 +22,9 @@ export class Recording {
     const recording = new Recording(new MediaRecorder(stream), stream, context);
     const samples = new Float32Array(listener.fftSize);
     const look = (): void => {
-      if (recording.recorder.state !== "recording") { return; }
+      if (recording.recorder.state !== "recording") {
+        return;
+      }
       listener.getFloatTimeDomainData(samples);
       level(Math.min(1, 3 * Math.sqrt(samples.reduce((sum, s) => sum + s * s, 0) / samples.length)));
       requestAnimationFrame(look);
@@ -35,11 +41,15 @@ export class Recording {
     });
     const sound = await this.context.decodeAudioData(await new Blob(this.chunks).arrayBuffer());
     void this.context.close();
-    return new File([waveFile(sound, 0, sound.duration)], `recording ${new Date().toISOString().slice(0, 16).replace("T", " ")}.wav`, { type: "audio/wav" });
+    return new File([waveFile(sound, 0, sound.duration)], `recording ${new Date().toISOString().slice(0, 16).replace("T", " ")}.wav`, {
+      type: "audio/wav",
+    });
   }
 
   stop(): void {
-    if (this.recorder.state !== "inactive") { this.recorder.stop(); }
+    if (this.recorder.state !== "inactive") {
+      this.recorder.stop();
+    }
     this.stream.getTracks().forEach(track => track.stop());
   }
 }

@@ -2,11 +2,15 @@ import { send, wordsOf } from "../shared/upload";
 
 /** The proof that a post comes from our own page: on the library's page in its data, else in a form's field. */
 export function proof(): string {
-  return document.querySelector<HTMLElement>("[data-media-page]")?.dataset.proof
-    ?? document.querySelector<HTMLInputElement>("input[name=proof], input[name=__RequestVerificationToken]")?.value ?? "";
+  return (
+    document.querySelector<HTMLElement>("[data-media-page]")?.dataset.proof ??
+    document.querySelector<HTMLInputElement>("input[name=proof], input[name=__RequestVerificationToken]")?.value ??
+    ""
+  );
 }
 
-export const base = (): string => document.querySelector<HTMLElement>("[data-media-page]")?.dataset.base ?? location.pathname.replace(/\/media-library.*$/, "");
+export const base = (): string =>
+  document.querySelector<HTMLElement>("[data-media-page]")?.dataset.base ?? location.pathname.replace(/\/media-library.*$/, "");
 
 /** Uploads one file to the library, telling how far it is (0 to 1). Gives the new entry, or throws the refusal's words. */
 export async function upload(file: File, folder: string, far: (share: number) => void): Promise<{ id: string; name: string }> {
@@ -14,8 +18,14 @@ export async function upload(file: File, folder: string, far: (share: number) =>
   fields.set("folder", folder);
   fields.set("file", file, file.name);
   const reply = await send(`${base()}/media-library/files`, proof(), fields, far);
-  if (reply?.status === 200) { return JSON.parse(reply.text) as { id: string; name: string }; }
-  throw new Error(!reply ? `No connection: «${file.name}» was not stored. Try it once more.`
-    : [400, 413, 415, 422, 429, 503].includes(reply.status) ? `«${file.name}»: ${wordsOf(reply)}`
-    : `«${file.name}» could not be stored. Try it once more.`);
+  if (reply?.status === 200) {
+    return JSON.parse(reply.text) as { id: string; name: string };
+  }
+  throw new Error(
+    !reply
+      ? `No connection: «${file.name}» was not stored. Try it once more.`
+      : [400, 413, 415, 422, 429, 503].includes(reply.status)
+        ? `«${file.name}»: ${wordsOf(reply)}`
+        : `«${file.name}» could not be stored. Try it once more.`,
+  );
 }

@@ -1,10 +1,23 @@
-import { LinearFilter, Mesh, MeshBasicMaterial, PerspectiveCamera, Scene, SphereGeometry, SRGBColorSpace, TextureLoader, Vector3, WebGLRenderer } from "three";
+import {
+  LinearFilter,
+  Mesh,
+  MeshBasicMaterial,
+  PerspectiveCamera,
+  Scene,
+  SphereGeometry,
+  SRGBColorSpace,
+  TextureLoader,
+  Vector3,
+  WebGLRenderer,
+} from "three";
 import { saidIn } from "../learner/said";
 import { cover, outlineOf } from "../shared/place";
 import type { PanoramaView, Share } from "../shared/surface";
 
 const Rad = Math.PI / 180;
-const Nearest = 35, Widest = 95, Usual = 75;
+const Nearest = 35,
+  Widest = 95,
+  Usual = 75;
 
 /** Lets somebody look round in a panorama. The signs stay elements of the page; only the picture is drawn, in one call a frame. */
 export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | null> {
@@ -41,13 +54,15 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
     lookAt: (share, aside = false) => {
       ({ yaw, pitch } = directionOf(share));
       // At a quarter of the width: half of the way from the middle to the edge.
-      turn(aside ? Math.atan(Math.tan((camera.fov * Rad) / 2) * camera.aspect / 2) / Rad : 0, 0);
+      turn(aside ? Math.atan((Math.tan((camera.fov * Rad) / 2) * camera.aspect) / 2) / Rad : 0, 0);
     },
     turn,
     zoom,
     shareAt: (clientX, clientY) => {
       const box = stage.getBoundingClientRect();
-      const ray = new Vector3(((clientX - box.left) / box.width) * 2 - 1, 1 - ((clientY - box.top) / box.height) * 2, 0.5).unproject(camera).normalize();
+      const ray = new Vector3(((clientX - box.left) / box.width) * 2 - 1, 1 - ((clientY - box.top) / box.height) * 2, 0.5)
+        .unproject(camera)
+        .normalize();
       return shareOf(Math.atan2(ray.x, -ray.z) / Rad, Math.asin(ray.y) / Rad);
     },
     pixelsOf: share => project(share),
@@ -82,7 +97,9 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
 
   function resize(): void {
     const { clientWidth, clientHeight } = stage;
-    if (clientWidth === 0 || clientHeight === 0) { return; }
+    if (clientWidth === 0 || clientHeight === 0) {
+      return;
+    }
     renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
     renderer.setSize(clientWidth, clientHeight, false);
     camera.aspect = clientWidth / clientHeight;
@@ -109,7 +126,9 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
     aim();
     const direction = directionOf(share);
     const point = vectorOf(direction.yaw, direction.pitch);
-    if (point.clone().applyMatrix4(camera.matrixWorldInverse).z > -0.02) { return null; }
+    if (point.clone().applyMatrix4(camera.matrixWorldInverse).z > -0.02) {
+      return null;
+    }
     point.project(camera);
     return { left: ((point.x + 1) / 2) * stage.clientWidth, top: ((1 - point.y) / 2) * stage.clientHeight };
   }
@@ -118,12 +137,16 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
     for (const sign of stage.querySelectorAll<HTMLElement>("[data-sign]")) {
       const at = project({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) });
       sign.classList.toggle("sign-behind", at === null);
-      if (!at) { continue; }
+      if (!at) {
+        continue;
+      }
       if (sign.dataset.outline) {
         const corners = outlineOf(sign).map(project);
         const whole = corners.every(corner => corner !== null);
         sign.classList.toggle("sign-behind", !whole);
-        if (whole) { cover(sign, corners as { left: number; top: number }[], "px"); }
+        if (whole) {
+          cover(sign, corners as { left: number; top: number }[], "px");
+        }
       } else {
         sign.style.left = `${at.left}px`;
         sign.style.top = `${at.top}px`;
@@ -137,45 +160,85 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
     let hand: { x: number; y: number; yaw: number; pitch: number } | null = null;
     const fingers = new Map<number, PointerEvent>();
     let apart = 0;
-    stage.addEventListener("pointerdown", event => {
-      if (event.button !== 0 || (event.target as Element).closest("[data-sign], .chooser, .panorama-tools, .area-handle")) { return; }
-      fingers.set(event.pointerId, event);
-      hand = { x: event.clientX, y: event.clientY, yaw, pitch };
-      apart = 0;
-    }, options);
-    window.addEventListener("pointermove", event => {
-      if (!fingers.has(event.pointerId)) { return; }
-      fingers.set(event.pointerId, event);
-      if (fingers.size === 2) {
-        const [a, b] = [...fingers.values()];
-        const now = Math.hypot(a.clientX - b.clientX, a.clientY - b.clientY);
-        if (apart > 0) { zoom(now / apart); }
-        apart = now;
-        hand = null;
-      } else if (hand) {
-        const degrees = camera.fov / stage.clientHeight;
-        yaw = ((hand.yaw - (event.clientX - hand.x) * degrees + 540) % 360) - 180;
-        pitch = Math.max(-89, Math.min(89, hand.pitch + (event.clientY - hand.y) * degrees));
-        draw();
-      }
-    }, options);
+    stage.addEventListener(
+      "pointerdown",
+      event => {
+        if (event.button !== 0 || (event.target as Element).closest("[data-sign], .chooser, .panorama-tools, .area-handle")) {
+          return;
+        }
+        fingers.set(event.pointerId, event);
+        hand = { x: event.clientX, y: event.clientY, yaw, pitch };
+        apart = 0;
+      },
+      options,
+    );
+    window.addEventListener(
+      "pointermove",
+      event => {
+        if (!fingers.has(event.pointerId)) {
+          return;
+        }
+        fingers.set(event.pointerId, event);
+        if (fingers.size === 2) {
+          const [a, b] = [...fingers.values()];
+          const now = Math.hypot(a.clientX - b.clientX, a.clientY - b.clientY);
+          if (apart > 0) {
+            zoom(now / apart);
+          }
+          apart = now;
+          hand = null;
+        } else if (hand) {
+          const degrees = camera.fov / stage.clientHeight;
+          yaw = ((hand.yaw - (event.clientX - hand.x) * degrees + 540) % 360) - 180;
+          pitch = Math.max(-89, Math.min(89, hand.pitch + (event.clientY - hand.y) * degrees));
+          draw();
+        }
+      },
+      options,
+    );
     for (const end of ["pointerup", "pointercancel"] as const) {
-      window.addEventListener(end, event => { fingers.delete(event.pointerId); hand = null; apart = 0; }, options);
+      window.addEventListener(
+        end,
+        event => {
+          fingers.delete(event.pointerId);
+          hand = null;
+          apart = 0;
+        },
+        options,
+      );
     }
-    stage.addEventListener("wheel", event => {
-      event.preventDefault();
-      zoom(event.deltaY < 0 ? 1.08 : 1 / 1.08);
-    }, { signal: still.signal, passive: false });
+    stage.addEventListener(
+      "wheel",
+      event => {
+        event.preventDefault();
+        zoom(event.deltaY < 0 ? 1.08 : 1 / 1.08);
+      },
+      { signal: still.signal, passive: false },
+    );
     // A sign that is reached by key comes into sight.
-    stage.addEventListener("focusin", event => {
-      const sign = (event.target as Element).closest<HTMLElement>("[data-sign]");
-      if (!sign || !sign.matches(":focus-visible")) { return; }
-      const at = project({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) });
-      const inside = at && at.left > 40 && at.top > 40 && at.left < stage.clientWidth - 40 && at.top < stage.clientHeight - 40;
-      if (!inside) { view.lookAt({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) }); }
-    }, options);
+    stage.addEventListener(
+      "focusin",
+      event => {
+        const sign = (event.target as Element).closest<HTMLElement>("[data-sign]");
+        if (!sign || !sign.matches(":focus-visible")) {
+          return;
+        }
+        const at = project({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) });
+        const inside = at && at.left > 40 && at.top > 40 && at.left < stage.clientWidth - 40 && at.top < stage.clientHeight - 40;
+        if (!inside) {
+          view.lookAt({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) });
+        }
+      },
+      options,
+    );
     // A browser scrolls to a focused sign that lies outside; the stage must not move for it.
-    stage.addEventListener("scroll", () => { stage.scrollLeft = stage.scrollTop = 0; }, options);
+    stage.addEventListener(
+      "scroll",
+      () => {
+        stage.scrollLeft = stage.scrollTop = 0;
+      },
+      options,
+    );
   }
 
   function addTools(): HTMLElement {
@@ -191,7 +254,10 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
       made.title = words;
       made.setAttribute("aria-label", words);
       made.innerHTML = `<svg class="symbol" aria-hidden="true"><use href="/dist/symbols.svg#${symbol}"/></svg>`;
-      made.addEventListener("click", event => { event.stopPropagation(); act(); });
+      made.addEventListener("click", event => {
+        event.stopPropagation();
+        act();
+      });
       bar.append(made);
       return made;
     };
@@ -225,13 +291,17 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
       window.removeEventListener("deviceorientation", follow);
       return;
     }
-    if (sensor.requestPermission && await sensor.requestPermission() !== "granted") { return; }
+    if (sensor.requestPermission && (await sensor.requestPermission()) !== "granted") {
+      return;
+    }
     button.setAttribute("aria-pressed", "true");
     window.addEventListener("deviceorientation", follow, { signal: still.signal });
   }
 
   function follow(event: DeviceOrientationEvent): void {
-    if (event.alpha === null || event.beta === null || event.gamma === null) { return; }
+    if (event.alpha === null || event.beta === null || event.gamma === null) {
+      return;
+    }
     // The direction of the device's back: its axes turned by alpha, beta and gamma (W3C Device Orientation, 3.1).
     const [a, b, g] = [event.alpha * Rad, event.beta * Rad, event.gamma * Rad];
     const x = -Math.cos(a) * Math.sin(g) - Math.sin(a) * Math.sin(b) * Math.cos(g);

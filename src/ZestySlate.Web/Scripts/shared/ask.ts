@@ -1,5 +1,10 @@
 /** What the server said. */
-export interface Said { ok: boolean; status: number; text: string; headers: Headers; }
+export interface Said {
+  ok: boolean;
+  status: number;
+  text: string;
+  headers: Headers;
+}
 
 const asked = new Map<string, AbortController>();
 
@@ -16,10 +21,14 @@ export async function ask(place: string, address: string, init: RequestInit = {}
     const reply = await fetch(address, { ...init, signal: mine.signal });
     return { ok: reply.ok, status: reply.status, text: await reply.text(), headers: reply.headers };
   } catch {
-    if (!mine.signal.aborted) { lost?.(); }
+    if (!mine.signal.aborted) {
+      lost?.();
+    }
     return null;
   } finally {
-    if (asked.get(place) === mine) { asked.delete(place); }
+    if (asked.get(place) === mine) {
+      asked.delete(place);
+    }
   }
 }
 

@@ -10,7 +10,9 @@ const begun = new WeakSet<HTMLElement>();
 /** Brings the grounds of stages to life whose kind has a script; each script is loaded only when there is such a ground. */
 export function startBackdrops(root: ParentNode): void {
   for (const ground of root.querySelectorAll<HTMLElement>("[data-backdrop]")) {
-    if (begun.has(ground)) { continue; }
+    if (begun.has(ground)) {
+      continue;
+    }
     begun.add(ground);
     const address = `/dist/backdrops/${ground.dataset.backdrop}.js`;
     // Without its script a ground stays as it was drawn; the next redraw tries again.

@@ -12,28 +12,43 @@ export interface Carrying {
 
 /** Lets things be dragged by mouse, pen or finger. A press without moving stays a press. */
 export function watchCarrying(root: HTMLElement, carrying: Carrying, signal: AbortSignal): void {
-  root.addEventListener("pointerdown", start => {
-    const thing = start.button === 0 ? carrying.take(start.target as HTMLElement) : null;
-    if (!thing) { return; }
-    let ghost: HTMLElement | null = null;
-    const box = thing.getBoundingClientRect();
-    drag(start, {
-      move(event) {
-        ghost ??= lifted(thing, root, box.width);
-        event.preventDefault();
-        ghost.style.left = `${event.clientX - (start.clientX - box.left)}px`;
-        ghost.style.top = `${event.clientY - (start.clientY - box.top)}px`;
-      },
-      end(_moved, last) {
-        const seen = ghost?.getBoundingClientRect();
-        ghost?.remove();
-        thing.classList.remove("carried");
-        if (!seen || last.type === "pointercancel") { return; }
-        swallowClick();
-        carrying.drop(thing, document.elementFromPoint(last.clientX, last.clientY) as HTMLElement | null, { x: seen.left + seen.width / 2, y: seen.top + seen.height / 2 });
-      },
-    }, Slack);
-  }, { signal });
+  root.addEventListener(
+    "pointerdown",
+    start => {
+      const thing = start.button === 0 ? carrying.take(start.target as HTMLElement) : null;
+      if (!thing) {
+        return;
+      }
+      let ghost: HTMLElement | null = null;
+      const box = thing.getBoundingClientRect();
+      drag(
+        start,
+        {
+          move(event) {
+            ghost ??= lifted(thing, root, box.width);
+            event.preventDefault();
+            ghost.style.left = `${event.clientX - (start.clientX - box.left)}px`;
+            ghost.style.top = `${event.clientY - (start.clientY - box.top)}px`;
+          },
+          end(_moved, last) {
+            const seen = ghost?.getBoundingClientRect();
+            ghost?.remove();
+            thing.classList.remove("carried");
+            if (!seen || last.type === "pointercancel") {
+              return;
+            }
+            swallowClick();
+            carrying.drop(thing, document.elementFromPoint(last.clientX, last.clientY) as HTMLElement | null, {
+              x: seen.left + seen.width / 2,
+              y: seen.top + seen.height / 2,
+            });
+          },
+        },
+        Slack,
+      );
+    },
+    { signal },
+  );
 }
 
 /** What is seen under the pointer meanwhile. */

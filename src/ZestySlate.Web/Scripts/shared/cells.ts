@@ -1,6 +1,8 @@
 /** Gives the columns of tables their widths. */
 export function settleColumns(root: ParentNode): void {
-  for (const column of root.querySelectorAll<HTMLElement>("col[data-share]")) { column.style.width = `${Number(column.dataset.share) * 100}%`; }
+  for (const column of root.querySelectorAll<HTMLElement>("col[data-share]")) {
+    column.style.width = `${Number(column.dataset.share) * 100}%`;
+  }
 }
 
 /** The field in a cell, or null. */
@@ -13,7 +15,9 @@ export function goByKey(event: KeyboardEvent): void {
   const field = event.target as HTMLElement;
   const cell = field.closest<HTMLTableCellElement>("td, th");
   const table = cell?.closest("table");
-  if (!cell || !table || event.altKey || event.ctrlKey || event.metaKey || event.isComposing) { return; }
+  if (!cell || !table || event.altKey || event.ctrlKey || event.metaKey || event.isComposing) {
+    return;
+  }
   const text = field instanceof HTMLInputElement && field.type !== "checkbox" ? field : null;
   const atStart = !text || (text.selectionStart === 0 && text.selectionEnd === 0);
   const atEnd = !text || (text.selectionStart === text.value.length && text.selectionEnd === text.value.length);
@@ -26,7 +30,9 @@ export function goByKey(event: KeyboardEvent): void {
     ArrowRight: (backward === "ArrowLeft" ? atEnd : atStart) ? [0, backward === "ArrowLeft" ? 1 : -1] : undefined,
   };
   const step = event.key === "Enter" || !event.shiftKey ? steps[event.key] : undefined;
-  if (!step) { return; }
+  if (!step) {
+    return;
+  }
   event.preventDefault();
   const rows = [...table.rows];
   let [row, column] = [rows.indexOf(cell.parentElement as HTMLTableRowElement), cell.cellIndex];
@@ -35,11 +41,15 @@ export function goByKey(event: KeyboardEvent): void {
     row += step[0];
     column += step[1];
     const next = rows[row]?.cells[column];
-    if (!next) { return; }
+    if (!next) {
+      return;
+    }
     const found = fieldIn(next);
     if (found) {
       found.focus();
-      if (found instanceof HTMLInputElement && found.type !== "checkbox") { found.select(); }
+      if (found instanceof HTMLInputElement && found.type !== "checkbox") {
+        found.select();
+      }
       return;
     }
   }

@@ -17,23 +17,39 @@ export function drag(down: PointerEvent, dragging: Dragging, slack = 0): void {
   const still = new AbortController();
   const { signal } = still;
   let moved = false;
-  const mine = (follow: (event: PointerEvent) => void) => (event: PointerEvent): void => { if (event.pointerId === down.pointerId) { follow(event); } };
+  const mine =
+    (follow: (event: PointerEvent) => void) =>
+    (event: PointerEvent): void => {
+      if (event.pointerId === down.pointerId) {
+        follow(event);
+      }
+    };
   const finish = mine(event => {
     still.abort();
     dragging.end?.(moved, event);
   });
-  window.addEventListener("pointermove", mine(event => {
-    moved ||= Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) >= slack;
-    if (moved) { dragging.move(event); }
-  }), { signal, passive: false });
+  window.addEventListener(
+    "pointermove",
+    mine(event => {
+      moved ||= Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) >= slack;
+      if (moved) {
+        dragging.move(event);
+      }
+    }),
+    { signal, passive: false },
+  );
   window.addEventListener("pointerup", finish, { signal });
   window.addEventListener("pointercancel", finish, { signal });
 }
 
 /** The click that a browser makes of the end of a drag is none. */
 export function swallowClick(): void {
-  document.addEventListener("click", click => {
-    click.preventDefault();
-    click.stopPropagation();
-  }, { capture: true, once: true, signal: AbortSignal.timeout(50) });
+  document.addEventListener(
+    "click",
+    click => {
+      click.preventDefault();
+      click.stopPropagation();
+    },
+    { capture: true, once: true, signal: AbortSignal.timeout(50) },
+  );
 }

@@ -1,7 +1,18 @@
 /** A mark on a board; measures are ten-thousandths of the board's width. */
-export interface Mark { number: number; sort: string; colour: string; width: number; points: string; words?: string; }
+export interface Mark {
+  number: number;
+  sort: string;
+  colour: string;
+  width: number;
+  points: string;
+  words?: string;
+}
 
-export interface Point { x: number; y: number; p: number; }
+export interface Point {
+  x: number;
+  y: number;
+  p: number;
+}
 
 export const boardWidth = 10000;
 
@@ -9,10 +20,13 @@ export const boardWidth = 10000;
 export const usual = 50;
 
 export function pointsOf(mark: Mark): Point[] {
-  return mark.points.split(" ").filter(Boolean).map(point => {
-    const [x, y, p] = point.split(",").map(Number);
-    return { x, y, p: p ?? usual };
-  });
+  return mark.points
+    .split(" ")
+    .filter(Boolean)
+    .map(point => {
+      const [x, y, p] = point.split(",").map(Number);
+      return { x, y, p: p ?? usual };
+    });
 }
 
 /** A mark as SVG: to the letter what DrawnShape in the core makes of it, so that a drawing is shown again exactly. */
@@ -22,16 +36,36 @@ export function svgOf(mark: Mark, stamps: Record<string, string>): string {
   if (points.length > 0) {
     const [from, to] = [points[0], points[points.length - 1]];
     if (mark.sort === "text") {
-      inside = `<text x="${from.x}" y="${from.y}" font-size="${mark.width}" fill="${mark.colour}" text-anchor="middle" dominant-baseline="central" font-family="sans-serif">${escaped(mark.words ?? "")}</text>`;
+      inside =
+        `<text x="${from.x}" y="${from.y}" font-size="${mark.width}" fill="${mark.colour}" ` +
+        `text-anchor="middle" dominant-baseline="central" font-family="sans-serif">${escaped(mark.words ?? "")}</text>`;
     } else if (mark.sort === "stamp") {
-      inside = `<path d="${stamps[mark.words ?? ""] ?? ""}" transform="translate(${n(from.x - mark.width / 2)} ${n(from.y - mark.width / 2)}) scale(${Math.floor(mark.width / 24 * 10000 + 0.5) / 10000})" fill="none" stroke="${mark.colour}" stroke-width="2" stroke-linecap="round" stroke-linejoin="round"/>`;
+      inside =
+        `<path d="${stamps[mark.words ?? ""] ?? ""}" transform="translate(${n(from.x - mark.width / 2)} ${n(from.y - mark.width / 2)})` +
+        ` scale(${Math.floor((mark.width / 24) * 10000 + 0.5) / 10000})" ` +
+        `fill="none" stroke="${mark.colour}" stroke-width="2" stroke-linecap="round" stroke-linejoin="round"/>`;
     } else {
-      const stretches: [string, number][] = mark.sort === "line" ? free(points, mark.width)
-        : [[mark.sort === "straight" ? `M${from.x},${from.y}L${to.x},${to.y}`
-          : mark.sort === "arrow" ? arrow(from, to, mark.width)
-          : mark.sort === "rectangle" ? `M${from.x},${from.y}H${to.x}V${to.y}H${from.x}Z`
-          : ellipse(from, to), mark.width]];
-      inside = stretches.map(([path, width]) => `<path d="${path}" fill="none" stroke="${mark.colour}" stroke-width="${n(width)}" stroke-linecap="round" stroke-linejoin="round"/>`).join("");
+      const stretches: [string, number][] =
+        mark.sort === "line"
+          ? free(points, mark.width)
+          : [
+              [
+                mark.sort === "straight"
+                  ? `M${from.x},${from.y}L${to.x},${to.y}`
+                  : mark.sort === "arrow"
+                    ? arrow(from, to, mark.width)
+                    : mark.sort === "rectangle"
+                      ? `M${from.x},${from.y}H${to.x}V${to.y}H${from.x}Z`
+                      : ellipse(from, to),
+                mark.width,
+              ],
+            ];
+      inside = stretches
+        .map(
+          ([path, width]) =>
+            `<path d="${path}" fill="none" stroke="${mark.colour}" stroke-width="${n(width)}" stroke-linecap="round" stroke-linejoin="round"/>`,
+        )
+        .join("");
     }
   }
   return `<g data-mark="${mark.number}">${inside}</g>`;
@@ -42,7 +76,11 @@ function free(points: Point[], width: number): [string, number][] {
   const stretches: [string, number][] = [];
   let [level, path] = [-1, ""];
   let at: { x: number; y: number } = points[0];
-  const close = (): void => { if (level >= 0) { stretches.push([path, width * (40 + level * 12) / 100]); } };
+  const close = (): void => {
+    if (level >= 0) {
+      stretches.push([path, (width * (40 + level * 12)) / 100]);
+    }
+  };
   points.forEach((point, i) => {
     const now = Math.floor((point.p + 5) / 10);
     if (now !== level) {
@@ -72,4 +110,5 @@ function ellipse(from: Point, to: Point): string {
 
 const n = (value: number): string => String(Math.floor(value * 10 + 0.5) / 10);
 
-const escaped = (words: string): string => words.replace(/[&<>"']/g, letter => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", "\"": "&quot;", "'": "&#39;" })[letter]!);
+const escaped = (words: string): string =>
+  words.replace(/[&<>"']/g, letter => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&#39;" })[letter]!);

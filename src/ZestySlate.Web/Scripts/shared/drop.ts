@@ -3,9 +3,16 @@ export function takeDrops(root: Document): void {
   for (const form of root.querySelectorAll<HTMLFormElement>("form[data-drop]")) {
     const field = form.querySelector<HTMLInputElement>("input[type=file]")!;
     const name = form.querySelector("[data-file-name]");
-    const show = (): void => { if (name) { name.textContent = field.files?.[0]?.name ?? ""; } };
+    const show = (): void => {
+      if (name) {
+        name.textContent = field.files?.[0]?.name ?? "";
+      }
+    };
     field.addEventListener("change", show);
-    form.addEventListener("dragover", event => { event.preventDefault(); form.classList.add("dropping"); });
+    form.addEventListener("dragover", event => {
+      event.preventDefault();
+      form.classList.add("dropping");
+    });
     form.addEventListener("dragleave", () => form.classList.remove("dropping"));
     form.addEventListener("drop", event => {
       event.preventDefault();

@@ -13,11 +13,16 @@ export function takeFragments(): void {
     isInlineSwap: style => style === "morph",
     handleSwap: (style, target, fragment) => {
       const fresh = fragment instanceof Element ? fragment : (fragment as DocumentFragment).firstElementChild;
-      if (style !== "morph" || !fresh || !(target instanceof Element)) { return false; }
+      if (style !== "morph" || !fresh || !(target instanceof Element)) {
+        return false;
+      }
       return Idiomorph.morph(target, fresh, {
         morphStyle: "outerHTML",
         ignoreActiveValue: true,
-        callbacks: { beforeAttributeUpdated: (name, node) => !isKept(name, node), beforeNodeRemoved: node => !(node instanceof HTMLStyleElement) },
+        callbacks: {
+          beforeAttributeUpdated: (name, node) => !isKept(name, node),
+          beforeNodeRemoved: node => !(node instanceof HTMLStyleElement),
+        },
       });
     },
   });
@@ -31,9 +36,16 @@ export function takeFragments(): void {
   // A form that is sent by each change and redrawn by none: what was taken is what it goes back to when a later change is not.
   document.addEventListener("htmx:afterRequest", event => {
     const { elt, successful } = (event as CustomEvent<{ elt: Element; successful: boolean }>).detail;
-    if (!(elt instanceof HTMLFormElement) || elt.getAttribute("hx-swap") !== "none") { return; }
-    if (!successful) { elt.reset(); return; }
-    for (const option of elt.querySelectorAll("option")) { option.defaultSelected = option.selected; }
+    if (!(elt instanceof HTMLFormElement) || elt.getAttribute("hx-swap") !== "none") {
+      return;
+    }
+    if (!successful) {
+      elt.reset();
+      return;
+    }
+    for (const option of elt.querySelectorAll("option")) {
+      option.defaultSelected = option.selected;
+    }
   });
 
   // One voice for all of them: what was done, and when something was not, why.
@@ -41,32 +53,62 @@ export function takeFragments(): void {
   document.addEventListener("htmx:responseError", event => {
     const { xhr, elt } = (event as CustomEvent<{ xhr: XMLHttpRequest; elt: Element }>).detail;
     const words = xhr.getResponseHeader("Content-Type")?.startsWith("text/plain") ? xhr.responseText : "";
-    if (isAsked(elt)) { say(words || (xhr.status === 403 || xhr.status === 401 ? "You are signed out. Sign in again in another tab, then try once more." : "This did not work; the fault is ours. Nothing was changed."), true); }
+    if (isAsked(elt)) {
+      say(
+        words ||
+          (xhr.status === 403 || xhr.status === 401
+            ? "You are signed out. Sign in again in another tab, then try once more."
+            : "This did not work; the fault is ours. Nothing was changed."),
+        true,
+      );
+    }
   });
   for (const lost of ["htmx:sendError", "htmx:timeout"]) {
     document.addEventListener(lost, event => {
-      if (isAsked((event as CustomEvent<{ elt: Element }>).detail.elt)) { say("The connection is lost. Nothing was changed; try once more.", true); }
+      if (isAsked((event as CustomEvent<{ elt: Element }>).detail.elt)) {
+        say("The connection is lost. Nothing was changed; try once more.", true);
+      }
     });
   }
 }
 
 /** True for what somebody did; what a page looks up by itself every few seconds fails in silence and is tried again. */
-function isAsked(from: Element): boolean { return !(from.getAttribute("hx-trigger") ?? "").includes("every "); }
+function isAsked(from: Element): boolean {
+  return !(from.getAttribute("hx-trigger") ?? "").includes("every ");
+}
 
 /** What a hand has changed since the page came, and what the page says is to stay. */
 function isKept(name: string, node: Element): boolean {
-  if (name === "style" || name === "data-keep" || (name === "open" && node instanceof HTMLDetailsElement) || node.getAttribute("data-keep")?.split(" ").includes(name)) { return true; }
+  if (
+    name === "style" ||
+    name === "data-keep" ||
+    (name === "open" && node instanceof HTMLDetailsElement) ||
+    node.getAttribute("data-keep")?.split(" ").includes(name)
+  ) {
+    return true;
+  }
   const field = node as Field;
-  return (name === "checked" && field instanceof HTMLInputElement && field.checked !== field.defaultChecked)
-    || (name === "value" && (field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement) && field.value !== field.defaultValue);
+  return (
+    (name === "checked" && field instanceof HTMLInputElement && field.checked !== field.defaultChecked) ||
+    (name === "value" && (field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement) && field.value !== field.defaultValue)
+  );
 }
 
 function say(words: string, failed: boolean): void {
   const place = document.getElementById("toast");
-  if (!place) { return; }
+  if (!place) {
+    return;
+  }
   place.textContent = words;
   place.setAttribute("role", failed ? "alert" : "status");
   place.hidden = false;
   clearTimeout(Number(place.dataset.until));
-  place.dataset.until = String(window.setTimeout(() => { place.hidden = true; }, failed ? 12000 : 5000));
+  place.dataset.until = String(
+    window.setTimeout(
+      () => {
+        place.hidden = true;
+      },
+      failed ? 12000 : 5000,
+    ),
+  );
 }

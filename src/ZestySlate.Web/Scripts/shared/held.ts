@@ -5,27 +5,38 @@
  * page, they are back in their fields, and whoever leaves is asked.
  */
 export function holdForms(): void {
-  const forms = [...document.querySelectorAll<HTMLFormElement>("form[method=post]:not([data-send-at-once])")].filter(form => form.querySelector(Words) !== null && !form.querySelector("input[type=password], input[type=file]"));
-  if (forms.length === 0) { return; }
+  const forms = [...document.querySelectorAll<HTMLFormElement>("form[method=post]:not([data-send-at-once])")].filter(
+    form => form.querySelector(Words) !== null && !form.querySelector("input[type=password], input[type=file]"),
+  );
+  if (forms.length === 0) {
+    return;
+  }
   const first = new Map(forms.map(form => [form, said(form)]));
-  const isTyped = (form: HTMLFormElement): boolean => said(form) !== first.get(form) || form.querySelector("[data-held]") !== null || form.dataset.refused === "yes";
+  const isTyped = (form: HTMLFormElement): boolean =>
+    said(form) !== first.get(form) || form.querySelector("[data-held]") !== null || form.dataset.refused === "yes";
   let leaving = false;
 
   forms.forEach((form, at) => bringBack(form, at));
   document.addEventListener("input", event => {
     const at = forms.indexOf((event.target as HTMLElement).closest("form")!);
-    if (at >= 0) { hold(forms[at]!, at); }
+    if (at >= 0) {
+      hold(forms[at]!, at);
+    }
   });
 
   document.addEventListener("submit", event => {
     const form = event.target as HTMLFormElement;
-    if (form.dataset.kept === "yes" || form.matches("[hx-post], [hx-get]") || event.defaultPrevented) { return; }
+    if (form.dataset.kept === "yes" || form.matches("[hx-post], [hx-get]") || event.defaultPrevented) {
+      return;
+    }
     const others = forms.filter(other => other !== form && other.matches("[data-keeps]") && isTyped(other));
     if (others.length > 0) {
       event.preventDefault();
       const by = (event as SubmitEvent).submitter;
       void keepAll(others).then(all => {
-        if (!all) { return; }
+        if (!all) {
+          return;
+        }
         form.dataset.kept = "yes";
         form.requestSubmit(by);
       });
@@ -33,21 +44,42 @@ export function holdForms(): void {
     }
     leaving = true;
     const at = forms.indexOf(form);
-    if (at >= 0) { forget(at); }
+    if (at >= 0) {
+      forget(at);
+    }
   });
 
   document.addEventListener("click", event => {
     const link = (event.target as HTMLElement).closest<HTMLAnchorElement>("a[href]");
     const pressed = event as MouseEvent;
-    if (!link || link.target || link.origin !== location.origin || link.getAttribute("href")!.startsWith("#") || pressed.ctrlKey || pressed.metaKey || pressed.shiftKey || pressed.button !== 0) { return; }
+    if (
+      !link ||
+      link.target ||
+      link.origin !== location.origin ||
+      link.getAttribute("href")!.startsWith("#") ||
+      pressed.ctrlKey ||
+      pressed.metaKey ||
+      pressed.shiftKey ||
+      pressed.button !== 0
+    ) {
+      return;
+    }
     const typed = forms.filter(form => form.matches("[data-keeps]") && isTyped(form));
-    if (typed.length === 0) { return; }
+    if (typed.length === 0) {
+      return;
+    }
     event.preventDefault();
-    void keepAll(typed).then(all => { if (all) { location.assign(link.href); } });
+    void keepAll(typed).then(all => {
+      if (all) {
+        location.assign(link.href);
+      }
+    });
   });
 
   window.addEventListener("beforeunload", event => {
-    if (!leaving && forms.some(form => form.matches("[data-keeps], :has(textarea)") && said(form) !== first.get(form))) { event.preventDefault(); }
+    if (!leaving && forms.some(form => form.matches("[data-keeps], :has(textarea)") && said(form) !== first.get(form))) {
+      event.preventDefault();
+    }
   });
 
   /** Keeps forms one after the other; false when one of them was refused, which is then said there. */
@@ -70,7 +102,8 @@ export function holdForms(): void {
 const Words = "textarea, input:not([type=hidden], [type=checkbox], [type=radio], [type=submit], [readonly])";
 
 /** All that a form would send, but for what is the same for everybody who loads the page. */
-const said = (form: HTMLFormElement): string => JSON.stringify([...new FormData(form)].filter(([name]) => !["proof", "seen"].includes(name)));
+const said = (form: HTMLFormElement): string =>
+  JSON.stringify([...new FormData(form)].filter(([name]) => !["proof", "seen"].includes(name)));
 
 /** Sends a form as its own button would; what the server says of it, or null when it is kept. */
 async function keep(form: HTMLFormElement): Promise<string | null> {
@@ -78,7 +111,7 @@ async function keep(form: HTMLFormElement): Promise<string | null> {
     const reply = await fetch(form.action, { method: "POST", body: new FormData(form) });
     const page = new DOMParser().parseFromString(await reply.text(), "text/html");
     const problem = page.querySelector("[role=alert]")?.textContent?.trim();
-    return reply.ok && !problem ? null : problem ?? `It could not be kept (${reply.status}). What you typed is still here.`;
+    return reply.ok && !problem ? null : (problem ?? `It could not be kept (${reply.status}). What you typed is still here.`);
   } catch {
     return "No connection: this is not kept yet. What you typed is still here.";
   }
@@ -96,28 +129,53 @@ function tell(form: HTMLFormElement, words: string): void {
 
 const nameOf = (at: number): string => `zesty-slate held ${location.pathname} ${at}`;
 
-function fieldsOf(form: HTMLFormElement): (HTMLInputElement | HTMLTextAreaElement)[] { return [...form.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(Words)].filter(field => field.name !== ""); }
+function fieldsOf(form: HTMLFormElement): (HTMLInputElement | HTMLTextAreaElement)[] {
+  return [...form.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(Words)].filter(field => field.name !== "");
+}
 
 function hold(form: HTMLFormElement, at: number): void {
   try {
-    const values = fieldsOf(form).filter(field => field.value !== field.defaultValue).map(field => [field.name, fieldsOf(form).filter(other => other.name === field.name).indexOf(field), field.value]);
-    if (values.length > 0) { sessionStorage.setItem(nameOf(at), JSON.stringify({ action: form.action, values })); }
-    else { forget(at); }
-  } catch { /* no storage: leaving asks all the same */ }
+    const values = fieldsOf(form)
+      .filter(field => field.value !== field.defaultValue)
+      .map(field => [
+        field.name,
+        fieldsOf(form)
+          .filter(other => other.name === field.name)
+          .indexOf(field),
+        field.value,
+      ]);
+    if (values.length > 0) {
+      sessionStorage.setItem(nameOf(at), JSON.stringify({ action: form.action, values }));
+    } else {
+      forget(at);
+    }
+  } catch {
+    /* no storage: leaving asks all the same */
+  }
 }
 
 function forget(at: number): void {
-  try { sessionStorage.removeItem(nameOf(at)); } catch { /* there was none */ }
+  try {
+    sessionStorage.removeItem(nameOf(at));
+  } catch {
+    /* there was none */
+  }
 }
 
 function heldAt(at: number): { action: string; values: [string, number, string][] } | null {
-  try { return JSON.parse(sessionStorage.getItem(nameOf(at)) ?? "null") as ReturnType<typeof heldAt>; } catch { return null; }
+  try {
+    return JSON.parse(sessionStorage.getItem(nameOf(at)) ?? "null") as ReturnType<typeof heldAt>;
+  } catch {
+    return null;
+  }
 }
 
 /** Puts what was held back into its fields, and says so. */
 function bringBack(form: HTMLFormElement, at: number): void {
   const held = heldAt(at);
-  if (held === null || held.action !== form.action) { return; }
+  if (held === null || held.action !== form.action) {
+    return;
+  }
   let back = 0;
   for (const [name, number, value] of held.values) {
     const field = fieldsOf(form).filter(other => other.name === name)[number];
@@ -134,7 +192,11 @@ function bringBack(form: HTMLFormElement, at: number): void {
   note.dataset.held = "yes";
   note.setAttribute("role", "status");
   note.append("What you typed here is back; it is not kept yet. ");
-  const drop = Object.assign(document.createElement("button"), { type: "button", className: "button button-quiet", textContent: "Put it back as it was" });
+  const drop = Object.assign(document.createElement("button"), {
+    type: "button",
+    className: "button button-quiet",
+    textContent: "Put it back as it was",
+  });
   drop.addEventListener("click", () => {
     form.reset();
     forget(at);

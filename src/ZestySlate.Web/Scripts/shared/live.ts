@@ -4,7 +4,11 @@ import { showLocalTimes } from "./place";
 export function watchLive(table: HTMLTableElement, state: HTMLElement | null): void {
   const body = table.tBodies[0]!;
   const source = new EventSource(table.dataset.live!);
-  const say = (words: string): void => { if (state) { state.textContent = words; } };
+  const say = (words: string): void => {
+    if (state) {
+      state.textContent = words;
+    }
+  };
   source.addEventListener("open", () => say("live"));
   source.addEventListener("error", () => say("not live: it goes on by itself"));
   source.addEventListener("rows", event => {
@@ -13,10 +17,15 @@ export function watchLive(table: HTMLTableElement, state: HTMLElement | null): v
     for (const row of holder.content.querySelectorAll("tr")) {
       const here = document.getElementById(row.id);
       showLocalTimes(row);
-      if (!here) { body.append(row); continue; }
+      if (!here) {
+        body.append(row);
+        continue;
+      }
       const focused = here.contains(document.activeElement);
       here.replaceWith(row);
-      if (focused) { row.querySelector<HTMLElement>("a")?.focus(); }
+      if (focused) {
+        row.querySelector<HTMLElement>("a")?.focus();
+      }
     }
     filter();
   });
@@ -24,7 +33,9 @@ export function watchLive(table: HTMLTableElement, state: HTMLElement | null): v
 
   const only = document.querySelector<HTMLInputElement>("[data-only-rows]");
   function filter(): void {
-    for (const row of body.rows) { row.hidden = only?.checked === true && !row.matches(only.dataset.onlyRows!) && !row.querySelector(only.dataset.onlyRows!); }
+    for (const row of body.rows) {
+      row.hidden = only?.checked === true && !row.matches(only.dataset.onlyRows!) && !row.querySelector(only.dataset.onlyRows!);
+    }
   }
   only?.addEventListener("change", filter);
 }

@@ -9,7 +9,9 @@ export function takeNotes(form: HTMLFormElement): void {
       comment.focus();
     });
   }
-  if (!spots || !list) { return; }
+  if (!spots || !list) {
+    return;
+  }
   const kind = spots.dataset.spots!;
   const source = spots.querySelector<HTMLTextAreaElement>("[data-source]");
   const board = spots.querySelector<HTMLElement>("[data-board]");
@@ -24,9 +26,11 @@ export function takeNotes(form: HTMLFormElement): void {
       const anchor = entry.querySelector<HTMLInputElement>("[name=note-anchor]")!;
       const said = entry.querySelector<HTMLElement>("[data-about]")!;
       const [, a, b] = anchor.value.split(" ").map(Number) as [number, number, number];
-      if (kind === "words") { said.textContent = `«${text.slice(a, b)}»`; }
-      else if (kind === "time") { said.textContent = clock(a); }
-      else {
+      if (kind === "words") {
+        said.textContent = `«${text.slice(a, b)}»`;
+      } else if (kind === "time") {
+        said.textContent = clock(a);
+      } else {
         said.textContent = `${Math.round(a * 100)} % across, ${Math.round(b * 100)} % down`;
         pins.push(`<svg x="${a * 100}%" y="${b * 100}%" overflow="visible"><circle r="12"/><text dy="5">${i + 1}</text></svg>`);
       }
@@ -36,17 +40,24 @@ export function takeNotes(form: HTMLFormElement): void {
         drop.className = "button button-quiet";
         drop.dataset.dropNote = "";
         drop.textContent = "Take away";
-        drop.addEventListener("click", () => { entry.remove(); about(); });
+        drop.addEventListener("click", () => {
+          entry.remove();
+          about();
+        });
         entry.append(drop);
       }
     }
     const layer = board?.querySelector("[data-pins]");
-    if (layer) { layer.innerHTML = pins.join(""); }
+    if (layer) {
+      layer.innerHTML = pins.join("");
+    }
   }
 
   function add(anchor: string): void {
     const entry = document.createElement("li");
-    entry.innerHTML = `<input type="hidden" name="note-anchor"><span class="note-about" data-about></span> <textarea name="note-text" rows="1" dir="auto" aria-label="Comment" maxlength="4000"></textarea>`;
+    entry.innerHTML =
+      `<input type="hidden" name="note-anchor"><span class="note-about" data-about></span> ` +
+      `<textarea name="note-text" rows="1" dir="auto" aria-label="Comment" maxlength="4000"></textarea>`;
     entry.querySelector<HTMLInputElement>("input")!.value = anchor;
     list!.append(entry);
     about();
@@ -56,7 +67,9 @@ export function takeNotes(form: HTMLFormElement): void {
       // Arrow keys with Alt move the point that is in hand.
       field.addEventListener("keydown", event => {
         const step = { ArrowLeft: [-0.02, 0], ArrowRight: [0.02, 0], ArrowUp: [0, -0.02], ArrowDown: [0, 0.02] }[event.key];
-        if (!event.altKey || !step) { return; }
+        if (!event.altKey || !step) {
+          return;
+        }
         event.preventDefault();
         const input = entry.querySelector<HTMLInputElement>("input")!;
         const [, x, y] = input.value.split(" ").map(Number) as [number, number, number];
@@ -70,9 +83,16 @@ export function takeNotes(form: HTMLFormElement): void {
   spots.querySelector("[data-add-note]")?.addEventListener("click", () => {
     if (kind === "words" && source) {
       const [from, to] = [source.selectionStart, source.selectionEnd];
-      if (to > from) { add(`words ${from} ${to}`); } else { source.focus(); }
-    } else if (kind === "point") { add("point 0.5 0.5"); }
-    else { add(`time ${(player()?.currentTime ?? 0).toFixed(1)}`); }
+      if (to > from) {
+        add(`words ${from} ${to}`);
+      } else {
+        source.focus();
+      }
+    } else if (kind === "point") {
+      add("point 0.5 0.5");
+    } else {
+      add(`time ${(player()?.currentTime ?? 0).toFixed(1)}`);
+    }
   });
   board?.addEventListener("click", event => {
     const box = board.querySelector("img")!.getBoundingClientRect();

@@ -13,7 +13,9 @@ export function takePasskeys(): void {
         void answer(form).then(trouble => {
           say(form, trouble);
           button.disabled = false;
-          if (trouble === "") { form.submit(); }
+          if (trouble === "") {
+            form.submit();
+          }
         });
       });
     } else {
@@ -27,20 +29,26 @@ type Question = { ticket: string; options: PublicKeyCredentialCreationOptionsJSO
 /** Fetches the question and fills in the answer; what went wrong, in words, or nothing. */
 async function answer(form: HTMLFormElement): Promise<string> {
   const reply = await fetch(form.dataset.asks!, { method: "POST", body: new FormData(form) }).catch(() => null);
-  if (!reply?.ok) { return reply ? await reply.text() : "There is no connection. Try again."; }
-  const { ticket, options } = await reply.json() as Question;
+  if (!reply?.ok) {
+    return reply ? await reply.text() : "There is no connection. Try again.";
+  }
+  const { ticket, options } = (await reply.json()) as Question;
   try {
-    const credential = form.dataset.passkey === "new"
-      ? await navigator.credentials.create({ publicKey: PublicKeyCredential.parseCreationOptionsFromJSON(options) })
-      : await navigator.credentials.get({ publicKey: PublicKeyCredential.parseRequestOptionsFromJSON(options) });
+    const credential =
+      form.dataset.passkey === "new"
+        ? await navigator.credentials.create({ publicKey: PublicKeyCredential.parseCreationOptionsFromJSON(options) })
+        : await navigator.credentials.get({ publicKey: PublicKeyCredential.parseRequestOptionsFromJSON(options) });
     field(form, "credential").value = JSON.stringify(credential);
     field(form, "asked").value = ticket;
     return "";
   } catch (trouble) {
     switch ((trouble as DOMException).name) {
-      case "InvalidStateError": return "This device has a passkey for you already.";
-      case "SecurityError": return "Passkeys need an address with a name, as https://slate.example; they do not work with numbers.";
-      default: return "No passkey was used. Try again.";
+      case "InvalidStateError":
+        return "This device has a passkey for you already.";
+      case "SecurityError":
+        return "Passkeys need an address with a name, as https://slate.example; they do not work with numbers.";
+      default:
+        return "No passkey was used. Try again.";
     }
   }
 }

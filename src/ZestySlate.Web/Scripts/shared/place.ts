@@ -2,7 +2,9 @@ import { viewOf, type Share } from "./surface";
 
 /** Puts stages and signs where their data say. Pages bring a style sheet with the places; fragments rely on this. */
 export function placeSigns(root: ParentNode): void {
-  for (const picture of root.querySelectorAll<HTMLElement>(".stage-window[data-fit]")) { placeBackdrop(picture); }
+  for (const picture of root.querySelectorAll<HTMLElement>(".stage-window[data-fit]")) {
+    placeBackdrop(picture);
+  }
   for (const sign of root.querySelectorAll<HTMLElement>("[data-sign]")) {
     placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y), Number(sign.dataset.size));
   }
@@ -16,7 +18,10 @@ export function placeSign(sign: HTMLElement, x: number, y: number, size: number)
   sign.dataset.y = String(y);
   sign.dataset.size = String(size);
   if (sign.dataset.outline && (right !== 0 || down !== 0)) {
-    writeOutline(sign, outlineOf(sign).map(corner => ({ x: corner.x + right, y: corner.y + down })));
+    writeOutline(
+      sign,
+      outlineOf(sign).map(corner => ({ x: corner.x + right, y: corner.y + down })),
+    );
   }
   sign.style.setProperty("--size", String(size));
   const view = viewOf(sign.closest(".stage"));
@@ -25,7 +30,11 @@ export function placeSign(sign: HTMLElement, x: number, y: number, size: number)
     return;
   }
   if (sign.dataset.outline) {
-    cover(sign, outlineOf(sign).map(corner => ({ left: corner.x, top: corner.y })), "%");
+    cover(
+      sign,
+      outlineOf(sign).map(corner => ({ left: corner.x, top: corner.y })),
+      "%",
+    );
   } else {
     sign.style.left = `${x * 100}%`;
     sign.style.top = `${y * 100}%`;
@@ -34,10 +43,13 @@ export function placeSign(sign: HTMLElement, x: number, y: number, size: number)
 
 /** The corners of the area that a sign covers. */
 export function outlineOf(sign: HTMLElement): Share[] {
-  return (sign.dataset.outline ?? "").split(" ").filter(Boolean).map(corner => {
-    const [x, y] = corner.split(",").map(Number);
-    return { x, y };
-  });
+  return (sign.dataset.outline ?? "")
+    .split(" ")
+    .filter(Boolean)
+    .map(corner => {
+      const [x, y] = corner.split(",").map(Number);
+      return { x, y };
+    });
 }
 
 export function writeOutline(sign: HTMLElement, corners: Share[]): void {
@@ -81,7 +93,10 @@ export function showLocalTimes(root: ParentNode): void {
   for (const time of root.querySelectorAll<HTMLTimeElement>("time[data-local-time]")) {
     const at = new Date(time.dateTime);
     const today = at.toDateString() === new Date().toDateString();
-    time.textContent = at.toLocaleString(document.documentElement.lang, today ? { timeStyle: "short" } : { dateStyle: "medium", timeStyle: "short" });
+    time.textContent = at.toLocaleString(
+      document.documentElement.lang,
+      today ? { timeStyle: "short" } : { dateStyle: "medium", timeStyle: "short" },
+    );
   }
 }
 
@@ -98,19 +113,28 @@ export function typing(): boolean {
 
 /** What scripts have put on a stage and no page of the server's knows: a redraw leaves it. */
 export function isOwn(node: Node): boolean {
-  return node instanceof Element && node.matches(".place-mark, .panorama-canvas, .panorama-tools, .area-handle, .drawn-area, .on-board, .board-handle, .board-tray > *");
+  return (
+    node instanceof Element &&
+    node.matches(".place-mark, .panorama-canvas, .panorama-tools, .area-handle, .drawn-area, .on-board, .board-handle, .board-tray > *")
+  );
 }
 
 /** What scripts have set on an element and a redraw must not take back: places, what is open or pressed, a frame's page. */
 export function isKept(name: string, node: Element): boolean {
-  return name === "style" || name === "data-shown"
-    || (name === "class" && node.matches(".panel, .stage"))
-    || (name === "src" && node.matches("iframe[data-src]"));
+  return (
+    name === "style" ||
+    name === "data-shown" ||
+    (name === "class" && node.matches(".panel, .stage")) ||
+    (name === "src" && node.matches("iframe[data-src]"))
+  );
 }
 
 /** What a redraw must not touch: what is just being said, and an answer that is still on its way to the server. */
 export function isInHand(node: Node): boolean {
-  return node instanceof HTMLElement && (["connection", "set-aside"].includes(node.id) || (node.matches("form[data-ask]") && node.dataset.pending === "yes"));
+  return (
+    node instanceof HTMLElement &&
+    (["connection", "set-aside"].includes(node.id) || (node.matches("form[data-ask]") && node.dataset.pending === "yes"))
+  );
 }
 
 export const round = (value: number): number => Math.round(value * 1e5) / 1e5;

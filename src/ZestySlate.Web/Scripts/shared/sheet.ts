@@ -1,12 +1,17 @@
 /** A place on a board as shares of its width and height. */
-export interface Spot { x: number; y: number; }
+export interface Spot {
+  x: number;
+  y: number;
+}
 
 /** Gives boards their shape, and puts what stands on them at its place. */
 export function settleSheets(root: ParentNode): void {
   for (const sheet of root.querySelectorAll<HTMLElement>("[data-sheet]")) {
     sheet.style.aspectRatio = sheet.dataset.ratio!;
     sheet.style.setProperty("--ratio", sheet.dataset.ratio!);
-    for (const part of sheet.querySelectorAll<HTMLElement>("[data-at]")) { putAt(part, read(part.dataset.at!)!, Number(part.dataset.width ?? 0)); }
+    for (const part of sheet.querySelectorAll<HTMLElement>("[data-at]")) {
+      putAt(part, read(part.dataset.at!)!, Number(part.dataset.width ?? 0));
+    }
   }
 }
 
@@ -14,7 +19,9 @@ export function settleSheets(root: ParentNode): void {
 export function putAt(thing: HTMLElement, at: Spot, width: number): void {
   thing.style.left = `${at.x * 100}%`;
   thing.style.top = `${at.y * 100}%`;
-  if (width > 0) { thing.style.width = `${width * 100}%`; }
+  if (width > 0) {
+    thing.style.width = `${width * 100}%`;
+  }
 }
 
 /** The place under a point of the window, or null when it is not on the board. */
@@ -27,7 +34,9 @@ export function placeOn(sheet: HTMLElement, clientX: number, clientY: number): S
 const part = (value: number): number => Math.round(Math.min(1, Math.max(0, value)) * 1e5) / 1e5;
 
 /** A place as answers write it. */
-export function write(at: Spot): string { return `${part(at.x)} ${part(at.y)}`; }
+export function write(at: Spot): string {
+  return `${part(at.x)} ${part(at.y)}`;
+}
 
 /** Reads a place, or null when it is none. */
 export function read(value: string): Spot | null {
@@ -37,7 +46,10 @@ export function read(value: string): Spot | null {
 
 /** The box round the points of a shape, in shares. */
 export function boxOf(shape: Element): { x: number; y: number; width: number; height: number } {
-  const points = (shape.getAttribute("points") ?? "").split(" ").filter(Boolean).map(point => point.split(",").map(Number));
+  const points = (shape.getAttribute("points") ?? "")
+    .split(" ")
+    .filter(Boolean)
+    .map(point => point.split(",").map(Number));
   const [xs, ys] = [points.map(point => point[0]), points.map(point => point[1])];
   const [x, y] = [Math.min(...xs), Math.min(...ys)];
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
@@ -49,13 +61,17 @@ export function shapeAt(sheet: HTMLElement, clientX: number, clientY: number): E
 }
 
 /** Where each of several things stands that are lined up in a box. */
-export function lineUp(box: { x: number; y: number; width: number; height: number }, count: number, index: number): Spot & { width: number } {
-  const columns = Math.ceil(Math.sqrt(count * Math.max(0.25, box.width / box.height) / 2)) || 1;
+export function lineUp(
+  box: { x: number; y: number; width: number; height: number },
+  count: number,
+  index: number,
+): Spot & { width: number } {
+  const columns = Math.ceil(Math.sqrt((count * Math.max(0.25, box.width / box.height)) / 2)) || 1;
   const across = Math.min(count, Math.max(1, columns));
   const rows = Math.ceil(count / across);
   return {
-    x: box.x + ((index % across) + 0.5) / across * box.width,
-    y: box.y + (Math.floor(index / across) + 0.5) / rows * box.height,
+    x: box.x + (((index % across) + 0.5) / across) * box.width,
+    y: box.y + ((Math.floor(index / across) + 0.5) / rows) * box.height,
     width: box.width / across,
   };
 }

@@ -1,5 +1,8 @@
 /** A place on a backdrop as shares of its picture's width and height. */
-export interface Share { x: number; y: number; }
+export interface Share {
+  x: number;
+  y: number;
+}
 
 /** Turns places of a backdrop into places on the screen, and back; flat pictures and panoramas alike. */
 export interface Surface {
@@ -24,7 +27,10 @@ export interface PanoramaView extends Surface {
 }
 
 /** What is on the page belongs to every script of it: those of families are modules of their own. */
-interface Panoramas { views: Map<HTMLElement, PanoramaView>; starting: Set<HTMLElement>; }
+interface Panoramas {
+  views: Map<HTMLElement, PanoramaView>;
+  starting: Set<HTMLElement>;
+}
 const { views, starting } = ((globalThis as { slatePanoramas?: Panoramas }).slatePanoramas ??= { views: new Map(), starting: new Set() });
 
 /** The surface of a stage. */
@@ -34,7 +40,7 @@ export function surfaceOf(stage: HTMLElement): Surface {
 
 /** The panorama that a stage shows, or null. */
 export function viewOf(stage: Element | null | undefined): PanoramaView | null {
-  return stage instanceof HTMLElement ? views.get(stage) ?? null : null;
+  return stage instanceof HTMLElement ? (views.get(stage) ?? null) : null;
 }
 
 /** Brings panoramas to life, and lets go of those that left the page. The viewer is loaded only when there is one. */
@@ -46,7 +52,9 @@ export function startPanoramas(root: ParentNode, started?: (view: PanoramaView) 
     }
   }
   for (const stage of root.querySelectorAll<HTMLElement>(".stage[data-panorama]")) {
-    if (views.has(stage) || starting.has(stage)) { continue; }
+    if (views.has(stage) || starting.has(stage)) {
+      continue;
+    }
     starting.add(stage);
     const address = "/dist/panorama.js";
     void (import(address) as Promise<{ startPanorama: (stage: HTMLElement) => Promise<PanoramaView | null> }>)

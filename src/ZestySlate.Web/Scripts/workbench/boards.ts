@@ -8,80 +8,125 @@ const Step = 0.01;
 const svg = "http://www.w3.org/2000/svg";
 
 /** An area as its field says: a shape and its numbers. */
-interface Drawn { shape: string; numbers: number[]; }
+interface Drawn {
+  shape: string;
+  numbers: number[];
+}
 
 /** Boards that the author builds on: areas are drawn, moved and resized, items are dropped where they belong. The fields of the rows say the same. */
 export function watchBoards(rooms: Rooms): void {
   const settle = (): void => {
     settleSheets(document);
-    document.querySelectorAll<HTMLElement>("[data-board-edit]").forEach(board => { showItems(board); });
+    document.querySelectorAll<HTMLElement>("[data-board-edit]").forEach(board => {
+      showItems(board);
+    });
   };
   rooms.redrawn.push(settle);
   settle();
 
   document.addEventListener("input", event => {
-    const board = (event.target as HTMLElement).closest("[data-item-row]")?.closest("form")?.querySelector<HTMLElement>("[data-board-edit]");
-    if (board) { showItems(board); }
+    const board = (event.target as HTMLElement)
+      .closest("[data-item-row]")
+      ?.closest("form")
+      ?.querySelector<HTMLElement>("[data-board-edit]");
+    if (board) {
+      showItems(board);
+    }
   });
   document.addEventListener("click", event => {
     const button = (event.target as HTMLElement).closest<HTMLElement>("[data-draw]");
-    if (button) { draw(button.closest<HTMLElement>("[data-board-edit]")!, button.getAttribute("aria-pressed") === "true" ? "" : button.dataset.draw!); }
+    if (button) {
+      draw(button.closest<HTMLElement>("[data-board-edit]")!, button.getAttribute("aria-pressed") === "true" ? "" : button.dataset.draw!);
+    }
   });
   document.addEventListener("pointerdown", event => {
     const target = event.target as HTMLElement;
     const board = target.closest<HTMLElement>("[data-board-edit]");
     const sheet = target.closest<HTMLElement>("[data-sheet]");
-    if (!board || !sheet || event.button !== 0) { return; }
+    if (!board || !sheet || event.button !== 0) {
+      return;
+    }
     const zone = target.closest<SVGElement>("[data-zone]");
-    if (target.matches(".board-handle")) { resize(board, target, event); }
-    else if (board.dataset.drawing) { begin(board, sheet, event); }
-    else if (zone) { move(board, sheet, zone.dataset.zone!, event); }
-    else if (target.closest("[data-fixed]")) { moveFixed(sheet, target.closest<HTMLElement>("[data-fixed]")!, event); }
-    else if (!target.closest(".on-board")) { chooseZone(board, null); }
+    if (target.matches(".board-handle")) {
+      resize(board, target, event);
+    } else if (board.dataset.drawing) {
+      begin(board, sheet, event);
+    } else if (zone) {
+      move(board, sheet, zone.dataset.zone!, event);
+    } else if (target.closest("[data-fixed]")) {
+      moveFixed(sheet, target.closest<HTMLElement>("[data-fixed]")!, event);
+    } else if (!target.closest(".on-board")) {
+      chooseZone(board, null);
+    }
   });
   document.addEventListener("focusin", event => {
     const zone = (event.target as HTMLElement).closest<SVGElement>("[data-board-edit] [data-zone]");
-    if (zone) { chooseZone(zone.closest<HTMLElement>("[data-board-edit]")!, zone.dataset.zone!); }
+    if (zone) {
+      chooseZone(zone.closest<HTMLElement>("[data-board-edit]")!, zone.dataset.zone!);
+    }
   });
-  document.addEventListener("keydown", event => {
-    const target = event.target as HTMLElement;
-    const board = target.closest<HTMLElement>("[data-board-edit]");
-    if (!board) { return; }
-    if (board.dataset.drawing && (event.key === "Enter" || event.key === "Escape")) {
-      event.preventDefault();
-      if (event.key === "Enter") { close(board); } else { draw(board, ""); }
-      return;
-    }
-    const zone = target.closest<SVGElement>("[data-zone]")?.dataset.zone;
-    const steps: Record<string, [number, number]> = { ArrowLeft: [-Step, 0], ArrowRight: [Step, 0], ArrowUp: [0, -Step], ArrowDown: [0, Step] };
-    if (zone && steps[event.key]) {
-      event.preventDefault();
-      event.stopPropagation();
-      const area = areaOf(board, zone);
-      change(board, zone, event.shiftKey ? sized(area, ...steps[event.key]) : shifted(area, ...steps[event.key]));
-      keep(board, zone);
-    } else if (zone && (event.key === "Delete" || event.key === "Backspace")) {
-      event.preventDefault();
-      event.stopPropagation();
-      row(board, zone).querySelector<HTMLElement>(`button[name="remove-zone"], button[name="remove-place"]`)?.click();
-    }
-  }, true);
-
-  watchCarrying(document.body, {
-    take: pressed => pressed.closest<HTMLElement>("[data-board-tray] .chip, [data-board-edit] .on-board"),
-    drop: (thing, _onto, middle) => {
-      const board = thing.closest<HTMLElement>("[data-board-edit]")!;
-      const form = board.closest("form")!;
-      const sheet = board.querySelector<HTMLElement>("[data-sheet]")!;
-      const item = thing.dataset.of!;
-      const at = placeOn(sheet, middle.x, middle.y);
-      const zone = at ? (shapeAt(sheet, middle.x, middle.y) as SVGElement | null)?.dataset.zone ?? around(board, at) : null;
-      if (thing.dataset.in && thing.dataset.in !== zone) { belongs(form, item, thing.dataset.in, false); }
-      if (zone) { belongs(form, item, zone, true); }
-      form.querySelector(`[name="on-${item}"], [name="item"]`)!.dispatchEvent(new Event("change", { bubbles: true }));
-      showItems(board);
+  document.addEventListener(
+    "keydown",
+    event => {
+      const target = event.target as HTMLElement;
+      const board = target.closest<HTMLElement>("[data-board-edit]");
+      if (!board) {
+        return;
+      }
+      if (board.dataset.drawing && (event.key === "Enter" || event.key === "Escape")) {
+        event.preventDefault();
+        if (event.key === "Enter") {
+          close(board);
+        } else {
+          draw(board, "");
+        }
+        return;
+      }
+      const zone = target.closest<SVGElement>("[data-zone]")?.dataset.zone;
+      const steps: Record<string, [number, number]> = {
+        ArrowLeft: [-Step, 0],
+        ArrowRight: [Step, 0],
+        ArrowUp: [0, -Step],
+        ArrowDown: [0, Step],
+      };
+      if (zone && steps[event.key]) {
+        event.preventDefault();
+        event.stopPropagation();
+        const area = areaOf(board, zone);
+        change(board, zone, event.shiftKey ? sized(area, ...steps[event.key]) : shifted(area, ...steps[event.key]));
+        keep(board, zone);
+      } else if (zone && (event.key === "Delete" || event.key === "Backspace")) {
+        event.preventDefault();
+        event.stopPropagation();
+        row(board, zone).querySelector<HTMLElement>(`button[name="remove-zone"], button[name="remove-place"]`)?.click();
+      }
     },
-  }, new AbortController().signal);
+    true,
+  );
+
+  watchCarrying(
+    document.body,
+    {
+      take: pressed => pressed.closest<HTMLElement>("[data-board-tray] .chip, [data-board-edit] .on-board"),
+      drop: (thing, _onto, middle) => {
+        const board = thing.closest<HTMLElement>("[data-board-edit]")!;
+        const form = board.closest("form")!;
+        const sheet = board.querySelector<HTMLElement>("[data-sheet]")!;
+        const item = thing.dataset.of!;
+        const at = placeOn(sheet, middle.x, middle.y);
+        const zone = at ? ((shapeAt(sheet, middle.x, middle.y) as SVGElement | null)?.dataset.zone ?? around(board, at)) : null;
+        if (thing.dataset.in && thing.dataset.in !== zone) {
+          belongs(form, item, thing.dataset.in, false);
+        }
+        if (zone) {
+          belongs(form, item, zone, true);
+        }
+        form.querySelector(`[name="on-${item}"], [name="item"]`)!.dispatchEvent(new Event("change", { bubbles: true }));
+        showItems(board);
+      },
+    },
+    new AbortController().signal,
+  );
 
   /** A zone of usual size where an item was dropped beside every other. It has no name: the item's would give the answer away. */
   function around(board: HTMLElement, at: Spot): string {
@@ -95,7 +140,9 @@ function row(board: HTMLElement, zone: string): HTMLElement {
   return board.closest("form")!.querySelector<HTMLElement>(`[data-zone-row="${CSS.escape(zone)}"]`)!;
 }
 
-function field(board: HTMLElement, zone: string): HTMLInputElement { return row(board, zone).querySelector<HTMLInputElement>("[data-area]")!; }
+function field(board: HTMLElement, zone: string): HTMLInputElement {
+  return row(board, zone).querySelector<HTMLInputElement>("[data-area]")!;
+}
 
 function areaOf(board: HTMLElement, zone: string): Drawn {
   const [shape, ...numbers] = field(board, zone).value.split(" ");
@@ -107,9 +154,21 @@ const near = (value: number): number => Math.round(Math.min(1, Math.max(0, value
 /** The corners of an area's outline. */
 function outline(area: Drawn): Spot[] {
   const [x, y, width, height] = area.numbers;
-  if (area.shape === "polygon") { return Array.from({ length: area.numbers.length / 2 }, (_, i) => ({ x: area.numbers[2 * i], y: area.numbers[2 * i + 1] })); }
-  if (area.shape === "rectangle") { return [{ x, y }, { x: x + width, y }, { x: x + width, y: y + height }, { x, y: y + height }]; }
-  return Array.from({ length: 36 }, (_, i) => ({ x: x + width / 2 + Math.sin(i * Math.PI / 18) * width / 2, y: y + height / 2 - Math.cos(i * Math.PI / 18) * height / 2 }));
+  if (area.shape === "polygon") {
+    return Array.from({ length: area.numbers.length / 2 }, (_, i) => ({ x: area.numbers[2 * i], y: area.numbers[2 * i + 1] }));
+  }
+  if (area.shape === "rectangle") {
+    return [
+      { x, y },
+      { x: x + width, y },
+      { x: x + width, y: y + height },
+      { x, y: y + height },
+    ];
+  }
+  return Array.from({ length: 36 }, (_, i) => ({
+    x: x + width / 2 + (Math.sin((i * Math.PI) / 18) * width) / 2,
+    y: y + height / 2 - (Math.cos((i * Math.PI) / 18) * height) / 2,
+  }));
 }
 
 function shifted(area: Drawn, right: number, down: number): Drawn {
@@ -117,45 +176,67 @@ function shifted(area: Drawn, right: number, down: number): Drawn {
   const [xs, ys] = [corners.map(c => c.x), corners.map(c => c.y)];
   right = Math.min(1 - Math.max(...xs), Math.max(-Math.min(...xs), right));
   down = Math.min(1 - Math.max(...ys), Math.max(-Math.min(...ys), down));
-  return { shape: area.shape, numbers: area.numbers.map((number, i) => area.shape !== "polygon" && i > 1 ? number : near(number + (i % 2 === 0 ? right : down))) };
+  return {
+    shape: area.shape,
+    numbers: area.numbers.map((number, i) => (area.shape !== "polygon" && i > 1 ? number : near(number + (i % 2 === 0 ? right : down)))),
+  };
 }
 
 function sized(area: Drawn, right: number, down: number): Drawn {
   if (area.shape !== "polygon") {
     const [x, y, width, height] = area.numbers;
-    return { shape: area.shape, numbers: [x, y, near(Math.min(1 - x, Math.max(0.02, width + right))), near(Math.min(1 - y, Math.max(0.02, height + down)))] };
+    return {
+      shape: area.shape,
+      numbers: [x, y, near(Math.min(1 - x, Math.max(0.02, width + right))), near(Math.min(1 - y, Math.max(0.02, height + down)))],
+    };
   }
   const box = outline(area);
   const [left, top] = [Math.min(...box.map(c => c.x)), Math.min(...box.map(c => c.y))];
   const [width, height] = [Math.max(...box.map(c => c.x)) - left, Math.max(...box.map(c => c.y)) - top];
-  return { shape: "polygon", numbers: area.numbers.map((number, i) => near(i % 2 === 0 ? left + (number - left) * (width + right) / width : top + (number - top) * (height + down) / height)) };
+  return {
+    shape: "polygon",
+    numbers: area.numbers.map((number, i) =>
+      near(i % 2 === 0 ? left + ((number - left) * (width + right)) / width : top + ((number - top) * (height + down)) / height),
+    ),
+  };
 }
 
 /** Writes an area into its field and draws it; it is saved by keep. */
 function change(board: HTMLElement, zone: string, area: Drawn): void {
   field(board, zone).value = `${area.shape} ${area.numbers.map(number => Math.round(number * 1e5) / 1e5).join(" ")}`;
   const corners = outline(area);
-  board.querySelector(`[data-zone="${CSS.escape(zone)}"]`)?.setAttribute("points", corners.map(corner => `${near(corner.x)},${near(corner.y)}`).join(" "));
+  board
+    .querySelector(`[data-zone="${CSS.escape(zone)}"]`)
+    ?.setAttribute("points", corners.map(corner => `${near(corner.x)},${near(corner.y)}`).join(" "));
   const label = board.querySelector<HTMLElement>(`[data-zone-label="${CSS.escape(zone)}"]`);
   if (label) {
-    label.dataset.at = write({ x: (Math.min(...corners.map(c => c.x)) + Math.max(...corners.map(c => c.x))) / 2, y: Math.max(...corners.map(c => c.y)) });
+    label.dataset.at = write({
+      x: (Math.min(...corners.map(c => c.x)) + Math.max(...corners.map(c => c.x))) / 2,
+      y: Math.max(...corners.map(c => c.y)),
+    });
     settleSheets(board);
   }
   handles(board, zone);
   showItems(board);
 }
 
-function keep(board: HTMLElement, zone: string): void { field(board, zone).dispatchEvent(new Event("input", { bubbles: true })); }
+function keep(board: HTMLElement, zone: string): void {
+  field(board, zone).dispatchEvent(new Event("input", { bubbles: true }));
+}
 
 function chooseZone(board: HTMLElement, zone: string | null): void {
-  board.querySelectorAll("[data-zone]").forEach(shape => shape.classList.toggle("zone-chosen", (shape as SVGElement).dataset.zone === zone));
+  board
+    .querySelectorAll("[data-zone]")
+    .forEach(shape => shape.classList.toggle("zone-chosen", (shape as SVGElement).dataset.zone === zone));
   handles(board, zone);
 }
 
 /** Handles at the corner of a box, or at each corner of a polygon. */
 function handles(board: HTMLElement, zone: string | null): void {
   board.querySelectorAll(".board-handle").forEach(old => old.remove());
-  if (!zone) { return; }
+  if (!zone) {
+    return;
+  }
   const area = areaOf(board, zone);
   const [x, y, width, height] = area.numbers;
   const places = area.shape === "polygon" ? outline(area) : [{ x: x + width, y: y + height }];
@@ -173,7 +254,10 @@ function handles(board: HTMLElement, zone: string | null): void {
 function follow(sheet: HTMLElement, first: PointerEvent, moved: (right: number, down: number) => void, done: () => void): void {
   first.preventDefault();
   const box = sheet.getBoundingClientRect();
-  drag(first, { move: event => moved((event.clientX - first.clientX) / box.width, (event.clientY - first.clientY) / box.height), end: done });
+  drag(first, {
+    move: event => moved((event.clientX - first.clientX) / box.width, (event.clientY - first.clientY) / box.height),
+    end: done,
+  });
 }
 
 function move(board: HTMLElement, sheet: HTMLElement, zone: string, event: PointerEvent): void {
@@ -181,43 +265,86 @@ function move(board: HTMLElement, sheet: HTMLElement, zone: string, event: Point
   let went = false;
   board.querySelector<SVGElement>(`[data-zone="${CSS.escape(zone)}"]`)!.focus({ preventScroll: true });
   chooseZone(board, zone);
-  follow(sheet, event, (right, down) => {
-    went = true;
-    change(board, zone, shifted(from, right, down));
-  }, () => { if (went) { keep(board, zone); } });
+  follow(
+    sheet,
+    event,
+    (right, down) => {
+      went = true;
+      change(board, zone, shifted(from, right, down));
+    },
+    () => {
+      if (went) {
+        keep(board, zone);
+      }
+    },
+  );
 }
 
 function resize(board: HTMLElement, handle: HTMLElement, event: PointerEvent): void {
-  const zone = handle.dataset.of!, corner = Number(handle.dataset.corner), from = areaOf(board, zone);
-  follow(handle.closest<HTMLElement>("[data-sheet]")!, event, (right, down) => {
-    change(board, zone, from.shape !== "polygon" ? sized(from, right, down)
-      : { shape: "polygon", numbers: from.numbers.map((number, i) => Math.floor(i / 2) !== corner ? number : near(number + (i % 2 === 0 ? right : down))) });
-  }, () => keep(board, zone));
+  const zone = handle.dataset.of!,
+    corner = Number(handle.dataset.corner),
+    from = areaOf(board, zone);
+  follow(
+    handle.closest<HTMLElement>("[data-sheet]")!,
+    event,
+    (right, down) => {
+      change(
+        board,
+        zone,
+        from.shape !== "polygon"
+          ? sized(from, right, down)
+          : {
+              shape: "polygon",
+              numbers: from.numbers.map((number, i) =>
+                Math.floor(i / 2) !== corner ? number : near(number + (i % 2 === 0 ? right : down)),
+              ),
+            },
+      );
+    },
+    () => keep(board, zone),
+  );
 }
 
 function moveFixed(sheet: HTMLElement, part: HTMLElement, event: PointerEvent): void {
-  const place = sheet.closest("form")!.querySelector<HTMLInputElement>(`[data-fixed-row="${CSS.escape(part.dataset.fixed!)}"] [data-place-at]`)!;
+  const place = sheet
+    .closest("form")!
+    .querySelector<HTMLInputElement>(`[data-fixed-row="${CSS.escape(part.dataset.fixed!)}"] [data-place-at]`)!;
   const [x, y] = place.value.split(" ").map(Number);
-  follow(sheet, event, (right, down) => {
-    place.value = part.dataset.at = write({ x: x + right, y: y + down });
-    settleSheets(sheet.parentElement!);
-  }, () => place.dispatchEvent(new Event("input", { bubbles: true })));
+  follow(
+    sheet,
+    event,
+    (right, down) => {
+      place.value = part.dataset.at = write({ x: x + right, y: y + down });
+      settleSheets(sheet.parentElement!);
+    },
+    () => place.dispatchEvent(new Event("input", { bubbles: true })),
+  );
 }
 
 /** Takes up a tool for drawing areas, or lays it down. */
 function draw(board: HTMLElement, shape: string): void {
-  if (shape) { board.dataset.drawing = shape; } else { delete board.dataset.drawing; }
+  if (shape) {
+    board.dataset.drawing = shape;
+  } else {
+    delete board.dataset.drawing;
+  }
   delete board.dataset.corners;
   board.querySelector(".drawn-area")?.remove();
-  board.querySelectorAll("[data-draw]").forEach(button => button.setAttribute("aria-pressed", String((button as HTMLElement).dataset.draw === shape)));
+  board
+    .querySelectorAll("[data-draw]")
+    .forEach(button => button.setAttribute("aria-pressed", String((button as HTMLElement).dataset.draw === shape)));
   const tip = board.querySelector<HTMLElement>("[data-draw-tip]");
-  if (tip) { tip.textContent = shape === "polygon" ? tip.dataset.corners! : shape ? tip.dataset.box! : tip.dataset.idle!; }
+  if (tip) {
+    tip.textContent = shape === "polygon" ? tip.dataset.corners! : shape ? tip.dataset.box! : tip.dataset.idle!;
+  }
 }
 
 /** Begins an area where the pointer went down: a box is drawn by dragging, a polygon corner by corner. */
 function begin(board: HTMLElement, sheet: HTMLElement, event: PointerEvent): void {
   const at = placeOn(sheet, event.clientX, event.clientY);
-  if (!at) { return; }
+  if (!at) {
+    return;
+  }
   if (board.dataset.drawing === "polygon") {
     event.preventDefault();
     const corners = (board.dataset.corners ?? "").split(" ").filter(Boolean).map(Number);
@@ -231,23 +358,43 @@ function begin(board: HTMLElement, sheet: HTMLElement, event: PointerEvent): voi
     return;
   }
   let area: Drawn | null = null;
-  follow(sheet, event, (right, down) => {
-    const [x, y] = [near(Math.min(at.x, at.x + right)), near(Math.min(at.y, at.y + down))];
-    area = { shape: board.dataset.drawing!, numbers: [x, y, near(Math.min(Math.abs(right), 1 - x)), near(Math.min(Math.abs(down), 1 - y))] };
-    sketch(board, "polygon", outline(area).map(corner => `${corner.x},${corner.y}`).join(" "));
-  }, () => {
-    draw(board, "");
-    if (area && area.numbers[2] > 0.01 && area.numbers[3] > 0.01) { newZone(board, area); }
-  });
+  follow(
+    sheet,
+    event,
+    (right, down) => {
+      const [x, y] = [near(Math.min(at.x, at.x + right)), near(Math.min(at.y, at.y + down))];
+      area = {
+        shape: board.dataset.drawing!,
+        numbers: [x, y, near(Math.min(Math.abs(right), 1 - x)), near(Math.min(Math.abs(down), 1 - y))],
+      };
+      sketch(
+        board,
+        "polygon",
+        outline(area)
+          .map(corner => `${corner.x},${corner.y}`)
+          .join(" "),
+      );
+    },
+    () => {
+      draw(board, "");
+      if (area && area.numbers[2] > 0.01 && area.numbers[3] > 0.01) {
+        newZone(board, area);
+      }
+    },
+  );
 }
 
 function close(board: HTMLElement): void {
   const numbers = (board.dataset.corners ?? "").split(" ").filter(Boolean).map(Number);
   draw(board, "");
-  if (numbers.length >= 6) { newZone(board, { shape: "polygon", numbers }); }
+  if (numbers.length >= 6) {
+    newZone(board, { shape: "polygon", numbers });
+  }
 }
 
-function pointsOf(numbers: number[]): string { return Array.from({ length: numbers.length / 2 }, (_, i) => `${numbers[2 * i]},${numbers[2 * i + 1]}`).join(" "); }
+function pointsOf(numbers: number[]): string {
+  return Array.from({ length: numbers.length / 2 }, (_, i) => `${numbers[2 * i]},${numbers[2 * i + 1]}`).join(" ");
+}
 
 function sketch(board: HTMLElement, kind: string, points: string): void {
   board.querySelector(".drawn-area")?.remove();
@@ -280,8 +427,9 @@ function newZone(board: HTMLElement, area: Drawn): string {
 function belongs(form: HTMLFormElement, item: string, zone: string, on: boolean): void {
   const name = `on-${item}`;
   const tick = [...form.querySelectorAll<HTMLInputElement>(`[name="${CSS.escape(name)}"]`)].find(box => box.value === zone);
-  if (tick) { tick.checked = on; }
-  else if (on) {
+  if (tick) {
+    tick.checked = on;
+  } else if (on) {
     // The zone is so new that the row does not offer it yet.
     const box = document.createElement("input");
     box.type = "checkbox";
@@ -295,7 +443,9 @@ function belongs(form: HTMLFormElement, item: string, zone: string, on: boolean)
 /** Shows each item on the zones where it belongs. */
 function showItems(board: HTMLElement): void {
   // What is in the author's hand stays there.
-  if (board.querySelector(".carried")) { return; }
+  if (board.querySelector(".carried")) {
+    return;
+  }
   const sheet = board.querySelector<HTMLElement>("[data-sheet]")!;
   sheet.querySelectorAll(".on-board").forEach(copy => copy.remove());
   const copies = new Map<string, HTMLElement[]>();
@@ -317,12 +467,14 @@ function showItems(board: HTMLElement): void {
       copy.dataset.of = item.dataset.itemRow!;
       copy.dataset.in = tick.value;
       copy.append(...(picture ? [picture.cloneNode()] : []), words);
-      copies.set(tick.value, [...copies.get(tick.value) ?? [], copy]);
+      copies.set(tick.value, [...(copies.get(tick.value) ?? []), copy]);
     }
   }
   for (const [zone, inside] of copies) {
     const shape = sheet.querySelector(`[data-zone="${CSS.escape(zone)}"]`);
-    if (!shape) { continue; }
+    if (!shape) {
+      continue;
+    }
     inside.forEach((copy, i) => {
       const place = lineUp(boxOf(shape), inside.length, i);
       putAt(copy, place, 0);

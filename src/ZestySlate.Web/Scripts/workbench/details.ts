@@ -11,29 +11,42 @@ export function watchDetails(rooms: Rooms): void {
     timers.delete(form);
     rooms.touch(form, null);
     const fields = submitter ? new FormData(form, submitter) : new FormData(form);
-    if (submitter) { fields.set("pressed", "yes"); }
+    if (submitter) {
+      fields.set("pressed", "yes");
+    }
     rooms.send("/edit", fields, { form });
   };
 
   document.addEventListener("input", event => {
     const form = (event.target as HTMLElement).closest<HTMLFormElement>("form[data-edit]");
-    if (!form || (event.target as HTMLElement).matches("[data-quiet], input[type=color]")) { return; }
+    if (!form || (event.target as HTMLElement).matches("[data-quiet], input[type=color]")) {
+      return;
+    }
     count(event.target as HTMLElement);
     rooms.touch(form, () => save(form));
     clearTimeout(timers.get(form));
-    timers.set(form, window.setTimeout(() => save(form), 450));
+    timers.set(
+      form,
+      window.setTimeout(() => save(form), 450),
+    );
   });
 
   document.addEventListener("change", event => {
     const target = event.target as HTMLInputElement;
     const form = target.closest<HTMLFormElement>("form[data-edit]");
     if (form && !target.matches("[data-quiet]")) {
-      if (target.matches("input[type=color]")) { form.querySelector<HTMLInputElement>(`input[name=own${target.name[0].toUpperCase()}${target.name.slice(1)}]`)!.checked = true; }
+      if (target.matches("input[type=color]")) {
+        form.querySelector<HTMLInputElement>(`input[name=own${target.name[0].toUpperCase()}${target.name.slice(1)}]`)!.checked = true;
+      }
       save(form);
     }
-    if (target.matches("[data-frame-check]")) { void checkFrame(target); }
+    if (target.matches("[data-frame-check]")) {
+      void checkFrame(target);
+    }
     const upload = target.closest<HTMLFormElement>("form[data-upload]");
-    if (upload && target.files?.length) { [...target.files].forEach(file => send(upload, file)); }
+    if (upload && target.files?.length) {
+      [...target.files].forEach(file => send(upload, file));
+    }
   });
 
   document.addEventListener("submit", event => {
@@ -53,7 +66,11 @@ export function watchDetails(rooms: Rooms): void {
       const rows = (target as HTMLElement).dataset.optionText!;
       const all = [...target.closest("form")!.querySelectorAll<HTMLTextAreaElement>(`[data-option-text="${rows}"]`)];
       const next = all[all.indexOf(target as HTMLTextAreaElement) + 1];
-      if (next) { next.focus(); } else { target.closest("form")?.querySelector<HTMLElement>(`[data-add-row="${rows}"]`)?.click(); }
+      if (next) {
+        next.focus();
+      } else {
+        target.closest("form")?.querySelector<HTMLElement>(`[data-add-row="${rows}"]`)?.click();
+      }
     } else if (event.key === "Enter" && target.matches("form[data-edit] input")) {
       event.preventDefault();
       save(target.closest("form")!);
@@ -67,17 +84,22 @@ export function watchDetails(rooms: Rooms): void {
       save(button.form!, button);
     }
     const adding = (event.target as HTMLElement).closest<HTMLElement>("[data-add-row]");
-    if (adding) { addRow(adding.closest("fieldset")!, adding.dataset.addRow!); }
+    if (adding) {
+      addRow(adding.closest("fieldset")!, adding.dataset.addRow!);
+    }
     const copying = (event.target as HTMLElement).closest<HTMLElement>("[data-copy-row]");
-    if (copying) { copyRow(copying.closest("li")!, copying.dataset.copyRow!); }
+    if (copying) {
+      copyRow(copying.closest("li")!, copying.dataset.copyRow!);
+    }
   });
 
   const takeFile = (files: FileList | undefined | null, event: Event): void => {
     for (const file of files ?? []) {
       const kind = ["image", "audio", "video"].find(sort => file.type.startsWith(sort));
       const wanted = { image: "picture", audio: "sound", video: "video" }[kind ?? ""] ?? "captions";
-      const upload = (event.target as HTMLElement).closest?.<HTMLFormElement>(`form[data-upload][data-media-kind=${wanted}]`)
-        ?? document.querySelector<HTMLFormElement>(`#room-details form[data-upload][data-media-kind=${wanted}]`);
+      const upload =
+        (event.target as HTMLElement).closest?.<HTMLFormElement>(`form[data-upload][data-media-kind=${wanted}]`) ??
+        document.querySelector<HTMLFormElement>(`#room-details form[data-upload][data-media-kind=${wanted}]`);
       if (upload) {
         event.preventDefault();
         send(upload, file);
@@ -85,18 +107,41 @@ export function watchDetails(rooms: Rooms): void {
     }
   };
   document.addEventListener("paste", event => takeFile(event.clipboardData?.files, event));
-  document.addEventListener("dragover", event => { if ((event.target as HTMLElement).closest?.("#room-details")) { event.preventDefault(); } });
-  document.addEventListener("drop", event => { if ((event.target as HTMLElement).closest?.("#room-details")) { takeFile(event.dataTransfer?.files, event); } });
+  document.addEventListener("dragover", event => {
+    if ((event.target as HTMLElement).closest?.("#room-details")) {
+      event.preventDefault();
+    }
+  });
+  document.addEventListener("drop", event => {
+    if ((event.target as HTMLElement).closest?.("#room-details")) {
+      takeFile(event.dataTransfer?.files, event);
+    }
+  });
 
   // A link leads away when everything is saved; who closes the window before is asked.
   window.addEventListener("click", event => {
     const link = (event.target as HTMLElement).closest<HTMLAnchorElement>("a[href]");
-    if (!link || event.defaultPrevented || rooms.settled || link.target || event.ctrlKey || event.metaKey || event.shiftKey || link.getAttribute("href")!.startsWith("#")) { return; }
+    if (
+      !link ||
+      event.defaultPrevented ||
+      rooms.settled ||
+      link.target ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.shiftKey ||
+      link.getAttribute("href")!.startsWith("#")
+    ) {
+      return;
+    }
     event.preventDefault();
-    void rooms.settle().then(() => { location.href = link.href; });
+    void rooms.settle().then(() => {
+      location.href = link.href;
+    });
   });
   window.addEventListener("beforeunload", event => {
-    if (rooms.settled) { return; }
+    if (rooms.settled) {
+      return;
+    }
     void rooms.settle();
     event.preventDefault();
   });
@@ -104,14 +149,18 @@ export function watchDetails(rooms: Rooms): void {
   /** Asks whether a page lets itself be framed; the tick beside it says so, and the author may change it. */
   async function checkFrame(field: HTMLInputElement): Promise<void> {
     const spot = rooms.selected;
-    if (!field.value.trim()) { return; }
+    if (!field.value.trim()) {
+      return;
+    }
     const reply = await ask("frame", `${rooms.address}/frame-check?address=${encodeURIComponent(field.value)}`);
-    const answer = reply?.ok ? JSON.parse(reply.text) as { forbids: boolean | null } : { forbids: null };
+    const answer = reply?.ok ? (JSON.parse(reply.text) as { forbids: boolean | null }) : { forbids: null };
     const tick = document.querySelector<HTMLInputElement>("#room-details input[name=refuses]");
     if (answer.forbids !== null && tick && tick.checked !== answer.forbids && rooms.selected === spot) {
       tick.checked = answer.forbids;
       save(tick.form!);
-      if (answer.forbids) { rooms.toast("This page forbids being shown inside other pages; learners get a link to it."); }
+      if (answer.forbids) {
+        rooms.toast("This page forbids being shown inside other pages; learners get a link to it.");
+      }
     }
   }
 
@@ -125,7 +174,9 @@ export function watchDetails(rooms: Rooms): void {
 /** Says how many characters are left, as a person counts them. */
 function count(field: HTMLElement): void {
   const most = Number(field.dataset.count);
-  if (!most || !(field instanceof HTMLTextAreaElement)) { return; }
+  if (!most || !(field instanceof HTMLTextAreaElement)) {
+    return;
+  }
   const length = [...new Intl.Segmenter().segment(field.value)].length;
   field.setCustomValidity(length > most ? `${length} of ${most} characters` : "");
   field.title = `${length} of ${most} characters`;

@@ -22,20 +22,34 @@ export class Dialogs {
     const reuse = this.dialog("reuse");
     reuse.addEventListener("input", () => this.soon(() => this.search("reuse", this.made, "form[data-reuse-search]")));
     reuse.addEventListener("click", event => this.pressReuse(event.target as HTMLElement));
-    for (const dialog of [picker, reuse]) { dialog.addEventListener("submit", event => { if (!(event.target as HTMLElement).matches("[method=dialog]")) { event.preventDefault(); } }); }
+    for (const dialog of [picker, reuse]) {
+      dialog.addEventListener("submit", event => {
+        if (!(event.target as HTMLElement).matches("[method=dialog]")) {
+          event.preventDefault();
+        }
+      });
+    }
 
     const map = this.dialog("map");
     map.addEventListener("submit", event => {
       const form = event.target as HTMLFormElement;
-      if (!form.matches("[data-outline]")) { return; }
+      if (!form.matches("[data-outline]")) {
+        return;
+      }
       event.preventDefault();
-      this.rooms.send("/edit", { edit: "outline", outline: form.querySelector("textarea")!.value }, { form, after: () => void this.openMap() });
+      this.rooms.send(
+        "/edit",
+        { edit: "outline", outline: form.querySelector("textarea")!.value },
+        { form, after: () => void this.openMap() },
+      );
     });
     map.addEventListener("click", event => {
       const zoom = (event.target as HTMLElement).closest<HTMLElement>("[data-map-zoom]");
       const drawing = map.querySelector<SVGSVGElement>(".scene-map");
       if (zoom && drawing) {
-        for (const side of ["width", "height"] as const) { drawing.setAttribute(side, String(Number(drawing.getAttribute(side)) * Number(zoom.dataset.mapZoom))); }
+        for (const side of ["width", "height"] as const) {
+          drawing.setAttribute(side, String(Number(drawing.getAttribute(side)) * Number(zoom.dataset.mapZoom)));
+        }
       }
     });
     map.addEventListener("keydown", event => {
@@ -60,13 +74,19 @@ export class Dialogs {
         });
       }
       const again = target.closest<HTMLElement>("[data-reuse]");
-      if (again) { this.openReuse(again.dataset.reuse!); }
+      if (again) {
+        this.openReuse(again.dataset.reuse!);
+      }
     });
   }
 
-  private get library(): string { return `${this.rooms.body.dataset.base ?? ""}/media-library/picker`; }
+  private get library(): string {
+    return `${this.rooms.body.dataset.base ?? ""}/media-library/picker`;
+  }
 
-  private get made(): string { return `${this.rooms.address}/reuse`; }
+  private get made(): string {
+    return `${this.rooms.address}/reuse`;
+  }
 
   /** Lets the author choose from the media library. */
   async pick(kind: string, picked: (item: string) => void): Promise<void> {
@@ -83,9 +103,15 @@ export class Dialogs {
       bar.addEventListener("change", () => dialog.close());
       bar.addEventListener("click", event => {
         const press = (event.target as Element).closest<HTMLElement>("[data-begin], [data-made]");
-        if (!press) { return; }
+        if (!press) {
+          return;
+        }
         dialog.close();
-        if (press.dataset.begin) { this.rooms.send("/edit", { edit: "addScene", title: "", as: press.dataset.begin }); } else { this.openReuse("any"); }
+        if (press.dataset.begin) {
+          this.rooms.send("/edit", { edit: "addScene", title: "", as: press.dataset.begin });
+        } else {
+          this.openReuse("any");
+        }
       });
       dialog.querySelector("[data-dialog-body]")!.prepend(bar);
     });
@@ -100,7 +126,9 @@ export class Dialogs {
     this.show("map");
   }
 
-  closeMap(): void { this.dialog("map").close(); }
+  closeMap(): void {
+    this.dialog("map").close();
+  }
 
   private pressReuse(target: HTMLElement): void {
     const take = target.closest<HTMLElement>("[data-take]");
@@ -108,7 +136,13 @@ export class Dialogs {
     if (take) {
       this.dialog("reuse").close();
       const how = take.dataset.take!;
-      this.rooms.send("/reuse", { from: take.dataset.from!, item: take.dataset.item ?? "", how, what: how === "inside" ? "inside" : "part", spot: this.rooms.one });
+      this.rooms.send("/reuse", {
+        from: take.dataset.from!,
+        item: take.dataset.item ?? "",
+        how,
+        what: how === "inside" ? "inside" : "part",
+        spot: this.rooms.one,
+      });
     } else if (from) {
       const form = this.dialog("reuse").querySelector<HTMLFormElement>("form[data-reuse-search]")!;
       const fields = new URLSearchParams(new FormData(form) as unknown as Record<string, string>);
@@ -117,18 +151,25 @@ export class Dialogs {
     }
   }
 
-  private dialog(id: string): HTMLDialogElement { return document.getElementById(id) as HTMLDialogElement; }
+  private dialog(id: string): HTMLDialogElement {
+    return document.getElementById(id) as HTMLDialogElement;
+  }
 
   private show(id: string): void {
     const dialog = this.dialog(id);
-    if (!dialog.open) { dialog.showModal(); }
+    if (!dialog.open) {
+      dialog.showModal();
+    }
     dialog.querySelector<HTMLElement>("[data-search-as-you-type]")?.focus();
   }
 
   private async fill(id: string, address: string): Promise<void> {
     const reply = await ask(id, address, {}, () => this.rooms.toast(lostWords));
-    if (reply?.ok) { this.dialog(id).querySelector("[data-dialog-body]")!.innerHTML = reply.text; }
-    else if (reply) { this.rooms.toast("This could not be opened. Try once more."); }
+    if (reply?.ok) {
+      this.dialog(id).querySelector("[data-dialog-body]")!.innerHTML = reply.text;
+    } else if (reply) {
+      this.rooms.toast("This could not be opened. Try once more.");
+    }
   }
 
   private soon(act: () => void): void {
@@ -141,10 +182,16 @@ export class Dialogs {
     const dialog = this.dialog(id);
     const fields = new URLSearchParams(new FormData(dialog.querySelector<HTMLFormElement>(form)!) as unknown as Record<string, string>);
     const reply = await ask(id, `${address}?${fields}`, {}, () => this.rooms.toast(lostWords));
-    if (!reply?.ok) { return; }
+    if (!reply?.ok) {
+      return;
+    }
     const next = new DOMParser().parseFromString(reply.text, "text/html").body.firstElementChild!;
     const old = dialog.querySelector(".picker")!;
-    for (const part of [...old.children].filter(child => !child.matches("form"))) { part.remove(); }
-    for (const part of [...next.children].filter(child => !child.matches("form"))) { old.append(part); }
+    for (const part of [...old.children].filter(child => !child.matches("form"))) {
+      part.remove();
+    }
+    for (const part of [...next.children].filter(child => !child.matches("form"))) {
+      old.append(part);
+    }
   }
 }

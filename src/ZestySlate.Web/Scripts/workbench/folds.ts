@@ -8,13 +8,23 @@ export function watchFolds(rooms: Rooms): void {
   const fill = async (fold: HTMLElement): Promise<void> => {
     const reply = await ask(fold.id, rooms.address + fold.dataset.fetch!, {}, () => rooms.toast(lostWords));
     const place = fold.querySelector("[data-fetched]");
-    if (!reply?.ok || !place || !rooms.settled) { return; }
+    if (!reply?.ok || !place || !rooms.settled) {
+      return;
+    }
     const next = new DOMParser().parseFromString(reply.text, "text/html").querySelector("[data-fetched]");
-    if (next) { Idiomorph.morph(place, next, { morphStyle: "outerHTML", ignoreActiveValue: typing() }); }
+    if (next) {
+      Idiomorph.morph(place, next, { morphStyle: "outerHTML", ignoreActiveValue: typing() });
+    }
   };
-  document.addEventListener("toggle", event => {
-    const fold = event.target as HTMLElement;
-    if (fold.matches("details[data-fetch][open]")) { void fill(fold); }
-  }, true);
+  document.addEventListener(
+    "toggle",
+    event => {
+      const fold = event.target as HTMLElement;
+      if (fold.matches("details[data-fetch][open]")) {
+        void fill(fold);
+      }
+    },
+    true,
+  );
   rooms.redrawn.push(() => document.querySelectorAll<HTMLElement>("details[data-fetch][open]").forEach(fold => void fill(fold)));
 }

@@ -4,10 +4,15 @@ import { drag } from "../shared/drag";
 
 /** A table that the author builds: cells are chosen together, columns get their width by dragging, tables are pasted. */
 export function watchGrids(rooms: Rooms): void {
-  let anchor: string | null = null, dragging = false;
+  let anchor: string | null = null,
+    dragging = false;
   const gridOf = (thing: Element | null): HTMLElement | null => thing?.closest<HTMLElement>("[data-grid-edit]") ?? null;
-  const chosenIn = (grid: HTMLElement): string[] => grid.querySelector<HTMLInputElement>("[data-cells-chosen]")!.value.split(" ").filter(Boolean);
-  const ids = (grid: HTMLElement): string[][] => [...grid.querySelectorAll("tr")].map(row => [...row.querySelectorAll<HTMLElement>("[data-cell]")].map(cell => cell.dataset.cell!)).filter(row => row.length > 0);
+  const chosenIn = (grid: HTMLElement): string[] =>
+    grid.querySelector<HTMLInputElement>("[data-cells-chosen]")!.value.split(" ").filter(Boolean);
+  const ids = (grid: HTMLElement): string[][] =>
+    [...grid.querySelectorAll("tr")]
+      .map(row => [...row.querySelectorAll<HTMLElement>("[data-cell]")].map(cell => cell.dataset.cell!))
+      .filter(row => row.length > 0);
 
   const show = (grid: HTMLElement): void => {
     const chosen = new Set(chosenIn(grid));
@@ -15,13 +20,19 @@ export function watchGrids(rooms: Rooms): void {
       cell.classList.toggle("chosen", chosen.has(cell.dataset.cell!));
       cell.setAttribute("aria-selected", String(chosen.has(cell.dataset.cell!)));
     }
-    for (const more of grid.querySelectorAll<HTMLElement>("[data-cell-more]")) { more.hidden = chosen.size !== 1 || !chosen.has(more.dataset.cellMore!); }
+    for (const more of grid.querySelectorAll<HTMLElement>("[data-cell-more]")) {
+      more.hidden = chosen.size !== 1 || !chosen.has(more.dataset.cellMore!);
+    }
     const first = grid.querySelector<HTMLElement>(".chosen");
-    if (!first) { return; }
+    if (!first) {
+      return;
+    }
     const tool = (name: string): HTMLInputElement => grid.querySelector<HTMLInputElement>(`[name=${name}]`)!;
     tool("cellKind").value = first.dataset.kind!;
     tool("cellMarked").value = first.dataset.marked!;
-    if (document.activeElement !== tool("cellPoints")) { tool("cellPoints").value = first.dataset.points!; }
+    if (document.activeElement !== tool("cellPoints")) {
+      tool("cellPoints").value = first.dataset.points!;
+    }
   };
   const choose = (grid: HTMLElement, cells: string[]): void => {
     grid.querySelector<HTMLInputElement>("[data-cells-chosen]")!.value = cells.join(" ");
@@ -30,7 +41,10 @@ export function watchGrids(rooms: Rooms): void {
   /** The cells of the box between two of them. */
   const between = (grid: HTMLElement, one: string, other: string): string[] => {
     const rows = ids(grid);
-    const place = (id: string): [number, number] => { const row = rows.findIndex(cells => cells.includes(id)); return [row, rows[row].indexOf(id)]; };
+    const place = (id: string): [number, number] => {
+      const row = rows.findIndex(cells => cells.includes(id));
+      return [row, rows[row].indexOf(id)];
+    };
     const [[r1, c1], [r2, c2]] = [place(one), place(other)];
     return rows.slice(Math.min(r1, r2), Math.max(r1, r2) + 1).flatMap(row => row.slice(Math.min(c1, c2), Math.max(c1, c2) + 1));
   };
@@ -45,14 +59,18 @@ export function watchGrids(rooms: Rooms): void {
   document.addEventListener("pointerdown", event => {
     const target = event.target as HTMLElement;
     const grid = gridOf(target);
-    if (!grid || event.button !== 0) { return; }
+    if (!grid || event.button !== 0) {
+      return;
+    }
     const sizer = target.closest<HTMLElement>("[data-size-column]");
     if (sizer) {
       resize(grid, sizer, event);
       return;
     }
     const cell = target.closest<HTMLElement>("[data-cell]")?.dataset.cell;
-    if (!cell) { return; }
+    if (!cell) {
+      return;
+    }
     if (event.shiftKey && anchor) {
       event.preventDefault();
       choose(grid, between(grid, anchor, cell));
@@ -69,13 +87,21 @@ export function watchGrids(rooms: Rooms): void {
   document.addEventListener("pointermove", event => {
     const over = dragging ? document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-cell]") : null;
     const grid = gridOf(over ?? null);
-    if (over && grid && anchor && (over.dataset.cell !== anchor || chosenIn(grid).length > 1) && grid.querySelector(`[data-cell="${CSS.escape(anchor)}"]`)) {
+    if (
+      over &&
+      grid &&
+      anchor &&
+      (over.dataset.cell !== anchor || chosenIn(grid).length > 1) &&
+      grid.querySelector(`[data-cell="${CSS.escape(anchor)}"]`)
+    ) {
       event.preventDefault();
       document.getSelection()?.removeAllRanges();
       choose(grid, between(grid, anchor, over.dataset.cell!));
     }
   });
-  document.addEventListener("pointerup", () => { dragging = false; });
+  document.addEventListener("pointerup", () => {
+    dragging = false;
+  });
   document.addEventListener("focusin", event => {
     const grid = gridOf(event.target as HTMLElement);
     const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-cell]")?.dataset.cell;
@@ -88,56 +114,89 @@ export function watchGrids(rooms: Rooms): void {
   document.addEventListener("click", event => {
     const target = event.target as HTMLElement;
     const grid = gridOf(target);
-    if (!grid) { return; }
-    const rows = ids(grid);
-    const add = (cells: string[]): void => choose(grid, event.shiftKey || event.ctrlKey || event.metaKey ? [...new Set([...chosenIn(grid), ...cells])] : cells);
-    const [row, column] = [target.closest<HTMLElement>("[data-choose-row]"), target.closest<HTMLElement>("[data-choose-column]")];
-    if (row) { add(rows.find(cells => cells[0].startsWith(`${row.dataset.chooseRow!}.`))!); }
-    else if (column) { add(rows.map(cells => cells.find(cell => cell.endsWith(`.${column.dataset.chooseColumn!}`))!)); }
-    else if (target.closest("[data-choose-all]")) { choose(grid, rows.flat()); }
-  });
-  document.addEventListener("keydown", event => {
-    const grid = gridOf(event.target as HTMLElement);
-    const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-cell]");
-    if (!grid || !cell) { return; }
-    const [down, right] = [{ ArrowDown: 1, ArrowUp: -1 }[event.key] ?? 0, { ArrowRight: 1, ArrowLeft: -1 }[event.key] ?? 0];
-    if (event.shiftKey && (down || right) && (event.target as HTMLInputElement).selectionStart === (event.target as HTMLInputElement).selectionEnd) {
-      event.preventDefault();
-      event.stopPropagation();
-      const rows = ids(grid);
-      const last = chosenIn(grid).length > 1 && grid.dataset.last ? grid.dataset.last : cell.dataset.cell!;
-      const row = rows.findIndex(cells => cells.includes(last));
-      const next = rows[Math.min(rows.length - 1, Math.max(0, row + down))][Math.min(rows[0].length - 1, Math.max(0, rows[row].indexOf(last) + right))];
-      grid.dataset.last = next;
-      choose(grid, between(grid, cell.dataset.cell!, next));
+    if (!grid) {
       return;
     }
-    if (event.key === "Enter") { event.stopPropagation(); }
-    goByKey(event);
-  }, true);
+    const rows = ids(grid);
+    const add = (cells: string[]): void =>
+      choose(grid, event.shiftKey || event.ctrlKey || event.metaKey ? [...new Set([...chosenIn(grid), ...cells])] : cells);
+    const [row, column] = [target.closest<HTMLElement>("[data-choose-row]"), target.closest<HTMLElement>("[data-choose-column]")];
+    if (row) {
+      add(rows.find(cells => cells[0].startsWith(`${row.dataset.chooseRow!}.`))!);
+    } else if (column) {
+      add(rows.map(cells => cells.find(cell => cell.endsWith(`.${column.dataset.chooseColumn!}`))!));
+    } else if (target.closest("[data-choose-all]")) {
+      choose(grid, rows.flat());
+    }
+  });
+  document.addEventListener(
+    "keydown",
+    event => {
+      const grid = gridOf(event.target as HTMLElement);
+      const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-cell]");
+      if (!grid || !cell) {
+        return;
+      }
+      const [down, right] = [{ ArrowDown: 1, ArrowUp: -1 }[event.key] ?? 0, { ArrowRight: 1, ArrowLeft: -1 }[event.key] ?? 0];
+      if (
+        event.shiftKey &&
+        (down || right) &&
+        (event.target as HTMLInputElement).selectionStart === (event.target as HTMLInputElement).selectionEnd
+      ) {
+        event.preventDefault();
+        event.stopPropagation();
+        const rows = ids(grid);
+        const last = chosenIn(grid).length > 1 && grid.dataset.last ? grid.dataset.last : cell.dataset.cell!;
+        const row = rows.findIndex(cells => cells.includes(last));
+        const next =
+          rows[Math.min(rows.length - 1, Math.max(0, row + down))][
+            Math.min(rows[0].length - 1, Math.max(0, rows[row].indexOf(last) + right))
+          ];
+        grid.dataset.last = next;
+        choose(grid, between(grid, cell.dataset.cell!, next));
+        return;
+      }
+      if (event.key === "Enter") {
+        event.stopPropagation();
+      }
+      goByKey(event);
+    },
+    true,
+  );
   document.addEventListener("change", event => {
     const tool = event.target as HTMLInputElement;
     const grid = gridOf(tool);
-    if (!grid) { return; }
-    if (tool.dataset.cellSet) { set(grid, `${tool.dataset.cellSet} ${tool.value}`); }
-    else if (tool.matches("[data-cell-points]")) { set(grid, "points"); }
+    if (!grid) {
+      return;
+    }
+    if (tool.dataset.cellSet) {
+      set(grid, `${tool.dataset.cellSet} ${tool.value}`);
+    } else if (tool.matches("[data-cell-points]")) {
+      set(grid, "points");
+    }
   });
-  document.addEventListener("paste", event => {
-    const grid = gridOf(event.target as HTMLElement);
-    const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-cell]");
-    const text = event.clipboardData?.getData("text/plain") ?? "";
-    if (!grid || !cell || !/[\t\n]/.test(text.trimEnd())) { return; }
-    event.preventDefault();
-    event.stopPropagation();
-    const form = grid.closest("form")!;
-    const fields = new FormData(form);
-    // A redraw leaves the field in hand alone; this one is to be redrawn.
-    (event.target as HTMLElement).blur();
-    fields.set("pressed", "yes");
-    fields.set("gridPasted", text);
-    fields.set("pasteAt", cell.dataset.cell!);
-    rooms.send("/edit", fields, { form, after: () => fieldIn(document.getElementById(cell.id))?.focus() });
-  }, true);
+  document.addEventListener(
+    "paste",
+    event => {
+      const grid = gridOf(event.target as HTMLElement);
+      const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-cell]");
+      const text = event.clipboardData?.getData("text/plain") ?? "";
+      if (!grid || !cell || !/[\t\n]/.test(text.trimEnd())) {
+        return;
+      }
+      event.preventDefault();
+      event.stopPropagation();
+      const form = grid.closest("form")!;
+      const fields = new FormData(form);
+      // A redraw leaves the field in hand alone; this one is to be redrawn.
+      (event.target as HTMLElement).blur();
+      fields.set("pressed", "yes");
+      fields.set("gridPasted", text);
+      fields.set("pasteAt", cell.dataset.cell!);
+      rooms.send("/edit", fields, { form, after: () => fieldIn(document.getElementById(cell.id))?.focus() });
+    },
+    true,
+  );
 
   function resize(grid: HTMLElement, sizer: HTMLElement, first: PointerEvent): void {
     first.preventDefault();
@@ -149,9 +208,11 @@ export function watchGrids(rooms: Rooms): void {
       move(event) {
         const now = Math.max(30, width + (getComputedStyle(grid).direction === "rtl" ? -1 : 1) * (event.clientX - first.clientX));
         column.style.width = `${now}px`;
-        field.value = String(Math.round(share * now / width * 1000) / 1000);
+        field.value = String(Math.round(((share * now) / width) * 1000) / 1000);
       },
-      end: () => { field.dispatchEvent(new Event("input", { bubbles: true })); },
+      end: () => {
+        field.dispatchEvent(new Event("input", { bubbles: true }));
+      },
     });
   }
 

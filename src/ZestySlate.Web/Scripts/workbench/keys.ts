@@ -1,7 +1,9 @@
 import { viewOf } from "../shared/surface";
 import { act, showCheck, type Bench } from "./presses";
 
-const Step = 0.005, LongStep = 0.03, Turn = 8;
+const Step = 0.005,
+  LongStep = 0.03,
+  Turn = 8;
 
 /** Single keys and what they do, wherever one is on the workbench. */
 const Acts: Record<string, string> = { t: "try", a: "add", m: "map", g: "follow", PageUp: "before", PageDown: "next" };
@@ -11,11 +13,25 @@ export function watchKeys(bench: Bench): void {
   const { rooms, trial, stage } = bench;
   // Whoever goes from sign to sign by key selects it; a press selects by itself.
   let byPointer = false;
-  document.addEventListener("pointerdown", () => { byPointer = true; }, true);
-  document.addEventListener("keydown", () => { byPointer = false; }, true);
+  document.addEventListener(
+    "pointerdown",
+    () => {
+      byPointer = true;
+    },
+    true,
+  );
+  document.addEventListener(
+    "keydown",
+    () => {
+      byPointer = false;
+    },
+    true,
+  );
   document.addEventListener("focusin", event => {
     const sign = (event.target as HTMLElement).closest<HTMLElement>("#room-stage a[data-sign]");
-    if (sign && !byPointer && !trial.on && !rooms.isSelected(sign.dataset.sign!) && sign.matches(":focus-visible")) { void rooms.select(sign.dataset.sign!); }
+    if (sign && !byPointer && !trial.on && !rooms.isSelected(sign.dataset.sign!) && sign.matches(":focus-visible")) {
+      void rooms.select(sign.dataset.sign!);
+    }
   });
 
   document.addEventListener("keydown", event => {
@@ -29,9 +45,16 @@ export function watchKeys(bench: Bench): void {
       act(key === "z" ? "undo" : "redo", bench);
       return;
     }
-    if (typing || target.closest("dialog, .chooser")) { return; }
+    if (typing || target.closest("dialog, .chooser")) {
+      return;
+    }
     const view = trial.on ? null : viewOf(document.querySelector("#room-stage .stage"));
-    const turns: Record<string, [number, number]> = { ArrowLeft: [-Turn, 0], ArrowRight: [Turn, 0], ArrowUp: [0, Turn], ArrowDown: [0, -Turn] };
+    const turns: Record<string, [number, number]> = {
+      ArrowLeft: [-Turn, 0],
+      ArrowRight: [Turn, 0],
+      ArrowUp: [0, Turn],
+      ArrowDown: [0, -Turn],
+    };
     const onSign = target.closest("#room-stage a[data-sign]") !== null && !trial.on;
     if (view && turns[key] && (command || target.matches(".stage-mat"))) {
       event.preventDefault();
@@ -39,30 +62,52 @@ export function watchKeys(bench: Bench): void {
       return;
     }
     if (command) {
-      if (key === "d") { event.preventDefault(); act("copy", bench); }
+      if (key === "d") {
+        event.preventDefault();
+        act("copy", bench);
+      }
       return;
     }
     const named = Acts[key.length === 1 ? key.toLowerCase() : key];
-    if (key === "?") { document.querySelector<HTMLDialogElement>("#keys")!.showModal(); }
-    else if (named && (named === "try" || !trial.on)) { event.preventDefault(); act(named, bench); }
-    else if (key === "Escape") {
-      if (showCheck(false)) { document.querySelector<HTMLElement>("[data-do=check]")?.focus(); }
-      else if (!stage.closeChooser() && rooms.selected && !trial.on) { void rooms.select(""); }
-    }
-    else if (event.altKey && (key === "ArrowLeft" || key === "ArrowRight") && !trial.on) {
+    if (key === "?") {
+      document.querySelector<HTMLDialogElement>("#keys")!.showModal();
+    } else if (named && (named === "try" || !trial.on)) {
+      event.preventDefault();
+      act(named, bench);
+    } else if (key === "Escape") {
+      if (showCheck(false)) {
+        document.querySelector<HTMLElement>("[data-do=check]")?.focus();
+      } else if (!stage.closeChooser() && rooms.selected && !trial.on) {
+        void rooms.select("");
+      }
+    } else if (event.altKey && (key === "ArrowLeft" || key === "ArrowRight") && !trial.on) {
       event.preventDefault();
       act(key === "ArrowLeft" ? "earlier" : "later", bench);
-    }
-    else if (onSign) {
+    } else if (onSign) {
       const step = event.shiftKey ? LongStep : Step;
-      const moves: Record<string, [number, number]> = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] };
-      if (moves[key]) { event.preventDefault(); stage.nudge(...moves[key]); }
-      else if (key === "+" || key === "=") { stage.resize(1.1); }
-      else if (key === "-") { stage.resize(1 / 1.1); }
-      else if (key === "Delete" || key === "Backspace") { event.preventDefault(); act("delete", bench); }
-      else if (key === "Enter") {
+      const moves: Record<string, [number, number]> = {
+        ArrowLeft: [-step, 0],
+        ArrowRight: [step, 0],
+        ArrowUp: [0, -step],
+        ArrowDown: [0, step],
+      };
+      if (moves[key]) {
         event.preventDefault();
-        document.querySelector<HTMLElement>("#room-details [contenteditable=true], #room-details form input:not([type=hidden]), #room-details form textarea, #room-details form select")?.focus();
+        stage.nudge(...moves[key]);
+      } else if (key === "+" || key === "=") {
+        stage.resize(1.1);
+      } else if (key === "-") {
+        stage.resize(1 / 1.1);
+      } else if (key === "Delete" || key === "Backspace") {
+        event.preventDefault();
+        act("delete", bench);
+      } else if (key === "Enter") {
+        event.preventDefault();
+        document
+          .querySelector<HTMLElement>(
+            "#room-details [contenteditable=true], #room-details form input:not([type=hidden]), #room-details form textarea, #room-details form select",
+          )
+          ?.focus();
       }
     }
   });

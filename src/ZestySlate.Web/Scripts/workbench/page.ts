@@ -12,17 +12,25 @@ export function watchPage(rooms: Rooms): void {
     const target = event.target as HTMLElement;
     const kind = target.closest<HTMLElement>("[data-add-kind]")?.dataset.addKind;
     if (kind) {
-      rooms.send("/edit", { edit: "add", scene: rooms.at, kind, x: "0.5", y: "0.5", newId: newId() }, {
-        after: () => {
-          const row = document.querySelector<HTMLElement>(".page-open");
-          row?.scrollIntoView({ block: "start" });
-          row?.querySelector<HTMLElement>("[contenteditable=true]")?.focus({ preventScroll: true });
+      rooms.send(
+        "/edit",
+        { edit: "add", scene: rooms.at, kind, x: "0.5", y: "0.5", newId: newId() },
+        {
+          after: () => {
+            const row = document.querySelector<HTMLElement>(".page-open");
+            row?.scrollIntoView({ block: "start" });
+            row?.querySelector<HTMLElement>("[contenteditable=true]")?.focus({ preventScroll: true });
+          },
         },
-      });
+      );
     }
     const button = target.closest<HTMLElement>("[data-row-do]");
-    if (button) { actOnRow(rooms, button.dataset.rowDo!, button.dataset.rowOf!); }
-    if (target.closest("[data-do=questionList]")) { openList(); }
+    if (button) {
+      actOnRow(rooms, button.dataset.rowDo!, button.dataset.rowOf!);
+    }
+    if (target.closest("[data-do=questionList]")) {
+      openList();
+    }
   });
 
   document.addEventListener("keydown", event => {
@@ -33,26 +41,31 @@ export function watchPage(rooms: Rooms): void {
     }
   });
 
-  watchCarrying(document.body, {
-    take: pressed => pressed.closest(".grip")?.closest<HTMLElement>(".page-row")
-      ?? (pressed.closest("input, textarea, select, button, audio") ? null : pressed.closest<HTMLElement>("[data-boxed]")),
-    drop: (thing, onto) => {
-      if (thing.dataset.boxed) {
-        const box = onto?.closest<HTMLElement>("[data-box]");
-        const list = thing.querySelector<HTMLSelectElement>("select[name^=in-]");
-        if (box && list && box.closest("form") === thing.closest("form")) {
-          list.value = box.dataset.box!;
-          list.dispatchEvent(new Event("change", { bubbles: true }));
+  watchCarrying(
+    document.body,
+    {
+      take: pressed =>
+        pressed.closest(".grip")?.closest<HTMLElement>(".page-row") ??
+        (pressed.closest("input, textarea, select, button, audio") ? null : pressed.closest<HTMLElement>("[data-boxed]")),
+      drop: (thing, onto) => {
+        if (thing.dataset.boxed) {
+          const box = onto?.closest<HTMLElement>("[data-box]");
+          const list = thing.querySelector<HTMLSelectElement>("select[name^=in-]");
+          if (box && list && box.closest("form") === thing.closest("form")) {
+            list.value = box.dataset.box!;
+            list.dispatchEvent(new Event("change", { bubbles: true }));
+          }
+          return;
         }
-        return;
-      }
-      const other = onto?.closest<HTMLElement>(".page-row");
-      if (other && other !== thing) {
-        const rows = [...thing.parentElement!.children];
-        rooms.send("/edit", { edit: "order", spot: thing.dataset.row!, steps: String(rows.indexOf(other) - rows.indexOf(thing)) });
-      }
+        const other = onto?.closest<HTMLElement>(".page-row");
+        if (other && other !== thing) {
+          const rows = [...thing.parentElement!.children];
+          rooms.send("/edit", { edit: "order", spot: thing.dataset.row!, steps: String(rows.indexOf(other) - rows.indexOf(thing)) });
+        }
+      },
     },
-  }, never);
+    never,
+  );
 
   watchPressing(rooms);
   watchList(rooms);
@@ -61,13 +74,24 @@ export function watchPage(rooms: Rooms): void {
 function actOnRow(rooms: Rooms, what: string, spot: string): void {
   const back = (): void => document.querySelector<HTMLElement>(`[data-row-open="${CSS.escape(spot)}"]`)?.focus();
   switch (what) {
-    case "earlier": case "later": rooms.send("/edit", { edit: "order", spot, steps: what === "earlier" ? "-1" : "1" }, { after: back }); break;
-    case "copy": rooms.send("/edit", { edit: "copy", spot, newId: newId() }); break;
+    case "earlier":
+    case "later":
+      rooms.send("/edit", { edit: "order", spot, steps: what === "earlier" ? "-1" : "1" }, { after: back });
+      break;
+    case "copy":
+      rooms.send("/edit", { edit: "copy", spot, newId: newId() });
+      break;
     case "delete":
-      rooms.send("/edit", { edit: "delete", spot }, { after: () => {
-        rooms.toast("Deleted.", () => rooms.send("/undo", {}));
-        document.querySelector<HTMLElement>("[data-row-open], [data-add-kind]")?.focus();
-      } });
+      rooms.send(
+        "/edit",
+        { edit: "delete", spot },
+        {
+          after: () => {
+            rooms.toast("Deleted.", () => rooms.send("/undo", {}));
+            document.querySelector<HTMLElement>("[data-row-open], [data-add-kind]")?.focus();
+          },
+        },
+      );
       break;
   }
 }
@@ -75,32 +99,51 @@ function actOnRow(rooms: Rooms, what: string, spot: string): void {
 /** Dragging over several words marks them as one phrase; a press on one word is the button's own. */
 function watchPressing(rooms: Rooms): void {
   const words = (area: Element, one: HTMLElement, other: HTMLElement): HTMLElement[] => {
-    const [from, to] = [Math.min(Number(one.dataset.from), Number(other.dataset.from)), Math.max(Number(one.dataset.to), Number(other.dataset.to))];
-    return [...area.querySelectorAll<HTMLElement>(".press-word")].filter(word => Number(word.dataset.from) >= from && Number(word.dataset.to) <= to);
+    const [from, to] = [
+      Math.min(Number(one.dataset.from), Number(other.dataset.from)),
+      Math.max(Number(one.dataset.to), Number(other.dataset.to)),
+    ];
+    return [...area.querySelectorAll<HTMLElement>(".press-word")].filter(
+      word => Number(word.dataset.from) >= from && Number(word.dataset.to) <= to,
+    );
   };
-  const under = (event: PointerEvent): HTMLElement | null => document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>(".press-word") ?? null;
+  const under = (event: PointerEvent): HTMLElement | null =>
+    document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>(".press-word") ?? null;
   const clear = (): void => document.querySelectorAll(".press-over").forEach(word => word.classList.remove("press-over"));
   document.addEventListener("pointerdown", event => {
     const first = (event.target as HTMLElement).closest<HTMLElement>(".press-word");
     const area = first?.closest("[data-press-words]");
-    if (!first || !area) { return; }
-    if (event.pointerType !== "mouse") { first.releasePointerCapture?.(event.pointerId); }
+    if (!first || !area) {
+      return;
+    }
+    if (event.pointerType !== "mouse") {
+      first.releasePointerCapture?.(event.pointerId);
+    }
     drag(event, {
       move(at) {
         const over = under(at);
-        if (!over || !area.contains(over)) { return; }
+        if (!over || !area.contains(over)) {
+          return;
+        }
         clear();
-        if (over !== first) { words(area, first, over).forEach(word => word.classList.add("press-over")); }
+        if (over !== first) {
+          words(area, first, over).forEach(word => word.classList.add("press-over"));
+        }
       },
       end(_moved, at) {
         const last = at.type === "pointercancel" ? null : under(at);
         clear();
-        if (!last || last === first || !area.contains(last)) { return; }
+        if (!last || last === first || !area.contains(last)) {
+          return;
+        }
         const chosen = words(area, first, last);
         const form = area.closest("form")!;
         const fields = new FormData(form);
         fields.set("pressed", "yes");
-        fields.set("press", `${Math.min(...chosen.map(word => Number(word.dataset.from)))}-${Math.max(...chosen.map(word => Number(word.dataset.to)))}`);
+        fields.set(
+          "press",
+          `${Math.min(...chosen.map(word => Number(word.dataset.from)))}-${Math.max(...chosen.map(word => Number(word.dataset.to)))}`,
+        );
         swallowClick();
         rooms.send("/edit", fields, { form });
       },
@@ -125,8 +168,12 @@ function watchList(rooms: Rooms): void {
     const fields = new FormData();
     fields.set("list", field.value);
     const proof = { "X-Slate-Proof": rooms.body.dataset.proof! };
-    const reply = await ask("list", `${rooms.address}/questions/read`, { method: "POST", body: fields, headers: proof }, () => rooms.toast(lostWords));
-    if (reply?.ok) { shown.innerHTML = reply.text; }
+    const reply = await ask("list", `${rooms.address}/questions/read`, { method: "POST", body: fields, headers: proof }, () =>
+      rooms.toast(lostWords),
+    );
+    if (reply?.ok) {
+      shown.innerHTML = reply.text;
+    }
   };
   field.addEventListener("input", () => {
     window.clearTimeout(later);
@@ -134,7 +181,10 @@ function watchList(rooms: Rooms): void {
   });
   dialog.querySelector<HTMLInputElement>("input[type=file]")!.addEventListener("change", event => {
     const file = (event.target as HTMLInputElement).files?.[0];
-    void file?.text().then(text => { field.value = text; return read(); });
+    void file?.text().then(text => {
+      field.value = text;
+      return read();
+    });
   });
   dialog.addEventListener("click", event => {
     const line = (event.target as HTMLElement).closest<HTMLElement>("[data-list-line]");
@@ -145,11 +195,17 @@ function watchList(rooms: Rooms): void {
       field.setSelectionRange(start + Number(line.dataset.listColumn) - 1, start + (lines[Number(line.dataset.listLine) - 1]?.length ?? 0));
     }
     if ((event.target as HTMLElement).closest("[data-list-add]")) {
-      rooms.send("/questions", { list: field.value, scene: rooms.at }, { after: () => {
-        rooms.toast("The questions are on the page.", () => rooms.send("/undo", {}));
-        field.value = "";
-        shown.replaceChildren();
-      } });
+      rooms.send(
+        "/questions",
+        { list: field.value, scene: rooms.at },
+        {
+          after: () => {
+            rooms.toast("The questions are on the page.", () => rooms.send("/undo", {}));
+            field.value = "";
+            shown.replaceChildren();
+          },
+        },
+      );
       dialog.close();
     }
   });

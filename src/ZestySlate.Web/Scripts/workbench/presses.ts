@@ -6,7 +6,12 @@ import type { StageHand } from "./stage";
 import type { Trial } from "./trial";
 
 /** The parts of the workbench that a press may set going. */
-export interface Bench { rooms: Rooms; trial: Trial; stage: StageHand; dialogs: Dialogs; }
+export interface Bench {
+  rooms: Rooms;
+  trial: Trial;
+  stage: StageHand;
+  dialogs: Dialogs;
+}
 
 /** What the buttons of the workbench do. */
 export function watchPresses(bench: Bench): void {
@@ -14,30 +19,49 @@ export function watchPresses(bench: Bench): void {
   document.addEventListener("click", event => {
     const target = event.target as HTMLElement;
     const what = target.closest<HTMLElement>("[data-do]")?.dataset.do;
-    if (what) { act(what, bench); }
+    if (what) {
+      act(what, bench);
+    }
     const chosen = target.closest<HTMLElement>("[data-select]");
     if (chosen) {
       const spot = chosen.dataset.select!;
-      const several = (event.shiftKey || event.ctrlKey) && spot ? [...rooms.several.filter(other => other !== spot), ...(rooms.isSelected(spot) ? [] : [spot])].join(",") : spot;
+      const several =
+        (event.shiftKey || event.ctrlKey) && spot
+          ? [...rooms.several.filter(other => other !== spot), ...(rooms.isSelected(spot) ? [] : [spot])].join(",")
+          : spot;
       void rooms.select(several, () => focusSign(rooms));
     }
     const scene = target.closest<HTMLElement>("button[data-at], g[data-at]")?.dataset.at;
     if (scene && target.closest("#room-storyboard, #room-details, #map")) {
       dialogs.closeMap();
-      if (trial.on) { void trial.toggle().then(() => rooms.go(scene)); } else { void rooms.go(scene); }
+      if (trial.on) {
+        void trial.toggle().then(() => rooms.go(scene));
+      } else {
+        void rooms.go(scene);
+      }
     }
     const sceneAct = target.closest<HTMLElement>("[data-scene-do]");
-    if (sceneAct) { actOnScene(sceneAct, rooms); }
-    if (target.closest("[data-opening]")) { keepOpening(rooms); }
+    if (sceneAct) {
+      actOnScene(sceneAct, rooms);
+    }
+    if (target.closest("[data-opening]")) {
+      keepOpening(rooms);
+    }
     const update = target.closest<HTMLElement>("[data-update]");
-    if (update) { rooms.send("/update", { item: update.dataset.update! }, { after: () => rooms.toast("Up to date.") }); }
+    if (update) {
+      rooms.send("/update", { item: update.dataset.update! }, { after: () => rooms.toast("Up to date.") });
+    }
     const goal = target.closest<HTMLElement>("[data-goto-field]");
     if (goal) {
       showCheck(false);
       const go = (): void => goTo(goal.dataset.gotoField!);
-      if (goal.dataset.gotoSpot) { void rooms.select(goal.dataset.gotoSpot, go); }
-      else if (goal.dataset.gotoScene) { void rooms.go(goal.dataset.gotoScene, go); }
-      else { void rooms.select("", go); }
+      if (goal.dataset.gotoSpot) {
+        void rooms.select(goal.dataset.gotoSpot, go);
+      } else if (goal.dataset.gotoScene) {
+        void rooms.go(goal.dataset.gotoScene, go);
+      } else {
+        void rooms.select("", go);
+      }
     } else if (!target.closest("#check, [data-do=check]")) {
       showCheck(false);
     }
@@ -48,13 +72,27 @@ export function watchPresses(bench: Bench): void {
     const field = event.target as HTMLSelectElement;
     if (field.name === "to" && field.closest("form[data-edit]")?.querySelector("input[name=edit][value=jump]") && field.value) {
       const spot = rooms.one;
-      window.setTimeout(() => rooms.send("/edit", { edit: "name", spot, name: document.querySelector<HTMLInputElement>("#room-details input[name=name]")?.value ?? "" }, {
-        after: () => { if (document.querySelector("[data-do=wayBack]")) { rooms.toast("The jump is made.", () => act("wayBack", bench), "Add the way back"); } },
-      }), 0);
+      window.setTimeout(
+        () =>
+          rooms.send(
+            "/edit",
+            { edit: "name", spot, name: document.querySelector<HTMLInputElement>("#room-details input[name=name]")?.value ?? "" },
+            {
+              after: () => {
+                if (document.querySelector("[data-do=wayBack]")) {
+                  rooms.toast("The jump is made.", () => act("wayBack", bench), "Add the way back");
+                }
+              },
+            },
+          ),
+        0,
+      );
     }
   });
   dragScenes(rooms);
-  if (location.hash.startsWith("#field-")) { goTo(location.hash.slice(7)); }
+  if (location.hash.startsWith("#field-")) {
+    goTo(location.hash.slice(7));
+  }
 }
 
 /** One named act of the author; keys and buttons share them. */
@@ -62,11 +100,23 @@ export function act(what: string, bench: Bench): void {
   const { rooms, trial, stage, dialogs } = bench;
   const spot = rooms.one;
   switch (what) {
-    case "undo": rooms.send("/undo", {}); break;
-    case "redo": rooms.send("/redo", {}); break;
-    case "try": void trial.toggle(); break;
-    case "check": showCheck(document.getElementById("check")!.hidden !== false); break;
-    case "copy": if (spot) { rooms.send("/edit", { edit: "copy", spot }, { after: () => focusSign(rooms) }); } break;
+    case "undo":
+      rooms.send("/undo", {});
+      break;
+    case "redo":
+      rooms.send("/redo", {});
+      break;
+    case "try":
+      void trial.toggle();
+      break;
+    case "check":
+      showCheck(document.getElementById("check")!.hidden !== false);
+      break;
+    case "copy":
+      if (spot) {
+        rooms.send("/edit", { edit: "copy", spot }, { after: () => focusSign(rooms) });
+      }
+      break;
     case "delete":
       if (rooms.selected) {
         const several = rooms.several;
@@ -78,18 +128,31 @@ export function act(what: string, bench: Bench): void {
         });
       }
       break;
-    case "earlier": case "later": {
+    case "earlier":
+    case "later": {
       const steps = what === "earlier" ? "-1" : "1";
-      if (spot) { rooms.send("/edit", { edit: "order", spot, steps }); }
-      else if (!rooms.selected) { rooms.send("/edit", { edit: "orderScene", scene: rooms.at, steps }); }
+      if (spot) {
+        rooms.send("/edit", { edit: "order", spot, steps });
+      } else if (!rooms.selected) {
+        rooms.send("/edit", { edit: "orderScene", scene: rooms.at, steps });
+      }
       break;
     }
     case "add": {
       const page = document.querySelector<HTMLElement>(".page-add button");
-      if (page) { page.scrollIntoView({ block: "nearest" }); page.focus(); } else { stage.chooseInTheMiddle(); }
+      if (page) {
+        page.scrollIntoView({ block: "nearest" });
+        page.focus();
+      } else {
+        stage.chooseInTheMiddle();
+      }
       break;
     }
-    case "wayBack": if (spot) { rooms.send("/edit", { edit: "wayBack", spot, newId: newId() }, { after: () => rooms.toast("The way back is there.") }); } break;
+    case "wayBack":
+      if (spot) {
+        rooms.send("/edit", { edit: "wayBack", spot, newId: newId() }, { after: () => rooms.toast("The way back is there.") });
+      }
+      break;
     case "newGoal": {
       // A new scene for a jump, and the jump leads to it.
       const scene = newId();
@@ -98,20 +161,40 @@ export function act(what: string, bench: Bench): void {
       rooms.send("/edit", { edit: "jump", spot, to: scene, words, at: rooms.at, selected: spot }, { after: () => void rooms.select(spot) });
       break;
     }
-    case "asKind": if (spot) { rooms.send("/edit", { edit: "asKind", spot }, { after: () => rooms.toast("Every spot of this kind looks so now.", () => rooms.send("/undo", {})) }); } break;
-    case "addScene": dialogs.pickScene(); break;
-    case "map": dialogs.openMap(); break;
-    case "reuse": stage.closeChooser(); dialogs.openReuse("any"); break;
+    case "asKind":
+      if (spot) {
+        rooms.send(
+          "/edit",
+          { edit: "asKind", spot },
+          { after: () => rooms.toast("Every spot of this kind looks so now.", () => rooms.send("/undo", {})) },
+        );
+      }
+      break;
+    case "addScene":
+      dialogs.pickScene();
+      break;
+    case "map":
+      dialogs.openMap();
+      break;
+    case "reuse":
+      stage.closeChooser();
+      dialogs.openReuse("any");
+      break;
     case "follow": {
       const goal = document.querySelector<HTMLElement>(`#room-stage a[data-sign="${CSS.escape(spot)}"]`)?.dataset.jump;
-      if (goal) { void rooms.go(goal); }
+      if (goal) {
+        void rooms.go(goal);
+      }
       break;
     }
-    case "before": case "next": {
+    case "before":
+    case "next": {
       const scenes = [...document.querySelectorAll<HTMLElement>("#room-storyboard [data-at]")];
       const now = scenes.findIndex(scene => scene.dataset.at === rooms.at);
       const other = scenes[now + (what === "next" ? 1 : -1)];
-      if (other) { void rooms.go(other.dataset.at!, () => document.querySelector<HTMLElement>(".stage-mat")?.focus()); }
+      if (other) {
+        void rooms.go(other.dataset.at!, () => document.querySelector<HTMLElement>(".stage-mat")?.focus());
+      }
       break;
     }
   }
@@ -120,9 +203,15 @@ export function act(what: string, bench: Bench): void {
 function actOnScene(button: HTMLElement, rooms: Rooms): void {
   const edit = button.dataset.sceneDo!;
   const fields: Record<string, string> = { edit, scene: rooms.at };
-  if (button.dataset.steps) { fields.steps = button.dataset.steps; }
-  if (edit === "copyScene") { fields.newId = newId(); }
-  rooms.send("/edit", fields, { after: edit === "deleteScene" ? () => rooms.toast("The scene is deleted.", () => rooms.send("/undo", {})) : undefined });
+  if (button.dataset.steps) {
+    fields.steps = button.dataset.steps;
+  }
+  if (edit === "copyScene") {
+    fields.newId = newId();
+  }
+  rooms.send("/edit", fields, {
+    after: edit === "deleteScene" ? () => rooms.toast("The scene is deleted.", () => rooms.send("/undo", {})) : undefined,
+  });
 }
 
 function keepOpening(rooms: Rooms): void {
@@ -132,15 +221,25 @@ function keepOpening(rooms: Rooms): void {
     return;
   }
   const { yaw, pitch } = view.direction();
-  rooms.send("/edit", { edit: "opening", scene: rooms.at, yaw: yaw.toFixed(2), pitch: pitch.toFixed(2) }, { after: () => rooms.toast("Learners first look this way.") });
+  rooms.send(
+    "/edit",
+    { edit: "opening", scene: rooms.at, yaw: yaw.toFixed(2), pitch: pitch.toFixed(2) },
+    { after: () => rooms.toast("Learners first look this way.") },
+  );
 }
 
 /** Scenes are dragged into another order. */
 function dragScenes(rooms: Rooms): void {
   let carried: HTMLElement | null = null;
   const scenes = (): HTMLElement[] => [...document.querySelectorAll<HTMLElement>("#room-storyboard .board-scene")];
-  document.addEventListener("dragstart", event => { carried = (event.target as HTMLElement).closest?.<HTMLElement>(".board-scene") ?? null; });
-  document.addEventListener("dragover", event => { if (carried && (event.target as HTMLElement).closest("#room-storyboard")) { event.preventDefault(); } });
+  document.addEventListener("dragstart", event => {
+    carried = (event.target as HTMLElement).closest?.<HTMLElement>(".board-scene") ?? null;
+  });
+  document.addEventListener("dragover", event => {
+    if (carried && (event.target as HTMLElement).closest("#room-storyboard")) {
+      event.preventDefault();
+    }
+  });
   document.addEventListener("drop", event => {
     const onto = (event.target as HTMLElement).closest<HTMLElement>(".board-scene");
     if (carried && onto && onto !== carried) {
@@ -154,7 +253,9 @@ function dragScenes(rooms: Rooms): void {
 
 /** Brings a field of the details into view and into hand. */
 function goTo(field: string): void {
-  const place = document.querySelector<HTMLElement>(`#room-details [data-field="${CSS.escape(field)}"], #room-topline [data-field="${CSS.escape(field)}"], #room-stage [data-field="${CSS.escape(field)}"]`);
+  const place = document.querySelector<HTMLElement>(
+    `#room-details [data-field="${CSS.escape(field)}"], #room-topline [data-field="${CSS.escape(field)}"], #room-stage [data-field="${CSS.escape(field)}"]`,
+  );
   if (!place) {
     document.querySelector<HTMLElement>(".stage-mat")?.focus();
     return;
@@ -164,7 +265,9 @@ function goTo(field: string): void {
     fold.open = true;
     fold = fold.parentElement!.closest("details");
   }
-  const input = place.matches("input, textarea, select") ? place : place.querySelector<HTMLElement>("[contenteditable=true], textarea, select, input:not([type=hidden]), button");
+  const input = place.matches("input, textarea, select")
+    ? place
+    : place.querySelector<HTMLElement>("[contenteditable=true], textarea, select, input:not([type=hidden]), button");
   (input ?? place).focus();
   place.scrollIntoView({ block: "center" });
 }
@@ -172,7 +275,9 @@ function goTo(field: string): void {
 function focusSign(rooms: Rooms): void {
   const sign = document.querySelector<HTMLElement>(`#room-stage a[data-sign="${CSS.escape(rooms.several.at(-1) ?? "")}"]`);
   sign?.focus({ preventScroll: true });
-  if (sign) { viewOf(sign.closest(".stage"))?.lookAt({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) }); }
+  if (sign) {
+    viewOf(sign.closest(".stage"))?.lookAt({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) });
+  }
 }
 
 /** Opens or closes the ready check; tells whether it was open. */

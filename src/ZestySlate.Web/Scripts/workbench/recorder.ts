@@ -21,10 +21,14 @@ export function watchRecorder(rooms: Rooms): void {
       dialog.showModal();
     }
   });
-  dialog.addEventListener("close", () => { recording?.stop(); });
+  dialog.addEventListener("close", () => {
+    recording?.stop();
+  });
   go.addEventListener("click", () => void (recording ? finish() : begin()));
   keep.addEventListener("click", () => {
-    if (!made || !form) { return; }
+    if (!made || !form) {
+      return;
+    }
     const fields = new FormData(form);
     fields.set("file", made, made.name);
     rooms.send("/media", fields, { form });
@@ -33,12 +37,15 @@ export function watchRecorder(rooms: Rooms): void {
 
   async function begin(): Promise<void> {
     try {
-      recording = await Recording.begin(level => { meter.value = level; });
+      recording = await Recording.begin(level => {
+        meter.value = level;
+      });
       go.textContent = "Stop";
       keep.hidden = player.hidden = true;
       said.textContent = "Recording …";
     } catch {
-      said.textContent = "The microphone cannot be used: it was refused, or there is none. Allow it in the browser, or upload a sound file instead.";
+      said.textContent =
+        "The microphone cannot be used: it was refused, or there is none. Allow it in the browser, or upload a sound file instead.";
     }
   }
 

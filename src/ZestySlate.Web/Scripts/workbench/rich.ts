@@ -1,7 +1,9 @@
 import type { Editor } from "@tiptap/core";
 
-const address = "/dist/rich.js", again = 2000;
-const editors = new WeakMap<Element, Editor>(), awaited = new WeakSet<Element>();
+const address = "/dist/rich.js",
+  again = 2000;
+const editors = new WeakMap<Element, Editor>(),
+  awaited = new WeakSet<Element>();
 let loading: Promise<{ make(field: HTMLElement): Editor }> | undefined;
 
 /** Makes editors of the rich text fields that are none yet. */
@@ -19,7 +21,9 @@ async function edit(field: HTMLElement): Promise<void> {
   while (field.isConnected) {
     try {
       const { make } = await (loading ??= import(address) as Promise<{ make(field: HTMLElement): Editor }>);
-      if (field.isConnected) { editors.set(field, make(field)); }
+      if (field.isConnected) {
+        editors.set(field, make(field));
+      }
       break;
     } catch {
       loading = undefined;
@@ -31,9 +35,13 @@ async function edit(field: HTMLElement): Promise<void> {
 
 /** On a redraw an editor stays; only words that changed elsewhere (undo) are brought into it. Returns false to leave the node alone. */
 export function settleRich(old: Node, fresh: Node): boolean {
-  if (!(old instanceof HTMLElement) || !(fresh instanceof HTMLElement) || !old.matches("[data-rich]")) { return true; }
+  if (!(old instanceof HTMLElement) || !(fresh instanceof HTMLElement) || !old.matches("[data-rich]")) {
+    return true;
+  }
   const editor = editors.get(old);
-  if (!editor || old.id !== fresh.id) { return true; }
+  if (!editor || old.id !== fresh.id) {
+    return true;
+  }
   const words = fresh.querySelector<HTMLInputElement>("input[type=hidden]")!.value;
   const hidden = old.querySelector<HTMLInputElement>("input[type=hidden]")!;
   if (!editor.isFocused && words !== hidden.value) {

@@ -10,7 +10,12 @@ export type Fields = FormData | Record<string, string>;
 /** So often a fault of the server's over one and the same change is borne; then it is told, and what stands behind it goes on. */
 const Patience = 4;
 
-interface Change { path: string; fields: FormData; form: HTMLFormElement | null; after?: () => void; }
+interface Change {
+  path: string;
+  fields: FormData;
+  form: HTMLFormElement | null;
+  after?: () => void;
+}
 
 /**
  * The rooms of the workbench and the line of changes on their way to the server. Changes leave one after the other, each based
@@ -46,18 +51,24 @@ export class Rooms {
     this.version = Number(body.dataset.version);
     this.selected = body.dataset.selected ?? "";
     this.at = body.dataset.at ?? "";
-    body.addEventListener("input", event => { this.lastField = event.target as HTMLElement; });
+    body.addEventListener("input", event => {
+      this.lastField = event.target as HTMLElement;
+    });
     this.arrange();
   }
 
-  get address(): string { return this.body.dataset.address!; }
+  get address(): string {
+    return this.body.dataset.address!;
+  }
 
   /** Puts a change in line, behind what was typed before. */
   send(path: string, fields: Fields, options: { form?: HTMLFormElement; after?: () => void } = {}): void {
     this.flush();
     const data = fields instanceof FormData ? fields : new FormData();
     if (!(fields instanceof FormData)) {
-      for (const [name, value] of Object.entries(fields)) { data.set(name, value); }
+      for (const [name, value] of Object.entries(fields)) {
+        data.set(name, value);
+      }
     }
     this.line.push({ path, fields: data, form: options.form ?? null, after: options.after });
     this.state("saving");
@@ -66,26 +77,43 @@ export class Rooms {
 
   /** Marks a form as typed in but not yet in line, with what will put it there; or as being in line. */
   touch(form: HTMLFormElement, save: (() => void) | null): void {
-    if (save) { this.typed.set(form, save); this.state("saving"); } else { this.typed.delete(form); }
+    if (save) {
+      this.typed.set(form, save);
+      this.state("saving");
+    } else {
+      this.typed.delete(form);
+    }
   }
 
   /** True when everything is saved. */
-  get settled(): boolean { return this.line.length === 0 && this.typed.size === 0 && !this.busy && !this.held; }
+  get settled(): boolean {
+    return this.line.length === 0 && this.typed.size === 0 && !this.busy && !this.held;
+  }
 
   /** Saves what is typed and waits until everything is saved, for three seconds at most: a lost connection is no reason to stand still. */
   async settle(): Promise<void> {
     this.flush();
-    if (!this.settled) { await Promise.race([new Promise<void>(done => this.waiting.push(done)), new Promise(done => setTimeout(done, 3000))]); }
+    if (!this.settled) {
+      await Promise.race([new Promise<void>(done => this.waiting.push(done)), new Promise(done => setTimeout(done, 3000))]);
+    }
   }
 
-  private flush(): void { [...this.typed.values()].forEach(save => save()); }
+  private flush(): void {
+    [...this.typed.values()].forEach(save => save());
+  }
 
   /** The one selected spot, or "". */
-  get one(): string { return this.selected.includes(",") ? "" : this.selected; }
+  get one(): string {
+    return this.selected.includes(",") ? "" : this.selected;
+  }
 
-  get several(): string[] { return this.selected.split(",").filter(Boolean); }
+  get several(): string[] {
+    return this.selected.split(",").filter(Boolean);
+  }
 
-  isSelected(spot: string): boolean { return this.several.includes(spot); }
+  isSelected(spot: string): boolean {
+    return this.several.includes(spot);
+  }
 
   /** Selects spots (separated by commas), or the scene by "". */
   async select(spots: string, after?: () => void): Promise<void> {
@@ -108,28 +136,49 @@ export class Rooms {
 
   /** Brings the rooms in line with the draft as it is on the server. */
   async fetch(): Promise<void> {
-    const reply = await ask("rooms", `${this.address}/rooms?selected=${encodeURIComponent(this.selected)}&at=${encodeURIComponent(this.at)}`, {}, () => this.toast(lostWords));
-    if (!reply?.ok) { return; }
+    const reply = await ask(
+      "rooms",
+      `${this.address}/rooms?selected=${encodeURIComponent(this.selected)}&at=${encodeURIComponent(this.at)}`,
+      {},
+      () => this.toast(lostWords),
+    );
+    if (!reply?.ok) {
+      return;
+    }
     this.version = Math.max(this.version, Number(reply.headers.get("X-Slate-Version")));
     this.at = reply.headers.get("X-Slate-At") ?? this.at;
     this.stale = this.line.length > 0;
-    if (!this.stale) { this.draw(reply.text); }
+    if (!this.stale) {
+      this.draw(reply.text);
+    }
   }
 
   private async run(): Promise<void> {
-    if (this.busy || this.held) { return; }
+    if (this.busy || this.held) {
+      return;
+    }
     this.busy = true;
     let failed = 0;
     while (this.line.length > 0 && !this.held) {
       const change = this.line[0];
       change.fields.set("version", String(this.version));
-      if (!change.fields.has("selected")) { change.fields.set("selected", this.selected); }
-      if (!change.fields.has("at")) { change.fields.set("at", this.at); }
+      if (!change.fields.has("selected")) {
+        change.fields.set("selected", this.selected);
+      }
+      if (!change.fields.has("at")) {
+        change.fields.set("at", this.at);
+      }
       let reply: Response;
       try {
-        reply = await fetch(`${this.address}${change.path}`, { method: "POST", body: change.fields, headers: { "X-Slate-Proof": this.body.dataset.proof! } });
+        reply = await fetch(`${this.address}${change.path}`, {
+          method: "POST",
+          body: change.fields,
+          headers: { "X-Slate-Proof": this.body.dataset.proof! },
+        });
         failed = reply.status === 500 ? failed + 1 : 0;
-        if (reply.status >= 500 && failed < Patience) { throw new Error(String(reply.status)); }
+        if (reply.status >= 500 && failed < Patience) {
+          throw new Error(String(reply.status));
+        }
       } catch {
         this.state("waiting");
         await new Promise(wait => setTimeout(wait, 2000));
@@ -140,7 +189,9 @@ export class Rooms {
       await this.take(change, reply);
     }
     this.busy = false;
-    if (this.stale && !this.held) { await this.fetch(); }
+    if (this.stale && !this.held) {
+      await this.fetch();
+    }
     if (this.settled) {
       this.state(document.querySelector("form[data-refused]") ? "refused" : "saved");
       this.waiting.splice(0).forEach(done => done());
@@ -154,8 +205,14 @@ export class Rooms {
       return;
     }
     if (!reply.ok) {
-      this.problem(change.form, reply.status === 403 || reply.redirected ? "You are signed out. Sign in again in another tab, then change this once more."
-        : text === "" || text.startsWith("<") ? "This could not be saved; the fault is ours. What you typed stays here: change it, or copy it, before you leave the page." : text);
+      this.problem(
+        change.form,
+        reply.status === 403 || reply.redirected
+          ? "You are signed out. Sign in again in another tab, then change this once more."
+          : text === "" || text.startsWith("<")
+            ? "This could not be saved; the fault is ours. What you typed stays here: change it, or copy it, before you leave the page."
+            : text,
+      );
       return;
     }
     this.problem(change.form, null);
@@ -181,11 +238,21 @@ export class Rooms {
     for (const name of ["room-topline", "room-stage", "room-details", "room-storyboard"]) {
       const old = document.getElementById(name);
       const fresh = next.getElementById(name);
-      if (!old || !fresh || (name === "room-stage" && this.keepStage)
-        || (pending && old.dataset.of === this.selected && (name === "room-details" || (name === "room-stage" && old.querySelector("form[data-edit]"))))) { continue; }
+      if (
+        !old ||
+        !fresh ||
+        (name === "room-stage" && this.keepStage) ||
+        (pending &&
+          old.dataset.of === this.selected &&
+          (name === "room-details" || (name === "room-stage" && old.querySelector("form[data-edit]"))))
+      ) {
+        continue;
+      }
       fresh.dataset.of = this.selected;
-      const other = name === "room-details" ? old.dataset.of !== this.selected || old.dataset.shownAt !== this.at
-        : name === "room-stage" && old.firstElementChild?.id !== fresh.firstElementChild?.id;
+      const other =
+        name === "room-details"
+          ? old.dataset.of !== this.selected || old.dataset.shownAt !== this.at
+          : name === "room-stage" && old.firstElementChild?.id !== fresh.firstElementChild?.id;
       fresh.dataset.shownAt = this.at;
       if (other) {
         old.replaceWith(fresh);
@@ -195,12 +262,21 @@ export class Rooms {
         morphStyle: "outerHTML",
         ignoreActiveValue: typing() && !overField,
         callbacks: {
-          beforeNodeMorphed: (before, after) => !renewed(before, after) && !(before instanceof HTMLElement && (before.matches("[data-refused], #saved, [data-fetched], [data-cells-chosen]"))) && settleRich(before, after),
+          beforeNodeMorphed: (before, after) =>
+            !renewed(before, after) &&
+            !(before instanceof HTMLElement && before.matches("[data-refused], #saved, [data-fetched], [data-cells-chosen]")) &&
+            settleRich(before, after),
           // What scripts have put on the stage is on no page of the server's.
           beforeNodeRemoved: node => !isOwn(node),
-          beforeAttributeUpdated: (attribute, node) => !node.getAttribute("data-keep")?.split(" ").includes(attribute)
-            && !["style", "data-shown", "data-drawing", "data-corners"].includes(attribute) && !(attribute === "aria-pressed" && node.matches("[data-draw]")) && !(attribute === "class" && node.matches(".panorama-live"))
-            && !(["data-x", "data-y", "data-size", "data-outline"].includes(attribute) && this.carried.has((node as HTMLElement).dataset.sign ?? "")),
+          beforeAttributeUpdated: (attribute, node) =>
+            !node.getAttribute("data-keep")?.split(" ").includes(attribute) &&
+            !["style", "data-shown", "data-drawing", "data-corners"].includes(attribute) &&
+            !(attribute === "aria-pressed" && node.matches("[data-draw]")) &&
+            !(attribute === "class" && node.matches(".panorama-live")) &&
+            !(
+              ["data-x", "data-y", "data-size", "data-outline"].includes(attribute) &&
+              this.carried.has((node as HTMLElement).dataset.sign ?? "")
+            ),
         },
       });
     }
@@ -231,7 +307,12 @@ export class Rooms {
     const place = document.getElementById("saved");
     if (place) {
       place.dataset.state = state;
-      place.lastChild!.textContent = { saving: "Saving …", saved: "Saved", waiting: "No connection; kept here, trying again", refused: "Not all is saved" }[state];
+      place.lastChild!.textContent = {
+        saving: "Saving …",
+        saved: "Saved",
+        waiting: "No connection; kept here, trying again",
+        refused: "Not all is saved",
+      }[state];
     }
   }
 
@@ -239,7 +320,9 @@ export class Rooms {
     const here = form?.isConnected ? form : null;
     here?.querySelector(".field-problem")?.remove();
     here?.removeAttribute("data-refused");
-    if (words === null) { return; }
+    if (words === null) {
+      return;
+    }
     if (here) {
       // What was typed stays as it is, to be mended, whatever is redrawn meanwhile.
       here.dataset.refused = "yes";
@@ -249,7 +332,11 @@ export class Rooms {
       place.textContent = words;
       // Under the field that was changed last, where one looks.
       const field = this.lastField && here.contains(this.lastField) ? this.lastField.closest(".field-pair, .field") : null;
-      if (field) { field.after(place); } else { here.append(place); }
+      if (field) {
+        field.after(place);
+      } else {
+        here.append(place);
+      }
       place.scrollIntoView({ block: "nearest" });
     } else {
       this.toast(words);
@@ -264,11 +351,16 @@ export class Rooms {
       const button = document.createElement("button");
       button.className = "button button-quiet";
       button.textContent = offer;
-      button.addEventListener("click", () => { toast.hidden = true; undo(); });
+      button.addEventListener("click", () => {
+        toast.hidden = true;
+        undo();
+      });
       toast.append(button);
     }
     toast.hidden = false;
-    window.setTimeout(() => { toast.hidden = true; }, 8000);
+    window.setTimeout(() => {
+      toast.hidden = true;
+    }, 8000);
   }
 
   private conflict(change: Change, words: string, newest: number): void {
@@ -296,7 +388,9 @@ export class Rooms {
 
 /** What a template holds is no part of the page, so it is put there anew. */
 function renewed(before: Node, after: Node): boolean {
-  if (!(before instanceof HTMLTemplateElement) || !(after instanceof HTMLTemplateElement)) { return false; }
+  if (!(before instanceof HTMLTemplateElement) || !(after instanceof HTMLTemplateElement)) {
+    return false;
+  }
   before.innerHTML = after.innerHTML;
   return true;
 }

@@ -16,14 +16,23 @@ export function copyRow(row: HTMLElement, name: string): void {
   const id = newId();
   // What was typed or ticked is no part of the markup yet.
   for (const field of row.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>("input, textarea")) {
-    if (field instanceof HTMLTextAreaElement) { field.textContent = field.value; }
-    else if (field.type === "checkbox") { field.toggleAttribute("checked", field.checked); }
-    else { field.setAttribute("value", field.value); }
+    if (field instanceof HTMLTextAreaElement) {
+      field.textContent = field.value;
+    } else if (field.type === "checkbox") {
+      field.toggleAttribute("checked", field.checked);
+    } else {
+      field.setAttribute("value", field.value);
+    }
   }
   row.insertAdjacentHTML("afterend", row.outerHTML.replaceAll(old, id));
   settle(row.nextElementSibling as HTMLElement, id, added => {
     added.querySelectorAll(".face-edit").forEach(face => face.remove());
-    added.querySelectorAll<HTMLInputElement>("[data-area]").forEach(area => { area.value = area.value.replace(/^(\w+) (\S+) (\S+)/, (_, shape: string, x: string, y: string) => `${shape} ${Number(x) + 0.03} ${Number(y) + 0.03}`); });
+    added.querySelectorAll<HTMLInputElement>("[data-area]").forEach(area => {
+      area.value = area.value.replace(
+        /^(\w+) (\S+) (\S+)/,
+        (_, shape: string, x: string, y: string) => `${shape} ${Number(x) + 0.03} ${Number(y) + 0.03}`,
+      );
+    });
   });
 }
 

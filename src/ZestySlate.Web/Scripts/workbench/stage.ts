@@ -37,19 +37,31 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
 
   document.addEventListener("pointerdown", event => {
     const target = event.target as HTMLElement;
-    if (trial.on || event.button !== 0 || !target.closest("#room-stage .stage")) { return; }
+    if (trial.on || event.button !== 0 || !target.closest("#room-stage .stage")) {
+      return;
+    }
     const sign = target.closest<HTMLElement>("[data-sign]");
     const corner = target.closest<HTMLElement>(".area-handle");
-    if (corner) { startBend(event, corner); }
-    else if (target.closest(".handle") && sign) { startResize(event, sign); }
-    else if (sign) { startMove(event, sign); }
-    else if (!target.closest(".chooser, .panorama-tools")) { startDraw(event, target.closest<HTMLElement>(".stage")!); }
+    if (corner) {
+      startBend(event, corner);
+    } else if (target.closest(".handle") && sign) {
+      startResize(event, sign);
+    } else if (sign) {
+      startMove(event, sign);
+    } else if (!target.closest(".chooser, .panorama-tools")) {
+      startDraw(event, target.closest<HTMLElement>(".stage")!);
+    }
   });
 
   document.addEventListener("click", event => {
     const target = event.target as HTMLElement;
-    if (trial.on || target.closest(".panorama-tools, .area-handle")) { return; }
-    if (drew) { drew = false; return; }
+    if (trial.on || target.closest(".panorama-tools, .area-handle")) {
+      return;
+    }
+    if (drew) {
+      drew = false;
+      return;
+    }
     const sign = target.closest<HTMLElement>("#room-stage a[data-sign]");
     if (sign) {
       event.preventDefault();
@@ -74,7 +86,9 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   // A jump can be followed while building: press it twice.
   document.addEventListener("dblclick", event => {
     const sign = (event.target as HTMLElement).closest<HTMLElement>("#room-stage a[data-jump]");
-    if (sign?.dataset.jump && !trial.on) { void rooms.go(sign.dataset.jump); }
+    if (sign?.dataset.jump && !trial.on) {
+      void rooms.go(sign.dataset.jump);
+    }
   });
 
   return { choose, chooseInTheMiddle, nudge, resize, closeChooser, place: () => chosenAt };
@@ -82,14 +96,18 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   function chooseInTheMiddle(): void {
     const mat = room().querySelector<HTMLElement>(".stage-mat");
     const stage = stageNow();
-    if (!mat || !stage) { return; }
+    if (!mat || !stage) {
+      return;
+    }
     const box = stage.getBoundingClientRect();
     choose(mat, surfaceOf(stage).shareAt(box.left + box.width / 2, box.top + box.height * 0.45));
   }
 
   function choose(mat: HTMLElement, at: Share, area?: Share[]): void {
     closeChooser();
-    chooser = (document.querySelector<HTMLTemplateElement>("#chooser")!.content.firstElementChild as HTMLElement).cloneNode(true) as HTMLElement;
+    chooser = (document.querySelector<HTMLTemplateElement>("#chooser")!.content.firstElementChild as HTMLElement).cloneNode(
+      true,
+    ) as HTMLElement;
     const stage = mat.querySelector<HTMLElement>(".stage")!;
     const pixels = surfaceOf(stage).pixelsOf(at) ?? { left: stage.clientWidth / 2, top: stage.clientHeight / 2 };
     const mark = document.createElement("span");
@@ -102,7 +120,11 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     if (area) {
       const drawn = document.createElement("span");
       drawn.className = "drawn-area";
-      cover(drawn, area.map(corner => surfaceOf(stage).pixelsOf(corner) ?? pixels), "px");
+      cover(
+        drawn,
+        area.map(corner => surfaceOf(stage).pixelsOf(corner) ?? pixels),
+        "px",
+      );
       stage.append(drawn);
     }
     chooser.classList.toggle("chooser-left", pixels.left > stage.clientWidth * 0.6);
@@ -112,10 +134,30 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       const kind = (event.target as HTMLElement).closest<HTMLElement>("[data-kind]")?.dataset.kind;
       if (kind) {
         closeChooser();
-        const fields: Record<string, string> = { edit: "add", scene: mat.dataset.scene!, newId: newId(), kind, x: String(round(at.x)), y: String(round(at.y)), selected: rooms.selected };
-        if (area) { Object.assign(fields, boxFields(area)); }
+        const fields: Record<string, string> = {
+          edit: "add",
+          scene: mat.dataset.scene!,
+          newId: newId(),
+          kind,
+          x: String(round(at.x)),
+          y: String(round(at.y)),
+          selected: rooms.selected,
+        };
+        if (area) {
+          Object.assign(fields, boxFields(area));
+        }
         rooms.send("/edit", fields, {
-          after: () => window.setTimeout(() => document.querySelector<HTMLElement>("#room-details [contenteditable=true], #room-details .details-head ~ form input:not([type=hidden]), #room-details .details-head ~ form textarea, #room-details .details-head ~ form select")?.focus(), 0),
+          after: () =>
+            window.setTimeout(
+              () =>
+                document
+                  .querySelector<HTMLElement>(
+                    "#room-details [contenteditable=true], #room-details .details-head ~ form input:not([type=hidden]), " +
+                      "#room-details .details-head ~ form textarea, #room-details .details-head ~ form select",
+                  )
+                  ?.focus(),
+              0,
+            ),
         });
       }
     });
@@ -140,7 +182,9 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     chooser?.parentElement?.remove();
     chooser = null;
     chosenAt = null;
-    room().querySelectorAll(".drawn-area").forEach(area => area.remove());
+    room()
+      .querySelectorAll(".drawn-area")
+      .forEach(area => area.remove());
     return was;
   }
 
@@ -150,7 +194,9 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     box.style.maxHeight = `${outer.height - 16}px`;
     const seen = box.getBoundingClientRect();
     const over = Math.max(0, seen.bottom - outer.bottom + 8) || Math.min(0, seen.top - outer.top - 8);
-    if (over !== 0) { box.style.translate = `0 ${-over}px`; }
+    if (over !== 0) {
+      box.style.translate = `0 ${-over}px`;
+    }
   }
 
   /** A drag over an empty place of a flat backdrop marks an area. */
@@ -162,7 +208,9 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     let to = from;
     const move = (event: PointerEvent): void => {
       drew = true;
-      if (view) { return; }
+      if (view) {
+        return;
+      }
       to = surface.shareAt(event.clientX, event.clientY);
       to = { x: share(to.x), y: share(to.y) };
       if (!box) {
@@ -171,11 +219,17 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
         box.className = "drawn-area";
         stage.append(box);
       }
-      cover(box, boxOf(from, to).map(corner => surface.pixelsOf(corner)!), "px");
+      cover(
+        box,
+        boxOf(from, to).map(corner => surface.pixelsOf(corner)!),
+        "px",
+      );
     };
     const end = (): void => {
       // The click that ends a drag comes right after; it is no press.
-      window.setTimeout(() => { drew = false; }, 0);
+      window.setTimeout(() => {
+        drew = false;
+      }, 0);
       box?.remove();
       if (box && Math.abs(to.x - from.x) > 0.012 && Math.abs(to.y - from.y) > 0.012) {
         choose(stage.closest<HTMLElement>(".stage-mat")!, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, boxOf(from, to));
@@ -188,7 +242,8 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const stage = sign.closest<HTMLElement>(".stage")!;
     const surface = surfaceOf(stage);
     const held = surface.shareAt(down.clientX, down.clientY);
-    const moving = rooms.isSelected(sign.dataset.sign!) && rooms.several.length > 1 ? rooms.several.map(signOf).filter(s => s !== null) : [sign];
+    const moving =
+      rooms.isSelected(sign.dataset.sign!) && rooms.several.length > 1 ? rooms.several.map(signOf).filter(s => s !== null) : [sign];
     const from = moving.map(s => ({ x: Number(s.dataset.x), y: Number(s.dataset.y) }));
     const move = (event: PointerEvent): void => {
       const now = surface.shareAt(event.clientX, event.clientY);
@@ -199,14 +254,22 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       });
       followHandles();
     };
-    follow(sign, down, move, moved => {
-      moving.forEach(one => one.classList.remove("sign-carried"));
-      if (moved) {
-        swallowClick();
-        if (moving.length === 1) { rooms.selected = sign.dataset.sign!; }
-        sendPlaces(moving, from);
-      }
-    }, DragFrom);
+    follow(
+      sign,
+      down,
+      move,
+      moved => {
+        moving.forEach(one => one.classList.remove("sign-carried"));
+        if (moved) {
+          swallowClick();
+          if (moving.length === 1) {
+            rooms.selected = sign.dataset.sign!;
+          }
+          sendPlaces(moving, from);
+        }
+      },
+      DragFrom,
+    );
   }
 
   function startResize(down: PointerEvent, sign: HTMLElement): void {
@@ -215,11 +278,21 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const reach = Math.max(8, Math.hypot(down.clientX - middle.x, down.clientY - middle.y));
     const size = Number(sign.dataset.size);
     rooms.carried.add(sign.dataset.sign!);
-    follow(sign, down, event => placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y),
-      clamp(size * Math.hypot(event.clientX - middle.x, event.clientY - middle.y) / reach)), () => {
-      swallowClick();
-      sendSize(sign);
-    });
+    follow(
+      sign,
+      down,
+      event =>
+        placeSign(
+          sign,
+          Number(sign.dataset.x),
+          Number(sign.dataset.y),
+          clamp((size * Math.hypot(event.clientX - middle.x, event.clientY - middle.y)) / reach),
+        ),
+      () => {
+        swallowClick();
+        sendSize(sign);
+      },
+    );
   }
 
   /** Bends the area of the selected spot: a corner follows the hand; a middle becomes a new corner. */
@@ -230,32 +303,48 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const shape = handle.dataset.shape!;
     const index = Number(handle.dataset.corner);
     let corners = outlineOf(sign);
-    if (handle.dataset.middle) { corners.splice(index, 0, middleOf(corners, index)); }
+    if (handle.dataset.middle) {
+      corners.splice(index, 0, middleOf(corners, index));
+    }
     const box = boxAround(corners);
     const begun = shape === "polygon" ? corners : box;
     rooms.carried.add(sign.dataset.sign!);
-    follow(sign, down, event => {
-      const now = surface.shareAt(event.clientX, event.clientY);
-      if (shape === "polygon") {
-        corners = begun.map((corner, i) => i === index ? (viewOf(stage) ? now : { x: share(now.x), y: share(now.y) }) : corner);
-        writeOutline(sign, corners);
-      } else {
-        const fixed = box[(index + 2) % 4];
-        corners = boxOf(fixed, { x: share(now.x), y: share(now.y) });
-        writeOutline(sign, shape === "ellipse" ? ellipseIn(corners) : corners);
-      }
-      const middle = boxAround(outlineOf(sign));
-      sign.dataset.x = String(round((middle[0].x + middle[2].x) / 2));
-      sign.dataset.y = String(round((middle[0].y + middle[2].y) / 2));
-      placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y), Number(sign.dataset.size));
-      followHandles();
-    }, () => {
-      const fields: Record<string, string> = shape === "polygon" ? { shape: "polygon", corners: corners.map(c => `${round(c.x)},${round(c.y)}`).join(" ") } : { ...boxFields(corners), shape };
-      send(sign, { edit: "place", ...fields });
-    });
+    follow(
+      sign,
+      down,
+      event => {
+        const now = surface.shareAt(event.clientX, event.clientY);
+        if (shape === "polygon") {
+          corners = begun.map((corner, i) => (i === index ? (viewOf(stage) ? now : { x: share(now.x), y: share(now.y) }) : corner));
+          writeOutline(sign, corners);
+        } else {
+          const fixed = box[(index + 2) % 4];
+          corners = boxOf(fixed, { x: share(now.x), y: share(now.y) });
+          writeOutline(sign, shape === "ellipse" ? ellipseIn(corners) : corners);
+        }
+        const middle = boxAround(outlineOf(sign));
+        sign.dataset.x = String(round((middle[0].x + middle[2].x) / 2));
+        sign.dataset.y = String(round((middle[0].y + middle[2].y) / 2));
+        placeSign(sign, Number(sign.dataset.x), Number(sign.dataset.y), Number(sign.dataset.size));
+        followHandles();
+      },
+      () => {
+        const fields: Record<string, string> =
+          shape === "polygon"
+            ? { shape: "polygon", corners: corners.map(c => `${round(c.x)},${round(c.y)}`).join(" ") }
+            : { ...boxFields(corners), shape };
+        send(sign, { edit: "place", ...fields });
+      },
+    );
   }
 
-  function follow(sign: HTMLElement, down: PointerEvent, move: (event: PointerEvent) => void, end: (moved: boolean) => void, slack = 0): void {
+  function follow(
+    sign: HTMLElement,
+    down: PointerEvent,
+    move: (event: PointerEvent) => void,
+    end: (moved: boolean) => void,
+    slack = 0,
+  ): void {
     down.preventDefault();
     sign.focus({ preventScroll: true });
     drag(down, { move, end }, slack);
@@ -275,7 +364,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     if (signs.length > 0) {
       soon(() => {
         const from = signs.map(sign => ({ x: Number(sign.dataset.fromX), y: Number(sign.dataset.fromY) }));
-        signs.forEach(sign => { delete sign.dataset.fromX; delete sign.dataset.fromY; });
+        signs.forEach(sign => {
+          delete sign.dataset.fromX;
+          delete sign.dataset.fromY;
+        });
         sendPlaces(signs, from);
       });
     }
@@ -292,7 +384,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
 
   function soon(act: () => void): void {
     clearTimeout(later);
-    later = window.setTimeout(() => { later = 0; act(); }, 200);
+    later = window.setTimeout(() => {
+      later = 0;
+      act();
+    }, 200);
   }
 
   function putAt(sign: HTMLElement, x: number, y: number): void {
@@ -307,9 +402,22 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     }
     const first = signs[0];
     const spots = signs.map(sign => sign.dataset.sign!);
-    rooms.send("/edit", { edit: "shift", spots: spots.join(","), right: String(round(Number(first.dataset.x) - from[0].x)), down: String(round(Number(first.dataset.y) - from[0].y)) }, {
-      after: () => { if (later === 0) { spots.forEach(spot => rooms.carried.delete(spot)); } },
-    });
+    rooms.send(
+      "/edit",
+      {
+        edit: "shift",
+        spots: spots.join(","),
+        right: String(round(Number(first.dataset.x) - from[0].x)),
+        down: String(round(Number(first.dataset.y) - from[0].y)),
+      },
+      {
+        after: () => {
+          if (later === 0) {
+            spots.forEach(spot => rooms.carried.delete(spot));
+          }
+        },
+      },
+    );
   }
 
   function sendSize(sign: HTMLElement): void {
@@ -318,13 +426,27 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
 
   function send(sign: HTMLElement, fields: Record<string, string>): void {
     const spot = sign.dataset.sign!;
-    rooms.send("/edit", { ...fields, spot }, { after: () => { if (later === 0) { rooms.carried.delete(spot); } } });
+    rooms.send(
+      "/edit",
+      { ...fields, spot },
+      {
+        after: () => {
+          if (later === 0) {
+            rooms.carried.delete(spot);
+          }
+        },
+      },
+    );
   }
 
   function addHandles(): void {
-    room().querySelectorAll(".handle, .area-handle").forEach(handle => handle.remove());
+    room()
+      .querySelectorAll(".handle, .area-handle")
+      .forEach(handle => handle.remove());
     const sign = signOf(rooms.one);
-    if (!sign || trial.on) { return; }
+    if (!sign || trial.on) {
+      return;
+    }
     const shape = document.querySelector<HTMLSelectElement>("#room-details select[name=shape]")?.value ?? "point";
     if (!sign.dataset.outline) {
       const handle = document.createElement("span");
@@ -333,13 +455,17 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       sign.append(handle);
       return;
     }
-    if (shape === "cone") { return; }
+    if (shape === "cone") {
+      return;
+    }
     const polygon = shape === "polygon" || shape === "spherePolygon";
     const corners = outlineOf(sign);
     const count = polygon ? corners.length : 4;
     for (let i = 0; i < count; i++) {
       addHandle(sign, { corner: String(i), shape: polygon ? "polygon" : shape });
-      if (polygon) { addHandle(sign, { corner: String(i + 1), middle: "yes", shape: "polygon" }); }
+      if (polygon) {
+        addHandle(sign, { corner: String(i + 1), middle: "yes", shape: "polygon" });
+      }
     }
     followHandles();
   }
@@ -355,12 +481,18 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   function followHandles(): void {
     const sign = signOf(rooms.one);
     const handles = [...room().querySelectorAll<HTMLElement>(".area-handle")];
-    if (!sign?.dataset.outline || handles.length === 0) { return; }
+    if (!sign?.dataset.outline || handles.length === 0) {
+      return;
+    }
     const surface = surfaceOf(sign.closest<HTMLElement>(".stage")!);
     const outline = outlineOf(sign);
     for (const handle of handles) {
       const index = Number(handle.dataset.corner);
-      const corner = handle.dataset.middle ? middleOf(outline, index) : handle.dataset.shape === "polygon" ? outline[index] : boxAround(outline)[index];
+      const corner = handle.dataset.middle
+        ? middleOf(outline, index)
+        : handle.dataset.shape === "polygon"
+          ? outline[index]
+          : boxAround(outline)[index];
       const at = corner ? surface.pixelsOf(corner) : null;
       handle.hidden = at === null;
       if (at) {
@@ -376,7 +508,12 @@ const clamp = (size: number): number => Math.min(3, Math.max(0.6, Math.round(siz
 
 function boxOf(a: Share, b: Share): Share[] {
   const [left, right, top, bottom] = [Math.min(a.x, b.x), Math.max(a.x, b.x), Math.min(a.y, b.y), Math.max(a.y, b.y)];
-  return [{ x: left, y: top }, { x: right, y: top }, { x: right, y: bottom }, { x: left, y: bottom }];
+  return [
+    { x: left, y: top },
+    { x: right, y: top },
+    { x: right, y: bottom },
+    { x: left, y: bottom },
+  ];
 }
 
 function boxAround(corners: Share[]): Share[] {
@@ -386,7 +523,13 @@ function boxAround(corners: Share[]): Share[] {
 
 function boxFields(corners: Share[]): Record<string, string> {
   const [a, , c] = boxAround(corners);
-  return { shape: "rectangle", left: String(round(a.x)), top: String(round(a.y)), width: String(round(c.x - a.x)), height: String(round(c.y - a.y)) };
+  return {
+    shape: "rectangle",
+    left: String(round(a.x)),
+    top: String(round(a.y)),
+    width: String(round(c.x - a.x)),
+    height: String(round(c.y - a.y)),
+  };
 }
 
 function ellipseIn(box: Share[]): Share[] {

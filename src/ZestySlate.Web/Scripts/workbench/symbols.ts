@@ -29,7 +29,9 @@ export function watchSymbols(): void {
   async function open(): Promise<void> {
     if (!index) {
       const reply = await ask("symbols", "/dist/symbols-index.json");
-      if (!reply?.ok) { return; }
+      if (!reply?.ok) {
+        return;
+      }
       index = JSON.parse(reply.text) as Record<string, string>;
     }
     search.value = "";
@@ -40,16 +42,23 @@ export function watchSymbols(): void {
 
   function show(): void {
     const words = search.value.toLowerCase().split(/\s+/).filter(Boolean);
-    const fitting = Object.entries(index!).filter(([name, tags]) => words.every(word => name.includes(word) || tags.includes(word))).map(([name]) => name);
-    grid.replaceChildren(...["", ...fitting.slice(0, Most)].map(name => {
-      const button = document.createElement("button");
-      button.type = "button";
-      button.dataset.symbol = name;
-      button.title = name === "" ? "The kind's own symbol" : name.replaceAll("-", " ");
-      button.setAttribute("aria-label", button.title);
-      if (name === "") { button.textContent = "own"; }
-      else { button.innerHTML = `<svg class="symbol" aria-hidden="true"><use href="/dist/symbols/${name}.svg#symbol"/></svg>`; }
-      return button;
-    }));
+    const fitting = Object.entries(index!)
+      .filter(([name, tags]) => words.every(word => name.includes(word) || tags.includes(word)))
+      .map(([name]) => name);
+    grid.replaceChildren(
+      ...["", ...fitting.slice(0, Most)].map(name => {
+        const button = document.createElement("button");
+        button.type = "button";
+        button.dataset.symbol = name;
+        button.title = name === "" ? "The kind's own symbol" : name.replaceAll("-", " ");
+        button.setAttribute("aria-label", button.title);
+        if (name === "") {
+          button.textContent = "own";
+        } else {
+          button.innerHTML = `<svg class="symbol" aria-hidden="true"><use href="/dist/symbols/${name}.svg#symbol"/></svg>`;
+        }
+        return button;
+      }),
+    );
   }
 }

@@ -19,13 +19,21 @@ export class Trial {
   }
 
   async toggle(): Promise<void> {
-    if (this.on) { await this.leave(); } else { await this.begin(); }
+    if (this.on) {
+      await this.leave();
+    } else {
+      await this.begin();
+    }
   }
 
   private async begin(): Promise<void> {
     await this.rooms.settle();
     const proof = { "X-Slate-Proof": this.rooms.body.dataset.proof! };
-    const reply = await ask("trial", `${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}&selected=${encodeURIComponent(this.rooms.one)}`, { method: "POST", headers: proof });
+    const reply = await ask(
+      "trial",
+      `${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}&selected=${encodeURIComponent(this.rooms.one)}`,
+      { method: "POST", headers: proof },
+    );
     if (!reply?.ok) {
       this.rooms.toast("The trial did not begin. Try once more.");
       return;
@@ -41,7 +49,11 @@ export class Trial {
       opened: spot => void this.rooms.select(spot),
     });
     this.label();
-    stage.querySelector<HTMLElement>("a[data-sign], [data-go] button, form[data-ask] :is(input:not([type=hidden]), select, [data-word], [data-move])")?.focus();
+    stage
+      .querySelector<HTMLElement>(
+        "a[data-sign], [data-go] button, form[data-ask] :is(input:not([type=hidden]), select, [data-word], [data-move])",
+      )
+      ?.focus();
   }
 
   private async leave(): Promise<void> {
@@ -57,7 +69,9 @@ export class Trial {
   private async refresh(): Promise<void> {
     const root = document.querySelector("#room-stage [data-learn]");
     const reply = await ask("trial", `${this.rooms.address}/trial`);
-    if (!root || !reply?.ok || !this.on) { return; }
+    if (!root || !reply?.ok || !this.on) {
+      return;
+    }
     const next = new DOMParser().parseFromString(reply.text, "text/html").querySelector("#learn");
     if (next) {
       Idiomorph.morph(root, next, {
@@ -74,6 +88,8 @@ export class Trial {
 
   private label(): void {
     const words = document.querySelector("[data-try-words]");
-    if (words) { words.textContent = this.on ? "Back to building" : "Try it"; }
+    if (words) {
+      words.textContent = this.on ? "Back to building" : "Try it";
+    }
   }
 }

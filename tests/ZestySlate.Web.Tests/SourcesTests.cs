@@ -1,0 +1,25 @@
+namespace ZestySlate.Web.Tests;
+
+/// <summary>Sources are for people: no line is so long that the eye loses it.</summary>
+public sealed class SourcesTests
+{
+    private const int Longest = 160;
+
+    private static readonly string[] Endings = [".cs", ".cshtml", ".razor", ".css", ".ts", ".mjs"];
+
+    private static readonly string[] Made = ["bin", "obj", "node_modules", "dist", "Migrations"];
+
+    [Fact]
+    public void No_line_is_longer_than_a_person_can_read()
+    {
+        var root = SlateHost.Root();
+        var tooLong =
+            from folder in new[] { "src", "tests", "bench" }
+            from file in Directory.EnumerateFiles(Path.Combine(root, folder), "*", SearchOption.AllDirectories)
+            where Endings.Contains(Path.GetExtension(file)) && !Path.GetRelativePath(root, file).Split('/').Intersect(Made).Any()
+            from line in File.ReadLines(file).Select((text, at) => (Text: text, Number: at + 1))
+            where line.Text.Length > Longest
+            select $"{Path.GetRelativePath(root, file)}:{line.Number}";
+        Assert.Empty(tooLong);
+    }
+}
