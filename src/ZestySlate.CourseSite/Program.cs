@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Serilog;
+using ZestySlate.CourseSite.Editor;
 using ZestySlate.CourseSite.Lti;
 using ZestySlate.CourseSite.State;
 
@@ -10,6 +11,7 @@ builder.Services.AddSingleton(new SiteStore(file, () => DemoSite.Make(builder.Co
 builder.Services.AddSingleton<SiteKeys>();
 builder.Services.AddSingleton<ToolMessages>();
 builder.Services.AddHttpClient();
+builder.Services.AddSingleton<PageEditor>();
 builder.Services.AddRazorPages(pages => pages.Conventions.AuthorizeFolder("/").AllowAnonymousToPage("/Index"));
 builder
     .Services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)

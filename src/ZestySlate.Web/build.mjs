@@ -9,7 +9,7 @@ rmSync(dist, { recursive: true, force: true });
 mkdirSync(`${dist}/fonts`, { recursive: true });
 
 await build({
-  entryPoints: ["site", "learner", "workbench", "media", "lti", "adding"].map(name => `Scripts/${name}.ts`),
+  entryPoints: ["site", "learner", "workbench", "media", "lti", "adding", "embed", "frames"].map(name => `Scripts/${name}.ts`),
   outdir: dist,
   bundle: true,
   minify: true,

@@ -363,10 +363,10 @@ internal static class Doings
         person.Reads("h1", "Courses");
     }
 
-    public static void IntoFrame(this Person person)
+    public static void IntoFrame(this Person person, string css = "iframe")
     {
         person.Driver.SwitchTo().DefaultContent();
-        person.Driver.SwitchTo().Frame(person.See("iframe"));
+        person.Driver.SwitchTo().Frame(person.See(css));
     }
 
     /// <summary>In the course site's frame: looks for an activity by words of its title. The list is a page of the newest only.</summary>

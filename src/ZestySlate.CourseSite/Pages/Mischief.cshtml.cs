@@ -12,7 +12,7 @@ public sealed class MischiefModel(SiteStore store, SiteKeys keys) : PageModel
 {
     public Mischief Now => store.Read(state => state.Mischief);
 
-    public IActionResult OnPost(int slow, bool away, bool answers503, bool oldNonce, bool rotate)
+    public IActionResult OnPost(int slow, bool away, bool answers503, bool oldNonce, bool noScripts, bool rotate)
     {
         if (rotate)
         {
@@ -20,12 +20,13 @@ public sealed class MischiefModel(SiteStore store, SiteKeys keys) : PageModel
         }
 
         store.Change(state =>
-            (state.Mischief.SlowSeconds, state.Mischief.Away, state.Mischief.Answers503, state.Mischief.OldNonce) = (
-                Math.Clamp(slow, 0, 60),
-                away,
-                answers503,
-                oldNonce
-            )
+            (
+                state.Mischief.NoScripts,
+                state.Mischief.SlowSeconds,
+                state.Mischief.Away,
+                state.Mischief.Answers503,
+                state.Mischief.OldNonce
+            ) = (noScripts, Math.Clamp(slow, 0, 60), away, answers503, oldNonce)
         );
         return LocalRedirect("/mischief");
     }

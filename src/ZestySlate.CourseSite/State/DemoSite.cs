@@ -73,7 +73,11 @@ public static class DemoSite
                 {
                     Id = "bulletin",
                     Title = "Bulletin writers",
-                    Page = "<p>The 18:00 bulletin, in words everybody understands.</p>",
+                    Page =
+                        "<p>The 18:00 bulletin, in words everybody understands. Warm up with the garden:</p>"
+                        + $"<iframe src=\"{toolAddress}/embed/garden\" title=\"Round the instrument garden\" data-zesty-slate "
+                        + "style=\"border:0;width:100%;height:640px\" allow=\"fullscreen; microphone\"></iframe>"
+                        + $"<script src=\"{toolAddress}/dist/frames.js\" async></script>",
                 },
             ],
             Tool = new Tool

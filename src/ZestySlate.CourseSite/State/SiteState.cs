@@ -131,6 +131,9 @@ public sealed class Mischief
     public bool OldNonce { get; set; }
 
     public string LastNonce { get; set; } = "";
+
+    /// <summary>True to take scripts out of pages, as many course sites do.</summary>
+    public bool NoScripts { get; set; }
 }
 
 /// <summary>A key pair.</summary>

@@ -1,6 +1,7 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Embedding;
 
 namespace ZestySlate.Storage.Activities;
 
@@ -59,6 +60,12 @@ public sealed class ActivityRecord
 
     /// <summary>True when learners add spots of their own to it.</summary>
     public bool TakesSpots { get; set; }
+
+    /// <summary>On whose pages it may stand in a frame, as far as its author says.</summary>
+    public Framing Framing { get; set; }
+
+    /// <summary>The sites that may, one a line, when they are listed.</summary>
+    public string FrameSites { get; set; } = "";
 
     internal DraftHistory History =>
         new(Version, Head, Undone.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(int.Parse).ToValueList());

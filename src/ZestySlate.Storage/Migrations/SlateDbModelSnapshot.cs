@@ -204,6 +204,13 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("FrameSites")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Framing")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Head")
                         .HasColumnType("INTEGER");
 
@@ -1306,6 +1313,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("TokenHash")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("ActivityId")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("CourseSiteId")
                         .HasColumnType("INTEGER");
 
@@ -1313,6 +1323,9 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<long>("ExpiresAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsBare")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("PersonId")
@@ -1481,6 +1494,13 @@ namespace ZestySlate.Storage.Migrations
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("FrameSites")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Framing")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")

@@ -15,6 +15,12 @@ public sealed class FrameSession
     /// <summary>The course site it came from.</summary>
     public int? CourseSiteId { get; set; }
 
+    /// <summary>The activity that a visitor does on somebody's page; null in a course site.</summary>
+    public string? ActivityId { get; set; }
+
+    /// <summary>True when the page shows the activity without its title line.</summary>
+    public bool IsBare { get; set; }
+
     /// <summary>What the course site wants back when content is being chosen (JSON), or null.</summary>
     public string? DeepLinking { get; set; }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
@@ -8,6 +9,7 @@ using ZestySlate.Player;
 using ZestySlate.Player.Events;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Handed;
+using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Lti;
@@ -45,8 +47,8 @@ internal static class AuthoringEndpoints
                 new Dictionary<string, object?> { [nameof(WordsFields.Activity)] = (await store.DraftAsync(activity))!.Document }
             )
         );
-        group.MapGet("/frame-check", async (string address, AddressFetcher fetcher, CancellationToken stop) =>
-            Results.Json(new { forbids = await fetcher.ForbidsFramesAsync(address, stop) })
+        group.MapGet("/frame-check", async (string address, OEmbedLookup lookup, CancellationToken stop) =>
+            Results.Json(await lookup.FindAsync(address, stop), JsonSerializerOptions.Web)
         );
         group.MapPost("/trial", TrialAsync);
         group.MapGet("/trial", TrialAsync);

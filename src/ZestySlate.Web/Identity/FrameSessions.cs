@@ -4,11 +4,14 @@ using System.Text;
 using System.Text.Encodings.Web;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using Microsoft.Extensions.Options;
 using ZestySlate.Core;
 using ZestySlate.Storage;
+using ZestySlate.Storage.Embedding;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Identity;
 
@@ -24,7 +27,7 @@ internal sealed class FrameSessionPath(RequestDelegate next)
     /// <summary>The session in the address, or null.</summary>
     public static FrameSession? SessionOf(HttpContext context) => context.Items[Key] as FrameSession;
 
-    public async Task InvokeAsync(HttpContext context, SlateDb db, TimeProvider clock)
+    public async Task InvokeAsync(HttpContext context, SlateDb db, FrameAncestors sites, Embeddings embeddings, TimeProvider clock)
     {
         if (context.Request.Path.StartsWithSegments(Prefix, out var rest) && rest.Value is { Length: > 1 } value)
         {
@@ -33,7 +36,9 @@ internal sealed class FrameSessionPath(RequestDelegate next)
             var session = await db.FrameSessions.FindAsync(FrameSessions.HashOf(token));
             if (session is null || session.ExpiresAt < clock.GetUtcNow())
             {
+                // It says nothing of anybody, so it may be read wherever the frame stands.
                 context.Request.Path = "/session-ended";
+                SecurityHeaders.MayBeFramed(context, "*");
             }
             else
             {
@@ -43,19 +48,59 @@ internal sealed class FrameSessionPath(RequestDelegate next)
                 context.Response.Headers.CacheControl = "no-store";
                 context.Request.PathBase = context.Request.PathBase.Add($"{Prefix}/{token}");
                 context.Request.Path = slash < 0 ? "/" : value[slash..];
+                SecurityHeaders.MayBeFramed(
+                    context,
+                    session.ActivityId is { } activity
+                        ? (await embeddings.FindAsync(ShownIn(context.Request.Path, activity)))?.Rule.Sources ?? "'none'"
+                        : await sites.GetAsync()
+                );
             }
         }
 
         await next(context);
     }
+
+    /// <summary>The activity a visitor is at: the one that stands on the page, or one that is inserted in it, which has a rule of its own.</summary>
+    private static string ShownIn(PathString path, string activity) =>
+        path.StartsWithSegments("/a", out var rest) && rest.Value?.Split('/', 3) is [_, { Length: > 0 } shown, ..] ? shown : activity;
 }
 
 /// <summary>Begins sessions that are carried in the address.</summary>
-internal sealed class FrameSessions(SlateDb db, TimeProvider clock)
+public sealed class FrameSessions(SlateDb db, TimeProvider clock)
 {
-    private static readonly TimeSpan Lasts = TimeSpan.FromHours(12);
+    private static readonly TimeSpan Lasts = TimeSpan.FromHours(12),
+        VisitorLasts = TimeSpan.FromDays(31);
 
-    /// <summary>A new session; returns the path base that carries it.</summary>
+    /// <summary>A new session of a visitor who does an activity on somebody's page; returns the path base that carries it.</summary>
+    public async Task<string> BeginVisitAsync(string personId, string activityId, bool bare)
+    {
+        var token = Ids.Secret();
+        db.FrameSessions.Add(
+            new FrameSession
+            {
+                TokenHash = HashOf(token),
+                PersonId = personId,
+                ExpiresAt = clock.GetUtcNow() + VisitorLasts,
+                ActivityId = activityId,
+                IsBare = bare,
+            }
+        );
+        await db.SaveChangesAsync();
+        return $"{FrameSessionPath.Prefix}/{token}";
+    }
+
+    /// <summary>Goes on with a visit that this device remembers; returns its path base, or null when it is over.</summary>
+    public async Task<string?> GoOnAsync(string token, string activityId, bool bare)
+    {
+        var (hash, now) = (HashOf(token), clock.GetUtcNow());
+        var until = now + VisitorLasts;
+        var known = await db
+            .FrameSessions.Where(session => session.TokenHash == hash && session.ActivityId == activityId && session.ExpiresAt >= now)
+            .ExecuteUpdateAsync(set => set.SetProperty(session => session.ExpiresAt, until).SetProperty(session => session.IsBare, bare));
+        return known == 1 ? $"{FrameSessionPath.Prefix}/{token}" : null;
+    }
+
+    /// <summary>A new session of somebody whom a course site sent; returns the path base that carries it.</summary>
     public async Task<string> BeginAsync(string personId, int? courseSiteId, string? deepLinking)
     {
         var token = Ids.Secret();

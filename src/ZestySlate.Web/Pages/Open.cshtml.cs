@@ -13,6 +13,7 @@ using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Votes;
+using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Security;
@@ -29,6 +30,7 @@ public sealed class OpenModel(
     ActivityStore store,
     UserManager<Person> people,
     Sessions sessions,
+    Visitors visitors,
     VoteCounts votes,
     AddedSpots added,
     Doors doors,
@@ -58,6 +60,15 @@ public sealed class OpenModel(
     /// <summary>Whose work it is: stands on paper.</summary>
     public string Learner { get; private set; } = "";
 
+    /// <summary>True on somebody's page, in a frame.</summary>
+    public bool IsEmbedded => FrameSessionPath.SessionOf(HttpContext)?.ActivityId is not null;
+
+    /// <summary>True where the title line is left out.</summary>
+    public bool IsBare => FrameSessionPath.SessionOf(HttpContext)?.IsBare == true;
+
+    /// <summary>What the page says of itself to those who show its address: only of what opens for anybody.</summary>
+    public PageCard? Card { get; private set; }
+
     /// <summary>True where the next at the same device may be somebody else: for who came by a name, not by an account or a course site.</summary>
     public bool MayBeAnother => View is not null && !User.IsInRole(Roles.Teacher) && FrameSessionPath.SessionOf(HttpContext) is null;
 
@@ -73,6 +84,7 @@ public sealed class OpenModel(
     {
         OnPaper = paper;
         await LoadAsync(activity, assignment);
+        Card = FrameSessionPath.SessionOf(HttpContext) is null ? await PageCard.OfAsync(HttpContext, activity) : null;
         return Page();
     }
 
@@ -118,14 +130,7 @@ public sealed class OpenModel(
             return Page();
         }
 
-        var visitor = new Person
-        {
-            UserName = Ids.Secret(),
-            DisplayName = name.Trim()[..Math.Min(80, name.Trim().Length)],
-            CreatedAt = clock.GetUtcNow(),
-        };
-        await people.CreateAsync(visitor);
-        await sessions.BeginAsync(visitor, stays: true);
+        await sessions.BeginAsync(await visitors.NewAsync(name), stays: true);
         return LocalRedirect($"~/a/{activity}");
     }
 

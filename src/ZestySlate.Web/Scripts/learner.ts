@@ -1,8 +1,14 @@
 import { startLearner } from "./learner/learn";
+import { rememberVisit, tellHeight, visitIn } from "./shared/embedded";
 import { showLocalTimes } from "./shared/place";
 
 document.documentElement.classList.add("scripted");
 showLocalTimes(document);
+const embedded = document.body.dataset.embedded;
+if (embedded) {
+  rememberVisit(embedded, visitIn(location.pathname));
+  tellHeight();
+}
 const root = document.querySelector<HTMLElement>("[data-learn]");
 if (root) {
   if (document.body.dataset.paper) {

@@ -15,9 +15,13 @@ takePasskeys();
 
 takeFragments();
 
-for (const field of document.querySelectorAll<HTMLInputElement>("input[data-copy]")) {
-  field.addEventListener("focus", () => field.select());
-}
+document.addEventListener("focusin", event => {
+  if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) {
+    if (event.target.dataset.copy !== undefined) {
+      event.target.select();
+    }
+  }
+});
 for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc-offset]")) {
   field.value = String(-new Date().getTimezoneOffset());
 }

@@ -1,16 +1,14 @@
 using System.Security.Claims;
-using Ganss.Xss;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using ZestySlate.CourseSite.Editor;
 using ZestySlate.CourseSite.State;
 
 namespace ZestySlate.CourseSite.Pages.Courses;
 
 /// <summary>A course: its page and its assignments.</summary>
-public sealed class CourseModel(SiteStore store) : PageModel
+public sealed class CourseModel(SiteStore store, PageEditor editor) : PageModel
 {
-    private static readonly HtmlSanitizer Sanitizer = MakeSanitizer();
-
     public Course Course { get; private set; } = new();
 
     public bool Teaches => User.IsInRole("teacher");
@@ -51,14 +49,15 @@ public sealed class CourseModel(SiteStore store) : PageModel
         return LocalRedirect($"/courses/{course}");
     }
 
-    public IActionResult OnPostPage(string course, string html)
+    public async Task<IActionResult> OnPostPageAsync(string course, string? html)
     {
         if (!Teaches)
         {
             return Forbid();
         }
 
-        store.Change(state => state.Courses.Single(c => c.Id == course).Page = Sanitizer.Sanitize(html ?? ""));
+        var page = await editor.TakeAsync(html ?? "", store.Read(state => !state.Mischief.NoScripts));
+        store.Change(state => state.Courses.Single(c => c.Id == course).Page = page);
         return LocalRedirect($"/courses/{course}");
     }
 
@@ -66,14 +65,5 @@ public sealed class CourseModel(SiteStore store) : PageModel
     {
         Course = store.Read(state => state.Courses.FirstOrDefault(c => c.Id == id)) ?? new Course();
         return Course.Id.Length > 0;
-    }
-
-    private static HtmlSanitizer MakeSanitizer()
-    {
-        // Frames may be pasted, as course sites allow; scripts may not.
-        var sanitizer = new HtmlSanitizer();
-        sanitizer.AllowedTags.Add("iframe");
-        sanitizer.AllowedAttributes.Add("allowfullscreen");
-        return sanitizer;
     }
 }

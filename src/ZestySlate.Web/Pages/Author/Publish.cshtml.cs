@@ -4,16 +4,21 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editions;
+using ZestySlate.Core.Embedding;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Embedding;
+using ZestySlate.Storage.Media;
+using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Publishes an activity, and says who may open it.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore classes) : PageModel
+public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore classes, Embeddings embeddings, CardPictures cards) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -35,7 +40,36 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
     /// <summary>True when the owner works at a school.</summary>
     public bool HasSchool { get; private set; }
 
+    /// <summary>The code that puts it on a page, and who may.</summary>
+    public EmbedChoice Embed { get; private set; } = null!;
+
     public Task OnGetAsync(string activity) => LoadAsync(activity);
+
+    /// <summary>The embed code for a size and a beginning.</summary>
+    public async Task<IActionResult> OnGetEmbedAsync(string activity, string? size, string? scene, bool bare)
+    {
+        await LoadAsync(activity);
+        Embed = Embed.With(size, scene, bare);
+        return Fragments.IsOne(HttpContext) ? Partial("_EmbedCode", Embed) : Page();
+    }
+
+    /// <summary>Sets on whose pages it may stand; what was typed comes back with what is wrong of it.</summary>
+    public async Task<IActionResult> OnPostFramingAsync(string activity, Framing by, string? sites)
+    {
+        await LoadAsync(activity);
+        var read = FrameRule.ReadSites(sites ?? "");
+        var refusal = !IsOwner
+            ? "Its owner says who may frame it."
+            : read.Refusal ?? (by == Framing.Listed && read.Value.Count == 0 ? "Name a site, or choose another." : null);
+        if (refusal is not null)
+        {
+            Embed = Embed with { Problem = refusal, By = by, Sites = sites ?? "" };
+            return Page();
+        }
+
+        await embeddings.SetAsync(activity, new FrameRule(Enum.IsDefined(by) ? by : Framing.Anyone, read.Value));
+        return LocalRedirect($"~/author/{activity}/publish#embed");
+    }
 
     public async Task<IActionResult> OnPostPublishAsync(string activity, Visibility? visibility, int[] classes, string? asked, bool copying)
     {
@@ -47,7 +81,8 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
 
         if (Record.NewestEdition == 0 || Difference is { IsEmpty: false })
         {
-            await store.PublishAsync(activity, User.Id());
+            var edition = await store.PublishAsync(activity, User.Id());
+            await cards.MakeAsync(activity, edition.Number, HttpContext.RequestAborted);
         }
 
         if (Record.NewestEdition == 1 || visibility is not null)
@@ -104,6 +139,7 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         MayBeCopied = Record.NewestEdition == 0 ? !draft.Document.Rules.IsTest : Record.MayBeCopied;
         IsOwner = Record.OwnerId == me;
         HasSchool = await db.Users.AnyAsync(person => person.Id == Record.OwnerId && person.SchoolId != null);
+        Embed = EmbedChoice.Of(HttpContext, (await embeddings.FindAsync(activity))!, draft.Document);
         var given = await db
             .Assignments.Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn)
             .Select(a => a.ClassId!.Value)

@@ -3,8 +3,11 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core.Embedding;
 using ZestySlate.Storage;
+using ZestySlate.Storage.Embedding;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -12,7 +15,7 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Schools of this installation, and the teachers of each.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Accounts accounts) : PageModel
+public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Accounts accounts, Embeddings embeddings) : PageModel
 {
     public IReadOnlyList<School> Schools { get; private set; } = [];
 
@@ -45,6 +48,30 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
         }
 
         await db.SaveChangesAsync();
+        return RedirectToPage();
+    }
+
+    /// <summary>The school whose pages were typed wrongly, and what was typed.</summary>
+    public (int School, FramingAsked Asked)? Framed { get; private set; }
+
+    /// <summary>The fields that ask on whose pages what a school publishes may stand.</summary>
+    public FramingAsked AskedOf(School school) =>
+        Framed is { } framed && framed.School == school.Id
+            ? framed.Asked
+            : new FramingAsked(school.Framing, school.FrameSites, null, FrameRule.Anyone);
+
+    /// <summary>Sets on whose pages what a school publishes may stand.</summary>
+    public async Task<IActionResult> OnPostFramingAsync(int school, Framing by, string? sites)
+    {
+        var read = FrameRule.ReadSites(sites ?? "");
+        if ((read.Refusal ?? (by == Framing.Listed && read.Value.Count == 0 ? "Name a site, or choose another." : null)) is { } refusal)
+        {
+            Framed = (school, new FramingAsked(by, sites ?? "", refusal, FrameRule.Anyone));
+            await LoadAsync();
+            return Page();
+        }
+
+        await embeddings.SetForSchoolAsync(school, new FrameRule(Enum.IsDefined(by) ? by : Framing.Anyone, read.Value));
         return RedirectToPage();
     }
 

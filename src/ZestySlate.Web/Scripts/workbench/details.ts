@@ -146,20 +146,36 @@ export function watchDetails(rooms: Rooms): void {
     event.preventDefault();
   });
 
-  /** Asks whether a page lets itself be framed; the tick beside it says so, and the author may change it. */
+  /**
+   * Asks a page whether it lets itself be framed, and what it says of itself: its title (where none was typed), the player it offers
+   * and how large that wants to be. The fields beside it say so, and the author may change them.
+   */
   async function checkFrame(field: HTMLInputElement): Promise<void> {
     const spot = rooms.selected;
-    if (!field.value.trim()) {
+    const typed = field.value.trim();
+    if (!typed) {
       return;
     }
-    const reply = await ask("frame", `${rooms.address}/frame-check?address=${encodeURIComponent(field.value)}`);
-    const answer = reply?.ok ? (JSON.parse(reply.text) as { forbids: boolean | null }) : { forbids: null };
-    const tick = document.querySelector<HTMLInputElement>("#room-details input[name=refuses]");
-    if (answer.forbids !== null && tick && tick.checked !== answer.forbids && rooms.selected === spot) {
-      tick.checked = answer.forbids;
-      save(tick.form!);
-      if (answer.forbids) {
+    const reply = await ask("frame", `${rooms.address}/frame-check?address=${encodeURIComponent(typed)}`);
+    const found = reply?.ok ? (JSON.parse(reply.text) as AddressFound) : { forbids: null };
+    const form = document.querySelector<HTMLInputElement>("#room-details input[name=refuses]")?.form;
+    const address = form?.querySelector<HTMLInputElement>("input[name=address]");
+    if (!form || rooms.selected !== spot || address?.value.trim() !== typed) {
+      return;
+    }
+    const changed = [
+      found.forbids !== null && tick(form, "refuses", found.forbids),
+      found.title && !valueOf(form, "title") && fill(form, "title", found.title),
+      found.player && fill(form, "address", found.player),
+      found.player && found.width && fill(form, "width", String(found.width)),
+      found.player && found.height && fill(form, "height", String(found.height)),
+    ];
+    if (changed.some(Boolean)) {
+      save(form);
+      if (found.forbids) {
         rooms.toast("This page forbids being shown inside other pages; learners get a link to it.");
+      } else if (found.player) {
+        rooms.toast(`Its player was found${found.title ? `: «${found.title}»` : ""}.`);
       }
     }
   }
@@ -169,6 +185,39 @@ export function watchDetails(rooms: Rooms): void {
     fields.set("file", file, file.name);
     rooms.send("/media", fields, { form: upload });
   }
+}
+
+/** What the server finds out of an address: see AddressFound there. */
+interface AddressFound {
+  forbids: boolean | null;
+  title?: string | null;
+  player?: string | null;
+  width?: number | null;
+  height?: number | null;
+}
+
+const fieldOf = (form: HTMLFormElement, name: string) => form.querySelector<HTMLInputElement>(`input[name=${name}]`);
+
+const valueOf = (form: HTMLFormElement, name: string) => fieldOf(form, name)?.value.trim() ?? "";
+
+/** Puts a value into a field of a form; true when it was another one. */
+function fill(form: HTMLFormElement, name: string, value: string): boolean {
+  const field = fieldOf(form, name);
+  const changes = !!field && field.value !== value;
+  if (changes) {
+    field.value = value;
+  }
+  return changes;
+}
+
+/** Ticks a field of a form, or not; true when that was otherwise. */
+function tick(form: HTMLFormElement, name: string, on: boolean): boolean {
+  const field = fieldOf(form, name);
+  const changes = !!field && field.checked !== on;
+  if (changes) {
+    field.checked = on;
+  }
+  return changes;
 }
 
 /** Says how many characters are left, as a person counts them. */
