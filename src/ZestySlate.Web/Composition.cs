@@ -75,6 +75,7 @@ public static class Composition
         services.AddScoped<ActivityRights>();
         services.AddScoped<ActivityStore>();
         services.AddScoped<ActivityLibrary>();
+        services.AddSingleton<Versions>();
         services.AddScoped<AttemptReader>();
         services.AddScoped<AttemptStore>();
         services.AddScoped<CourseScores>();

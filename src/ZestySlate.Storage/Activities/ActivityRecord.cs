@@ -130,6 +130,9 @@ public sealed class RevisionRecord
 
     public required byte[] Document { get; set; }
 
+    /// <summary>What an author called it; empty for nothing. What has a name is not thinned out.</summary>
+    public string Name { get; set; } = "";
+
     internal Revision Revision => new(Number, Parent, Summary, StepKey, AuthorId, At);
 }
 
@@ -145,4 +148,7 @@ public sealed class EditionRecord
     public required DateTimeOffset At { get; set; }
 
     public required byte[] Document { get; set; }
+
+    /// <summary>What an author called it; empty for nothing.</summary>
+    public string Name { get; set; } = "";
 }

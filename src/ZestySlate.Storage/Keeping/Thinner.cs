@@ -80,7 +80,14 @@ public sealed class Thinner(IDbContextFactory<SlateDb> open, TimeProvider clock)
                 revision.At
             ))
             .ToListAsync();
-        return (all, Thinning.Gone(all, StaysOf(draft.History, draft.PublishedRevision, all), now));
+        var stays = StaysOf(draft.History, draft.PublishedRevision, all);
+        stays.UnionWith(
+            await db
+                .Revisions.Where(revision => revision.ActivityId == activityId && revision.Name != "")
+                .Select(revision => revision.Number)
+                .ToListAsync()
+        );
+        return (all, Thinning.Gone(all, stays, now));
     }
 
     /// <summary>Where the draft stands and what is one press away from there, what redo goes through, what was published; and the highest,

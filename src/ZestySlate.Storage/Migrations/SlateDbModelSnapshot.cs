@@ -302,6 +302,10 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("ActivityId", "Number");
 
                     b.ToTable("Editions");
@@ -325,6 +329,10 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<byte[]>("Document")
                         .IsRequired()
                         .HasColumnType("BLOB");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int?>("Parent")
                         .HasColumnType("INTEGER");

@@ -194,26 +194,53 @@ internal static class AuthoringEndpoints
         );
     }
 
+    /// <summary>What is tried: the draft, or an earlier version of it with a trial of its own. Null when that is gone.</summary>
+    private static async Task<(string Trial, Activity Document)?> TriedAsync(
+        string activity,
+        string? version,
+        ActivityStore store,
+        Versions versions
+    )
+    {
+        if (version is null)
+        {
+            return (activity, (await store.DraftAsync(activity))!.Document);
+        }
+
+        return VersionKey.Read(version) is { } key && await versions.DocumentAsync(activity, key) is { } document
+            ? (TrialOf(activity, key), document)
+            : null;
+    }
+
+    /// <summary>What the trial of a version is kept under.</summary>
+    public static string TrialOf(string activity, VersionKey version) => $"{activity}@{version}";
+
     private static async Task<IResult> TrialEventAsync(
         string activity,
         HttpContext context,
         ActivityStore store,
         Trials trials,
         HandedFiles handed,
-        TimeProvider clock
+        Versions versions,
+        TimeProvider clock,
+        string? version
     )
     {
         var fields = (await context.Request.ReadFormAsync()).Fields();
-        var document = (await store.DraftAsync(activity))!.Document;
-        var before = trials.State(activity, context.User.Id(), document).At(clock.GetUtcNow());
+        if (await TriedAsync(activity, version, store, versions) is not var (trial, document))
+        {
+            return Refused("This version is not kept any more.");
+        }
+
+        var before = trials.State(trial, context.User.Id(), document).At(clock.GetUtcNow());
         var read = EventForm.Read(
             fields,
             before,
             await handed.OfAsync(Trials.FilesKey(activity, context.User.Id()), before),
             clock.GetUtcNow()
         );
-        var refusal = read.Succeeded ? trials.Take(activity, context.User.Id(), document, read.Value) : read.Refusal;
-        var after = trials.State(activity, context.User.Id(), document);
+        var refusal = read.Succeeded ? trials.Take(trial, context.User.Id(), document, read.Value) : read.Refusal;
+        var after = trials.State(trial, context.User.Id(), document);
         EventReply.SayEdition(context, after.Edition);
         var outcome = EventOutcome.Of(fields, before, after.At(clock.GetUtcNow()), refusal);
         return outcome.IsQuiet
@@ -223,13 +250,19 @@ internal static class AuthoringEndpoints
                 outcome,
                 LearnerView.Of(after, clock.GetUtcNow()),
                 fields["spot"],
-                TrialLinks(context, activity),
+                TrialLinks(context, activity, version),
                 refusal
             );
     }
 
-    private static PlayLinks TrialLinks(HttpContext context, string activity) =>
-        new($"{context.Request.PathBase}/author/{activity}/trial/events", "trial", LearningEndpoints.Proof(context), null)
+    /// <summary>Where the events of a trial go: of the draft, or of one of its versions.</summary>
+    public static PlayLinks TrialLinks(HttpContext context, string activity, string? version = null) =>
+        new(
+            $"{context.Request.PathBase}/author/{activity}/trial/events{(version is null ? "" : $"?version={version}")}",
+            "trial",
+            LearningEndpoints.Proof(context),
+            null
+        )
         {
             IsTrial = true,
             Base = context.Request.PathBase,

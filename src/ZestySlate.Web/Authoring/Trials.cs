@@ -8,7 +8,7 @@ using ZestySlate.Core.Questions.Poll;
 namespace ZestySlate.Web.Authoring;
 
 /// <summary>Authors' trials: attempts on a draft, kept in memory only. They run through the same delivery as learners' attempts.</summary>
-internal sealed class Trials(IMemoryCache cache, TimeProvider clock)
+public sealed class Trials(IMemoryCache cache, TimeProvider clock)
 {
     private static readonly TimeSpan Lasts = TimeSpan.FromHours(4);
 
