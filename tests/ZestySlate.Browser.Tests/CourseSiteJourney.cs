@@ -15,8 +15,8 @@ public sealed class CourseSiteJourney(Apps apps)
         person.IntoFrame();
         person.LookFor("instrument garden");
         person.Press("Round the instrument garden", "main");
-        person.Type("input[name=points]", "8");
-        person.Run("document.querySelector('input[name=due]').value = '2030-05-20T18:00'");
+        person.Type("input[name='Placed.Points']", "8");
+        person.Run("document.querySelector('[name=\"Placed.Due\"]').value = '2030-05-20T18:00'");
         person.Press("Place it in the course", "main");
         person.OutOfFrame();
         person.Until(
@@ -63,14 +63,14 @@ public sealed class CourseSiteJourney(Apps apps)
         person.Reads("#result", "2 of 4 points");
         person.OutOfFrame();
 
-        // The grade list shows the score by itself, and says handed in.
+        // The grade list shows the score by itself, and says completed.
         person.SignInToCourses(apps, "Ines Halloran");
         person.Until(
             () =>
             {
                 person.Go(apps.Course + "/courses/watch/grades");
                 var row = person.All("tbody tr").Single(r => r.Text.StartsWith("Cressida", StringComparison.Ordinal)).Text;
-                return row.Contains("4 of 8", StringComparison.Ordinal) && row.Contains("handed in", StringComparison.Ordinal) ? row : null;
+                return row.Contains("4 of 8", StringComparison.Ordinal) && row.Contains("completed", StringComparison.Ordinal) ? row : null;
             },
             "the grade"
         );

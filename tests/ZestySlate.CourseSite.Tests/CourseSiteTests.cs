@@ -138,7 +138,7 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
             (await ScoreAsync(browser, await AccessAsync(browser), Given(3, DateTimeOffset.UtcNow))).StatusCode
         );
         var grades = await (await SignedInAsync("t-ines")).GetStringAsync("/courses/watch/grades");
-        Assert.Matches("Anouk Delvaux</td>\\s*<td>\\s*<strong>3 of 4</strong>\\s*<span>handed in", grades);
+        Assert.Matches("Anouk Delvaux</td>\\s*<td>\\s*<strong>3 of 4</strong>\\s*<span>completed", grades);
     }
 
     [Fact]

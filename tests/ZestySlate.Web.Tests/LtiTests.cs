@@ -456,17 +456,35 @@ public sealed class LtiTests
         };
         var location = (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
         var bare = _host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
-        var wrong = await bare.PostFormAsync(location, location, ("activity", "garden"), ("points", "many"));
+        var wrong = await bare.PostFormAsync(location, location, ("activity", "garden"), ("Placed.Points", "many"));
         Assert.Contains("«many» is not a number of points", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)));
+
+        // The due date is asked for, not assumed; what contradicts itself is said.
+        foreach (
+            var (fields, problem) in new ((string, string)[], string)[]
+            {
+                ([], "When is it due?"),
+                ([("Placed.Due", "2026-12-10T18:00"), ("Placed.From", "2026-12-11T18:00")], "due before it can be opened"),
+                ([("Placed.Due", "2026-12-10T18:00"), ("Placed.Until", "2026-12-10T17:59")], "closes before it is due"),
+            }
+        )
+        {
+            var asked = await bare.PostFormAsync(location, location, [("activity", "garden"), .. fields]);
+            Assert.Contains(problem, WebUtility.HtmlDecode(await asked.Content.ReadAsStringAsync(Stop)));
+        }
 
         var chosen = await bare.PostFormAsync(
             location,
             location,
             ("activity", "garden"),
-            ("points", "10"),
-            ("from", "2026-12-01T08:00"),
-            ("due", "2026-12-10T18:00"),
-            ("offset", "60")
+            ("Placed.Points", "10"),
+            ("Placed.From", "2026-12-01T08:00"),
+            ("Placed.Due", "2026-12-10T18:00"),
+            ("Placed.Until", "2026-12-10T18:00"),
+            ("Placed.Completed", "OpenedAll"),
+            ("Placed.KeptBack", "true"),
+            ("Placed.OwnWindow", "true"),
+            ("Placed.Offset", "60")
         );
         Assert.Contains("form-action 'self' http://courses.example", chosen.Headers.GetValues("Content-Security-Policy").Single());
         var token = new JsonWebToken(SlateHost.Find(await chosen.Content.ReadAsStringAsync(Stop), "name=\"JWT\" value=\"([^\"]+)\""));
@@ -477,6 +495,16 @@ public sealed class LtiTests
         Assert.Equal(10m, item.GetProperty("lineItem").GetProperty("scoreMaximum").GetDecimal());
         Assert.Equal("2026-12-01T07:00:00Z", item.GetProperty("available").GetProperty("startDateTime").GetString());
         Assert.Equal("2026-12-10T17:00:00Z", item.GetProperty("submission").GetProperty("endDateTime").GetString());
+
+        Assert.Equal("2026-12-10T17:00:00Z", item.GetProperty("available").GetProperty("endDateTime").GetString());
+        Assert.Equal("_blank", item.GetProperty("window").GetProperty("targetName").GetString());
+        Assert.Equal(
+            ("OpenedAll", "true"),
+            (
+                item.GetProperty("custom").GetProperty("completed").GetString(),
+                item.GetProperty("custom").GetProperty("kept_back").GetString()
+            )
+        );
 
         var published = new JsonWebKeySet(await bare.GetStringAsync("/lti/keys", Stop));
         var result = await new JsonWebTokenHandler().ValidateTokenAsync(
@@ -516,7 +544,8 @@ public sealed class LtiTests
             one,
             ("activity", "garden"),
             ("activity", "clouds"),
-            ("instructions", "Both by Friday.")
+            ("Placed.NoDue", "true"),
+            ("Placed.Instructions", "Both by Friday.")
         );
         var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("takes one activity at a time", page);
@@ -528,7 +557,8 @@ public sealed class LtiTests
             more,
             ("activity", "garden"),
             ("activity", "clouds"),
-            ("instructions", "Both by Friday.")
+            ("Placed.NoDue", "true"),
+            ("Placed.Instructions", "Both by Friday.")
         );
         var token = new JsonWebToken(SlateHost.Find(await chosen.Content.ReadAsStringAsync(Stop), "name=\"JWT\" value=\"([^\"]+)\""));
         var items = token
@@ -732,7 +762,7 @@ public sealed class LtiTests
         await bare.PostFormAsync(location, location.Replace("?", "?handler=again&"));
         await bare.SendEventAsync(location, ("act", "handIn"), ("event", "h"));
         Assert.Equal(("Completed", 0m), (await ToldAsync())[^1]);
-        Assert.Contains("of 4, done", await ines.GetStringAsync("/author/garden/courses", Stop));
+        Assert.Contains("of 4, completed", await ines.GetStringAsync("/author/garden/courses", Stop));
 
         // Of all that waits for this learner, over all goes, the newest alone is sent: no older grade can come after it.
         await _host.DbAsync(db =>

@@ -45,10 +45,12 @@ public sealed record Activity
     public decimal OutOf => Asked.Sum(asked => Questions.QuestionTypes.For(asked.Question).OutOf(asked.Question));
 
     /// <summary>Every picture the activity shows.</summary>
-    public IEnumerable<Picture> Pictures =>
-        Scenes
-            .SelectMany(scene => scene.Pictures)
-            .Concat(new[] { Look.Cover, Look.Background }.OfType<Picture>())
+    public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(OwnPictures);
+
+    /// <summary>The pictures of the activity as a whole: its looks, its introduction, the words for its total.</summary>
+    public IEnumerable<Picture> OwnPictures =>
+        new[] { Look.Cover, Look.Background }
+            .OfType<Picture>()
             .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>())
             .Concat(Flow.Picture is null ? [] : [Flow.Picture])
             .Concat(Rules.Bands.Bands.Select(band => band.Picture).OfType<Picture>());

@@ -36,5 +36,5 @@ public static class Credits
     }
 
     private static IEnumerable<(Source Source, string Where)> OfLook(Activity activity) =>
-        new[] { activity.Look.Cover, activity.Look.Background }.OfType<Picture>().Select(picture => (Source.Of(picture), activity.Title));
+        activity.OwnPictures.Select(picture => (Source.Of(picture), activity.Title));
 }

@@ -86,9 +86,14 @@ public enum CountingTry
 public enum Completion
 {
     HandedIn,
+
+    /// <summary>Every scene was visited, and every note, callout, link, panel and inserted activity opened.</summary>
     OpenedAll,
     AnsweredAll,
     Passed,
+
+    /// <summary>It was handed in, and nothing in it waits for a person any more.</summary>
+    Graded,
 }
 
 /// <summary>When each of three things is shown to the learner.</summary>

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Backdrops.Pages;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>Whose something shown or played is, and under what terms.</summary>
@@ -11,4 +13,6 @@ public sealed record Source(string Who, string Licence, string What)
     public static Source Of(Sound sound) => new(sound.Credit, sound.Licence, "Sound");
 
     public static Source Of(VideoFile video) => new(video.Credit, video.Licence, "Video");
+
+    public static Source Of(PdfFile file) => new(file.Credit, file.Licence, "Pdf");
 }

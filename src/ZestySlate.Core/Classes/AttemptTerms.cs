@@ -5,7 +5,7 @@ namespace ZestySlate.Core.Classes;
 /// <summary>What an assignment says of what its learners see, whatever the activity says by itself.</summary>
 /// <param name="Points">Whether points are shown; null for as the activity says.</param>
 /// <param name="NotBefore">Nothing of right or wrong, right answers and points is shown before this moment; null for as the activity says.</param>
-public readonly record struct AttemptTerms(bool? Points, RevealMoment? NotBefore)
+public readonly record struct AttemptTerms(bool? Points, RevealMoment? NotBefore, Completion? CompletedBy = null)
 {
     /// <summary>The rules as they are for these learners: what the activity shows later stays later.</summary>
     public Rules On(Rules rules) =>

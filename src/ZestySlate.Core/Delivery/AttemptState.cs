@@ -194,13 +194,18 @@ public sealed record AttemptState
     /// <summary>True when the activity is completed, as its rules say.</summary>
     public bool IsCompleted =>
         Progress.Of(this) is var progress
-        && (Activity.Rules.Completion ?? (progress.Questions > 0 ? Completion.HandedIn : Completion.OpenedAll)) switch
+        && CompletedBy switch
         {
-            Completion.OpenedAll => progress.Opened >= progress.Spots,
+            Completion.OpenedAll => progress.Opened >= progress.Spots && progress.Visited >= progress.Places,
             Completion.AnsweredAll => progress.Answered >= progress.Questions,
             Completion.Passed => Score.Passed == true,
+            Completion.Graded => IsHandedIn && !Score.Provisional,
             _ => IsHandedIn,
         };
+
+    /// <summary>What completes it: what its course says, else its author, else what is usual.</summary>
+    public Completion CompletedBy =>
+        Terms.CompletedBy ?? Activity.Rules.Completion ?? (Questions.Count > 0 ? Completion.HandedIn : Completion.OpenedAll);
 
     /// <summary>The state at a moment at which nothing happened: clocks may have run out since the last event.</summary>
     public AttemptState At(DateTimeOffset now) =>

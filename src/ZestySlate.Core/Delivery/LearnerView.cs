@@ -282,12 +282,20 @@ public sealed record SceneLink(string Id, string Title, bool Visited, bool Curre
 public sealed record FindingView(string Id, string Name, Content Card, string Annotation);
 
 /// <summary>How far a learner has come.</summary>
-/// <param name="Opened">Notes, links, web panels and inserted activities that were opened.</param>
+/// <param name="Opened">Notes, callouts, links, web panels and inserted activities that were opened.</param>
 /// <param name="Spots">How many of them there are.</param>
+/// <param name="Answered">Questions that were answered.</param>
+/// <param name="Questions">How many there are.</param>
 public sealed record Progress(int Opened, int Spots, int Answered, int Questions)
 {
-    /// <summary>Progress as a share, 0..1: notes opened and questions answered among all of them.</summary>
-    public double Share => Spots + Questions == 0 ? 1 : (double)(Opened + Answered) / (Spots + Questions);
+    /// <summary>Scenes, or steps of what goes in order, that were visited.</summary>
+    public int Visited { get; init; }
+
+    /// <summary>How many there are; none where there is one alone.</summary>
+    public int Places { get; init; }
+
+    /// <summary>Progress as a share, 0..1: what was opened, answered and visited among all there is.</summary>
+    public double Share => Spots + Questions + Places == 0 ? 1 : (double)(Opened + Answered + Visited) / (Spots + Questions + Places);
 
     /// <summary>The progress of a state. What stands open on a page needs no opening and is not counted.</summary>
     public static Progress Of(AttemptState state)
@@ -297,11 +305,16 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
             .SelectMany(scene => scene.Spots)
             .Where(spot => spot.Content.CountsWhenOpened && state.Given.Contains(spot.Id))
             .ToList();
+        var places = (state.IsInOrder ? state.Steps.Select(step => step.Id) : state.Activity.Scenes.Select(scene => scene.Id)).ToList();
         return new Progress(
             notes.Count(spot => state.OpenedSpots.Contains(spot.Id)),
             notes.Count,
             state.Questions.Count(question => question.HasAnswer),
             state.Questions.Count
-        );
+        )
+        {
+            Visited = places.Count > 1 ? places.Count(state.VisitedScenes.Contains) : 0,
+            Places = places.Count > 1 ? places.Count : 0,
+        };
     }
 }

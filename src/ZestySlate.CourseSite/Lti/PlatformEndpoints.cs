@@ -278,6 +278,11 @@ public static class PlatformEndpoints
                         item.TryGetProperty("available", out var available) && available.TryGetProperty("startDateTime", out var from)
                             ? DateTimeOffset.Parse(from.GetString()!, CultureInfo.InvariantCulture)
                             : null,
+                    Until =
+                        item.TryGetProperty("available", out var open) && open.TryGetProperty("endDateTime", out var until)
+                            ? DateTimeOffset.Parse(until.GetString()!, CultureInfo.InvariantCulture)
+                            : null,
+                    OwnWindow = item.TryGetProperty("window", out _),
                     KeptBack = true,
                     Custom = item.TryGetProperty("custom", out var custom)
                         ? custom.EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetString() ?? "")

@@ -68,11 +68,17 @@ public sealed class Assignment
     /// <summary>When learners see it at the earliest; null for at once.</summary>
     public DateTimeOffset? From { get; set; }
 
+    /// <summary>Until when learners can open it; null for no end.</summary>
+    public DateTimeOffset? Until { get; set; }
+
+    /// <summary>True when it opens in a window of its own, as its tool asked for.</summary>
+    public bool OwnWindow { get; set; }
+
     /// <summary>True while learners do not see it.</summary>
     public bool KeptBack { get; set; }
 
     /// <summary>True when learners see it now.</summary>
-    public bool IsSet => !KeptBack && !(From > DateTimeOffset.UtcNow);
+    public bool IsSet => !KeptBack && !(From > DateTimeOffset.UtcNow) && !(Until < DateTimeOffset.UtcNow);
 
     public Dictionary<string, string> Custom { get; set; } = [];
 }
@@ -91,6 +97,15 @@ public sealed class Grade
     public string ActivityProgress { get; set; } = "";
 
     public string GradingProgress { get; set; } = "";
+
+    /// <summary>How far it is, in this site's words.</summary>
+    public string Said =>
+        ActivityProgress switch
+        {
+            "Completed" => "completed",
+            "Submitted" => "handed in",
+            _ => "begun",
+        };
 
     public string? Comment { get; set; }
 

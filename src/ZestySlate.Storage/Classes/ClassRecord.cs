@@ -129,10 +129,13 @@ public sealed class AssignmentRecord
     /// <summary>Since when hand-ins and returns are told by mail; what was before is told no more.</summary>
     public DateTimeOffset? MailsSince { get; set; }
 
+    /// <summary>What completes it for its learners; null for as the activity says.</summary>
+    public Completion? CompletedBy { get; set; }
+
     public DateTimeOffset CreatedAt { get; set; }
 
     /// <summary>What its learners see.</summary>
-    public AttemptTerms Terms => new(ShowsPoints, ShownFrom);
+    public AttemptTerms Terms => new(ShowsPoints, ShownFrom, CompletedBy);
 
     /// <summary>When it can be worked on by who has so many extra days.</summary>
     public AssignmentTimes TimesFor(int extraDays) => new(From, Due, Until, extraDays);

@@ -531,6 +531,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<int?>("ClassId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("CompletedBy")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Counts")
                         .HasColumnType("INTEGER");
 

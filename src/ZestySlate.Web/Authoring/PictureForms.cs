@@ -26,4 +26,15 @@ internal static class SoundForms
             Credit = form["soundCredit"].ToString().Trim(),
             Licence = form["soundLicence"].ToString().Trim(),
         };
+
+    /// <summary>The video with the form's words; null when it was taken away by this press.</summary>
+    public static VideoFile? Read(IFormCollection form, VideoFile? old, string remove = "video") =>
+        old is null || form["remove"] == remove
+            ? null
+            : old with
+            {
+                Captions = form["remove"] == "captions" ? "" : old.Captions,
+                Credit = form["videoCredit"].ToString().Trim(),
+                Licence = form["videoLicence"].ToString().Trim(),
+            };
 }

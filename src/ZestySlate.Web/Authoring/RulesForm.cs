@@ -60,7 +60,7 @@ internal static class RulesForm
                 .ToValueList(),
             HintCost = (Percent("hintCost", "cost of the hint") ?? 0) / 100,
             Counts = form["counts"] == "last" ? CountingTry.Last : CountingTry.Best,
-            Completion = Enum.TryParse<Completion>(form["completion"], true, out var completion) ? completion : null,
+            Completion = Completions.Read(form["completion"]),
             PassMark = Percent("passMark", "pass mark"),
             DistinctionMark = Percent("distinctionMark", "distinction mark"),
             Reveal = new Reveal

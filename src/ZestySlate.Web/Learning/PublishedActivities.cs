@@ -46,7 +46,8 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
         {
             var current = await reader.CurrentAsync(activityId, personId, assignment.Id);
             var times = assignment.TimesFor(await ExtraDaysAsync(assignment.Id, personId));
-            return !assignment.IsGiven && current?.HandedInAt is null ? new Opening.Closed("takenAway", activity)
+            return !assignment.IsGiven && current?.HandedInAt is null
+                    ? new Opening.Closed(assignment.Withdrawn ? "takenAway" : "notOpenYet", activity)
                 : current is null && times.IsBefore(clock.GetUtcNow()) ? new Opening.Closed("notOpenYet", activity)
                 : current is null && times.IsOver(clock.GetUtcNow()) ? new Opening.Closed("acceptedNoMore", activity)
                 : new Opening.Attempt(current ?? await attempts.BeginAsync(activity, personId, assignment))

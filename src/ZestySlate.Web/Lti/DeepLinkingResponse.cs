@@ -18,7 +18,20 @@ public sealed record ChosenItem(
     DateTimeOffset? Due,
     string ActivityId,
     string? Thumbnail
-);
+)
+{
+    /// <summary>Until when it can be opened; null for no end.</summary>
+    public DateTimeOffset? Until { get; init; }
+
+    /// <summary>What completes it; null for as the activity says.</summary>
+    public Completion? CompletedBy { get; init; }
+
+    /// <summary>True when learners cannot open it until the teacher says so.</summary>
+    public bool KeptBack { get; init; }
+
+    /// <summary>True when it opens in a window of its own, not in the course's page.</summary>
+    public bool InOwnWindow { get; init; }
+}
 
 /// <summary>Signs the answer to a wish for content (Deep Linking 2.0, 4. response message).</summary>
 public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
@@ -57,8 +70,13 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
             ["text"] = item.Summary,
             ["url"] = item.Address,
             // The course site puts the due date in here at each launch, so that a later change of it reaches us.
-            ["custom"] = new Dictionary<string, object> { ["due"] = "$ResourceLink.submission.endDateTime" },
+            ["custom"] = CustomOf(item),
         };
+        if (item.InOwnWindow)
+        {
+            content["window"] = new Dictionary<string, object> { ["targetName"] = "_blank" };
+        }
+
         if (item.Points is { } points)
         {
             content["lineItem"] = new Dictionary<string, object>
@@ -69,20 +87,16 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
             };
         }
 
-        if (item.From is { } from)
+        if (item.From is not null || item.Until is not null)
         {
-            content["available"] = new Dictionary<string, object>
-            {
-                ["startDateTime"] = from.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture),
-            };
+            content["available"] = new[] { ("startDateTime", item.From), ("endDateTime", item.Until) }
+                .Where(end => end.Item2 is not null)
+                .ToDictionary(end => end.Item1, end => Written(end.Item2!.Value));
         }
 
         if (item.Due is { } due)
         {
-            content["submission"] = new Dictionary<string, object>
-            {
-                ["endDateTime"] = due.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture),
-            };
+            content["submission"] = new Dictionary<string, object> { ["endDateTime"] = Written(due) };
         }
 
         if (item.Thumbnail is { } thumbnail)
@@ -92,4 +106,24 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
 
         return content;
     }
+
+    /// <summary>What the course site sends along at each launch.</summary>
+    private static Dictionary<string, object> CustomOf(ChosenItem item)
+    {
+        var custom = new Dictionary<string, object> { ["due"] = "$ResourceLink.submission.endDateTime" };
+        if (item.CompletedBy is { } completed)
+        {
+            custom["completed"] = completed.ToString();
+        }
+
+        if (item.KeptBack)
+        {
+            custom["kept_back"] = "true";
+        }
+
+        return custom;
+    }
+
+    private static string Written(DateTimeOffset at) =>
+        at.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture);
 }

@@ -35,5 +35,11 @@ public sealed record Launch
     /// <summary>The due date, when the course site tells one.</summary>
     public DateTimeOffset? Due { get; init; }
 
+    /// <summary>What completes it, as it was placed; null for as the activity says.</summary>
+    public Core.Activities.Completion? CompletedBy { get; init; }
+
+    /// <summary>True when it was placed to be kept back.</summary>
+    public bool KeptBack { get; init; }
+
     public DeepLinkingRequest? DeepLinking { get; init; }
 }

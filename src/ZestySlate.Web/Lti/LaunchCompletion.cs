@@ -144,6 +144,9 @@ internal sealed class LaunchCompletion(
                 DeploymentId = launch.DeploymentId,
                 ResourceLinkId = launch.ResourceLinkId,
                 CreatedAt = clock.GetUtcNow(),
+                // As it was placed; from now on the teacher says so here.
+                CompletedBy = launch.CompletedBy,
+                KeptBack = launch.KeptBack,
             };
             db.Assignments.Add(assignment);
         }

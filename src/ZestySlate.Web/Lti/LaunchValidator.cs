@@ -192,6 +192,8 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             )
                 ? due
                 : null,
+            CompletedBy = Authoring.Completions.Read(Part(token, LtiNames.Custom, "completed")),
+            KeptBack = Part(token, LtiNames.Custom, "kept_back") == "true",
             DeepLinking = Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is { } returnUrl
                 ? new DeepLinkingRequest(
                     returnUrl,

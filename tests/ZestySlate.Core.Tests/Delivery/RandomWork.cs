@@ -217,6 +217,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new BringSpots(w.SomeSpots(a), w.AScene(a), w.Happens()),
         (w, a) => new ReplaceMedia(new string('a', 64), new string('c', 64), 800, 800),
         (w, a) => new ReplaceMedia(new string('b', 64), new string('d', 64), 900, 800),
+        (w, a) => new Restore(w.AnActivity(), "edition 1"),
     ];
 
     private string? AnySpot(Activity activity) => activity.Spots.Any() ? One(activity.Spots.Select(spot => spot.Id).ToList()) : null;

@@ -1,6 +1,11 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Backdrops.WebPages;
+using ZestySlate.Core.Classes;
+using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.FileAnswer;
 
 namespace ZestySlate.Core.Tests.Delivery;
 
@@ -83,7 +88,8 @@ public sealed class TourTests
 
     [Theory]
     [InlineData(null, false, false, true)]
-    [InlineData(Completion.OpenedAll, true, true, true)]
+    [InlineData(Completion.OpenedAll, false, false, false)]
+    [InlineData(Completion.Graded, false, false, true)]
     [InlineData(Completion.AnsweredAll, false, true, true)]
     [InlineData(Completion.HandedIn, false, false, true)]
     public void It_is_completed_as_its_rules_say(Completion? completion, bool afterOpening, bool afterAnswering, bool afterHandingIn)
@@ -93,6 +99,58 @@ public sealed class TourTests
         Assert.Equal(afterOpening, attempt.Open("na").State.IsCompleted);
         Assert.Equal(afterAnswering, attempt.Visit("b").Mark("q", "b").State.IsCompleted);
         Assert.Equal(afterHandingIn, attempt.HandIn().View().IsCompleted);
+    }
+
+    [Fact]
+    public void Everything_is_opened_once_every_scene_was_visited_and_every_note_and_callout_met()
+    {
+        var callout = Make.Note("t") with { Content = new Callout("A word") };
+        var page = Make.Scene("p", Make.Note("read")) with { Backdrop = new PageBackdrop(RichText.Plain("Read.")) };
+        var attempt = new Attempt(
+            Make.Tour(Make.Scene("a", Make.Note("n"), callout, Make.Jump("ap", "p")), page) with
+            {
+                Rules = new Rules { Completion = Completion.OpenedAll },
+            }
+        );
+        Assert.Equal((0, 2, 1, 2), Said(attempt));
+        Assert.False(attempt.Open("n").State.IsCompleted);
+        Assert.False(attempt.Open("t").State.IsCompleted);
+        Assert.Equal((2, 2, 1, 2), Said(attempt));
+        Assert.True(attempt.Visit("p").State.IsCompleted);
+        Assert.Equal(1, attempt.View().Progress.Share);
+        static (int, int, int, int) Said(Attempt attempt) =>
+            attempt.View().Progress is var now ? (now.Opened, now.Spots, now.Visited, now.Places) : default;
+    }
+
+    [Fact]
+    public void What_a_course_asks_for_goes_before_what_the_author_says()
+    {
+        var attempt = new Attempt(Three with { Rules = new Rules { Completion = Completion.OpenedAll } }).HandIn();
+        Assert.False(attempt.State.IsCompleted);
+        Assert.True((attempt.State with { Terms = new AttemptTerms(null, null, Completion.HandedIn) }).IsCompleted);
+    }
+
+    [Fact]
+    public void It_is_completed_when_graded_once_nothing_waits_for_a_person()
+    {
+        var photo = new FileAnswerQuestion { Prompt = RichText.Plain("Your logbook."), Points = 2 };
+        var attempt = new Attempt(Make.Activity(Make.Asked("w", photo)) with { Rules = new Rules { Completion = Completion.Graded } });
+        attempt
+            .Then(
+                (id, at) =>
+                    new Answered(
+                        "w",
+                        new FileAnswerResponse { Files = [new HandedFile("f1", "log.jpg", HandedKind.Picture, "image/jpeg", 9)] }
+                    )
+                    {
+                        Id = id,
+                        At = at,
+                    }
+            )
+            .HandIn();
+        Assert.False(attempt.State.IsCompleted);
+        attempt.Then((id, at) => new Reviewed("w", new Review { By = "ines", Points = 1 }) { Id = id, At = at });
+        Assert.True(attempt.State.IsCompleted);
     }
 
     [Fact]

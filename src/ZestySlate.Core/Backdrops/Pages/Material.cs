@@ -81,6 +81,12 @@ public sealed record PdfFile
     public required string Media { get; init; }
 
     public string Name { get; init; } = "";
+
+    /// <summary>Who made it.</summary>
+    public string Credit { get; init; } = "";
+
+    /// <summary>Under what terms it may be used.</summary>
+    public string Licence { get; init; } = "";
 }
 
 /// <summary>Where material stands; start and end follow the direction of the language.</summary>

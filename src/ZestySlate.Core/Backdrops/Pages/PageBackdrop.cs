@@ -24,7 +24,14 @@ public sealed record PageBackdrop(RichText Text) : Backdrop
 
     public override IEnumerable<string> Played => Material?.Played ?? [];
 
-    public override IEnumerable<Source> Sources => Material?.Video is { } video ? base.Sources.Append(Source.Of(video)) : base.Sources;
+    public override IEnumerable<Source> Sources =>
+        base.Sources.Concat(
+            new[]
+            {
+                Material?.Video is { } video ? Source.Of(video) : null,
+                Material?.Pdf is { } pdf ? Source.Of(pdf) : null,
+            }.OfType<Source>()
+        );
 
     public override string Words => Text.Words;
 

@@ -18,8 +18,6 @@ public sealed record Callout(string Text) : Content
 
     public override string OwnName => Text.Trim();
 
-    public override bool CountsWhenOpened => false;
-
     public override IEnumerable<string> Played => Sound is null ? [] : [Sound.Media];
 
     public override IEnumerable<Source> Sources => Sound is null ? [] : [Source.Of(Sound)];

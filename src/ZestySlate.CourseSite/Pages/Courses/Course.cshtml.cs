@@ -20,8 +20,7 @@ public sealed class CourseModel(SiteStore store, PageEditor editor) : PageModel
         return store.Read(state => state.Grades.FirstOrDefault(g => g.AssignmentId == assignment.Id && g.PersonId == me)) switch
         {
             null => "not begun",
-            { ActivityProgress: "Completed" } => "handed in",
-            _ => "begun",
+            { } grade => grade.Said,
         };
     }
 

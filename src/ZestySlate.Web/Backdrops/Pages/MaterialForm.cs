@@ -35,8 +35,15 @@ internal static class MaterialForm
                     .Pictures.Select((picture, i) => remove == $"picture-{i}" ? null : PictureForms.Read(form, picture, $"-{i}"))
                     .OfType<Picture>()
                     .ToValueList(),
-                Video = remove == "video" ? null : old.Video,
-                Pdf = remove == "pdf" ? null : old.Pdf,
+                Video = SoundForms.Read(form, old.Video),
+                Pdf =
+                    remove == "pdf" || old.Pdf is not { } pdf
+                        ? null
+                        : pdf with
+                        {
+                            Credit = form["pdfCredit"].ToString().Trim(),
+                            Licence = form["pdfLicence"].ToString().Trim(),
+                        },
                 Address = WebAddress.Completed(form["address"].ToString()),
                 Refuses = form["refuses"] == "yes",
                 Share = ShareOf(form, old.Share),

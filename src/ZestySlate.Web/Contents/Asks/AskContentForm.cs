@@ -59,7 +59,7 @@ internal sealed class AskContentForm : IContentForm
                         Picture =
                             old.Picture is { } picture && form["remove"] != "askPicture" ? PictureForms.Read(form, picture, "-ask") : null,
                         Sound = old.Sound is { } sound && form["remove"] != "askSound" ? SoundForms.Read(form, sound) : null,
-                        Video = form["remove"] == "askVideo" ? null : old.Video,
+                        Video = SoundForms.Read(form, old.Video, "askVideo"),
                         // Where something is never marked, or voted on, it has no fields for this; what was set stays for when it has.
                         Hint = form.ContainsKey("hint") ? form["hint"].ToString().Trim() : old.Hint,
                         Explanation = form.ContainsKey("explanation") ? form["explanation"].ToString().Trim() : old.Explanation,

@@ -52,10 +52,7 @@ internal sealed class NoteForm : IContentForm
                 .Select(entry => entry.picture)
                 .ToValueList(),
             Sound = old.Sound is { } sound && form["remove"] != "sound" ? SoundForms.Read(form, sound) : null,
-            Video =
-                form["remove"] == "video" ? null
-                : form["remove"] == "captions" && old.Video is { } video ? video with { Captions = "" }
-                : old.Video,
+            Video = SoundForms.Read(form, old.Video),
             ButtonWords = form["buttonWords"].ToString().Trim(),
             ButtonAddress = WebAddress.Completed(form["buttonAddress"].ToString()),
             Side = Enum.TryParse<Side>(form["side"], true, out var side) ? side : Side.Any,

@@ -10,6 +10,7 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Lti;
 
@@ -28,6 +29,10 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
     /// <param name="Told">What the course site was told, newest first.</param>
     public sealed record Row(string Name, AttemptRecord? Attempt, bool Removed, IReadOnlyList<ScoreDelivery> Told)
     {
+        /// <summary>True when the course site was told last that it is completed.</summary>
+        private bool IsCompleted =>
+            Told.Count > 0 && JsonSerializer.Deserialize<CourseScore>(Told[0].Score)!.ActivityProgress == "Completed";
+
         /// <summary>Where they stand, in words.</summary>
         public string State =>
             Attempt switch
@@ -35,6 +40,7 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
                 null => "not begun",
                 { ReturnedAt: not null } => "given back",
                 { HandedInAt: not null } => "handed in",
+                _ when IsCompleted => "completed",
                 _ => "at work",
             };
     }
@@ -55,7 +61,7 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
             "Started" => "begun",
             "InProgress" => "at work",
             "Submitted" => "handed in",
-            _ => "done",
+            _ => "completed",
         };
         return score is { Given: { } given, Maximum: { } maximum }
             ? $"{given:0.##} of {maximum:0.##}, {state}{(score.GradingProgress == "PendingManual" ? ", still being marked" : "")}"
@@ -111,7 +117,9 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
         GoCounts counts,
         bool? points,
         RevealMoment? shownFrom,
-        bool atOnce
+        bool atOnce,
+        string? completed,
+        bool keptBack
     )
     {
         if (
@@ -121,7 +129,7 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
         {
             given.Goes = int.TryParse(goes, out var number) && number is > 0 and <= 100 ? number : null;
             (given.Counts, given.ShowsPoints, given.ShownFrom) = (Enum.IsDefined(counts) ? counts : GoCounts.Best, points, shownFrom);
-            given.PointsAtOnce = atOnce;
+            (given.PointsAtOnce, given.CompletedBy, given.KeptBack) = (atOnce, Completions.Read(completed), keptBack);
             await db.SaveChangesAsync();
             await scores.QueueAllAsync(given);
         }

@@ -45,22 +45,66 @@ public sealed class ChooseModel(
     [BindProperty(SupportsGet = true)]
     public string[] Activity { get; set; } = [];
 
-    /// <summary>What was typed as points.</summary>
-    public string Points { get; private set; } = "";
+    /// <summary>How it is placed, as it was typed.</summary>
+    [BindProperty]
+    public Placement Placed { get; set; } = new();
 
-    /// <summary>What was typed as instructions.</summary>
-    public string Instructions { get; private set; } = "";
+    /// <summary>How an activity is placed in a course.</summary>
+    public sealed class Placement
+    {
+        public string? Points { get; set; }
+
+        public string? Instructions { get; set; }
+
+        /// <summary>When it is due, by the clock of who typed it.</summary>
+        public DateTime? Due { get; set; }
+
+        /// <summary>True when it is due at no time: said, not assumed.</summary>
+        public bool NoDue { get; set; }
+
+        public DateTime? From { get; set; }
+
+        public DateTime? Until { get; set; }
+
+        /// <summary>True when learners cannot open it until the teacher says so.</summary>
+        public bool KeptBack { get; set; }
+
+        /// <summary>What completes it; empty for as the activity says.</summary>
+        public string? Completed { get; set; }
+
+        /// <summary>True when it opens in a window of its own.</summary>
+        public bool OwnWindow { get; set; }
+
+        /// <summary>Minutes that the typist's clock is ahead of UTC.</summary>
+        public int Offset { get; set; }
+
+        /// <summary>Why it cannot be placed so, or null.</summary>
+        internal string? Refuse() =>
+            Due is null && !NoDue ? "When is it due? Type a date, or tick «No due date»."
+            : From > Due ? "It is due before it can be opened: check the dates."
+            : Until < Due || Until < From ? "It closes before it is due or opened: check the dates."
+            : null;
+
+        /// <summary>A typed time, as it is everywhere.</summary>
+        internal DateTimeOffset? At(DateTime? typed) =>
+            typed is { } local
+                ? new DateTimeOffset(
+                    DateTime.SpecifyKind(local, DateTimeKind.Unspecified),
+                    TimeSpan.FromMinutes(Math.Clamp(Offset, -840, 840))
+                )
+                : null;
+    }
 
     public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : LocalRedirect("~/library");
 
-    public async Task<IActionResult> OnPostAsync(string? points, string? instructions, DateTime? from, DateTime? due, int offset)
+    public async Task<IActionResult> OnPostAsync()
     {
         if (!await LoadAsync())
         {
             return LocalRedirect("~/library");
         }
 
-        (Points, Instructions) = (points ?? "", (instructions ?? "").ReplaceLineEndings("\n").Trim());
+        var instructions = (Placed.Instructions ?? "").ReplaceLineEndings("\n").Trim();
         var me = User.Id();
         var drafts = new List<Draft>();
         foreach (var id in Activity.Distinct())
@@ -78,6 +122,7 @@ public sealed class ChooseModel(
         }
 
         decimal? typed = null;
+        var points = Placed.Points;
         if (!string.IsNullOrWhiteSpace(points))
         {
             if (
@@ -102,19 +147,12 @@ public sealed class ChooseModel(
             }
         }
 
-        if (from > due)
+        Problem = Placed.Refuse();
+        if (Problem is not null)
         {
-            Problem = "It is due before it can be opened: check the dates.";
             return Page();
         }
 
-        DateTimeOffset? Time(DateTime? typed) =>
-            typed is { } local
-                ? new DateTimeOffset(
-                    DateTime.SpecifyKind(local, DateTimeKind.Unspecified),
-                    TimeSpan.FromMinutes(Math.Clamp(offset, -840, 840))
-                )
-                : null;
         var items = new List<ChosenItem>();
         foreach (var record in drafts.Select(draft => draft.Record))
         {
@@ -129,13 +167,19 @@ public sealed class ChooseModel(
                 new ChosenItem(
                     address,
                     edition.Title,
-                    Instructions.Length > 0 ? Instructions : edition.Summary,
+                    instructions.Length > 0 ? instructions : edition.Summary,
                     edition.OutOf > 0 ? typed ?? edition.OutOf : null,
-                    Time(from),
-                    Time(due),
+                    Placed.At(Placed.From),
+                    Placed.At(Placed.Due),
                     record.Id,
                     edition.Face is { } picture ? new Uri(new Uri(address), $"/media/{picture.Media}/480").ToString() : null
                 )
+                {
+                    Until = Placed.At(Placed.Until),
+                    CompletedBy = Completions.Read(Placed.Completed),
+                    KeptBack = Placed.KeptBack,
+                    InOwnWindow = Placed.OwnWindow,
+                }
             );
         }
 

@@ -93,6 +93,34 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     }
     host.opened?.(spot);
   });
+  /** A callout is met once its words were shown: pressed, in focus, or under the pointer for a moment. */
+  const metCallout = (sign: HTMLElement): void => {
+    if (sign.dataset.kind === "callout" && sign.dataset.met !== "yes") {
+      sign.dataset.met = "yes";
+      post(sign.dataset.sign!, "open");
+    }
+  };
+  let over = 0;
+  root.addEventListener(
+    "pointerover",
+    event => {
+      clearTimeout(over);
+      const sign = (event.target as HTMLElement).closest<HTMLElement>("a[data-sign][data-kind=callout]");
+      if (sign) {
+        over = window.setTimeout(() => metCallout(sign), 400);
+      }
+    },
+    { signal: still.signal },
+  );
+  root.addEventListener(
+    "focusin",
+    event => {
+      if (event.target instanceof HTMLElement) {
+        metCallout(event.target);
+      }
+    },
+    { signal: still.signal },
+  );
   const backdrops = (): void => {
     startPanoramas(root, () => panels.arrived());
     startBackdrops(root);
@@ -121,6 +149,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
           if (opener.dataset.sound && !opener.classList.contains("showing")) {
             stage.speak(opener.dataset.sound);
           }
+          metCallout(opener);
           const showing = opener.classList.toggle("showing");
           root.querySelectorAll(".sign.showing").forEach(other => other !== opener && other.classList.remove("showing"));
           if (!showing) {
