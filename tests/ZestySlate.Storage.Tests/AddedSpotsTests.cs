@@ -29,7 +29,7 @@ public sealed class AddedSpotsTests : TestDatabase
     {
         await using var db = NewDb();
         var group = (await Classes(db).CreateAsync("ines", "Class of " + name, name)).Value;
-        await Classes(db).GiveAsync(group.Id, "coast", "Coast", true);
+        await Classes(db).GiveAsync(group.Id, "coast", "Coast");
         var learner = await db.Enrolments.SingleAsync(e => e.ClassId == group.Id, Stop);
         return await AtWorkAsync(learner.PersonId, await db.Assignments.SingleAsync(a => a.ClassId == group.Id, Stop));
     }

@@ -363,7 +363,7 @@ public sealed class AttemptStoreTests : TestDatabase
         var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
         await using var db = NewDb();
         var group = (await Classes(db).CreateAsync("ines", "Year 8", "Wren\nOtis")).Value;
-        await Classes(db).GiveAsync(group.Id, "timed", "Timed", true);
+        await Classes(db).GiveAsync(group.Id, "timed", "Timed");
         var wren = await db.Enrolments.SingleAsync(e => e.RosterName == "Wren", TestContext.Current.CancellationToken);
         wren.TimeFactor = 1.5m;
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);

@@ -63,10 +63,17 @@ public sealed class ClassStoreTests : TestDatabase
         var group = await MadeAsync();
         await using var db = NewDb();
         var classes = Classes(db);
-        await classes.GiveAsync(group.Id, "garden", "Garden", true);
-        await classes.GiveAsync(group.Id, "garden", "Garden", true);
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 4)
+                .Select(async _ =>
+                {
+                    await using var other = NewDb();
+                    await Classes(other).GiveAsync(group.Id, "garden", "Garden");
+                })
+        );
         Assert.Equal(1, await db.Assignments.CountAsync(TestContext.Current.CancellationToken));
-        await classes.GiveAsync(group.Id, "garden", "Garden", false);
+        await classes.TakeAwayAsync(group.Id, "garden");
         Assert.Equal(0, await db.Assignments.CountAsync(TestContext.Current.CancellationToken));
     }
 }

@@ -72,7 +72,7 @@ public sealed class ClassWorkTests(SlateHost host)
         await host.WithAsync(
             async (ClassStore classes) =>
             {
-                await classes.GiveAsync(group.Id, draft.Id, draft.Title, true);
+                await classes.GiveAsync(group.Id, draft.Id, draft.Title);
                 return 0;
             }
         );
@@ -556,7 +556,7 @@ public sealed class ClassWorkTests(SlateHost host)
         await host.WithAsync(
             async (ClassStore classes) =>
             {
-                await classes.GiveAsync(other.Id, activity, "Essay", true);
+                await classes.GiveAsync(other.Id, activity, "Essay");
                 return 0;
             }
         );
@@ -768,7 +768,15 @@ public sealed class ClassWorkTests(SlateHost host)
             await host.WithAsync(
                 async (ClassStore classes) =>
                 {
-                    await classes.GiveAsync(group.Id, activity, "Essay", give);
+                    if (give)
+                    {
+                        await classes.GiveAsync(group.Id, activity, "Essay");
+                    }
+                    else
+                    {
+                        await classes.TakeAwayAsync(group.Id, activity);
+                    }
+
                     return 0;
                 }
             );
@@ -794,6 +802,41 @@ public sealed class ClassWorkTests(SlateHost host)
         await GiveAsync(true);
         Assert.DoesNotContain("taken this away", await AnswerAsync("again", "barometer"));
         Assert.Contains("barometer", await ReadAsync(nuru, page));
+    }
+
+    [Fact]
+    public async Task Giving_asks_when_it_is_due_and_learners_see_nothing_before_it_is_said()
+    {
+        var (group, activity, assignment) = await GivenAsync("Nuru");
+        await host.WithAsync(
+            async (ClassStore classes) =>
+            {
+                await classes.TakeAwayAsync(group.Id, activity);
+                return 0;
+            }
+        );
+        var ines = await host.TeacherAsync("ines");
+        var publish = $"/author/{activity}/publish";
+        var given = await ines.PostFormAsync(publish, $"{publish}?handler=Give", ("class", $"{group.Id}"));
+        var terms = given.Headers.Location!.OriginalString;
+        Assert.StartsWith($"/classes/{group.Id}/assignments/", terms, StringComparison.Ordinal);
+        Assert.NotEqual($"/classes/{group.Id}/assignments/{assignment}?giving=true", terms);
+        var nuru = await JoinAsync(group, "Nuru");
+        Assert.DoesNotContain($"/a/{activity}", await nuru.GetStringAsync("/todo", Stop), StringComparison.Ordinal);
+
+        var unsaid = await ines.PostFormAsync(terms, terms, ("giving", "true"));
+        Assert.Contains("When is it due?", await unsaid.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        Assert.DoesNotContain($"/a/{activity}", await nuru.GetStringAsync("/todo", Stop), StringComparison.Ordinal);
+        await ines.PostFormAsync(terms, terms, ("giving", "true"), ("noDue", "true"));
+        Assert.Contains($"/a/{activity}", await nuru.GetStringAsync("/todo", Stop), StringComparison.Ordinal);
+        Assert.Contains("Given, no due date", await ines.GetStringAsync(publish, Stop), StringComparison.Ordinal);
+
+        // To somebody else's class it is not given.
+        const int others = 987654;
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await ines.PostFormAsync(publish, $"{publish}?handler=Give", ("class", $"{others}"))).StatusCode
+        );
     }
 
     [Fact]

@@ -129,8 +129,7 @@ public sealed class LearningTests(SlateHost host)
                 await classes.GiveAsync(
                     await host.DbAsync(db => db.Classes.Where(c => c.Code == "COAST8").Select(c => c.Id).SingleAsync()),
                     id,
-                    "Given",
-                    true
+                    "Given"
                 );
                 return 0;
             }

@@ -60,7 +60,7 @@ public sealed class MailTests(SlateHost host)
             async (ClassStore classes) =>
             {
                 var made = (await classes.CreateAsync(ines.Id, "Class " + tag, "Wren\nBo")).Value;
-                await classes.GiveAsync(made.Id, activity.Id, activity.Title, true);
+                await classes.GiveAsync(made.Id, activity.Id, activity.Title);
                 return made;
             }
         );

@@ -74,7 +74,7 @@ public sealed class SecurityTests(SlateHost host)
         Assert.All(Regex.Matches(html, "<style[^>]*>").Select(match => WebUtility.HtmlDecode(match.Value)), style =>
             Assert.Contains(nonce, style)
         );
-        Assert.DoesNotMatch(@"(src|href)=""(https?:)?//", Regex.Replace(html, "<a [^>]*>", ""));
+        Assert.DoesNotMatch(@"(src|href)=""(https?:)?//", Regex.Replace(html, "<a [^>]*>|<link rel=\"(canonical|alternate)\"[^>]*>", ""));
     }
 
     [Theory]

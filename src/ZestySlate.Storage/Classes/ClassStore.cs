@@ -142,29 +142,51 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         await db.SaveChangesAsync();
     }
 
-    /// <summary>Gives an activity to a class, or takes it away again; what was done of it stays, and is there when it is given again.</summary>
-    public async Task GiveAsync(int classId, string activityId, string title, bool give)
+    /// <summary>Gives an activity to a class: one that was taken away before is there again, with the work that was done.</summary>
+    /// <param name="classId">The class.</param>
+    /// <param name="activityId">The activity.</param>
+    /// <param name="title">Its title.</param>
+    /// <param name="keptBack">True when learners do not see it until its terms are set.</param>
+    /// <returns>The assignment's id.</returns>
+    public async Task<int> GiveAsync(int classId, string activityId, string title, bool keptBack = false)
+    {
+        // Two presses at once give it once: the second reads what the first wrote.
+        AssignmentRecord given = null!;
+        await db.SaveTogetherAsync(async () =>
+        {
+            var known = await db.Assignments.SingleOrDefaultAsync(a => a.ClassId == classId && a.ActivityId == activityId);
+            if (known is { Withdrawn: true })
+            {
+                (known.Withdrawn, known.KeptBack) = (false, keptBack);
+            }
+
+            given = known
+                ?? db.Assignments.Add(
+                    new AssignmentRecord
+                    {
+                        ClassId = classId,
+                        ActivityId = activityId,
+                        Title = title,
+                        CreatedAt = clock.GetUtcNow(),
+                        KeptBack = keptBack,
+                    }
+                ).Entity;
+            await db.SaveInTogetherAsync();
+        });
+        return given.Id;
+    }
+
+    /// <summary>Takes an activity away from a class; what was done of it stays, and is there when it is given again.</summary>
+    public async Task TakeAwayAsync(int classId, string activityId)
     {
         var given = await db.Assignments.SingleOrDefaultAsync(a => a.ClassId == classId && a.ActivityId == activityId);
-        if (give && given is null)
-        {
-            db.Assignments.Add(
-                new AssignmentRecord
-                {
-                    ClassId = classId,
-                    ActivityId = activityId,
-                    Title = title,
-                    CreatedAt = clock.GetUtcNow(),
-                }
-            );
-        }
-        else if (given is not null && !give && !await db.Attempts.AnyAsync(attempt => attempt.AssignmentId == given.Id))
+        if (given is not null && !await db.Attempts.AnyAsync(attempt => attempt.AssignmentId == given.Id))
         {
             db.Assignments.Remove(given);
         }
         else if (given is not null)
         {
-            given.Withdrawn = !give;
+            given.Withdrawn = true;
         }
 
         await db.SaveChangesAsync();

@@ -138,7 +138,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
     private async Task GiveAsync(ClassRecord group, string activity, string category, int? dueInDays, decimal lostPerDay = 0)
     {
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        await classes.GiveAsync(group.Id, activity, record.Title, true);
+        await classes.GiveAsync(group.Id, activity, record.Title);
         var given = await db.Assignments.SingleAsync(a => a.ClassId == group.Id && a.ActivityId == activity);
         (given.Category, given.LostPerDay, given.LeastKept) = (category, lostPerDay, 0.5m);
         given.Due = dueInDays is { } days

@@ -95,7 +95,7 @@ internal static class DemoSchool
         var group = (await classes.CreateAsync(ines.Id, "Year 8 Coast & Sky", roster)).Value;
         group.Code = "COAST8";
         await db.SaveChangesAsync();
-        await classes.GiveAsync(group.Id, GardenId, document.Title, true);
+        await classes.GiveAsync(group.Id, GardenId, document.Title);
         await DemoAttempts.PlayAsync(provider, group, document);
         await PublishAsync(provider, folder, "quick-check", DemoPast.CheckId, ines.Id, DemoPast.WithWrongKey);
         var watch = (

@@ -29,7 +29,8 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
     /// <summary>What differs from the newest edition, or null before the first.</summary>
     public EditionDifference? Difference { get; private set; }
 
-    public IReadOnlyList<(ClassRecord Class, bool Given)> Classes { get; private set; } = [];
+    /// <summary>The teacher's classes, each with the assignment by which it has the activity, or null.</summary>
+    public IReadOnlyList<(ClassRecord Class, AssignmentRecord? Given)> Classes { get; private set; } = [];
 
     /// <summary>True when teachers who can open it may copy it: until the first edition, what it will be.</summary>
     public bool MayBeCopied { get; private set; }
@@ -71,7 +72,7 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         return LocalRedirect($"~/author/{activity}/publish#embed");
     }
 
-    public async Task<IActionResult> OnPostPublishAsync(string activity, Visibility? visibility, int[] classes, string? asked, bool copying)
+    public async Task<IActionResult> OnPostPublishAsync(string activity, Visibility? visibility, string? asked, bool copying)
     {
         await LoadAsync(activity);
         if (Blocking.Count > 0)
@@ -87,7 +88,7 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
 
         if (Record.NewestEdition == 1 || visibility is not null)
         {
-            await ShareAsync(activity, visibility, classes, asked is null ? null : copying);
+            await ShareAsync(activity, visibility, asked is null ? null : copying);
         }
 
         if (Difference is { Key.Count: > 0 } && await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activity))
@@ -98,18 +99,47 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         return LocalRedirect($"~/author/{activity}/publish#share");
     }
 
-    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility? visibility, int[] classes, string? asked, bool copying)
+    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility? visibility, string? asked, bool copying)
     {
         await LoadAsync(activity);
-        await ShareAsync(activity, visibility, classes, asked is null ? null : copying);
+        await ShareAsync(activity, visibility, asked is null ? null : copying);
         return LocalRedirect($"~/author/{activity}/publish");
     }
 
-    private async Task ShareAsync(string activity, Visibility? visibility, int[] chosen, bool? copying)
+    /// <summary>Gives it to a class of the teacher's, and goes on to ask when it is due and what counts. Learners see it once that is said.</summary>
+    public async Task<IActionResult> OnPostGiveAsync(string activity, [FromForm(Name = "class")] int id)
+    {
+        await LoadAsync(activity);
+        if (Record.NewestEdition == 0 || Classes.All(one => one.Class.Id != id))
+        {
+            return NotFound();
+        }
+
+        var assignment = await classes.GiveAsync(id, activity, Record.Title, keptBack: true);
+        if (IsOwner && Record.Visibility == Visibility.Private)
+        {
+            await store.SetVisibilityAsync(activity, Visibility.ClassOnly);
+        }
+
+        return LocalRedirect($"~/classes/{id}/assignments/{assignment}?giving=true");
+    }
+
+    /// <summary>Takes it away from a class of the teacher's; the work that was done stays.</summary>
+    public async Task<IActionResult> OnPostTakeAsync(string activity, [FromForm(Name = "class")] int id)
+    {
+        await LoadAsync(activity);
+        if (Classes.Any(one => one.Class.Id == id))
+        {
+            await classes.TakeAwayAsync(id, activity);
+        }
+
+        return LocalRedirect($"~/author/{activity}/publish#classes");
+    }
+
+    private async Task ShareAsync(string activity, Visibility? visibility, bool? copying)
     {
         // What is given to a class opens for the class: private would be a contradiction that nobody means.
-        visibility =
-            visibility == Visibility.Private && Classes.Any(one => chosen.Contains(one.Class.Id)) ? Visibility.ClassOnly : visibility;
+        visibility = visibility == Visibility.Private && Classes.Any(one => one.Given is not null) ? Visibility.ClassOnly : visibility;
         if (IsOwner && visibility is { } wanted && (HasSchool || wanted is not (Visibility.School or Visibility.Showcase)))
         {
             await store.SetVisibilityAsync(activity, wanted);
@@ -118,11 +148,6 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         if (IsOwner && copying is { } may)
         {
             await store.SetMayBeCopiedAsync(activity, may);
-        }
-
-        foreach (var (group, _) in Classes)
-        {
-            await classes.GiveAsync(group.Id, activity, Record.Title, chosen.Contains(group.Id));
         }
     }
 
@@ -141,11 +166,11 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         HasSchool = await db.Users.AnyAsync(person => person.Id == Record.OwnerId && person.SchoolId != null);
         Embed = EmbedChoice.Of(HttpContext, (await embeddings.FindAsync(activity))!, draft.Document);
         var given = await db
-            .Assignments.Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn)
-            .Select(a => a.ClassId!.Value)
-            .ToListAsync();
-        Classes = (await db.Classes.Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync())
-            .Select(c => (c, given.Contains(c.Id)))
+            .Assignments.AsNoTracking()
+            .Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn)
+            .ToDictionaryAsync(a => a.ClassId!.Value);
+        Classes = (await db.Classes.AsNoTracking().Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync())
+            .Select(c => (c, given.GetValueOrDefault(c.Id)))
             .ToList();
     }
 }

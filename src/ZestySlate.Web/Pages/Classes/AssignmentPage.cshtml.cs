@@ -37,6 +37,14 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
     /// <summary>Minutes that the browser's clock is ahead of UTC; times are typed and shown by it.</summary>
     public int Offset { get; private set; }
 
+    /// <summary>True while it is being given: when it is due is asked, and learners do not see it before.</summary>
+    [BindProperty(SupportsGet = true)]
+    public bool Giving { get; set; }
+
+    /// <summary>True when it was said that it is due at no time.</summary>
+    [BindProperty]
+    public bool NoDue { get; set; }
+
     public async Task<IActionResult> OnGetAsync([FromRoute(Name = "class")] int id, int assignment, bool saved)
     {
         Saved = saved;
@@ -104,6 +112,7 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
             Given.Mails = mails;
         }
 
+        Problem ??= Giving && Given.Due is null && !NoDue ? "When is it due? Type a date, or tick «No due date»." : null;
         Problem ??= Given.TimesFor(0).Refusal is { } refusal ? refusal + " Nothing was changed." : null;
         foreach (var (learner, known) in Learners)
         {
