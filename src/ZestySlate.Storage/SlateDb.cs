@@ -153,6 +153,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         });
         builder.Entity<ActivityRecord>().HasIndex(activity => new { activity.OwnerId, activity.ChangedAt });
         builder.Entity<ActivityRecord>().HasIndex(activity => activity.Visibility);
+        builder.Entity<ActivityRecord>().HasIndex(activity => activity.JoinNumber).IsUnique();
         builder.Entity<ActivityWords>().HasKey(words => words.ActivityId);
         builder.Entity<ActivityColleague>().HasKey(colleague => new { colleague.ActivityId, colleague.PersonId });
         builder.Entity<ActivityColleague>().HasIndex(colleague => colleague.PersonId);

@@ -14,6 +14,10 @@ public static class StoreTrouble
     public static bool IsTaken(this DbUpdateException problem) =>
         problem is DbUpdateConcurrencyException || Provider.FaultOf(problem) == Fault.Taken;
 
+    /// <summary>The same for what was told to the database at once, without changes that are kept track of.</summary>
+    public static bool IsTaken(Exception problem) =>
+        problem is DbUpdateException update ? update.IsTaken() : Provider.FaultOf(problem) == Fault.Taken;
+
     /// <summary>What is wrong with the storage, in words for who waits for it; null when the problem is another.</summary>
     public static string? Of(Exception problem) =>
         Provider.FaultOf(problem) switch

@@ -76,6 +76,7 @@ public static class Composition
         services.AddScoped<ActivityStore>();
         services.AddScoped<ActivityLibrary>();
         services.AddSingleton<Versions>();
+        services.AddSingleton<JoinNumbers>();
         services.AddScoped<AttemptReader>();
         services.AddScoped<AttemptStore>();
         services.AddScoped<CourseScores>();

@@ -143,7 +143,7 @@ public sealed class LearnerDataTests(SlateHost host)
         await host.WithAsync(
             async (ClassStore classes) =>
             {
-                await classes.GiveAsync(group.Id, activity, "Kept", true);
+                await classes.GiveAsync(group.Id, activity, "Kept");
                 return 0;
             }
         );

@@ -119,7 +119,7 @@ public sealed class SetupTests
         await keeper.PostFormAsync("/setup", "/setup", [.. Filled(), ("New.Language", "ar")]);
         var join = WebUtility.HtmlDecode(await host.Visitor().GetStringAsync("/join", Stop));
         Assert.Contains("<html lang=\"ar\" dir=\"rtl\"", join);
-        Assert.Contains("ادخل برمز صفك", join);
+        Assert.Contains("ادخل برمز أو برقم", join);
         Assert.Contains(
             "لا صف بهذا الرمز",
             WebUtility.HtmlDecode(
@@ -150,9 +150,9 @@ public sealed class SetupTests
         foreach (
             var (sent, words) in new[]
             {
-                ("de", "Komm mit deinem Klassencode herein"),
-                ("made up", "Komm mit deinem Klassencode herein"),
-                ("fr", "Come in with your class code"),
+                ("de", "Komm mit einem Code oder einer Nummer herein"),
+                ("made up", "Komm mit einem Code oder einer Nummer herein"),
+                ("fr", "Come in with a code or number"),
             }
         )
         {

@@ -33,6 +33,9 @@ public sealed record Rules
     /// <summary>True when parts that were right stay for another go.</summary>
     public bool KeepsRight { get; init; }
 
+    /// <summary>True when learners may keep a copy of their corrected work, as a page to print or to save.</summary>
+    public bool LetsKeepCopy { get; init; } = true;
+
     /// <summary>True when no points are shown anywhere, only right or wrong and words.</summary>
     public bool FeedbackOnly { get; init; }
 

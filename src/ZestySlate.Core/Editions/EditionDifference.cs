@@ -58,7 +58,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
         if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) != older.Rules)
         {
-            wording.Add("Words of the score bands");
+            wording.Add("Words of the score bands, or whether a copy may be kept");
         }
 
         if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) != newer.Rules)

@@ -93,7 +93,12 @@ public static class EditionMerge
 
     internal static Lock? WithWording(Lock? older, Lock? newer) => older is null || newer is null ? older : newer with { Key = older.Key };
 
-    internal static Rules RulesWithWording(Rules older, Rules newer) => older with { Bands = older.Bands.WithWording(newer.Bands) };
+    internal static Rules RulesWithWording(Rules older, Rules newer) =>
+        older with
+        {
+            Bands = older.Bands.WithWording(newer.Bands),
+            LetsKeepCopy = newer.LetsKeepCopy,
+        };
 
     private static Scene WithWording(Activity activity, Activity newest, Scene older, Scene newer)
     {

@@ -61,6 +61,12 @@ public sealed class ActivityRecord
     /// <summary>True when learners add spots of their own to it.</summary>
     public bool TakesSpots { get; set; }
 
+    /// <summary>Six digits by which it is found where codes are typed; null until there are some.</summary>
+    public string? JoinNumber { get; set; }
+
+    /// <summary>How those who come by its link or number say who they are.</summary>
+    public VisitorsSay VisitorsSay { get; set; }
+
     /// <summary>On whose pages it may stand in a frame, as far as its author says.</summary>
     public Framing Framing { get; set; }
 
@@ -90,6 +96,26 @@ public enum Visibility
 
     /// <summary>Anyone, and it is listed among the examples of the owner's school.</summary>
     Showcase,
+}
+
+/// <summary>How visitors say who they are.</summary>
+public enum VisitorsSay
+{
+    Name,
+
+    Nickname,
+
+    /// <summary>A number that they were given.</summary>
+    Number,
+
+    /// <summary>An e-mail address.</summary>
+    Email,
+
+    /// <summary>By signing in; then only who has an account comes in.</summary>
+    SignIn,
+
+    /// <summary>Nothing: they are told apart by a number of ours.</summary>
+    Nothing,
 }
 
 /// <summary>All words of a draft in small letters; apart from the record, so that lists stay quick.</summary>

@@ -216,6 +216,12 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         await db.SaveChangesAsync();
     }
 
+    /// <summary>Sets how visitors say who they are.</summary>
+    public Task SetVisitorsSayAsync(string activityId, VisitorsSay say) =>
+        db
+            .Activities.Where(activity => activity.Id == activityId)
+            .ExecuteUpdateAsync(set => set.SetProperty(activity => activity.VisitorsSay, say));
+
     /// <summary>Sets whether teachers who can open it may copy the activity.</summary>
     public async Task SetMayBeCopiedAsync(string activityId, bool may)
     {

@@ -214,6 +214,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<int>("Head")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("JoinNumber")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Kind")
                         .HasColumnType("INTEGER");
 
@@ -260,7 +263,13 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<int>("Visibility")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("VisitorsSay")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
+
+                    b.HasIndex("JoinNumber")
+                        .IsUnique();
 
                     b.HasIndex("Visibility");
 

@@ -47,6 +47,7 @@ internal static class RulesForm
         {
             Tries = Count("tries", "tries"),
             KeepsRight = form["keepsRight"] == "yes",
+            LetsKeepCopy = form["letsKeepCopy"] == "yes",
             GoesBelowZero = form["belowZero"] == "yes",
             FeedbackOnly = form["feedbackOnly"] == "yes",
             ShowsStreak = form["streak"] == "yes",

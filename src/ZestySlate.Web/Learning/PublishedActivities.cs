@@ -72,7 +72,7 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
             return activity.Visibility == Visibility.Private ? new Opening.Closed("isPrivate", activity) : new Opening.AskCode(activity);
         }
 
-        return personId is null
+        return personId is null || (activity.VisitorsSay == VisitorsSay.SignIn && !await HasAccountAsync(personId))
             ? new Opening.AskName(activity)
             : new Opening.Attempt(
                 await reader.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null)
@@ -80,6 +80,9 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
     }
 
     /// <summary>True for somebody of the school it is shown to, and for colleagues who were let in.</summary>
+    private Task<bool> HasAccountAsync(string personId) =>
+        db.Users.AnyAsync(person => person.Id == personId && person.PasswordHash != null);
+
     private async Task<bool> IsLetInAsync(ActivityRecord activity, string personId) =>
         (activity.Visibility == Visibility.School && await rights.IsOfSchoolAsync(activity.OwnerId, personId))
         || await db.Activities.Where(one => one.Id == activity.Id).AnyAsync(rights.LetIn(personId));

@@ -50,6 +50,9 @@ public sealed class EmbedModel(
 
     public string? Problem { get; private set; }
 
+    /// <summary>How visitors say who they are.</summary>
+    public VisitorsSay Say { get; private set; }
+
     /// <summary>True when what the device remembered is over.</summary>
     public bool Forget { get; private set; }
 
@@ -67,13 +70,13 @@ public sealed class EmbedModel(
             return Page();
         }
 
-        if (string.IsNullOrWhiteSpace(name))
+        if (Visitors.Refuse(Say, name) is { } refusal)
         {
-            Problem = Words["nameMissing"];
+            Problem = Words[refusal];
             return Page();
         }
 
-        var visitor = await visitors.NewAsync(name);
+        var visitor = await visitors.NewAsync(Say, name, Words);
         if (
             await published.OpenAsync(activity, visitor.Id, null) is Opening.Attempt { Record.Id: var attempt }
             && Scene is { Length: > 0 } at
@@ -110,7 +113,7 @@ public sealed class EmbedModel(
         }
 
         var edition = store.Edition(activity, record.NewestEdition);
-        Words = edition.Words;
+        (Words, Say) = (edition.Words, record.VisitorsSay);
         if (!found.IsOpen)
         {
             Closed = record.Visibility == Visibility.Private ? "isPrivate" : "forAClass";

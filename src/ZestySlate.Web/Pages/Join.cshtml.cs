@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
+using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
@@ -17,6 +18,7 @@ namespace ZestySlate.Web.Pages;
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
 public sealed class JoinModel(
     ClassStore classes,
+    JoinNumbers numbers,
     Doors doors,
     Device device,
     UserManager<Person> people,
@@ -52,6 +54,17 @@ public sealed class JoinModel(
         var group = await classes.ByCodeAsync(Code ?? "");
         var learner = group is null ? null : await classes.FindAsync(group, Name ?? "");
         By = group?.IdentifiedBy;
+        if (group is null && await numbers.FindAsync(Code ?? "") is { } found)
+        {
+            return LocalRedirect($"~/a/{found}");
+        }
+
+        if (group is null && (Code ?? "").Length > 0 && !Code!.Any(char.IsLetter))
+        {
+            Problem = installation.Words["noSuchJoinNumber"];
+            return Page();
+        }
+
         if (By == IdentifiedBy.MailedLink)
         {
             if (!mail.Value.IsSet)

@@ -51,8 +51,17 @@ public sealed class OpenModel(
 
     public string? Problem { get; private set; }
 
+    /// <summary>How visitors say who they are.</summary>
+    public VisitorsSay Say { get; private set; }
+
     /// <summary>True when somebody wants to come in under this learner's name.</summary>
     public bool SomebodyWaits { get; private set; }
+
+    /// <summary>True when the author lets learners keep a copy of their work.</summary>
+    public bool LetsKeepCopy { get; private set; } = true;
+
+    /// <summary>True when nothing was done yet: then it is told what is seen.</summary>
+    public bool IsFresh { get; private set; }
 
     /// <summary>True for the whole work below each other, for paper.</summary>
     public bool OnPaper { get; private set; }
@@ -84,6 +93,11 @@ public sealed class OpenModel(
     {
         OnPaper = paper;
         await LoadAsync(activity, assignment);
+        if (OnPaper && !LetsKeepCopy)
+        {
+            return NotFound();
+        }
+
         Card = FrameSessionPath.SessionOf(HttpContext) is null ? await PageCard.OfAsync(HttpContext, activity) : null;
         return Page();
     }
@@ -124,13 +138,13 @@ public sealed class OpenModel(
             return LocalRedirect($"~/a/{activity}");
         }
 
-        if (string.IsNullOrWhiteSpace(name))
+        if (Visitors.Refuse(Say, name) is { } refusal)
         {
-            Problem = Words["nameMissing"];
+            Problem = Words[refusal];
             return Page();
         }
 
-        await sessions.BeginAsync(await visitors.NewAsync(name), stays: true);
+        await sessions.BeginAsync(await visitors.NewAsync(Say, name, Words), stays: true);
         return LocalRedirect($"~/a/{activity}");
     }
 
@@ -146,6 +160,7 @@ public sealed class OpenModel(
                 Learner = (await people.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
                 Look = loaded.State.Activity.Look;
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
+                (LetsKeepCopy, IsFresh) = (loaded.State.Activity.Rules.LetsKeepCopy, loaded.Events.Count <= 1);
                 View = LearnerView.Of(
                     await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)),
                     clock.GetUtcNow(),
@@ -158,6 +173,11 @@ public sealed class OpenModel(
                     loaded.Record,
                     EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext)
                 );
+                if (!LetsKeepCopy)
+                {
+                    Links = Links with { Paper = null };
+                }
+
                 if (Links.Again is not null && !await MayGoAgainAsync(opened))
                 {
                     Links = Links with { Again = null };
@@ -183,6 +203,6 @@ public sealed class OpenModel(
     private void Describe(ActivityRecord record)
     {
         var edition = store.Edition(record.Id, record.NewestEdition);
-        (Title, Summary, Look, Words) = (edition.Title, edition.Summary, edition.Look, edition.Words);
+        (Title, Summary, Look, Words, Say) = (edition.Title, edition.Summary, edition.Look, edition.Words, record.VisitorsSay);
     }
 }

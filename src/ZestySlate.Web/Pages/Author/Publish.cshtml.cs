@@ -18,7 +18,14 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Publishes an activity, and says who may open it.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore classes, Embeddings embeddings, CardPictures cards) : PageModel
+public sealed class PublishModel(
+    SlateDb db,
+    ActivityStore store,
+    ClassStore classes,
+    Embeddings embeddings,
+    JoinNumbers numbers,
+    CardPictures cards
+) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -72,7 +79,13 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         return LocalRedirect($"~/author/{activity}/publish#embed");
     }
 
-    public async Task<IActionResult> OnPostPublishAsync(string activity, Visibility? visibility, string? asked, bool copying)
+    public async Task<IActionResult> OnPostPublishAsync(
+        string activity,
+        Visibility? visibility,
+        string? asked,
+        bool copying,
+        VisitorsSay? say
+    )
     {
         await LoadAsync(activity);
         if (Blocking.Count > 0)
@@ -84,11 +97,12 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         {
             var edition = await store.PublishAsync(activity, User.Id());
             await cards.MakeAsync(activity, edition.Number, HttpContext.RequestAborted);
+            await numbers.EnsureAsync(activity);
         }
 
         if (Record.NewestEdition == 1 || visibility is not null)
         {
-            await ShareAsync(activity, visibility, asked is null ? null : copying);
+            await ShareAsync(activity, visibility, asked is null ? null : copying, say);
         }
 
         if (Difference is { Key.Count: > 0 } && await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activity))
@@ -99,11 +113,24 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         return LocalRedirect($"~/author/{activity}/publish#share");
     }
 
-    public async Task<IActionResult> OnPostShareAsync(string activity, Visibility? visibility, string? asked, bool copying)
+    public async Task<IActionResult> OnPostShareAsync(
+        string activity,
+        Visibility? visibility,
+        string? asked,
+        bool copying,
+        VisitorsSay? say
+    )
     {
         await LoadAsync(activity);
-        await ShareAsync(activity, visibility, asked is null ? null : copying);
+        await ShareAsync(activity, visibility, asked is null ? null : copying, say);
         return LocalRedirect($"~/author/{activity}/publish");
+    }
+
+    /// <summary>Makes a join number, for what was published before there were any.</summary>
+    public async Task<IActionResult> OnPostNumberAsync(string activity)
+    {
+        await numbers.EnsureAsync(activity);
+        return LocalRedirect($"~/author/{activity}/publish#share");
     }
 
     /// <summary>Gives it to a class of the teacher's, and goes on to ask when it is due and what counts. Learners see it once that is said.</summary>
@@ -136,13 +163,18 @@ public sealed class PublishModel(SlateDb db, ActivityStore store, ClassStore cla
         return LocalRedirect($"~/author/{activity}/publish#classes");
     }
 
-    private async Task ShareAsync(string activity, Visibility? visibility, bool? copying)
+    private async Task ShareAsync(string activity, Visibility? visibility, bool? copying, VisitorsSay? say)
     {
         // What is given to a class opens for the class: private would be a contradiction that nobody means.
         visibility = visibility == Visibility.Private && Classes.Any(one => one.Given is not null) ? Visibility.ClassOnly : visibility;
         if (IsOwner && visibility is { } wanted && (HasSchool || wanted is not (Visibility.School or Visibility.Showcase)))
         {
             await store.SetVisibilityAsync(activity, wanted);
+        }
+
+        if (IsOwner && say is { } asked && Enum.IsDefined(asked))
+        {
+            await store.SetVisitorsSayAsync(activity, asked);
         }
 
         if (IsOwner && copying is { } may)
