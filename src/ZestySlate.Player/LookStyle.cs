@@ -7,9 +7,6 @@ namespace ZestySlate.Player;
 /// <summary>The look of an activity as a style sheet for its page. Colours are mended where text or shapes could not be read.</summary>
 public static class LookStyle
 {
-    private const string PaperSurface = "#fffdf7",
-        SlateSurface = "#1e2d37";
-
     /// <summary>The style sheet; empty for the product's own look. Values come from closed sets and checked colours only.</summary>
     public static string Of(Look look, PlayAddresses addresses)
     {
@@ -19,8 +16,8 @@ public static class LookStyle
             style.Append(
                 CultureInfo.InvariantCulture,
                 $"--zest:{look.Accent};--on-zest:{Legibility.InkOn(look.Accent)}"
-                    + $";--zest-strong:light-dark({Legibility.Mended(look.Accent, PaperSurface, Legibility.Shapes)}"
-                    + $",{Legibility.Mended(look.Accent, SlateSurface, Legibility.Shapes)});"
+                    + $";--zest-strong:light-dark({Legibility.Mended(look.Accent, Legibility.PaperSurface, Legibility.Shapes)}"
+                    + $",{Legibility.Mended(look.Accent, Legibility.SlateSurface, Legibility.Shapes)});"
             );
         }
 

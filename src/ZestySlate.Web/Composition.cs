@@ -121,6 +121,7 @@ public static class Composition
         services.AddHostedService<OverdueLoop>();
         services.AddScoped<Thinner>();
         services.AddScoped<UnusedMedia>();
+        services.AddScoped<OverSessions>();
         services.AddHostedService<TidyLoop>();
         services.AddSingleton<Trials>();
         services.AddMemoryCache();

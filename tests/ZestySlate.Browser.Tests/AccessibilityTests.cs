@@ -45,8 +45,8 @@ public sealed class AccessibilityTests(Apps apps)
         };
         // A field that fills the cell of a table is seen by the lines of the table.
         const fills = field => field.parentElement.tagName === "TD" && field.offsetWidth > field.parentElement.clientWidth - 8;
-        return [...document.querySelectorAll("input:not([type=hidden], [type=checkbox], [type=radio], [type=range], [type=color],
-          [type=file]), select, textarea")]
+        const others = "[type=hidden], [type=checkbox], [type=radio], [type=range], [type=color], [type=file]";
+        return [...document.querySelectorAll(`input:not(${others}), select, textarea`)]
           .filter(field => field.checkVisibility() && field.offsetWidth > 2 && !field.closest("[inert], :disabled"))
           .filter(field => !edged(field) && !(fills(field) && edged(field.parentElement)))
           .map(field => field.outerHTML.slice(0, 120)).join(" | ");

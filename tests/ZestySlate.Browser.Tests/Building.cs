@@ -39,6 +39,7 @@ internal static class Building
         person.Keys("The rim stands level.");
         person.Saved();
         person.Press("Place in Bulletin writers");
+        person.PressCss("input[name='Placed.NoDue']");
         person.Press("Place it in the course", "main");
         person.OutOfFrame();
         person.Until(

@@ -13,8 +13,9 @@ public sealed class ClassCodeJourney(Apps apps)
         ines.Press("Make the class");
         var code = ines.See(".big-code").Text;
         ines.Go(apps.Slate + "/author/garden/publish");
-        ines.Press("Saturday watch");
-        ines.Reads("#share", code);
+        ines.Give("Saturday watch");
+        ines.Go(apps.Slate + "/author/garden/publish");
+        ines.Reads("#classes", code);
 
         using var learner = new Person(390, 844);
         learner.Go(apps.Slate + "/join");

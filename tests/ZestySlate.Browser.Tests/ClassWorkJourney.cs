@@ -28,17 +28,20 @@ public sealed class ClassWorkJourney(Apps apps)
         var code = ines.See(".big-code").Text;
         var activity = BuildsTextAndDrawing(ines);
         ines.Go(apps.Slate + $"/author/{activity}/publish");
-        ines.Press("Front watch");
-        ines.Reads("#share", code);
+        ines.Press("to Front watch", "#classes");
 
-        // Terms of the assignment.
-        ines.Press("Classes");
-        ines.Press("Front watch", "main");
-        ines.PressCss(".option-table tbody a[href*=assignments]");
+        // When it is due is asked; the terms of the assignment are beside it.
+        ines.Reads("h1", "to Front watch");
         ines.Type("input[name=worth]", "10");
         ines.Type("textarea[name=instructions]", "Look at the chart first.");
-        ines.Press("Keep", "main form");
-        ines.Reads("main", "Kept. Grades follow at once.");
+        ines.Press("Give it", "main form");
+        ines.Reads("[role=alert]", "When is it due?");
+        ines.PressCss("input[name=noDue]");
+        ines.Press("Give it", "main form");
+        ines.Reads("main", "Kept.");
+        ines.Go(apps.Slate + $"/author/{activity}/publish");
+        ines.Reads("#classes", code);
+        ines.Press("Given, no due date", "#classes");
         ines.Press("Lookout", ".lede");
         ines.Reads("[data-live-state]", "live");
         ines.Reads("tbody", "not begun");
@@ -97,6 +100,7 @@ public sealed class ClassWorkJourney(Apps apps)
         site.IntoFrame();
         site.LookFor("wind");
         site.PressCss("input[name=activity][value=windcheck]");
+        site.PressCss("input[name='Placed.NoDue']");
         site.Press("Place it in the course", "main");
         site.OutOfFrame();
         site.Until(() => site.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
@@ -172,8 +176,9 @@ public sealed class ClassWorkJourney(Apps apps)
         site.IntoFrame();
         site.LookFor("sea breeze turn");
         site.PressCss($"input[name=activity][value='{activity}']");
-        site.Type("input[name=points]", "20");
-        site.Type("textarea[name=instructions]", "By Friday, in the course.");
+        site.Type("input[name='Placed.Points']", "20");
+        site.Type("textarea[name='Placed.Instructions']", "By Friday, in the course.");
+        site.PressCss("input[name='Placed.NoDue']");
         site.Press("Place it in the course", "main");
         site.OutOfFrame();
         site.Until(() => site.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null, "the assignment to come back");
@@ -232,7 +237,7 @@ public sealed class ClassWorkJourney(Apps apps)
         site.Reads("table", "begun");
         site.Reads("table", "not begun");
         ines.Go(apps.Slate + $"/author/{activity}/courses");
-        ines.Reads(".data-table", "1.5 of 2, done");
+        ines.Reads(".data-table", "1.5 of 2, completed");
         ines.Reads(".data-table", "given back");
         Assert.Empty(ines.Complaints());
         Assert.Empty(anouk.Complaints());

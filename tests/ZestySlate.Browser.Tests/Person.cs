@@ -349,6 +349,15 @@ internal static class Doings
         return code;
     }
 
+    /// <summary>On the page that publishes: gives the activity to a class, with no due date.</summary>
+    public static void Give(this Person person, string group)
+    {
+        person.Press("to " + group, "#classes");
+        person.PressCss("input[name=noDue]");
+        person.Press("Give it", "main form");
+        person.Reads("main", "Kept.");
+    }
+
     public static void SignInToCourses(this Person person, Apps apps, string name) => person.SignInToCourses(apps.Course, name);
 
     public static void SignInToCourses(this Person person, string course, string name)

@@ -18,8 +18,10 @@ public sealed class ReflowTests(Apps apps)
           const { width, height, left, right } = size(e);
           if (width < 3 || height < 3 || e.matches('.sr-only, .skip, .sign, .press-word')) { continue; }
           if ((right > wide + 1 || left < -1) && !scrolls(e)) { found.push('cut off: ' + name(e)); }
-          if (Math.min(width, height) < 23.5 && getComputedStyle(e).display !== 'inline' && !e.matches('label, [type=checkbox],
-            [type=radio], [type=range]')) { found.push(`${Math.round(width)} × ${Math.round(height)}: ${name(e)}`); }
+          const small = Math.min(width, height) < 23.5 && getComputedStyle(e).display !== 'inline';
+          if (small && !e.matches('label, [type=checkbox], [type=radio], [type=range]')) {
+            found.push(`${Math.round(width)} × ${Math.round(height)}: ${name(e)}`);
+          }
         }
         return found.join('; ');
         """;

@@ -68,8 +68,9 @@ public sealed class WholeLifeJourney
         var activity = neve.Driver.Url.Split('/')[^1].Split('?')[0];
         neve.Saved();
         neve.Go(Slate(here, $"/author/{activity}/publish"));
-        neve.Press("Morning watch");
         neve.Press("Publish", "main form");
+        neve.Give("Morning watch");
+        neve.Go(Slate(here, $"/author/{activity}/publish"));
         Assert.Equal(Slate(here, $"/a/{activity}"), neve.See("input[data-copy]").GetAttribute("value"));
 
         // Two learners work; the teacher sees it live through the web server.

@@ -4,6 +4,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Keeping;
 using ZestySlate.Storage.Media;
+using ZestySlate.Storage.People;
 
 namespace ZestySlate.Storage.Tests;
 
@@ -170,5 +171,32 @@ public sealed class KeepingTests : TestDatabase
         Clock.Now += UnusedMedia.After * 2;
         Assert.Equal((0, 0L), await CollectAsync());
         Assert.True(await IsThereAsync(hash));
+    }
+
+    [Fact]
+    public async Task Sessions_in_addresses_are_kept_to_their_last_moment_and_no_longer()
+    {
+        await using (var db = NewDb())
+        {
+            foreach (var (token, seconds) in new[] { ("over", -1), ("now", 0), ("later", 1) })
+            {
+                db.FrameSessions.Add(
+                    new FrameSession
+                    {
+                        TokenHash = token,
+                        PersonId = "wren",
+                        ExpiresAt = Clock.Now + TimeSpan.FromSeconds(seconds),
+                    }
+                );
+            }
+
+            await db.SaveChangesAsync(Stop);
+        }
+
+        Assert.Equal(1, await new OverSessions(this, Clock).DeleteAsync(Stop));
+        Assert.Equal(
+            ["later", "now"],
+            await InAsync(db => db.FrameSessions.Select(session => session.TokenHash).Order().ToListAsync(Stop))
+        );
     }
 }

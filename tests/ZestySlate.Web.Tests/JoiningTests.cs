@@ -121,12 +121,12 @@ public sealed class JoiningTests(SlateHost host)
         var id = await OpenAsync();
         var visitor = await host.LinkVisitorAsync("Told Tilda", id);
         var first = await visitor.GetStringAsync($"/a/{id}", Stop);
-        Assert.Matches("<details[^>]* open[^>]*>\\s*<summary>What is seen of this", first);
+        Assert.Matches("<details[^>]* open[^>]*>\\s*<summary class=\"py-1\">What is seen of this", first);
         var events = SlateHost.Find(first, "data-events=\"([^\"]+)\"");
         await visitor.PostFormAsync($"/a/{id}", events, ("act", "open"), ("spot", "shelter"), ("event", "seen-1"));
         var later = await visitor.GetStringAsync($"/a/{id}", Stop);
-        Assert.Contains("<summary>What is seen of this", later, StringComparison.Ordinal);
-        Assert.DoesNotMatch("<details[^>]* open[^>]*>\\s*<summary>What is seen of this", later);
+        Assert.Contains("<summary class=\"py-1\">What is seen of this", later, StringComparison.Ordinal);
+        Assert.DoesNotMatch("<details[^>]* open[^>]*>\\s*<summary class=\"py-1\">What is seen of this", later);
     }
 
     [Theory]

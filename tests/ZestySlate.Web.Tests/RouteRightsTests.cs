@@ -78,6 +78,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["showcase/{school:int}"] = Anyone,
         ["keeper/schools"] = Rights.Keeper,
         ["author/{activity}/publish"] = Rights.ActivityEditor,
+        ["author/{activity}/paper"] = Rights.ActivityEditor,
         ["author/{activity}/versions"] = Rights.ActivityEditor,
         ["author/{activity}/versions/{version}"] = Rights.ActivityEditor,
         ["author/{activity}/versions/{version}/learner"] = Rights.ActivityEditor,

@@ -126,4 +126,29 @@ public sealed class VersionPageTests(SlateHost host)
         Assert.Equal("First of two, from state 2", await TitleAsync(begun.Headers.Location!.OriginalString["/author/".Length..]));
         Assert.Equal("Second of two", await TitleAsync(id));
     }
+
+    [Fact]
+    public async Task An_activity_is_printed_blank_with_its_key_and_with_numbered_spots()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var blank = Text(await ines.GetStringAsync("/author/garden/paper", Stop));
+        Assert.Contains("@page { size: a4 }", blank, StringComparison.Ordinal);
+        Assert.Contains("Strong wind and rain", blank, StringComparison.Ordinal);
+        Assert.DoesNotContain("said-right", blank, StringComparison.Ordinal);
+        var key = Text(await ines.GetStringAsync("/author/garden/paper?what=key&size=letter", Stop));
+        Assert.Contains("@page { size: letter }", key, StringComparison.Ordinal);
+        Assert.True(key.Length > blank.Length);
+        var numbers = Text(await ines.GetStringAsync("/author/garden/paper?what=numbers&size=nonsense", Stop));
+        Assert.Contains("The louvred shelter</strong>", numbers, StringComparison.Ordinal);
+        Assert.Contains(">12<", numbers, StringComparison.Ordinal);
+
+        // Every activity of the demo can be printed in every way.
+        foreach (var id in new[] { "beacon", "tides", "coast", "watchtest", "watchroom", "eighteen" })
+        {
+            foreach (var what in new[] { "worksheet", "key", "numbers" })
+            {
+                Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync($"/author/{id}/paper?what={what}", Stop)).StatusCode);
+            }
+        }
+    }
 }

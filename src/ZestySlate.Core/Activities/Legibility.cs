@@ -13,6 +13,10 @@ public static class Legibility
     public const string DarkInk = "#17232b",
         LightInk = "#fffdf7";
 
+    /// <summary>The light and the dark ground that pages stand on.</summary>
+    public const string PaperSurface = "#fffdf7",
+        SlateSurface = "#1e2d37";
+
     /// <summary>Where red, green and blue stand in #rrggbb.</summary>
     private static readonly int[] Channels = [1, 3, 5];
 

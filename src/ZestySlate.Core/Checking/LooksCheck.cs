@@ -1,3 +1,4 @@
+using System.Globalization;
 using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Core.Checking;
@@ -7,6 +8,29 @@ internal static class LooksCheck
 {
     public static IEnumerable<Finding> Run(Activity activity)
     {
+        if (activity.Look.Accent is { Length: > 0 } accent)
+        {
+            foreach (
+                var (ground, where) in new[] { (Legibility.PaperSurface, "light"), (Legibility.SlateSurface, "dark") }.Where(one =>
+                    Legibility.Contrast(accent, one.Item1) < Legibility.Shapes
+                )
+            )
+            {
+                yield return new Finding(
+                    false,
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"The accent {accent} is hard to see on {where} ground ({Legibility.Contrast(accent, ground):0.0} to 1; "
+                            + $"{Legibility.Shapes:0} to 1 is needed). Lines and marks are shown there in "
+                            + $"{Legibility.Mended(accent, ground, Legibility.Shapes)}."
+                    ),
+                    null,
+                    null,
+                    "accent"
+                );
+            }
+        }
+
         var seen = activity
             .Scenes.Where(scene => !scene.Backdrop.IsFlow)
             .SelectMany(scene => scene.Spots.Select(spot => (scene, spot, sign: activity.Look.Of(spot))))

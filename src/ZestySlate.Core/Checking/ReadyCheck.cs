@@ -87,17 +87,11 @@ public static class ReadyCheck
             yield return new Finding(weakness.Blocks, weakness.Message, scene.Id, spot.Id, weakness.Field);
         }
 
-        if (
-            spot.Place.Covered is { Outline: var outline }
-            && (outline.Max(c => c.X) - outline.Min(c => c.X) < LeastArea || outline.Max(c => c.Y) - outline.Min(c => c.Y) < LeastArea)
-        )
+        if (spot.Place.Covered is { IsTooSmall: true })
         {
             yield return new Finding(false, $"The area of «{name}» is too small for a finger.", scene.Id, spot.Id, "place");
         }
     }
-
-    /// <summary>About 24 pixels on a small phone held upright.</summary>
-    private const double LeastArea = 0.03;
 
     /// <summary>Pairs of spots so near that one hides the other.</summary>
     private static IEnumerable<(Spot, Spot)> Neighbours(Scene scene)

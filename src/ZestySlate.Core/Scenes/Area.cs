@@ -18,6 +18,15 @@ public abstract record Area
     [JsonIgnore]
     public abstract bool OnSphere { get; }
 
+    /// <summary>About 24 pixels on a small phone held upright (WCAG 2.2, 2.5.8), as a share of the picture's width or height.</summary>
+    public const double LeastForFinger = 0.03;
+
+    /// <summary>True when a finger would hardly meet it.</summary>
+    [JsonIgnore]
+    public bool IsTooSmall =>
+        Outline.Max(corner => corner.X) - Outline.Min(corner => corner.X) < LeastForFinger
+        || Outline.Max(corner => corner.Y) - Outline.Min(corner => corner.Y) < LeastForFinger;
+
     /// <summary>The middle, as shares of the backdrop's picture.</summary>
     [JsonIgnore]
     public abstract Share Middle { get; }

@@ -64,6 +64,12 @@ public static class Languages
             .FirstOrDefault(tag => tag is not null)
         ?? "en";
 
+    /// <summary>True when buttons and messages are there in a language; else they are English.</summary>
+    public static bool HasInterface(string tag) => Words.Languages.Contains(tag.Split('-')[0]);
+
+    /// <summary>A language as it is chosen: by its own name, and with a word where its buttons and messages are English.</summary>
+    public static string Titled(string tag, string name) => HasInterface(tag) ? name : $"{name} (buttons in English)";
+
     /// <summary>"rtl" or "ltr".</summary>
     public static string DirectionOf(string tag) => Words.CultureOf(tag).TextInfo.IsRightToLeft ? "rtl" : "ltr";
 }

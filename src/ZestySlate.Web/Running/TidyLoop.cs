@@ -3,7 +3,8 @@ using ZestySlate.Web.Loops;
 
 namespace ZestySlate.Web.Running;
 
-/// <summary>Once an hour: thins out old states of drafts; once a day: deletes files that nothing shows any more. The log says what went.</summary>
+/// <summary>Once an hour: thins out old states of drafts; once a day: deletes files that nothing shows any more, and
+/// sessions in addresses that are over. The log says what went.</summary>
 internal sealed class TidyLoop(LoopServices services, ILogger<TidyLoop> log) : Loop("Tidying", TimeSpan.FromHours(1), services)
 {
     private static readonly TimeSpan Daily = TimeSpan.FromDays(1);
@@ -45,6 +46,7 @@ internal sealed class TidyLoop(LoopServices services, ILogger<TidyLoop> log) : L
             return;
         }
 
+        await provider.GetRequiredService<OverSessions>().DeleteAsync(stop);
         var (files, bytes) = await provider.GetRequiredService<UnusedMedia>().CollectAsync(stop);
         _collected = now;
         if (files > 0)

@@ -15,6 +15,8 @@ takePasskeys();
 
 takeFragments();
 
+document.querySelector("[data-print]")?.addEventListener("click", () => print());
+
 document.addEventListener("focusin", event => {
   if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) {
     if (event.target.dataset.copy !== undefined) {

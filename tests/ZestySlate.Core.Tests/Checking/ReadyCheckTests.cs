@@ -4,7 +4,11 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Core.Questions.Placing;
+using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Tests.Checking;
 
@@ -145,5 +149,98 @@ public sealed class ReadyCheckTests
             new SetBackdrop("scene", new PictureBackdrop(Make.Picture(""))).Apply(Make.Activity(Make.Asked("q", Make.One("none")))).Value
         );
         Assert.Equal([true, false], findings.Select(finding => finding.Blocks));
+    }
+
+    [Theory]
+    [InlineData("#f5f0a0", "light")]
+    [InlineData("#1b2a30", "dark")]
+    public void An_accent_that_is_hard_to_see_is_named_with_what_is_shown_instead(string accent, string ground)
+    {
+        var activity = Make.Activity(Make.Note("n"));
+        var finding = Only(activity with { Look = activity.Look with { Accent = accent } });
+        Assert.Equal((false, "accent"), (finding.Blocks, finding.Field));
+        Assert.Contains($"on {ground} ground", finding.Message, StringComparison.Ordinal);
+        Assert.Contains("3 to 1 is needed", finding.Message, StringComparison.Ordinal);
+        Assert.Matches("shown there in #[0-9a-f]{6}", finding.Message);
+    }
+
+    [Fact]
+    public void An_accent_that_can_be_seen_on_both_grounds_is_not_named() =>
+        Assert.Empty(
+            ReadyCheck.Run(
+                Make.Activity(Make.Note("n")) is var activity ? activity with { Look = activity.Look with { Accent = "#4d7f86" } } : null!
+            )
+        );
+
+    [Theory]
+    [InlineData(0.03, 0.2, false)]
+    [InlineData(0.029, 0.2, true)]
+    [InlineData(0.2, 0.029, true)]
+    public void An_area_is_too_small_for_a_finger_below_the_least_width_or_height(double width, double height, bool small) =>
+        Assert.Equal(small, new RectangleArea(0.4, 0.4, width, height).IsTooSmall);
+
+    [Fact]
+    public void Zones_and_places_too_small_for_a_finger_are_named_with_the_press_to_them()
+    {
+        var tiny = new RectangleArea(0.4, 0.4, 0.01, 0.2);
+        var placing = new PlacingQuestion
+        {
+            Prompt = RichText.Plain("Where?"),
+            Board = new Board { Picture = Make.Picture() },
+            Zones =
+            [
+                new Zone
+                {
+                    Id = "z",
+                    Name = "Mast",
+                    Area = tiny,
+                },
+            ],
+            Items =
+            [
+                new PlacingItem
+                {
+                    Id = "i",
+                    Face = new Face { Text = "Vane" },
+                    Zones = ["z"],
+                },
+            ],
+        };
+        var locating = new LocatingQuestion
+        {
+            Prompt = RichText.Plain("Find it."),
+            Board = new Board { Picture = Make.Picture() },
+            Places =
+            [
+                new LocatedPlace
+                {
+                    Id = "p",
+                    Face = new Face { Text = "Vane" },
+                    Area = tiny,
+                },
+            ],
+        };
+        foreach (var (question, field) in new (Question, string)[] { (placing, "zones"), (locating, "places") })
+        {
+            var finding = Assert.Single(ReadyCheck.Run(Make.Activity(Make.Asked("q", question))), one =>
+                one.Message.Contains("too small for a finger", StringComparison.Ordinal)
+            );
+            Assert.Equal(("q", field), (finding.SpotId, finding.Field));
+        }
+    }
+
+    [Fact]
+    public void The_sound_of_a_callout_is_asked_for_its_words()
+    {
+        Spot Said(string transcript) =>
+            Make.Note("t") with
+            {
+                Content = new Callout("Gale")
+                {
+                    Sound = new Sound { Media = "s", Transcript = transcript },
+                },
+            };
+        Assert.Equal("sound", Only(Make.Activity(Said(""))).Field);
+        Assert.Empty(ReadyCheck.Run(Make.Activity(Said("How «gale» is said"))));
     }
 }

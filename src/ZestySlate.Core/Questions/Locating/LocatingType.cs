@@ -243,6 +243,11 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
             yield return new Weakness(true, "has no places: draw where they are", "places");
         }
 
+        if (question.Places.IndexOf(place => question.AreaOf(place).IsTooSmall) is >= 0 and var small)
+        {
+            yield return new Weakness(false, $"has a place that is too small for a finger (number {small + 1})", "places");
+        }
+
         if (
             question.Task != LocatingTask.FindAll
             && question.Places.IndexOf(place =>

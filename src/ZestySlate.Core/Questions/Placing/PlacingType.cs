@@ -162,6 +162,11 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             }
         }
 
+        foreach (var zone in question.Zones.Where(zone => zone.Area.IsTooSmall))
+        {
+            yield return new Weakness(false, $"has a zone{Named(zone)} that is too small for a finger", "zones");
+        }
+
         if (question.Zones.Any(zone => zone.Name.Trim().Length == 0))
         {
             yield return new Weakness(false, "has a zone without a name; who uses keys or a screen reader chooses zones by name", "zones");

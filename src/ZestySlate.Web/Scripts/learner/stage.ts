@@ -51,12 +51,11 @@ export class StageSwitches {
     if (document.fullscreenElement) {
       void document.exitFullscreen();
     } else {
-      void this.root
-        .querySelector<HTMLElement>(".scene")
-        ?.requestFullscreen?.()
-        .catch(() => {
-          /* refused inside a frame */
-        });
+      // A page fills the screen with its way on; a picture does alone.
+      const scene = this.root.querySelector<HTMLElement>(".scene");
+      void (scene?.matches(".scene-page") ? this.root : scene)?.requestFullscreen?.().catch(() => {
+        /* refused inside a frame */
+      });
     }
   }
 
@@ -97,9 +96,9 @@ export class StageSwitches {
 }
 
 function turnPage(button: HTMLElement): void {
-  const pages = button.closest(".panel-body")?.querySelector<HTMLElement>(".pages");
+  const pages = button.closest(".page-turns")?.previousElementSibling;
   const page = pages?.querySelector<HTMLElement>("figure");
-  if (pages && page) {
+  if (pages instanceof HTMLElement && page) {
     pages.scrollBy({ left: page.offsetWidth * Number(button.dataset.turn) * (getComputedStyle(pages).direction === "rtl" ? -1 : 1) });
   }
 }

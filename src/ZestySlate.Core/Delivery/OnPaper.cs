@@ -1,0 +1,79 @@
+using ZestySlate.Core.Activities;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>An activity as its author prints it: everything below each other, whatever the way through it and its locks.</summary>
+public static class OnPaper
+{
+    private static readonly DateTimeOffset Then = DateTimeOffset.UnixEpoch;
+
+    /// <summary>The blank worksheet: every question unanswered, in the order the author gave.</summary>
+    public static LearnerView Worksheet(Activity activity) => Of(activity, []);
+
+    /// <summary>The answer key: every question with its right answer and the reason for it.</summary>
+    public static LearnerView Key(Activity activity) =>
+        Of(activity, activity.Asked.Select((asked, i) => new SawAnswer(asked.Spot.Id) { Id = $"key-{i}", At = Then }));
+
+    /// <summary>The picture of a scene with its spots numbered, in reading order.</summary>
+    public static SceneView Numbered(Activity activity, Scene scene) =>
+        SceneView.ForAuthor(activity, scene) is var view
+            ? view with
+            {
+                Spots = view
+                    .Spots.Select(
+                        (spot, i) =>
+                            spot with
+                            {
+                                Sign = spot.Sign with { Form = SignForm.Words, Words = $"{i + 1}", Size = 1, Colour = SignColour.Slate },
+                                Lock = null,
+                            }
+                    )
+                    .ToValueList(),
+            }
+            : null!;
+
+    private static LearnerView Of(Activity activity, IEnumerable<AttemptEvent> events)
+    {
+        // Open, without a clock, nothing drawn or shuffled, and nothing held back.
+        var whole = activity with
+        {
+            Flow = new Flow { ShuffleOptions = false },
+            Rules = activity.Rules with
+            {
+                Clock = null,
+                Lives = null,
+                Reveal = new Reveal
+                {
+                    RightOrWrong = RevealMoment.AfterMarking,
+                    RightAnswer = RevealMoment.AfterLastTry,
+                    Points = RevealMoment.AfterMarking,
+                },
+            },
+            Scenes = activity
+                .Scenes.Select(scene =>
+                    scene with
+                    {
+                        Lock = null,
+                        Draw = null,
+                        LearnersSpots = null,
+                        Spots = scene.Spots.Select(spot => spot with { Lock = null }).ToValueList(),
+                    }
+                )
+                .ToValueList(),
+        };
+        var state = Replay.Run(
+            _ => whole,
+            [
+                new Began(0, 0) { Id = "began", At = Then },
+                .. whole.Scenes.Select((scene, i) => new Visited(scene.Id) { Id = $"visit-{i}", At = Then }),
+                .. events,
+            ]
+        );
+        return LearnerView.Of(state, Then) with
+        {
+            Scenes = whole.Scenes.Select(scene => SceneView.Of(state, scene, Then, null)).ToValueList(),
+            SceneList = [],
+            Back = null,
+        };
+    }
+}
