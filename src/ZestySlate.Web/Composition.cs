@@ -116,6 +116,7 @@ public static class Composition
         services.AddScoped<MailSender>();
         services.AddHostedService<MailLoop>();
         services.AddScoped<MailedLinks>();
+        services.AddScoped<LinkMails>();
         services.AddScoped<MarkAgainRuns>();
         services.AddHostedService<MarkAgainLoop>();
         services.AddHostedService<OverdueLoop>();

@@ -2,6 +2,7 @@ using System.Net;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Web.Mails;
 
 namespace ZestySlate.Web.Tests;
 
@@ -141,5 +142,33 @@ public sealed class JoiningTests(SlateHost host)
         Assert.Equal(lets, (await visitor.GetStringAsync($"/a/{id}", Stop)).Contains("paper=true", StringComparison.Ordinal));
         var paper = await visitor.GetAsync($"/a/{id}?paper=true", Stop);
         Assert.Equal(lets ? HttpStatusCode.OK : HttpStatusCode.NotFound, paper.StatusCode);
+    }
+
+    [Fact]
+    public async Task The_link_is_mailed_once_a_day_to_each_address_and_to_none_when_one_is_wrong()
+    {
+        var id = await OpenAsync();
+        var ines = await host.TeacherAsync("ines");
+        async Task<string> MailAsync(string to, string words = "") =>
+            WebUtility.HtmlDecode(
+                await (
+                    await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Mail", ("to", to), ("words", words))
+                ).Content.ReadAsStringAsync(Stop)
+            );
+        Assert.Contains("«nobody» is not an e-mail address", await MailAsync("wren@school.example, nobody"), StringComparison.Ordinal);
+        Assert.Contains("Type an e-mail address", await MailAsync(" \n"), StringComparison.Ordinal);
+        var many = string.Join(' ', Enumerable.Range(0, LinkMails.Most + 1).Select(i => $"l{i}@school.example"));
+        Assert.Contains("here are 61", await MailAsync(many), StringComparison.Ordinal);
+        Assert.False(await host.DbAsync(db => db.Mails.AnyAsync(mail => mail.Text.Contains(id), Stop)));
+
+        Assert.Contains(
+            "2 mails are on their way",
+            await MailAsync("wren@school.example; WREN@school.example bo@school.example", "Till Friday.")
+        );
+        Assert.Contains("1 mail is on its way", await MailAsync("bo@school.example\nada@school.example"));
+        var sent = await host.DbAsync(db => db.Mails.Where(mail => mail.Text.Contains(id)).ToListAsync(Stop));
+        Assert.Equal(["ada@school.example", "bo@school.example", "wren@school.example"], sent.Select(mail => mail.Address).Order());
+        Assert.Contains($"http://localhost/a/{id}", sent[0].Text, StringComparison.Ordinal);
+        Assert.Contains("Till Friday.", sent[0].Text, StringComparison.Ordinal);
     }
 }

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
@@ -10,8 +11,11 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Embedding;
 using ZestySlate.Storage.Media;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Mails;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Author;
@@ -24,7 +28,9 @@ public sealed class PublishModel(
     ClassStore classes,
     Embeddings embeddings,
     JoinNumbers numbers,
-    CardPictures cards
+    CardPictures cards,
+    LinkMails mails,
+    UserManager<Person> people
 ) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
@@ -124,6 +130,25 @@ public sealed class PublishModel(
         await LoadAsync(activity);
         await ShareAsync(activity, visibility, asked is null ? null : copying, say);
         return LocalRedirect($"~/author/{activity}/publish");
+    }
+
+    /// <summary>True when mails go out here.</summary>
+    public bool MailsGo => mails.Go;
+
+    /// <summary>What was typed to be mailed to, what came of it, and what is wrong of it.</summary>
+    public (string To, string Words, string? Said, string? Problem) Mailed { get; private set; } = ("", "", null, null);
+
+    /// <summary>Mails the link to addresses.</summary>
+    public async Task<IActionResult> OnPostMailAsync(string activity, string? to, string? words)
+    {
+        await LoadAsync(activity);
+        var me = (await people.GetUserAsync(User))!;
+        var address = AuthoringEndpoints.PublicAddress(HttpContext, activity);
+        var sent = await mails.SendAsync(me, Record.Title, address, to ?? "", words ?? "");
+        Mailed = sent.Succeeded
+            ? ("", "", sent.Value == 1 ? "1 mail is on its way." : $"{sent.Value} mails are on their way.", null)
+            : (to ?? "", words ?? "", null, sent.Refusal);
+        return Page();
     }
 
     /// <summary>Makes a join number, for what was published before there were any.</summary>
