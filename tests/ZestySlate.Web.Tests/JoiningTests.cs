@@ -171,4 +171,33 @@ public sealed class JoiningTests(SlateHost host)
         Assert.Contains($"http://localhost/a/{id}", sent[0].Text, StringComparison.Ordinal);
         Assert.Contains("Till Friday.", sent[0].Text, StringComparison.Ordinal);
     }
+
+    [Theory]
+    [InlineData("fr", "de-CH, en;q=0.5", "Anfangen")]
+    [InlineData("fr", "it, ar;q=0.8, de;q=0.6", "ابدأ")]
+    [InlineData("fr", "it", "Start")]
+    [InlineData("fr", "", "Start")]
+    [InlineData("de", "en", "Anfangen")]
+    public async Task Where_the_language_has_no_buttons_they_are_in_the_learners_own(string language, string asked, string start)
+    {
+        var id = await OpenAsync(change: activity => activity with { Language = language });
+        var visitor = host.Visitor();
+        visitor.DefaultRequestHeaders.TryAddWithoutValidation("Accept-Language", asked);
+        var gate = WebUtility.HtmlDecode(await visitor.GetStringAsync($"/a/{id}", Stop));
+        Assert.Matches($"<button[^>]*>{start}</button>", gate);
+        Assert.Contains($"lang=\"{language}\"", gate, StringComparison.Ordinal);
+        var begun = await visitor.PostFormAsync($"/a/{id}", $"/a/{id}?handler=begin", ("name", "Wren"));
+        Assert.Equal(HttpStatusCode.Redirect, begun.StatusCode);
+        var page = WebUtility.HtmlDecode(await visitor.GetStringAsync($"/a/{id}", Stop));
+        Assert.Contains(
+            start switch
+            {
+                "Anfangen" => "Abgeben",
+                "Start" => "Hand in",
+                _ => "سلّم",
+            },
+            page,
+            StringComparison.Ordinal
+        );
+    }
 }

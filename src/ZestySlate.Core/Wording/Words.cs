@@ -16,9 +16,9 @@ public sealed class Words
     private readonly IReadOnlyDictionary<string, string> _own;
     private readonly string _plurals;
 
-    private Words(string language, IReadOnlyDictionary<string, string> own)
+    private Words(string language, IReadOnlyDictionary<string, string> own, string otherwise = "en")
     {
-        var file = Languages.Contains(Primary(language)) ? Primary(language) : "en";
+        var file = Languages.Contains(Primary(language)) ? Primary(language) : otherwise;
         Language = language;
         Culture = CultureOf(language);
         _entries = FileOf(file);
@@ -53,6 +53,10 @@ public sealed class Words
         var set = own.Where(entry => entry.Value.Trim().Length > 0).ToDictionary(entry => entry.Key, entry => entry.Value);
         return set.Count == 0 ? Of(language) : new Words(language, set);
     }
+
+    /// <summary>The same, with the words of another language where this one has none; unchanged when it has, or the other has none either.</summary>
+    public Words Else(string other) =>
+        Languages.Contains(Primary(Language)) || !Languages.Contains(Primary(other)) ? this : new Words(Language, _own, Primary(other));
 
     /// <summary>The words of an entry that needs no arguments.</summary>
     public string this[string key] => Say(key);

@@ -52,17 +52,24 @@ public sealed class CardPictures(MediaStore media, MediaFolder folder, ActivityS
     /// <summary>Makes the cards of a new edition, and lets those of the ones before go.</summary>
     public async Task MakeAsync(string activityId, int edition, CancellationToken stop)
     {
-        foreach (var width in CardSize.Widths)
+        try
         {
-            await PathAsync(activityId, edition, width, stop);
-        }
-
-        foreach (var old in Directory.EnumerateFiles(Path.Combine(folder.Path, "cards"), $"{activityId}-*.png"))
-        {
-            if (!Path.GetFileName(old).StartsWith($"{activityId}-{edition}-", StringComparison.Ordinal))
+            foreach (var width in CardSize.Widths)
             {
-                File.Delete(old);
+                await PathAsync(activityId, edition, width, stop);
             }
+
+            foreach (var old in Directory.EnumerateFiles(Path.Combine(folder.Path, "cards"), $"{activityId}-*.png"))
+            {
+                if (!Path.GetFileName(old).StartsWith($"{activityId}-{edition}-", StringComparison.Ordinal))
+                {
+                    File.Delete(old);
+                }
+            }
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            // It is published all the same; a card that is missing is made when somebody asks for it.
         }
     }
 

@@ -64,6 +64,18 @@ public static class Languages
             .FirstOrDefault(tag => tag is not null)
         ?? "en";
 
+    /// <summary>The words for whoever asks: where the language has no buttons and messages, those of the first language that the browser
+    /// asks for and that has them (RFC 9110, 12.5.4).</summary>
+    public static Words For(HttpRequest request, Words words) =>
+        words.Else(
+            request
+                .GetTypedHeaders()
+                .AcceptLanguage.OrderByDescending(asked => asked.Quality ?? 1)
+                .Select(asked => asked.Value.Value?.Split('-')[0].ToLowerInvariant() ?? "")
+                .FirstOrDefault(HasInterface)
+                ?? "en"
+        );
+
     /// <summary>True when buttons and messages are there in a language; else they are English.</summary>
     public static bool HasInterface(string tag) => Words.Languages.Contains(tag.Split('-')[0]);
 

@@ -7,6 +7,7 @@ using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Votes;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 using ZestySlate.Web.Teaching;
@@ -81,12 +82,15 @@ internal static class LearningEndpoints
             && PublishedActivities.WhyOver(loaded.Assignment, times, now) is { } why
         )
         {
-            refusal = loaded.State.Activity.Words[why];
+            refusal = Languages.For(context.Request, loaded.State.Activity.Words)[why];
         }
         else if (read.Succeeded)
         {
             var taken = (await attempts.TakeAsync(attempt, read.Value))!;
-            (loaded, refusal) = (taken.Attempt, taken.Refusal is { } reason ? taken.Attempt.State.Activity.Words.Say(reason) : refusal);
+            (loaded, refusal) = (
+                taken.Attempt,
+                taken.Refusal is { } reason ? Languages.For(context.Request, taken.Attempt.State.Activity.Words).Say(reason) : refusal
+            );
         }
 
         watch.Hear(loaded.Record.ActivityId, attempt, changed: true);
@@ -114,6 +118,7 @@ internal static class LearningEndpoints
         }
 
         var view = LearnerView.Of(await added.WithAddedAsync(loaded.Record, await votes.WithTalliesAsync(loaded)), now, times.DueForThem);
+        view = view with { Words = Languages.For(context.Request, view.Words) };
         return EventReply.Of(context, outcome, view, fields["spot"], LinksOf(context, loaded.Record, null), refusal);
     }
 

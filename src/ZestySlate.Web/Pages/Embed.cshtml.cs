@@ -9,6 +9,7 @@ using ZestySlate.Core.Wording;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Embedding;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Security;
@@ -113,7 +114,7 @@ public sealed class EmbedModel(
         }
 
         var edition = store.Edition(activity, record.NewestEdition);
-        (Words, Say) = (edition.Words, record.VisitorsSay);
+        (Words, Say) = (Languages.For(Request, edition.Words), record.VisitorsSay);
         if (!found.IsOpen)
         {
             Closed = record.Visibility == Visibility.Private ? "isPrivate" : "forAClass";

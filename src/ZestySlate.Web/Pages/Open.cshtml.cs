@@ -13,6 +13,7 @@ using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
 using ZestySlate.Storage.Votes;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
@@ -167,6 +168,7 @@ public sealed class OpenModel(
                     opened.Times.DueForThem,
                     OnPaper
                 );
+                View = View with { Words = Languages.For(Request, View.Words) };
                 OnPaper &= View.HandedInAt is not null;
                 Links = LearningEndpoints.LinksOf(
                     HttpContext,
@@ -191,7 +193,7 @@ public sealed class OpenModel(
                 Describe(asked);
                 break;
             case Opening.Closed { Activity: { } closed }:
-                Words = store.Edition(closed.Id, closed.NewestEdition).Words;
+                Words = Languages.For(Request, store.Edition(closed.Id, closed.NewestEdition).Words);
                 Response.StatusCode = StatusCodes.Status404NotFound;
                 break;
             default:
@@ -203,6 +205,7 @@ public sealed class OpenModel(
     private void Describe(ActivityRecord record)
     {
         var edition = store.Edition(record.Id, record.NewestEdition);
-        (Title, Summary, Look, Words, Say) = (edition.Title, edition.Summary, edition.Look, edition.Words, record.VisitorsSay);
+        (Title, Summary, Look, Say) = (edition.Title, edition.Summary, edition.Look, record.VisitorsSay);
+        Words = Languages.For(Request, edition.Words);
     }
 }
