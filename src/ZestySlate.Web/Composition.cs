@@ -49,6 +49,7 @@ public static class Composition
     public static void AddZestySlate(this WebApplicationBuilder builder)
     {
         builder.Host.UseSerilog((context, provided, log) => log.ReadFrom.Configuration(context.Configuration).ReadFrom.Services(provided));
+        builder.AddTelemetry();
         var services = builder.Services;
         var data = Path.GetFullPath(builder.Configuration["DataFolder"] ?? ".data");
         Directory.CreateDirectory(data);
