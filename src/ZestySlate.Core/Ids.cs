@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Security.Cryptography;
 
 namespace ZestySlate.Core;
@@ -17,6 +18,12 @@ public static class Ids
     /// <summary>A code for people to type, such as K7MQ2X; case and spaces are ignored when it is read.</summary>
     public static string JoinCode() => New(6).ToUpperInvariant();
 
-    /// <summary>Reads a typed code: capitals, without spaces and hyphens.</summary>
-    public static string ReadCode(string? typed) => string.Concat((typed ?? "").Where(char.IsLetterOrDigit)).ToUpperInvariant();
+    /// <summary>Reads a typed code: capitals, without spaces and hyphens; digits of every script are those they stand for.</summary>
+    public static string ReadCode(string? typed) =>
+        string.Concat(
+                (typed ?? "")
+                    .Where(char.IsLetterOrDigit)
+                    .Select(letter => CharUnicodeInfo.GetDecimalDigitValue(letter) is >= 0 and var digit ? (char)('0' + digit) : letter)
+            )
+            .ToUpperInvariant();
 }

@@ -180,6 +180,12 @@ public sealed class EmbeddingTests(SlateHost host)
         var none = await ines.PostFormAsync(page, $"{page}?handler=Framing", ("by", "Listed"), ("sites", " "));
         Assert.Contains("Name a site", await none.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
         await ines.PostFormAsync(page, $"{page}?handler=Framing", ("by", "Listed"), ("sites", "courses.example"));
+        foreach (var by in new[] { "", "77", "Everybody" })
+        {
+            var nothing = await ines.PostFormAsync(page, $"{page}?handler=Framing", ("by", by), ("sites", ""));
+            Assert.Contains("Choose whose pages", await nothing.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        }
+
         Assert.Equal("'self' https://courses.example", AncestorsOf(await host.Visitor().GetAsync($"/embed/{id}", Stop)));
     }
 

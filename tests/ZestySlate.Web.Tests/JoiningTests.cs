@@ -25,6 +25,8 @@ public sealed class JoiningTests(SlateHost host)
             }
         );
 
+    private static string InArabic(string number) => string.Concat(number.Select(digit => (char)(digit - '0' + '٠')));
+
     private Task<string?> NumberAsync(string id) => host.WithAsync((JoinNumbers numbers) => numbers.EnsureAsync(id));
 
     private async Task<HttpResponseMessage> JoinAsync(string typed) =>
@@ -37,7 +39,7 @@ public sealed class JoiningTests(SlateHost host)
         var number = (await NumberAsync(id))!;
         Assert.Matches("^[1-9][0-9]{5}$", number);
         Assert.Equal(number, await NumberAsync(id));
-        foreach (var typed in new[] { number, $" {number[..3]} {number[3..]} ", $"{number[..2]}-{number[2..]}" })
+        foreach (var typed in new[] { number, $" {number[..3]} {number[3..]} ", $"{number[..2]}-{number[2..]}", InArabic(number) })
         {
             Assert.Equal($"/a/{id}", (await JoinAsync(typed)).Headers.Location!.OriginalString);
         }

@@ -60,6 +60,7 @@ public sealed class VersionPageTests(SlateHost host)
             StringComparison.Ordinal
         );
         Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync($"{page}?from=nonsense&to=&at=-4", Stop)).StatusCode);
+        Assert.Contains("Choose two", await ines.GetStringAsync($"{page}?from=edition-1&compare=true", Stop), StringComparison.Ordinal);
     }
 
     [Fact]

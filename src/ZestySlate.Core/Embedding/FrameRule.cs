@@ -42,6 +42,16 @@ public sealed record FrameRule(Framing By, ValueList<string> Sites)
             _ => new FrameRule(Framing.Listed, Sites.Where(site => outer.Sites.Contains(site)).ToValueList()),
         };
 
+    /// <summary>Reads a rule as it is chosen and typed. What is no choice, or names nobody, is refused in words: nothing opens by mistake.</summary>
+    public static Outcome<FrameRule> Read(Framing? by, string? typed)
+    {
+        var sites = ReadSites(typed ?? "");
+        return by is not { } chosen || !Enum.IsDefined(chosen) ? Outcome<FrameRule>.Refused("Choose whose pages may show it.")
+            : !sites.Succeeded ? Outcome<FrameRule>.Refused(sites.Refusal!)
+            : chosen == Framing.Listed && sites.Value.Count == 0 ? Outcome<FrameRule>.Refused("Name a site, or choose another.")
+            : new FrameRule(chosen, sites.Value);
+    }
+
     /// <summary>Reads sites as they are typed: one a line, with or without a scheme or a path; «*.school.example» names all below it.</summary>
     /// <returns>Their origins, each once; or which line is none, in words.</returns>
     public static Outcome<ValueList<string>> ReadSites(string typed)

@@ -4,6 +4,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Xml.Linq;
 using AngleSharp.Html.Parser;
+using ZestySlate.Core;
 
 namespace ZestySlate.Formats.Embedding;
 
@@ -93,7 +94,7 @@ public sealed record OEmbed
 
             var src = new HtmlParser().ParseDocument(Text(answer, "html") ?? "").QuerySelector("iframe[src]")?.GetAttribute("src");
             return new OEmbedPlayer(
-                Text(answer, "title")?.Trim() is { Length: > 0 } title ? title[..Math.Min(300, title.Length)] : "",
+                Text(answer, "title")?.Trim() is { Length: > 0 } title ? title.Cut(300) : "",
                 src is not null && Uri.TryCreate(page, src, out var player) && IsOfTheWeb(player) ? player.AbsoluteUri : null,
                 Size(answer, "width"),
                 Size(answer, "height")

@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 
 namespace ZestySlate.Storage.Activities;
 
@@ -43,8 +44,8 @@ public sealed class JoinNumbers(IDbContextFactory<SlateDb> open)
     /// <summary>The activity of a typed number, or null; spaces and hyphens do not matter.</summary>
     public async Task<string?> FindAsync(string typed)
     {
-        var number = string.Concat(typed.Where(char.IsAsciiDigit));
-        if (number.Length != Digits || typed.Any(char.IsAsciiLetter))
+        var number = Ids.ReadCode(typed);
+        if (number.Length != Digits || !number.All(char.IsAsciiDigit))
         {
             return null;
         }

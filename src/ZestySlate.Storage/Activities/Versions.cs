@@ -183,7 +183,7 @@ public sealed class Versions(IDbContextFactory<SlateDb> open)
     /// <returns>False when it is not there any more.</returns>
     public async Task<bool> NameAsync(string activityId, VersionKey key, string name)
     {
-        var called = name.Trim()[..Math.Min(LongestName, name.Trim().Length)];
+        var called = name.Cut(LongestName);
         await using var db = await open.CreateDbContextAsync();
         var named = key.IsEdition
             ? await db

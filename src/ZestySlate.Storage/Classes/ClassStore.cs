@@ -36,7 +36,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         };
         db.Classes.Add(group);
         await db.SaveChangesAsync();
-        foreach (var same in names.Select(n => n[..Math.Min(n.Length, 100)]).GroupBy(n => n))
+        foreach (var same in names.Select(n => n.Cut(100)).GroupBy(n => n))
         {
             foreach (var (rosterName, i) in same.Select((n, i) => (i == 0 ? n : $"{n} {i + 1}", i)))
             {

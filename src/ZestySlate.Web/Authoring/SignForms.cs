@@ -17,7 +17,7 @@ internal static class SignForms
                 && symbol.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-')
                     ? symbol
                     : null,
-            Words = form["signWords"].ToString().Trim() is { Length: > 0 } words ? words[..Math.Min(words.Length, 40)] : null,
+            Words = form["signWords"].ToString().Trim() is { Length: > 0 } words ? words.Cut(40) : null,
             Picture = form["remove"] == "signPicture" ? null : old.Picture,
             Colour = Enum.TryParse<SignColour>(form["colour"], true, out var colour) ? colour : null,
             Beckons = form["beckons"].ToString() switch

@@ -72,22 +72,8 @@ public sealed class FrameSessions(SlateDb db, TimeProvider clock)
         VisitorLasts = TimeSpan.FromDays(31);
 
     /// <summary>A new session of a visitor who does an activity on somebody's page; returns the path base that carries it.</summary>
-    public async Task<string> BeginVisitAsync(string personId, string activityId, bool bare)
-    {
-        var token = Ids.Secret();
-        db.FrameSessions.Add(
-            new FrameSession
-            {
-                TokenHash = HashOf(token),
-                PersonId = personId,
-                ExpiresAt = clock.GetUtcNow() + VisitorLasts,
-                ActivityId = activityId,
-                IsBare = bare,
-            }
-        );
-        await db.SaveChangesAsync();
-        return $"{FrameSessionPath.Prefix}/{token}";
-    }
+    public Task<string> BeginVisitAsync(string personId, string activityId, bool bare) =>
+        BeginAsync(personId, VisitorLasts, session => (session.ActivityId, session.IsBare) = (activityId, bare));
 
     /// <summary>Goes on with a visit that this device remembers; returns its path base, or null when it is over.</summary>
     public async Task<string?> GoOnAsync(string token, string activityId, bool bare)
@@ -101,19 +87,20 @@ public sealed class FrameSessions(SlateDb db, TimeProvider clock)
     }
 
     /// <summary>A new session of somebody whom a course site sent; returns the path base that carries it.</summary>
-    public async Task<string> BeginAsync(string personId, int? courseSiteId, string? deepLinking)
+    public Task<string> BeginAsync(string personId, int? courseSiteId, string? deepLinking) =>
+        BeginAsync(personId, Lasts, session => (session.CourseSiteId, session.DeepLinking) = (courseSiteId, deepLinking));
+
+    private async Task<string> BeginAsync(string personId, TimeSpan lasts, Action<FrameSession> set)
     {
         var token = Ids.Secret();
-        db.FrameSessions.Add(
-            new FrameSession
-            {
-                TokenHash = HashOf(token),
-                PersonId = personId,
-                ExpiresAt = clock.GetUtcNow() + Lasts,
-                CourseSiteId = courseSiteId,
-                DeepLinking = deepLinking,
-            }
-        );
+        var session = new FrameSession
+        {
+            TokenHash = HashOf(token),
+            PersonId = personId,
+            ExpiresAt = clock.GetUtcNow() + lasts,
+        };
+        set(session);
+        db.FrameSessions.Add(session);
         await db.SaveChangesAsync();
         return $"{FrameSessionPath.Prefix}/{token}";
     }

@@ -82,7 +82,7 @@ public sealed class Passkeys(
             return "This device's answer was no passkey for this account. Begin again.";
         }
 
-        made.Passkey.Name = name[..Math.Min(LongestName, name.Length)];
+        made.Passkey.Name = name.Cut(LongestName);
         return (await people.AddOrUpdatePasskeyAsync(person, made.Passkey)).Succeeded ? null : "It could not be kept. Begin again.";
     }
 

@@ -33,11 +33,10 @@ public sealed class Visitors(UserManager<Person> people, TimeProvider clock)
     /// <summary>A new visitor of this name.</summary>
     public async Task<Person> NewAsync(string name)
     {
-        var trimmed = name.Trim();
         var visitor = new Person
         {
             UserName = Ids.Secret(),
-            DisplayName = trimmed[..Math.Min(LongestName, trimmed.Length)],
+            DisplayName = name.Cut(LongestName),
             CreatedAt = clock.GetUtcNow(),
         };
         await people.CreateAsync(visitor);

@@ -67,11 +67,7 @@ public sealed class LinkMails(IDbContextFactory<SlateDb> open, IOptionsSnapshot<
                     address,
                     address,
                     $"{by.DisplayName} sends you «{title}»",
-                    [
-                        $"{by.DisplayName} sends you an activity: {title}.",
-                        .. said.Length > 0 ? new[] { said[..Math.Min(LongestWords, said.Length)] } : [],
-                        link,
-                    ],
+                    [$"{by.DisplayName} sends you an activity: {title}.", .. said.Length > 0 ? new[] { said.Cut(LongestWords) } : [], link],
                     now
                 )
             );

@@ -34,6 +34,14 @@ public sealed class FrameRuleTests
         Assert.Contains("41", FrameRule.ReadSites(forty + "\nmore.example").Refusal, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData(null, "a.example")]
+    [InlineData((Framing)77, "")]
+    [InlineData(Framing.Listed, " ")]
+    [InlineData(Framing.Anyone, "no;site")]
+    public void What_is_no_choice_is_refused_and_opens_nothing(Framing? by, string sites) =>
+        Assert.NotNull(FrameRule.Read(by, sites).Refusal);
+
     public static TheoryData<FrameRule, FrameRule, string> Pairs =>
         new()
         {

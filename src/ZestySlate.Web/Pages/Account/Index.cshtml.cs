@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.People;
@@ -39,7 +40,7 @@ public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts 
             return Page();
         }
 
-        Me.DisplayName = name.Trim()[..Math.Min(100, name.Trim().Length)];
+        Me.DisplayName = name.Cut(100);
         await people.UpdateAsync(Me);
         return Done("name");
     }

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
+using ZestySlate.Core;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
@@ -62,7 +63,7 @@ public sealed class RegisterModel(Installation installation, Accounts accounts, 
             : null;
         if (Problem is null)
         {
-            await accounts.RegisterAsync(name[..Math.Min(100, name.Length)], email, mail.Value.Links.TrimEnd('/'));
+            await accounts.RegisterAsync(name.Cut(100), email, mail.Value.Links.TrimEnd('/'));
             Sent = true;
         }
 

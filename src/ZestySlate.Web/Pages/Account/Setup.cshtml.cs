@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
@@ -97,14 +98,14 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
 
     private async Task<IActionResult> TakeChargeAsync()
     {
-        var school = new School { Name = New.School.Trim()[..Math.Min(120, New.School.Trim().Length)] };
+        var school = new School { Name = New.School.Cut(120) };
         db.Schools.Add(school);
         await db.SaveChangesAsync();
         var keeper = new Person
         {
             UserName = New.Email.Trim(),
             Email = New.Email.Trim(),
-            DisplayName = New.Name.Trim()[..Math.Min(100, New.Name.Trim().Length)],
+            DisplayName = New.Name.Cut(100),
             CreatedAt = clock.GetUtcNow(),
             SchoolId = school.Id,
         };

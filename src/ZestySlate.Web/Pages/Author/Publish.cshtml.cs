@@ -68,20 +68,22 @@ public sealed class PublishModel(
     }
 
     /// <summary>Sets on whose pages it may stand; what was typed comes back with what is wrong of it.</summary>
-    public async Task<IActionResult> OnPostFramingAsync(string activity, Framing by, string? sites)
+    public async Task<IActionResult> OnPostFramingAsync(string activity, Framing? by, string? sites)
     {
         await LoadAsync(activity);
-        var read = FrameRule.ReadSites(sites ?? "");
-        var refusal = !IsOwner
-            ? "Its owner says who may frame it."
-            : read.Refusal ?? (by == Framing.Listed && read.Value.Count == 0 ? "Name a site, or choose another." : null);
-        if (refusal is not null)
+        var read = FrameRule.Read(by, sites);
+        if (!IsOwner || !read.Succeeded)
         {
-            Embed = Embed with { Problem = refusal, By = by, Sites = sites ?? "" };
+            Embed = Embed with
+            {
+                Problem = IsOwner ? read.Refusal : "Its owner says who may frame it.",
+                By = by ?? Embed.By,
+                Sites = sites ?? "",
+            };
             return Page();
         }
 
-        await embeddings.SetAsync(activity, new FrameRule(Enum.IsDefined(by) ? by : Framing.Anyone, read.Value));
+        await embeddings.SetAsync(activity, read.Value);
         return LocalRedirect($"~/author/{activity}/publish#embed");
     }
 

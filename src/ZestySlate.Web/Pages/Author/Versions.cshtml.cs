@@ -46,7 +46,7 @@ public sealed class VersionsModel(ActivityStore store, Versions versions) : Page
     /// <summary>True for the newest edition.</summary>
     public bool IsNewest(VersionEntry entry) => entry.Key.IsEdition && entry.Key.Number == Draft.Record.NewestEdition;
 
-    public async Task OnGetAsync(string activity, int at, string? said)
+    public async Task OnGetAsync(string activity, int at, string? said, bool compare)
     {
         await LoadAsync(activity, at);
         Said = said switch
@@ -57,6 +57,7 @@ public sealed class VersionsModel(ActivityStore store, Versions versions) : Page
         };
         if (VersionKey.Read(From) is not { } from || VersionKey.Read(To) is not { } to)
         {
+            Problem = compare ? "Choose two: one «from» and one «to»." : null;
             return;
         }
 

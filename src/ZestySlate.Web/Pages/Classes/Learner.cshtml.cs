@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
@@ -89,13 +90,7 @@ public sealed class LearnerModel(
             return Page();
         }
 
-        await classes.DescribeAsync(
-            id,
-            person,
-            told[..Math.Min(100, told.Length)],
-            known[..Math.Min(60, known.Length)],
-            mail[..Math.Min(200, mail.Length)]
-        );
+        await classes.DescribeAsync(id, person, told.Cut(100), known.Cut(60), mail.Cut(200));
         return LocalRedirect($"~/classes/{id}/learners/{person}?said=kept");
     }
 

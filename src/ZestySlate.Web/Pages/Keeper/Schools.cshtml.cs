@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Core.Embedding;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Embedding;
@@ -37,7 +38,7 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
             return await RefusedAsync("A school needs a name.");
         }
 
-        var title = name.Trim()[..Math.Min(name.Trim().Length, 120)];
+        var title = name.Cut(120);
         if (school is { } id && await db.Schools.SingleOrDefaultAsync(known => known.Id == id) is { } known)
         {
             known.Name = title;
@@ -61,17 +62,17 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
             : new FramingAsked(school.Framing, school.FrameSites, null, FrameRule.Anyone);
 
     /// <summary>Sets on whose pages what a school publishes may stand.</summary>
-    public async Task<IActionResult> OnPostFramingAsync(int school, Framing by, string? sites)
+    public async Task<IActionResult> OnPostFramingAsync(int school, Framing? by, string? sites)
     {
-        var read = FrameRule.ReadSites(sites ?? "");
-        if ((read.Refusal ?? (by == Framing.Listed && read.Value.Count == 0 ? "Name a site, or choose another." : null)) is { } refusal)
+        var read = FrameRule.Read(by, sites);
+        if (!read.Succeeded)
         {
-            Framed = (school, new FramingAsked(by, sites ?? "", refusal, FrameRule.Anyone));
+            Framed = (school, new FramingAsked(by ?? Framing.Anyone, sites ?? "", read.Refusal, FrameRule.Anyone));
             await LoadAsync();
             return Page();
         }
 
-        await embeddings.SetForSchoolAsync(school, new FrameRule(Enum.IsDefined(by) ? by : Framing.Anyone, read.Value));
+        await embeddings.SetForSchoolAsync(school, read.Value);
         return RedirectToPage();
     }
 

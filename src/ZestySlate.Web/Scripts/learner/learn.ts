@@ -6,6 +6,7 @@ import { Aside } from "./aside";
 import { Outbox, type Waiting } from "./outbox";
 import { Touched } from "./touched";
 import { LearnerClock } from "./clock";
+import { pressed } from "./pressed";
 import { Panels } from "./panels";
 import { isSpoken, saidIn, speak } from "./said";
 import { Families } from "./families";
@@ -95,7 +96,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   });
   /** A callout is met once its words were shown: pressed, in focus, or under the pointer for a moment. */
   const metCallout = (sign: HTMLElement): void => {
-    if (sign.dataset.kind === "callout" && sign.dataset.met !== "yes") {
+    if (sign.dataset.kind === "callout" && pressed(sign.dataset) === "callout" && sign.dataset.met !== "yes") {
       sign.dataset.met = "yes";
       post(sign.dataset.sign!, "open");
     }
@@ -141,11 +142,12 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
         host.opened?.(link);
       } else if (opener) {
         event.preventDefault();
-        if (opener.dataset.jump && opener.dataset.locked !== "yes") {
-          visit(opener.dataset.jump);
+        const does = pressed(opener.dataset);
+        if (does === "visit") {
+          visit(opener.dataset.jump!);
         } else if (opener.matches("[data-findings]")) {
           panels.open("findings", opener);
-        } else if (opener.dataset.kind === "callout") {
+        } else if (does === "callout") {
           if (opener.dataset.sound && !opener.classList.contains("showing")) {
             stage.speak(opener.dataset.sound);
           }
