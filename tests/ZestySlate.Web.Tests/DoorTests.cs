@@ -181,6 +181,21 @@ public sealed class DoorTests(SlateHost host)
         AskOf(await ComeAsync(host.Visitor(), group, "Hale Haar"));
     }
 
+    [Theory]
+    [InlineData("77")]
+    [InlineData("")]
+    [InlineData("Anybody")]
+    public async Task What_is_no_choice_leaves_the_door_as_it_was(string by)
+    {
+        var group = await ClassAsync("Mare Mist");
+        var ines = await host.TeacherAsync("ines");
+        var page = $"/classes/{group.Id}";
+        await ines.PostFormAsync(page, page + "?handler=Identify", ("by", "Number"), ("holds", "true"));
+        await ines.PostFormAsync(page, page + "?handler=Identify", ("by", by));
+        var kept = await host.DbAsync(db => db.Classes.AsNoTracking().SingleAsync(one => one.Id == group.Id, Stop));
+        Assert.Equal((IdentifiedBy.Number, false), (kept.IdentifiedBy, kept.OpenDoor));
+    }
+
     [Fact]
     public async Task So_many_wait_under_one_name_and_no_more()
     {

@@ -114,7 +114,7 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
         string activity,
         int assignment,
         string? goes,
-        GoCounts counts,
+        GoCounts? counts,
         bool? points,
         RevealMoment? shownFrom,
         bool atOnce,
@@ -128,7 +128,7 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, Memberships me
         )
         {
             given.Goes = int.TryParse(goes, out var number) && number is > 0 and <= 100 ? number : null;
-            (given.Counts, given.ShowsPoints, given.ShownFrom) = (Enum.IsDefined(counts) ? counts : GoCounts.Best, points, shownFrom);
+            (given.Counts, given.ShowsPoints, given.ShownFrom) = (counts ?? given.Counts, points, shownFrom);
             (given.PointsAtOnce, given.CompletedBy, given.KeptBack) = (atOnce, Completions.Read(completed), keptBack);
             await db.SaveChangesAsync();
             await scores.QueueAllAsync(given);

@@ -95,11 +95,17 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
     }
 
     /// <summary>Sets how learners say who they are, and whether a name that has come in waits at another device.</summary>
-    public async Task<IActionResult> OnPostIdentifyAsync([FromRoute(Name = "class")] int id, IdentifiedBy by, bool holds)
+    public async Task<IActionResult> OnPostIdentifyAsync([FromRoute(Name = "class")] int id, IdentifiedBy? by, bool holds)
     {
         var group = await db.Classes.SingleAsync(c => c.Id == id);
+        if (by is null)
+        {
+            // No choice, or none that there is: the door stays as it was.
+            return LocalRedirect($"~/classes/{id}");
+        }
+
         group.OpenDoor = group.IdentifiedBy == IdentifiedBy.MailedLink ? group.OpenDoor : !holds;
-        group.IdentifiedBy = Enum.IsDefined(by) ? by : IdentifiedBy.Name;
+        group.IdentifiedBy = by.Value;
         await db.SaveChangesAsync();
         return LocalRedirect($"~/classes/{id}");
     }

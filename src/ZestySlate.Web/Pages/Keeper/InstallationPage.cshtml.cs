@@ -38,7 +38,7 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation,
         string mailFrom,
         Registration registration,
         string? registrationBy,
-        SecondFactorFor secondFactor
+        SecondFactorFor? secondFactor
     )
     {
         var read = installation.AddressIsConfigured || address.Trim().Length == 0 ? "" : OwnAddress.Read(address);
@@ -56,7 +56,7 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation,
                 .Select(part => registration == Registration.ByDomain ? part.TrimStart('@').ToLowerInvariant() : part)
         );
         Problem =
-            !Enum.IsDefined(registration) || !Enum.IsDefined(secondFactor) || registration == Registration.Off ? null
+            !Enum.IsDefined(registration) || registration == Registration.Off ? null
             : by.Length == 0 ? "Who may make an account? Type the ends of their addresses, or a code. Nothing was changed."
             : registration == Registration.ByCode && by.Length < LeastCode
                 ? $"A code has at least {LeastCode} characters. Nothing was changed."
@@ -81,7 +81,8 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation,
                 MailFrom = mailFrom.Trim(),
                 Registration = Enum.IsDefined(registration) ? registration : Registration.Off,
                 RegistrationBy = by,
-                SecondFactor = Enum.IsDefined(secondFactor) ? secondFactor : SecondFactorFor.Nobody,
+                // What is no choice asks nobody for less than before.
+                SecondFactor = secondFactor ?? installation.Set.SecondFactor,
             }
         );
         return LocalRedirect("~/keeper/installation?kept=true");
