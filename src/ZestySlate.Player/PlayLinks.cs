@@ -24,6 +24,9 @@ public sealed record PlayLinks(string Events, string Attempt, (string Name, stri
 
     private string Beside(string name) => $"{Events[..Events.LastIndexOf('/')]}/{name}";
 
+    /// <summary>What another activity needs in its query to lead back to this one; empty in a trial.</summary>
+    public string Back { get; init; } = "";
+
     /// <summary>The path base of the session, in front of addresses of our own.</summary>
     public string Base { get; init; } = "";
 

@@ -126,7 +126,7 @@ public sealed partial class KeySecrecyTests(SlateHost host)
                     ),
 
                 // Looking round shows the places; where they are to be named, their names are the key.
-                LocatingQuestion { Round: LocatingRound.AnswerOnly, Task: LocatingTask.Name } locating => locating.Places.Select(place =>
+                LocatingQuestion { Round: null or Round.AnswerOnly, Task: LocatingTask.Name } locating => locating.Places.Select(place =>
                     place.After
                 ),
                 _ => [],

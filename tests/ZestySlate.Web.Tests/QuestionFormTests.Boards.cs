@@ -2,6 +2,7 @@ using System.Net;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Grid;
 using ZestySlate.Core.Questions.Locating;
 using ZestySlate.Core.Questions.LongText;
@@ -114,7 +115,7 @@ public sealed partial class QuestionFormTests
                 ]
         );
         Assert.Equal(
-            (LocatingTask.Name, LocatingRound.LookThenAnswer, true, true, true),
+            (LocatingTask.Name, Round.LookThenAnswer, true, true, true),
             (question.Task, question.Round, question.UntilFound, question.Shuffle, question.Reading.Slips)
         );
         Assert.Equal(("hut", "Small.", "It is dry."), (question.Places[0].Face.Text, question.Places[0].Before, question.Places[0].After));

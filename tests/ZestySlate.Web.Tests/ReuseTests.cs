@@ -210,6 +210,37 @@ public sealed class ReuseTests(SlateHost host)
     }
 
     [Fact]
+    public async Task Learners_go_over_to_another_activity_and_come_back_only_to_one_that_leads_there()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var here = await NewAsync(ines, "The hall");
+        await PostAsync(
+            ines,
+            here,
+            "/edit",
+            ("edit", "add"),
+            ("scene", (await DraftAsync(here)).Document.Scenes[0].Id),
+            ("newId", "over"),
+            ("kind", "insert"),
+            ("x", "0.5"),
+            ("y", "0.5")
+        );
+        await PostAsync(ines, here, "/reuse", ("from", "todaymap"), ("what", "inside"), ("spot", "over"));
+        await PostAsync(ines, here, "/edit", ("edit", "insert"), ("spot", "over"), ("title", "The map"), ("goesOver", "yes"));
+        await ines.PostFormAsync("/new", $"/author/{here}/publish?handler=Publish", ("visibility", "Link"));
+        var learner = await host.LinkVisitorAsync(activity: here);
+        var page = await learner.GetStringAsync($"/a/{here}", Stop);
+        Assert.Contains($"href=\"/a/todaymap?back={here}\"", page);
+        Assert.DoesNotContain("data-src=\"/a/todaymap", page);
+        var there = await learner.GetStringAsync($"/a/todaymap?back={here}", Stop);
+        Assert.Matches($"href=\"/a/{here}\"[^>]*>.*Back to The hall", there.ReplaceLineEndings(" "));
+        foreach (var elsewhere in new[] { "garden", "gone", "todaymap", "https://elsewhere.example" })
+        {
+            Assert.DoesNotContain("Back to", await learner.GetStringAsync($"/a/todaymap?back={Uri.EscapeDataString(elsewhere)}", Stop));
+        }
+    }
+
+    [Fact]
     public async Task An_inserted_activity_is_always_the_newest_for_those_who_looked_before()
     {
         var learner = await host.LinkVisitorAsync(activity: "watchroom");

@@ -1,7 +1,11 @@
+using System.Text.RegularExpressions;
+using ZestySlate.Web.Contents;
+using ZestySlate.Web.Questions;
+
 namespace ZestySlate.Web.Tests;
 
 /// <summary>Sources are for people: no line is so long that the eye loses it.</summary>
-public sealed class SourcesTests
+public sealed partial class SourcesTests
 {
     private const int Longest = 160;
 
@@ -22,4 +26,21 @@ public sealed class SourcesTests
             select $"{Path.GetRelativePath(root, file)}:{line.Number}";
         Assert.Empty(tooLong);
     }
+
+    [Fact]
+    public void Every_symbol_that_is_named_ships()
+    {
+        var root = Path.Combine(SlateHost.Root(), "src");
+        var ships = File.ReadLines(Path.Combine(root, "ZestySlate.Web", "Styles", "symbols.txt")).ToHashSet();
+        var named =
+            from file in Directory.EnumerateFiles(root, "*.*", SearchOption.AllDirectories)
+            where Endings.Contains(Path.GetExtension(file)) && !Path.GetRelativePath(root, file).Split('/').Intersect(Made).Any()
+            from Match symbol in Symbols().Matches(File.ReadAllText(file))
+            select symbol.Groups[1].Value;
+        var offered = QuestionForms.Offers.Select(offer => offer.Symbol).Concat(ContentForms.Offers.Select(offer => offer.Symbol));
+        Assert.Empty(named.Concat(offered).Distinct().Except(ships));
+    }
+
+    [GeneratedRegex("<Symbol Name=\"([a-z0-9-]+)\"")]
+    private static partial Regex Symbols();
 }

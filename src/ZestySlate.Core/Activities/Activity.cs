@@ -1,3 +1,4 @@
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Activities;
@@ -38,11 +39,17 @@ public sealed record Activity
     public IEnumerable<Spot> Spots => Scenes.SelectMany(scene => scene.Spots);
 
     /// <summary>The spots that ask a question, in reading order.</summary>
-    public IEnumerable<(Spot Spot, Questions.Question Question)> Asked =>
+    public IEnumerable<(Spot Spot, Question Question)> Asked =>
         Spots.Where(spot => spot.Question is not null).Select(spot => (spot, spot.Question!));
 
     /// <summary>The points that can be reached.</summary>
-    public decimal OutOf => Asked.Sum(asked => Questions.QuestionTypes.For(asked.Question).OutOf(asked.Question));
+    public decimal OutOf => Asked.Sum(asked => WorthOf(asked.Question));
+
+    /// <summary>Whether learners look round in this question, answer it, or both in turn.</summary>
+    public Round RoundOf(Question question) => QuestionTypes.For(question).TakesVotes ? Round.AnswerOnly : question.Round ?? Rules.Round;
+
+    /// <summary>The points that can be reached with this question; none where it is only looked at.</summary>
+    public decimal WorthOf(Question question) => RoundOf(question) == Round.LookOnly ? 0 : QuestionTypes.For(question).OutOf(question);
 
     /// <summary>Every picture the activity shows.</summary>
     public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(OwnPictures);

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Questions;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>The rules of play of an activity. A new activity needs none set: every default is here.</summary>
@@ -32,6 +34,9 @@ public sealed record Rules
 
     /// <summary>True when parts that were right stay for another go.</summary>
     public bool KeepsRight { get; init; }
+
+    /// <summary>Whether learners look round in what is asked, answer it, or both in turn; a question may say otherwise.</summary>
+    public Round Round { get; init; }
 
     /// <summary>True when learners may keep a copy of their corrected work, as a page to print or to save.</summary>
     public bool LetsKeepCopy { get; init; } = true;

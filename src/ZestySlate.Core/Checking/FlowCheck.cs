@@ -44,7 +44,7 @@ internal static class FlowCheck
                     "draw"
                 );
             }
-            else if (Worths(scene).Distinct().Count() > 1)
+            else if (Worths(activity, scene).Distinct().Count() > 1)
             {
                 yield return new Finding(
                     false,
@@ -85,6 +85,6 @@ internal static class FlowCheck
         }
     }
 
-    private static IEnumerable<decimal> Worths(Scene scene) =>
-        scene.Spots.Select(spot => spot.Question).OfType<Question>().Select(question => QuestionTypes.For(question).OutOf(question));
+    private static IEnumerable<decimal> Worths(Activity activity, Scene scene) =>
+        scene.Spots.Select(spot => spot.Question).OfType<Question>().Select(activity.WorthOf);
 }

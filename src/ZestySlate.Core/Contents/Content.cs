@@ -51,6 +51,9 @@ public abstract record Content
     [JsonIgnore]
     public virtual string? Inside => null;
 
+    /// <summary>The same content holding another activity; null for one that holds none.</summary>
+    public virtual Content? Holding(string activityId, string title) => null;
+
     /// <summary>True when opening it is something a learner has done: it counts for progress, and can be what a lock waits for.</summary>
     [JsonIgnore]
     public virtual bool CountsWhenOpened => true;

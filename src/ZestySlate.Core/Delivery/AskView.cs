@@ -14,8 +14,8 @@ public sealed record AskView
 
     public required RichText Prompt { get; init; }
 
-    /// <summary>Shown above the parts, or null.</summary>
-    public Picture? Picture { get; init; }
+    /// <summary>Shown above the parts; several are paged through.</summary>
+    public ValueList<Picture> Pictures { get; init; } = [];
 
     /// <summary>Heard above the parts, or null.</summary>
     public Sound? Sound { get; init; }
@@ -43,6 +43,15 @@ public sealed record AskView
 
     /// <summary>True while the fields take an answer.</summary>
     public required bool TakesAnswer { get; init; }
+
+    /// <summary>True while it is shown with what is right, and not answered.</summary>
+    public bool Looking { get; init; }
+
+    /// <summary>True when the question has a switch of its own, whatever holds for the whole.</summary>
+    public bool HasOwnRound { get; init; }
+
+    /// <summary>True when the learner can begin to answer after looking round.</summary>
+    public bool OffersBegin { get; init; }
 
     /// <summary>True when the learner can have it marked now.</summary>
     public required bool OffersMark { get; init; }
@@ -88,10 +97,12 @@ public sealed record AskView
     internal static AskView Of(AttemptState state, QuestionState question, DateTimeOffset now, DateTimeOffset? due)
     {
         var (rules, words) = (state.Rules, state.Activity.Words);
-        var shown = RevealNow.For(state, question, now, due);
+        var shown = question.IsLooking ? new Shown(false, true, false) : RevealNow.For(state, question, now, due);
         var family = QuestionTypes.For(question.Question);
         var last = question.ShowsLastTry ? question.LastTry : null;
-        var takes = !question.Closed && !question.ShowsLastTry;
+        var feedbackOnly = rules.FeedbackOnly || question.OutOf == 0;
+        var looking = question.IsLooking;
+        var takes = !looking && !question.Closed && !question.ShowsLastTry;
         var marks = AttemptRules.MarksWhileWorking(rules);
         var steps = marks && takes && family.StepsOf(question.Question) != Steps.NotMarked;
         var partsShown =
@@ -106,11 +117,11 @@ public sealed record AskView
             SpotId = question.Spot.Id,
             Family = family.Key,
             Prompt = question.Question.Prompt,
-            Picture = question.Question.Picture,
+            Pictures = question.Question.PicturesAbove,
             Sound = question.Question.Sound,
             Video = question.Question.Video,
             MarksSteps = steps,
-            FeedbackOnly = rules.FeedbackOnly,
+            FeedbackOnly = feedbackOnly,
             TimedOut = question.TimedOut,
             Parts = family.View(
                 question.Question,
@@ -124,6 +135,7 @@ public sealed record AskView
                 )
                 {
                     HintSeen = question.HintSeen,
+                    Looking = looking,
                     Tally = state.Tallies.GetValueOrDefault(question.Spot.Id) ?? Tally.None,
                 }
             ),
@@ -133,27 +145,31 @@ public sealed record AskView
             OffersMark = takes && marks && !steps && family.MarksAlone(question.Question),
             OffersVote = takes && family.TakesVotes,
             MarksAtOnce = marks && rules.Reveal.RightOrWrong == RevealMoment.AtOnce,
-            OffersAnotherGo = !question.Closed && question.ShowsLastTry,
+            OffersAnotherGo = !looking && !question.Closed && question.ShowsLastTry,
             OffersAnswer = AttemptRules.MaySeeAnswer(state, question.Spot.Id),
-            OffersHint = !question.HintSeen && AttemptRules.HasHint(question.Question) && !question.Closed,
+            Looking = looking,
+            HasOwnRound = question.Question.Round is not null,
+            OffersBegin = looking && question.Question.Round == Round.LookThenAnswer,
+            OffersHint = !looking && !question.HintSeen && AttemptRules.HasHint(question.Question) && !question.Closed,
             HintCost = rules.HintCost,
             Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
             TriesLeft =
-                rules.Tries is { } tries && marks && family.MarksAlone(question.Question)
+                rules.Tries is { } tries && marks && !looking && family.MarksAlone(question.Question)
                     ? Math.Max(0, tries - question.Tries.Count)
                     : null,
-            Verdict = question.Review?.VerdictOf(question.OutOf) ?? (shown.RightOrWrong ? last?.Mark.Verdict : null),
+            Verdict = question.Review?.VerdictOf(question.OutOf) ?? (shown.RightOrWrong ? question.LastVerdict(last) : null),
             Review = question.Review is { } review
                 ? ReviewView.Of(review, question.Question, question.CountedTry(rules.Counts)?.Response ?? question.Response)
                 : null,
             Reason =
-                question.Review?.Points is not null ? words["markedByTeacher"]
-                : shown.RightOrWrong && last is not null ? words.Say(rules.FeedbackOnly ? last.Mark.Reason : last.Reason)
+                question.IsReviewed ? words["markedByTeacher"]
+                : shown.RightOrWrong && last is not null ? words.Say(feedbackOnly ? last.Mark.Reason : last.Reason)
                 : null,
             Band = shown.RightOrWrong ? question.Band : null,
             Points =
-                question.Review?.Points is { } points && !rules.FeedbackOnly ? points
+                question.Review?.Points is { } points && !feedbackOnly ? points
                 : shown.Points
+                && !feedbackOnly
                 && family.IsGraded(question.Question)
                 && (last?.Mark.Verdict != Marking.Verdict.Waiting || family.MarksAlone(question.Question))
                     ? last?.Points.ToDecimal()

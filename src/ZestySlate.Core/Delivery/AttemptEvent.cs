@@ -12,6 +12,7 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(Watched), "watched")]
 [JsonDerivedType(typeof(TriedCode), "triedCode")]
 [JsonDerivedType(typeof(Annotated), "annotated")]
+[JsonDerivedType(typeof(LookedRound), "lookedRound")]
 [JsonDerivedType(typeof(Answered), "answered")]
 [JsonDerivedType(typeof(AskedToMark), "askedToMark")]
 [JsonDerivedType(typeof(Stepped), "stepped")]
@@ -74,6 +75,10 @@ public sealed record TriedCode(string LockId, string Typed) : AttemptEvent;
 
 /// <summary>The learner wrote something beside a finding; empty takes it away.</summary>
 public sealed record Annotated(string SpotId, string Text) : AttemptEvent;
+
+/// <summary>The learner has looked round and begins to answer: one question, or, with an empty spot, all that go as the whole activity
+/// does.</summary>
+public sealed record LookedRound(string SpotId) : AttemptEvent;
 
 /// <summary>An answer was given or changed; it is kept but not yet marked.</summary>
 public sealed record Answered(string SpotId, Response Response) : AttemptEvent;

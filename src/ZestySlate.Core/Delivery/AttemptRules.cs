@@ -60,6 +60,7 @@ public static class AttemptRules
             Annotated annotated => !state.Findings.Contains(annotated.SpotId) ? Reason.Of("notAFinding")
             : annotated.Text.Length > LongestAnnotation ? Reason.Of("annotationTooLong", LongestAnnotation)
             : null,
+            LookedRound { SpotId.Length: > 0 } looked => RefuseOpen(state, looked.SpotId),
             Answered answered => RefuseAnswer(state, answered.SpotId, answered.Response),
             AskedToMark when !MarksWhileWorking(state.Rules) => Reason.Of("markedAfterHandingIn"),
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
@@ -159,6 +160,7 @@ public static class AttemptRules
         {
             null => Reason.Of("questionIsGone"),
             _ when !state.IsInReach(spotId) => Reason.Of("questionLocked"),
+            { Round: Round.LookOnly } => Reason.Of("onlyLooking"),
             { TimedOut: true } => Reason.Of("questionTimeIsUp"),
             { Closed: true } => Reason.Of("questionClosed"),
             _ => null,

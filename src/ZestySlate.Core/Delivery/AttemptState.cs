@@ -80,6 +80,12 @@ public sealed record AttemptState
     /// <summary>Every question the learner gets, in reading order.</summary>
     public ValueList<QuestionState> Questions { get; init; } = [];
 
+    /// <summary>The questions that are answered, not only looked at.</summary>
+    public IEnumerable<QuestionState> Asked => Questions.Where(question => question.Round != Round.LookOnly);
+
+    /// <summary>True while questions that go as the whole activity does are looked at before they are answered.</summary>
+    public bool LooksRound => Questions.Any(question => question is { Question.Round: null, Round: Round.LookThenAnswer, IsLooking: true });
+
     /// <summary>How many mistakes were made, for lives.</summary>
     public int Mistakes { get; init; }
 
@@ -205,7 +211,7 @@ public sealed record AttemptState
 
     /// <summary>What completes it: what its course says, else its author, else what is usual.</summary>
     public Completion CompletedBy =>
-        Terms.CompletedBy ?? Activity.Rules.Completion ?? (Questions.Count > 0 ? Completion.HandedIn : Completion.OpenedAll);
+        Terms.CompletedBy ?? Activity.Rules.Completion ?? (Asked.Any() ? Completion.HandedIn : Completion.OpenedAll);
 
     /// <summary>The state at a moment at which nothing happened: clocks may have run out since the last event.</summary>
     public AttemptState At(DateTimeOffset now) =>

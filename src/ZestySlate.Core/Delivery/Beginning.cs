@@ -24,7 +24,8 @@ internal static class Beginning
             {
                 Spot = asked.Spot,
                 Question = asked.Question,
-                OutOf = QuestionTypes.For(asked.Question).OutOf(asked.Question),
+                OutOf = activity.WorthOf(asked.Question),
+                Round = activity.RoundOf(asked.Question),
                 Orders = handout.FirstOf(asked.Spot.Id),
             })
             .ToValueList();

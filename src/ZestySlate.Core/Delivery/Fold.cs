@@ -73,6 +73,9 @@ internal sealed class Fold(AttemptState start) : IOpening
             case Annotated annotated:
                 _annotations[annotated.SpotId] = annotated.Text;
                 break;
+            case LookedRound looked:
+                Look(looked.SpotId);
+                break;
             case Answered answered:
                 Work(answered.SpotId, question => question with { Response = WithKept(question, answered.Response), ShowsLastTry = false });
                 break;
@@ -166,6 +169,13 @@ internal sealed class Fold(AttemptState start) : IOpening
 
     public bool HasOpened(string spotId) => _opened.Contains(spotId);
 
+    public bool HasVisited(string sceneId) =>
+        start.IsInOrder
+            ? start.Steps.Any(step =>
+                (_visited.Contains(step.Id) || _way[_way.Count - 1] == step.Id) && step.Sections.Any(section => section.SceneId == sceneId)
+            )
+            : _visited.Contains(sceneId);
+
     public Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
 
     /// <summary>In order one goes from step to step; else going to the scene before is going back, and everything else lengthens the way.</summary>
@@ -215,6 +225,18 @@ internal sealed class Fold(AttemptState start) : IOpening
         if (start.Index.PlaceOf(spotId) is >= 0 and var place)
         {
             _questions[place] = change(_questions[place]);
+        }
+    }
+
+    private void Look(string spotId)
+    {
+        for (var place = 0; place < _questions.Length; place++)
+        {
+            var question = _questions[place];
+            if (spotId.Length == 0 ? question.Question.Round is null : question.Spot.Id == spotId)
+            {
+                _questions[place] = question with { HasLooked = true };
+            }
         }
     }
 
@@ -392,6 +414,11 @@ internal sealed class Fold(AttemptState start) : IOpening
     /// <summary>A question that is closed from outside: an answer that was given and not marked counts as a try.</summary>
     private QuestionState Settled(QuestionState question, DateTimeOffset at)
     {
+        if (question.Round == Round.LookOnly)
+        {
+            return question;
+        }
+
         var open = !question.Closed && !question.ShowsLastTry && question.Response is not null;
         var settled = (open ? Marked(question, at) : question) with { Closed = true, ShowsLastTry = true };
         return !open && question.Tries.Count > 0 ? settled with { Response = question.LastTry!.Response } : settled;

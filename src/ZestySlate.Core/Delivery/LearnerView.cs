@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -76,6 +77,9 @@ public sealed record LearnerView
     public Ending? EndedBy { get; init; }
 
     /// <summary>True when something is asked, so that there is something to hand in.</summary>
+    /// <summary>True while all is looked at and the learner can begin to answer.</summary>
+    public bool OffersBegin { get; init; }
+
     public bool HasQuestions => Progress.Questions > 0;
 
     /// <summary>The spot with this id, or null.</summary>
@@ -131,6 +135,7 @@ public sealed record LearnerView
                     state.Annotations.GetValueOrDefault(spot.Id, "")
                 ))
                 .ToValueList(),
+            OffersBegin = !state.NeedsStart && !state.IsHandedIn && state.LooksRound,
             IsCompleted = state.IsCompleted,
         };
     }
@@ -172,7 +177,7 @@ public sealed record StartView(
         return new(
             flow.Introduction,
             flow.Picture,
-            state.Questions.Count,
+            state.Asked.Count(),
             rules.Clock is { } clock ? Timekeeping.Lasts(clock, state.TimeFactor) : null,
             rules.Clock?.For == ClockFor.Item,
             rules.Lives,
@@ -209,7 +214,7 @@ public sealed record CourseView(int Number, int Count, string? Previous, string?
                                 i + 1,
                                 i == at,
                                 step.SpotIds.Select(state.QuestionOf).OfType<QuestionState>().ToList() is { Count: > 0 } asked
-                                    && asked.All(question => question.HasAnswer),
+                                    && asked.All(question => question.HasAnswer || question.Round == Round.LookOnly),
                                 VerdictOf(state, step, now, due)
                             )
                     )
@@ -309,8 +314,8 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
         return new Progress(
             notes.Count(spot => state.OpenedSpots.Contains(spot.Id)),
             notes.Count,
-            state.Questions.Count(question => question.HasAnswer),
-            state.Questions.Count
+            state.Asked.Count(question => question.HasAnswer),
+            state.Asked.Count()
         )
         {
             Visited = places.Count > 1 ? places.Count(state.VisitedScenes.Contains) : 0,

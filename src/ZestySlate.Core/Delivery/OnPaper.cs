@@ -1,4 +1,6 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -40,6 +42,7 @@ public static class OnPaper
             Flow = new Flow { ShuffleOptions = false },
             Rules = activity.Rules with
             {
+                Round = Round.AnswerOnly,
                 Clock = null,
                 Lives = null,
                 Reveal = new Reveal
@@ -56,7 +59,15 @@ public static class OnPaper
                         Lock = null,
                         Draw = null,
                         LearnersSpots = null,
-                        Spots = scene.Spots.Select(spot => spot with { Lock = null }).ToValueList(),
+                        Spots = scene
+                            .Spots.Select(spot =>
+                                spot with
+                                {
+                                    Lock = null,
+                                    Content = spot.Question is { } asked ? new Ask(asked with { Round = null }) : spot.Content,
+                                }
+                            )
+                            .ToValueList(),
                     }
                 )
                 .ToValueList(),

@@ -15,6 +15,16 @@ public sealed record QuestionState
     /// <summary>The points that can be reached.</summary>
     public required decimal OutOf { get; init; }
 
+    /// <summary>Whether the learner looks round in it, answers it, or both in turn.</summary>
+    public Round Round { get; init; }
+
+    /// <summary>True once the learner has begun to answer after looking round.</summary>
+    public bool HasLooked { get; init; }
+
+    /// <summary>True while it is shown with what is right, and not answered.</summary>
+    public bool IsLooking =>
+        Round == Round.LookOnly || (Round == Round.LookThenAnswer && !HasLooked && Response is null && Tries.Count == 0 && !Closed);
+
     /// <summary>The answer as it stands, marked or not; null when none was given in this go.</summary>
     public Response? Response { get; init; }
 
@@ -47,7 +57,13 @@ public sealed record QuestionState
     public Review? Review { get; init; }
 
     /// <summary>True when it waits for a person who has not given points yet.</summary>
-    public bool Waits => LastTry?.Mark.Verdict == Verdict.Waiting && Review?.Points is null;
+    public bool Waits => LastTry?.Mark.Verdict == Verdict.Waiting && !IsReviewed;
+
+    /// <summary>True when a person has marked it: with points, or in words where it has none.</summary>
+    public bool IsReviewed => Review?.Points is not null || (Review is not null && OutOf == 0 && LastTry?.Mark.Verdict == Verdict.Waiting);
+
+    /// <summary>The verdict on the last try; none of its own once a person has said in words what there is to say.</summary>
+    internal Verdict? LastVerdict(Try? last) => last?.Mark.Verdict is Verdict.Waiting && !Waits ? Verdict.Ungraded : last?.Mark.Verdict;
 
     /// <summary>True when no further try is possible.</summary>
     public bool Closed { get; init; }

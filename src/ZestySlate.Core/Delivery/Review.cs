@@ -25,9 +25,9 @@ public sealed record Review
     /// <summary>Who said it, by the person's id.</summary>
     public required string By { get; init; }
 
-    /// <summary>The verdict that its points are, out of so many; null when it gives none.</summary>
+    /// <summary>The verdict that its points are, out of so many; null when it gives none, or there are none to give.</summary>
     public Verdict? VerdictOf(decimal outOf) =>
-        Points is not { } points ? null
+        Points is not { } points || outOf == 0 ? null
         : points >= outOf ? Verdict.Right
         : points > 0 ? Verdict.Partly
         : Verdict.Wrong;

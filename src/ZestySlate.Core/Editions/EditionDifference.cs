@@ -51,6 +51,11 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             structure.Add("How learners go through it");
         }
 
+        if (older.Rules.Round != newer.Rules.Round)
+        {
+            structure.Add("Whether learners look round or answer");
+        }
+
         if (older.Language != newer.Language)
         {
             key.Add("Language in which answers are read");
@@ -61,7 +66,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             wording.Add("Words of the score bands, or whether a copy may be kept");
         }
 
-        if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) != newer.Rules)
+        if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) with { Round = newer.Rules.Round } != newer.Rules)
         {
             key.Add("Rules of marking");
         }

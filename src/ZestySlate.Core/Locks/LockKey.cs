@@ -66,6 +66,9 @@ internal interface IOpening
     /// <summary>Whether the spot was opened.</summary>
     bool HasOpened(string spotId);
 
+    /// <summary>Whether the learner has been in the scene.</summary>
+    bool HasVisited(string sceneId);
+
     /// <summary>The points so far.</summary>
     Fraction Points();
 }
@@ -75,6 +78,9 @@ internal interface IReach
 {
     /// <summary>The spot, where a learner can get to it; else null.</summary>
     Spot? SpotOf(string spotId);
+
+    /// <summary>Whether a learner can get to the scene.</summary>
+    bool HasScene(string sceneId);
 
     /// <summary>All points that can be had there.</summary>
     decimal Points { get; }

@@ -12,6 +12,9 @@ public abstract record Question
     /// <summary>Shown above what is to be done, or null.</summary>
     public Picture? Picture { get; init; }
 
+    /// <summary>Shown after the first; learners page through them.</summary>
+    public ValueList<Picture> FurtherPictures { get; init; } = [];
+
     /// <summary>Heard above what is to be done, or null.</summary>
     public Sound? Sound { get; init; }
 
@@ -24,7 +27,7 @@ public abstract record Question
     /// <summary>Why the right answer is right; shown with it.</summary>
     public string Explanation { get; init; } = "";
 
-    /// <summary>The points of the whole question, or null for one point a part.</summary>
+    /// <summary>The points of the whole question, or null for one point a part; 0 for feedback only.</summary>
     public decimal? Points { get; init; }
 
     /// <summary>True when only a fully right answer earns points.</summary>
@@ -43,6 +46,21 @@ public abstract record Question
     /// <summary>The same question with one part showing something else; unchanged where there is no such part.</summary>
     public virtual Question WithFace(string key, Func<Face, Face> change) => this;
 
+    /// <summary>All pictures above what is to be done, in order.</summary>
+    [JsonIgnore]
+    public ValueList<Picture> PicturesAbove => Picture is null ? FurtherPictures : FurtherPictures.Insert(0, Picture);
+
+    /// <summary>The same question with these pictures above what is to be done.</summary>
+    public Question WithPicturesAbove(ValueList<Picture> pictures) =>
+        this with
+        {
+            Picture = pictures.Count > 0 ? pictures[0] : null,
+            FurtherPictures = pictures.Skip(1).ToValueList(),
+        };
+
+    /// <summary>Whether learners look round in it, answer it, or both in turn; null for what holds for the whole activity.</summary>
+    public Round? Round { get; init; }
+
     /// <summary>Every sound it plays.</summary>
     [JsonIgnore]
     public IEnumerable<Sound> Sounds => Faces.Select(part => part.Face.Sound).Prepend(Sound).OfType<Sound>();
@@ -57,7 +75,8 @@ public abstract record Question
     public IEnumerable<Picture> Pictures =>
         Faces
             .SelectMany(part => part.Face.Pictures)
-            .Concat(new[] { Picture }.Concat(Bands.Bands.Select(band => band.Picture)).OfType<Picture>());
+            .Concat(PicturesAbove)
+            .Concat(Bands.Bands.Select(band => band.Picture).OfType<Picture>());
 
     /// <summary>Everything it plays, by the hashes of the files.</summary>
     [JsonIgnore]
@@ -73,6 +92,7 @@ public abstract record Question
         ) with
         {
             Picture = swap.OrNone(Picture),
+            FurtherPictures = FurtherPictures.Select(swap.Of).ToValueList(),
             Sound = swap.Of(Sound),
             Video = swap.Of(Video),
             Bands = swap.Of(Bands),
@@ -84,6 +104,7 @@ public abstract record Question
         {
             Prompt = newer.Prompt,
             Picture = newer.Picture,
+            FurtherPictures = newer.FurtherPictures,
             Sound = newer.Sound,
             Video = newer.Video,
             Hint = newer.Hint,

@@ -248,6 +248,7 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
             )
             {
                 HintSeen = showing.HintSeen,
+                Looking = showing.Looking,
                 Tally = showing.Tally,
             }
         );

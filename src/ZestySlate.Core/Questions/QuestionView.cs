@@ -38,6 +38,9 @@ public sealed record Showing<TResponse>(
     /// <summary>True once the learner has asked for the hint.</summary>
     public bool HintSeen { get; init; }
 
+    /// <summary>True while the learner looks round: all that is right is shown, and nothing is answered yet.</summary>
+    public bool Looking { get; init; }
+
     /// <summary>How all have voted; nobody, where it takes no votes.</summary>
     public Tally Tally { get; init; } = Tally.None;
 

@@ -42,6 +42,9 @@ public abstract record Area
     /// <summary>The same area with its middle elsewhere.</summary>
     public abstract Area MovedTo(double x, double y);
 
+    /// <summary>The same shape, so wide and high, around the same middle; on a sphere it stays as it is.</summary>
+    public virtual Area SizedTo(double width, double height) => this;
+
     /// <summary>The share of the whole picture or sphere that it covers, 0..1; of overlapping areas the smallest is meant.</summary>
     [JsonIgnore]
     public abstract double Size { get; }

@@ -48,6 +48,9 @@ public sealed record RectangleArea : BoxArea
     public override bool Contains(double x, double y) => x >= X && x <= X + Width && y >= Y && y <= Y + Height;
 
     public override Area MovedTo(double x, double y) => new RectangleArea(x - (Width / 2), y - (Height / 2), Width, Height);
+
+    public override Area SizedTo(double width, double height) =>
+        new RectangleArea(Middle.X - (width / 2), Middle.Y - (height / 2), width, height);
 }
 
 /// <summary>An ellipse that fills a box. It is a point with a radius, so that its middle is kept on the picture and stays where it is, also
@@ -76,6 +79,9 @@ public sealed record EllipseArea : BoxArea
     }
 
     public override Area MovedTo(double x, double y) => new EllipseArea(x - (Width / 2), y - (Height / 2), Width, Height);
+
+    public override Area SizedTo(double width, double height) =>
+        new EllipseArea(Middle.X - (width / 2), Middle.Y - (height / 2), width, height);
 }
 
 /// <summary>A polygon on a picture, of three corners or more.</summary>
@@ -117,5 +123,17 @@ public sealed record PolygonArea : Area
         var right = Math.Clamp(x - Middle.X, -Corners.Min(c => c.X), 1 - Corners.Max(c => c.X));
         var down = Math.Clamp(y - Middle.Y, -Corners.Min(c => c.Y), 1 - Corners.Max(c => c.Y));
         return new PolygonArea(Corners.Select(c => new Share(c.X + right, c.Y + down)).ToValueList());
+    }
+
+    public override Area SizedTo(double width, double height)
+    {
+        var (wide, high) = (Corners.Max(c => c.X) - Corners.Min(c => c.X), Corners.Max(c => c.Y) - Corners.Min(c => c.Y));
+        return wide <= 0 || high <= 0
+            ? this
+            : new PolygonArea(
+                Corners
+                    .Select(c => new Share(Middle.X + ((c.X - Middle.X) * width / wide), Middle.Y + ((c.Y - Middle.Y) * height / high)))
+                    .ToValueList()
+            );
     }
 }

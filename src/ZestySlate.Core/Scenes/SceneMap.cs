@@ -75,7 +75,7 @@ public sealed record SceneMap
             var before = scenes.Count + open.Count;
             if (locks.Count > open.Count)
             {
-                Unlock(InReach().ToDictionary(spot => spot.Id), locks, open);
+                Unlock(activity, scenes, InReach().ToDictionary(spot => spot.Id), locks, open);
             }
 
             // From scene to scene as far as one gets before another lock must open.
@@ -99,17 +99,24 @@ public sealed record SceneMap
         }
     }
 
-    /// <summary>Opens what opens with these spots.</summary>
-    private static void Unlock(Dictionary<string, Spot> inReach, Dictionary<string, Lock> locks, HashSet<string> open)
+    /// <summary>Opens what opens with these scenes and spots.</summary>
+    private static void Unlock(
+        Activity activity,
+        HashSet<string> scenes,
+        Dictionary<string, Spot> inReach,
+        Dictionary<string, Lock> locks,
+        HashSet<string> open
+    )
     {
-        var reach = new Reach(inReach);
+        var reach = new Reach(activity, scenes, inReach);
         open.UnionWith(locks.Where(entry => entry.Value.Key.CanOpenWith(reach)).Select(entry => entry.Key));
     }
 
-    private sealed class Reach(Dictionary<string, Spot> spots) : IReach
+    private sealed class Reach(Activity activity, HashSet<string> scenes, Dictionary<string, Spot> spots) : IReach
     {
-        public decimal Points { get; } =
-            spots.Values.Sum(spot => spot.Question is { } question ? QuestionTypes.For(question).OutOf(question) : 0);
+        public decimal Points { get; } = spots.Values.Sum(spot => spot.Question is { } question ? activity.WorthOf(question) : 0);
+
+        public bool HasScene(string sceneId) => scenes.Contains(sceneId);
 
         public Spot? SpotOf(string spotId) => spots.GetValueOrDefault(spotId);
     }

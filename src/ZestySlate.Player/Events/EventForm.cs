@@ -37,7 +37,7 @@ public static class EventForm
                     : "answer";
         }
 
-        if (act is "answer" or "add" or "hand" or "begin" or "mark" or "step" or "vote")
+        if (act is "answer" or "add" or "hand" or "mark" or "step" or "vote")
         {
             if (state.QuestionOf(spot) is not { } question)
             {
@@ -60,6 +60,7 @@ public static class EventForm
 
         return act switch
         {
+            "begin" => new LookedRound(spot) { Id = id, At = now },
             "start" => new Started { Id = id, At = now },
             "visit" => new Visited(fields["scene"]) { Id = id, At = now },
             "code" => new TriedCode(fields["lock"], fields["code"]) { Id = id, At = now },

@@ -97,16 +97,11 @@ public sealed class Gradebooks(SlateDb db, ActivityStore activities, AttemptStor
             return 0;
         }
 
-        return activities
-            .Edition(activityId, edition)
-            .Scenes.Sum(scene =>
-            {
-                var points = scene
-                    .Spots.Select(spot => spot.Question)
-                    .OfType<Question>()
-                    .Select(question => QuestionTypes.For(question).OutOf(question))
-                    .ToList();
-                return scene.Draw is { } draw && draw < points.Count ? points.Average() * draw : points.Sum();
-            });
+        var activity = activities.Edition(activityId, edition);
+        return activity.Scenes.Sum(scene =>
+        {
+            var points = scene.Spots.Select(spot => spot.Question).OfType<Question>().Select(activity.WorthOf).ToList();
+            return scene.Draw is { } draw && draw < points.Count ? points.Average() * draw : points.Sum();
+        });
     }
 }

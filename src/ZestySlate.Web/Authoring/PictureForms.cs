@@ -1,3 +1,4 @@
+using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Web.Authoring;
@@ -5,6 +6,13 @@ namespace ZestySlate.Web.Authoring;
 /// <summary>Reads the words of pictures as they are used.</summary>
 internal static class PictureForms
 {
+    /// <summary>Pictures with the form's words, without the one that this press takes away (remove NAME-NUMBER).</summary>
+    public static ValueList<Picture> Read(IFormCollection form, ValueList<Picture> old, string name) =>
+        old.Select((picture, i) => (Key: $"{name}-{i}", Picture: picture))
+            .Where(entry => form["remove"] != entry.Key)
+            .Select(entry => Read(form, entry.Picture, "-" + entry.Key))
+            .ToValueList();
+
     /// <summary>The picture with the form's words; the suffix tells several in one form apart.</summary>
     public static Picture Read(IFormCollection form, Picture old, string suffix) =>
         old with

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
-using ZestySlate.Core.Contents.Inserts;
 using ZestySlate.Core.Editing;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Web.Identity;
@@ -79,8 +78,10 @@ internal static class ReuseEndpoints
                 );
             }
 
-            return draft.Document.SpotOf(form["spot"].ToString()) is { Content.Inside: not null } spot
-                ? new SetContent(spot.Id, new Insert(source.Id) { Title = source.Document.Title })
+            return
+                draft.Document.SpotOf(form["spot"].ToString()) is { } slot
+                && slot.Content.Holding(source.Id, source.Document.Title) is { } holding
+                ? new SetContent(slot.Id, holding)
                 : Outcome<Edit>.Refused("The spot is not in the activity any more.");
         }
 

@@ -2,6 +2,7 @@ using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -46,6 +47,7 @@ internal static class RulesForm
         var rules = old with
         {
             Tries = Count("tries", "tries"),
+            Round = Enum.TryParse<Round>(form["round"], out var round) && Enum.IsDefined(round) ? round : old.Round,
             KeepsRight = form["keepsRight"] == "yes",
             LetsKeepCopy = form["letsKeepCopy"] == "yes",
             GoesBelowZero = form["belowZero"] == "yes",

@@ -127,6 +127,7 @@ internal static class LearningEndpoints
         new($"{context.Request.PathBase}/work/{attempt.Id}/events", attempt.Id, Proof(context), styleNonce)
         {
             Base = context.Request.PathBase,
+            Back = $"back={attempt.ActivityId}{(attempt.AssignmentId is { } given ? $"&given={given}" : "")}",
             OwnHost = context.Request.Host.Value ?? "",
             Paper = PageOf(context, attempt) + (attempt.AssignmentId is null ? "?" : "&") + "paper=true",
             Again = attempt.HandedInAt is not null

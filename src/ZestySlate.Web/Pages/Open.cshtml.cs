@@ -52,6 +52,9 @@ public sealed class OpenModel(
 
     public string? Problem { get; private set; }
 
+    /// <summary>The activity from which the learner came over to this one: its address and title.</summary>
+    public (string Address, string Title)? Back { get; private set; }
+
     /// <summary>How visitors say who they are.</summary>
     public VisitorsSay Say { get; private set; }
 
@@ -90,8 +93,9 @@ public sealed class OpenModel(
     /// <summary>True when something in the activity names whose it is.</summary>
     public bool HasCredits { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(string activity, int? assignment, bool paper)
+    public async Task<IActionResult> OnGetAsync(string activity, int? assignment, bool paper, string? back, int? given)
     {
+        Back = back is { Length: > 0 } ? await BackAsync(back, given, activity) : null;
         OnPaper = paper;
         await LoadAsync(activity, assignment);
         if (OnPaper && !LetsKeepCopy)
@@ -102,6 +106,14 @@ public sealed class OpenModel(
         Card = FrameSessionPath.SessionOf(HttpContext) is null ? await PageCard.OfAsync(HttpContext, activity) : null;
         return Page();
     }
+
+    /// <summary>The way back to an activity that leads here; null to any other.</summary>
+    private async Task<(string Address, string Title)?> BackAsync(string code, int? given, string here) =>
+        await store.DraftAsync(code) is { Record: { BinnedAt: null, NewestEdition: > 0 } from }
+        && store.Edition(from.Id, from.NewestEdition) is var before
+        && before.Spots.Any(spot => spot.Content.Inside == here)
+            ? ($"{Request.PathBase}/a/{from.Id}{(given is { } assignment ? $"?assignment={assignment}" : "")}", before.Title)
+            : null;
 
     /// <summary>A visitor by link begins anew after handing in.</summary>
     public async Task<IActionResult> OnPostAgainAsync(string activity, int? assignment)

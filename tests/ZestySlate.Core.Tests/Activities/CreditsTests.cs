@@ -94,6 +94,7 @@ public sealed class CreditsTests
         {
             Prompt = RichText.Plain("Which?"),
             Picture = Picture(),
+            FurtherPictures = [Picture()],
             Sound = Sound(),
             Video = Video(),
             Bands = bands,

@@ -53,6 +53,14 @@ public sealed class WaysCheckTests
             { new ScoreKey(5), "it needs 5 points and there are 1" },
             { new FoundKey([]), "nothing is chosen that must be found" },
             { new FoundKey(["n", "gone"]), "something that must be found was deleted" },
+            {
+                new FoundKey(["n"]) { SceneIds = ["gone"] },
+                "something that must be found was deleted"
+            },
+            {
+                new FoundKey(["n"]) { Parts = [new FoundPart("n", "gone")] },
+                "something that must be found was deleted"
+            },
             { new FoundKey(["box"]), "what opens it lies behind it" },
         };
 

@@ -9,6 +9,8 @@ using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Locks.Numbers;
 using ZestySlate.Core.Locks.Scores;
+using ZestySlate.Core.Questions.Locating;
+using ZestySlate.Core.Tests.Questions;
 
 namespace ZestySlate.Core.Tests.Delivery;
 
@@ -48,6 +50,44 @@ public sealed class LockTests
         Assert.False(IsOpen(Behind(strict).Code("box", "éric")));
         Assert.False(IsOpen(Behind(strict).Code("box", "Eric")));
         Assert.True(IsOpen(Behind(strict).Code("box", "E\u0301ric")));
+    }
+
+    [Fact]
+    public void A_lock_opens_by_scenes_that_were_visited_and_places_that_were_found()
+    {
+        var sky = Asked.Locating("gale", "calm") with { Task = LocatingTask.FindAll };
+        var key = new FoundKey(["key1"]) { SceneIds = ["b"], Parts = [new FoundPart("sky", sky.Places[0].Id)] };
+        var attempt = new Attempt(
+            Make.Tour(
+                Make.Scene("a", Make.Clue("key1"), Make.Asked("sky", sky), Make.Clue("box", Make.By(key)), Make.Jump("ab", "b")),
+                Make.Scene("b")
+            )
+        );
+        Assert.False(IsOpen(attempt.Open("key1")));
+        Assert.False(IsOpen(attempt.Visit("b").Visit("a")));
+        attempt.Then((id, at) => new Stepped("sky", Asked.Located("find=0.9 0.9"), "find") { Id = id, At = at });
+        Assert.False(IsOpen(attempt));
+        var middle = sky.Places[0].Area.Middle;
+        var press = FormattableString.Invariant($"find={middle.X} {middle.Y}");
+        attempt.Then((id, at) => new Stepped("sky", Asked.Located(press), "find") { Id = id, At = at });
+        Assert.True(IsOpen(attempt));
+    }
+
+    [Fact]
+    public void Of_all_that_is_to_be_found_some_can_be_enough_whatever_they_are()
+    {
+        var attempt = new Attempt(
+            Make.Tour(
+                Make.Scene(
+                    "a",
+                    Make.Clue("key1"),
+                    Make.Clue("box", Make.By(new FoundKey(["key1"], 1) { SceneIds = ["b"] })),
+                    Make.Jump("ab", "b")
+                ),
+                Make.Scene("b")
+            )
+        );
+        Assert.True(IsOpen(attempt.Visit("b").Visit("a")));
     }
 
     [Theory]

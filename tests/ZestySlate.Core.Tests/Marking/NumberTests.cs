@@ -4,6 +4,7 @@ using CsCheck;
 using ZestySlate.Core.Json;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Tests.Questions;
 
@@ -99,6 +100,36 @@ public sealed class NumberTests
         Assert.Equal(NumberTrouble.TooLarge, trouble);
         Assert.Null(QuantityReading.Read(new string('1', 1_000_000) + " m", English, "", out trouble));
         Assert.Equal(NumberTrouble.TooLarge, trouble);
+    }
+
+    [Theory]
+    [InlineData("100", "Boils.")]
+    [InlineData("0.3 kPa", "")]
+    [InlineData("10", "A zero is missing.")]
+    [InlineData("10.5", "A zero is missing.")]
+    [InlineData("11", "Just above.")]
+    [InlineData("12", "Just above.")]
+    [InlineData("12.1", "")]
+    [InlineData("0.01 kPa", "A zero is missing.")]
+    [InlineData("about", "")]
+    public void Right_and_foreseen_wrong_numbers_have_words_as_near_as_the_right_one_must_be(string typed, string words)
+    {
+        var question = Asked.Number(100, "Pa") with
+        {
+            Tolerance = new Tolerance(ToleranceKind.Absolute, 1),
+            Feedback = "Boils.",
+            Foreseen = [new("w1", 10, "A zero is missing."), new("w2", 11, "Just above."), new("w3", null, "No number yet.")],
+        };
+        Assert.Equal(words, question.Marked(Asked.Number(typed)).Of("number")!.Feedback);
+    }
+
+    [Fact]
+    public void A_foreseen_number_that_is_near_enough_to_be_right_is_named()
+    {
+        var question = Asked.Number(100) with { Foreseen = [new("w", 101, "")], Tolerance = new Tolerance(ToleranceKind.Absolute, 1) };
+        var said = QuestionTypes.For(question).Check(question, InEnglish.Culture).Select(weakness => weakness.Message);
+        Assert.Contains("foresees 101 as wrong, which is near enough to be right", said);
+        Assert.Empty(QuestionTypes.For(question).Check(question with { Foreseen = [new("w", 102, "")] }, InEnglish.Culture));
     }
 
     public static TheoryData<string> Everywhere =>

@@ -59,6 +59,46 @@ public sealed class FamilyTests
         Assert.Equal(1, Asked.Order("up", "down", "up").Marked(Asked.InOrder("2 1 0")).Share);
 
     [Theory]
+    [InlineData("0 1", "a has words")]
+    [InlineData("1 0", "a has words")]
+    public void A_thing_to_be_put_in_order_has_words_once_it_is_marked(string given, string words)
+    {
+        var question = Asked.Order("a", "b");
+        question = question with { Items = question.Items.Replace(item => item.Id == "i0", item => item with { Feedback = words }) };
+        Assert.Equal(words, question.Marked(Asked.InOrder(given)).Of("i0")!.Feedback);
+        Assert.Equal("", question.Marked(Asked.InOrder(given)).Of("i1")!.Feedback);
+    }
+
+    [Theory]
+    [InlineData(false, "0 1 2", "1 0", "Calm.", "Stormy.")]
+    [InlineData(true, "0 1 2", "1 0", "Calm.", "")]
+    [InlineData(true, "0 1 2", "0 1", "Calm.", "Stormy.")]
+    public void A_line_of_jumbled_words_has_words_once_it_stands(bool eachMove, string one, string two, string first, string second)
+    {
+        var question = Asked.Jumbled("red at night", "at morning") with
+        {
+            EachMove = eachMove,
+            Feedback = [new LineWords("at morning", "Stormy."), new LineWords("red at night", "Calm.")],
+        };
+        var response = question.Put(one, two);
+        var view = (JumbledWordsView)
+            QuestionTypes
+                .For(question)
+                .View(
+                    question,
+                    new Showing<Response>(
+                        response,
+                        null,
+                        question.Marked(response),
+                        new Shown(true, false, false),
+                        [],
+                        ZestySlate.Core.Wording.Words.English
+                    )
+                );
+        Assert.Equal([first, second], view.LineFeedback);
+    }
+
+    [Theory]
     [InlineData("0 1 2 3 4", 1)]
     [InlineData("3 1 2 0 4", 1)]
     [InlineData("1 0 2 3 4", 0.6)]

@@ -25,6 +25,43 @@ public sealed class PlacingTests
         Assert.Equal(Verdict.Missing, Mark(question, "0=a").Of("i1")!.Verdict);
     }
 
+    [Theory]
+    [InlineData("0=a", null)]
+    [InlineData("0=0.1 0.5", null)]
+    [InlineData("0=b", "«cirrus» cannot lie there.")]
+    [InlineData("0=0.95 0.5", "«cirrus» cannot lie there.")]
+    [InlineData("1=b", null)]
+    [InlineData("1=0.95 0.5", null)]
+    [InlineData("0=", null)]
+    public void An_item_with_zones_of_its_own_lies_only_there(string drop, string? refusal)
+    {
+        var question = Asked.Placing("cirrus=a", "stratus=b");
+        question = question with { Items = question.Items.Replace(item => item.Id == "i0", item => item with { MayLieOn = ["a"] }) };
+        Assert.Equal(refusal, QuestionTypes.For(question).RefuseResponse(question, Asked.Placed(drop))?.Said());
+    }
+
+    [Fact]
+    public void An_item_that_may_not_lie_where_it_belongs_is_named()
+    {
+        var question = Asked.Placing("cirrus=a", "stratus=b");
+        string[] Said(string mayLieOn) =>
+            [
+                .. QuestionTypes
+                    .For(question)
+                    .Check(
+                        question with
+                        {
+                            Items = question.Items.Replace(item => item.Id == "i0", item => item with { MayLieOn = [mayLieOn] }),
+                        },
+                        InEnglish.Culture
+                    )
+                    .Where(weakness => weakness.Blocks)
+                    .Select(weakness => weakness.Message),
+            ];
+        Assert.Equal(["has an item «cirrus» that may not lie where it belongs"], Said("b"));
+        Assert.Empty(Said("a"));
+    }
+
     [Fact]
     public void Of_zones_over_each_other_the_smallest_is_meant()
     {

@@ -79,6 +79,11 @@ public sealed class SimulatedLearner
             return new Started { Id = id, At = at };
         }
 
+        if (state.LooksRound)
+        {
+            return new LookedRound("") { Id = id, At = at };
+        }
+
         // Whoever saw it wrong has another go, now and then.
         foreach (
             var question in state.Questions.Where(question =>
@@ -102,6 +107,11 @@ public sealed class SimulatedLearner
         var family = QuestionTypes.For(question.Question);
         var spot = question.Spot.Id;
         var marks = AttemptRules.MarksWhileWorking(state.Rules);
+        if (question.IsLooking)
+        {
+            return question.Round == Round.LookThenAnswer ? new LookedRound(spot) { Id = id, At = at } : null;
+        }
+
         if (question.ShowsLastTry && question.Tries.Count > 0)
         {
             // Many are content with half right, and few try a third time.

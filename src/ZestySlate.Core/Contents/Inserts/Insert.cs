@@ -10,6 +10,9 @@ public sealed record Insert(string ActivityId) : Content
     /// <summary>Its title when it was put in, or own words.</summary>
     public string Title { get; init; } = "";
 
+    /// <summary>True when learners go over to it and come back; else it is shown in a panel.</summary>
+    public bool GoesOver { get; init; }
+
     public override SpotKind Kind => SpotKind.Insert;
 
     public override string KindName => "Activity";
@@ -17,6 +20,8 @@ public sealed record Insert(string ActivityId) : Content
     public override string OwnName => Title.Trim();
 
     public override string Inside => ActivityId;
+
+    public override Content Holding(string activityId, string title) => this with { ActivityId = activityId, Title = title };
 
     internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
         ActivityId.Length == 0 ? [new Weakness(true, "No activity is chosen to be inside.", "insert")] : [];

@@ -8,6 +8,9 @@ public sealed record JumbledWordsQuestion : Question
     /// <summary>The lines in the right order of their words.</summary>
     public ValueList<string> Lines { get; init; } = [];
 
+    /// <summary>Words for lines, by the line they are of.</summary>
+    public ValueList<LineWords> Feedback { get; init; } = [];
+
     public JumbledMove Move { get; init; } = JumbledMove.PutBefore;
 
     /// <summary>True when each move is marked as it is made: a word that then stands wrong is one mistake.</summary>
@@ -18,6 +21,9 @@ public sealed record JumbledWordsQuestion : Question
 
     /// <summary>True when the capital at the beginning of a line and the mark at its end are taken away, since they tell the place.</summary>
     public bool HideEnds { get; init; }
+
+    /// <summary>The words for a line once it is marked; empty for none.</summary>
+    public string FeedbackOf(string line) => Feedback.FirstOrDefault(words => words.Line == line)?.Words ?? "";
 
     /// <summary>The words of all lines, in the right order, as learners see them.</summary>
     [JsonIgnore]
@@ -70,6 +76,9 @@ public enum JumbledMove
     Exchange,
 }
 
+/// <summary>The author's words for a line once it is marked.</summary>
+public sealed record LineWords(string Line, string Words);
+
 /// <summary>A word with its id.</summary>
 public sealed record JumbledWord(string Id, string Text);
 
@@ -83,11 +92,13 @@ public sealed record JumbledWordsResponse : Response
 /// <param name="Move">How a word is moved.</param>
 /// <param name="EachMove">True when each move is marked as it is made.</param>
 /// <param name="Lines">The words as they stand.</param>
+/// <param name="LineFeedback">What is said of each line once it may be shown; empty for nothing.</param>
 /// <param name="RightLines">The right lines, once they may be shown; else empty.</param>
 public sealed record JumbledWordsView(
     JumbledMove Move,
     bool EachMove,
     ValueList<ValueList<JumbledWordView>> Lines,
+    ValueList<string> LineFeedback,
     ValueList<string> RightLines
 ) : QuestionView;
 

@@ -93,7 +93,11 @@ public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion
         : question.RightWordsStay ? Steps.MarkedAndKept
         : Steps.Marked;
 
-    protected override JumbledWordsQuestion WithWording(JumbledWordsQuestion older, JumbledWordsQuestion newer) => older;
+    protected override JumbledWordsQuestion WithWording(JumbledWordsQuestion older, JumbledWordsQuestion newer) =>
+        older with
+        {
+            Feedback = newer.Feedback,
+        };
 
     protected override JumbledWordsQuestion WithKey(JumbledWordsQuestion older, JumbledWordsQuestion newer) => older;
 
@@ -138,9 +142,16 @@ public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion
                         .ToValueList()
                 )
                 .ToValueList(),
+            // A line has words once nothing in it is open: while it is moved word by word, only when all of it is right.
+            lines
+                .Zip(question.Lines, (line, right) => line.All(id => IsSaid(question, showing, id)) ? question.FeedbackOf(right) : "")
+                .ToValueList(),
             showing.Shown.RightAnswer ? question.Lines : []
         );
     }
+
+    private static bool IsSaid(JumbledWordsQuestion question, Showing<JumbledWordsResponse> showing, string word) =>
+        showing.Said(word).Verdict is { } verdict && (verdict == Verdict.Right || !question.EachMove || showing.Shown.RightAnswer);
 
     private static ValueList<ValueList<string>> First(ValueList<ValueList<JumbledWord>> words, Showing<JumbledWordsResponse> showing) =>
         words

@@ -13,8 +13,6 @@ public sealed record LocatingQuestion : Question
 
     public LocatingTask Task { get; init; } = LocatingTask.Press;
 
-    public LocatingRound Round { get; init; } = LocatingRound.AnswerOnly;
-
     /// <summary>True when what is asked for stays until it is found, each wrong press being a mistake; else there is one press for each.</summary>
     public bool UntilFound { get; init; } = true;
 
@@ -87,24 +85,13 @@ public enum LocatingTask
     FindAll,
 }
 
-/// <summary>Whether one looks round, answers, or first the one and then the other.</summary>
-public enum LocatingRound
-{
-    AnswerOnly,
-
-    /// <summary>The places with their words are shown; nothing is marked.</summary>
-    LookOnly,
-
-    LookThenAnswer,
-}
-
 /// <summary>Where was pressed, or what was written: for a place by its id, or, where all are to be found, under <see cref="Find"/>.</summary>
 public sealed record LocatingResponse : PartsResponse
 {
     /// <summary>The part of presses that are asked for nothing in particular.</summary>
     public const string Find = "find";
 
-    /// <summary>True once the looking round is over.</summary>
+    /// <summary>In attempts from before looking round was an event of its own: true once it was over.</summary>
     public bool Begun { get; init; }
 }
 
@@ -119,7 +106,6 @@ public sealed record LocatingView(
     double Ratio,
     LocatingTask Task,
     bool Looking,
-    bool CanBegin,
     ValueList<AskedPlace> Asked,
     ValueList<PlaceMark> Marks,
     ValueList<PutDown> Presses,

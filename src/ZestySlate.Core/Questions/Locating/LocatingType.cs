@@ -3,28 +3,29 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Locating;
 
 /// <summary>The family of places to be pressed, named or found on a board.</summary>
-public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingResponse>
+public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingResponse>, IFinds
 {
     private const int MostPresses = 500,
         LongestName = 500;
 
     public override string Key => "locating";
 
+    public IEnumerable<(string Part, string Name)> FindsOf(Question question) =>
+        ((LocatingQuestion)question).Places.Select((place, i) => (place.Id, place.Face.Name.Length > 0 ? place.Face.Name : $"{i + 1}"));
+
     protected override string TitleOf(LocatingQuestion question) => "Locate";
 
     protected override decimal Parts(LocatingQuestion question) => Math.Max(1, question.Places.Count);
 
-    protected override bool IsGraded(LocatingQuestion question) => question.Round != LocatingRound.LookOnly;
-
     protected override QuestionMark Mark(LocatingQuestion question, LocatingResponse? response, CultureInfo culture) =>
-        question.Round == LocatingRound.LookOnly ? new QuestionMark(Verdict.Ungraded, 0, Reason.Of("onlyLooking"), [])
-        : response is null || response.IsEmpty ? new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), [])
+        response is null || response.IsEmpty ? new QuestionMark(Verdict.Missing, 0, Reason.Of("nothingGiven"), [])
         : question.Task == LocatingTask.FindAll ? Found(question, response)
         : Credit.Of(
             [
@@ -168,9 +169,7 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
             : right.Contains(part.Part);
 
     protected override Steps StepsOf(LocatingQuestion question) =>
-        question.Round != LocatingRound.LookOnly && question.UntilFound && question.Task != LocatingTask.Name
-            ? Steps.MarkedAndKept
-            : Steps.NotMarked;
+        question.UntilFound && question.Task != LocatingTask.Name ? Steps.MarkedAndKept : Steps.NotMarked;
 
     /// <summary>A press beside what is asked for is forgotten: the place is still to be found.</summary>
     protected override (bool Right, LocatingResponse After) AfterStep(
@@ -283,31 +282,28 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
     }
 
     protected override LocatingResponse? Rehearse(LocatingQuestion question, Chance chance) =>
-        question.Round == LocatingRound.LookOnly
-            ? null
-            : new()
-            {
-                Begun = question.Round == LocatingRound.LookThenAnswer,
-                Parts = question
-                    .Places.Select(place =>
-                        question.Task == LocatingTask.Name
-                            ? new PartAnswer(
-                                place.Id,
+        new()
+        {
+            Parts = question
+                .Places.Select(place =>
+                    question.Task == LocatingTask.Name
+                        ? new PartAnswer(
+                            place.Id,
+                            chance.Knows()
+                                ? place.Face.Text
+                                : chance.Unsure(place.Face.Text, question.Places.Select(other => other.Face.Text).ToList())
+                        )
+                        : new PartAnswer(
+                            question.Task == LocatingTask.FindAll ? LocatingResponse.Find : place.Id,
+                            BoardPlace.Write(
                                 chance.Knows()
-                                    ? place.Face.Text
-                                    : chance.Unsure(place.Face.Text, question.Places.Select(other => other.Face.Text).ToList())
+                                    ? question.AreaOf(place).Middle
+                                    : new Share(chance.Next(1000) / 1000.0, chance.Next(1000) / 1000.0)
                             )
-                            : new PartAnswer(
-                                question.Task == LocatingTask.FindAll ? LocatingResponse.Find : place.Id,
-                                BoardPlace.Write(
-                                    chance.Knows()
-                                        ? question.AreaOf(place).Middle
-                                        : new Share(chance.Next(1000) / 1000.0, chance.Next(1000) / 1000.0)
-                                )
-                            )
-                    )
-                    .ToValueList(),
-            };
+                        )
+                )
+                .ToValueList(),
+        };
 
     protected override IEnumerable<PartOrder> Draw(LocatingQuestion question, SeededRandom random, bool options) =>
         question.Shuffle ? [PartOrder.Shuffled("places", question.Places, place => place.Id, random)] : [];
@@ -315,9 +311,7 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
     protected override QuestionView View(LocatingQuestion question, Showing<LocatingResponse> showing)
     {
         var given = showing.Given;
-        var looking =
-            question.Round == LocatingRound.LookOnly
-            || (question.Round == LocatingRound.LookThenAnswer && given is not { Begun: true } && showing.Mark is null);
+        var looking = showing.Looking;
         var order = showing.InOrder("places", question.Places, place => place.Id);
         var kept = showing.Kept?.Parts ?? [];
         var all = looking || question.Task == LocatingTask.Name || showing.Shown.RightAnswer;
@@ -360,16 +354,6 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
                             : PartSaid.Nothing
                     ))
                     .ToValueList();
-        return new LocatingView(
-            question.Board,
-            question.Board.Shape,
-            question.Task,
-            looking,
-            looking && question.Round == LocatingRound.LookThenAnswer,
-            asked,
-            marks,
-            presses,
-            question.Places.Count
-        );
+        return new LocatingView(question.Board, question.Board.Shape, question.Task, looking, asked, marks, presses, question.Places.Count);
     }
 }

@@ -22,7 +22,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
     protected override string TitleOf(LongTextQuestion question) => "Long text";
 
     protected override decimal Parts(LongTextQuestion question) =>
-        question.Ideas.Count > 0 ? Math.Max(0.01m, question.Ideas.Sum(idea => idea.Worth))
+        question.Ideas.Count > 0 ? question.Ideas.Sum(idea => idea.Worth)
         : question.Rubric.Count > 0 ? question.Rubric.Sum(row => row.Points)
         : 1;
 

@@ -117,15 +117,26 @@ internal static class NumberMarking
                 share >= 1 ? Verdict.Right
                 : share > 0 ? Verdict.Partly
                 : Verdict.Wrong;
-            return Verdicted(typed, verdict, share, Reason.Of("numberRight", typed).Then(asRead).Then(unit));
+            return Verdicted(typed, verdict, share, Reason.Of("numberRight", typed).Then(asRead).Then(unit)) with
+            {
+                Feedback = verdict == Verdict.Right ? question.Feedback : "",
+            };
         }
 
         var reason =
             read.Other is { } other && question.Tolerance.Takes(convert(other), right)
                 ? Reason.Of("numberReadAs", typed, new ExactNumber(read.Value))
                 : Reason.Of("numberWrong", typed).Then(asRead);
-        return Verdicted(typed, Verdict.Wrong, 0, reason);
+        return Verdicted(typed, Verdict.Wrong, 0, reason) with { Feedback = Foreseen(question, convert(read.Value)) };
     }
+
+    /// <summary>The words for the foreseen number that comes nearest among those that are near enough.</summary>
+    private static string Foreseen(NumberQuestion question, Fraction given) =>
+        question
+            .Foreseen.Where(wrong => wrong.Value is { } value && question.Tolerance.Takes(given, value))
+            .MinBy(wrong => Fraction.Abs(given - wrong.Value!.Value))
+            ?.Feedback
+        ?? "";
 
     private static PartCredit Verdicted(string typed, Verdict verdict, decimal earned, Reason reason) =>
         new(Part, typed, verdict, earned, 1, reason);

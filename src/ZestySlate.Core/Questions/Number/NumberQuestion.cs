@@ -19,10 +19,22 @@ public sealed record NumberQuestion : Question
     /// <summary>What a right number earns with a wrong unit, or without one that is required: 0..1.</summary>
     public decimal WrongUnitShare { get; init; } = 0.5m;
 
+    /// <summary>Words for who gives the right number.</summary>
+    public string Feedback { get; init; } = "";
+
+    /// <summary>Wrong numbers that are foreseen, with words for who gives them.</summary>
+    public ValueList<ForeseenNumber> Foreseen { get; init; } = [];
+
     /// <summary>The unit of the table, or null when there is none or it is a unit of its own.</summary>
     [JsonIgnore]
     public Unit? KnownUnit => UnitUse == UnitUse.None ? null : Units.Find(Unit);
 }
+
+/// <summary>A wrong number that is foreseen.</summary>
+/// <param name="Id">Unique in the question.</param>
+/// <param name="Value">The number, in the unit of the right one; null while there is none. It is as near as the tolerance says.</param>
+/// <param name="Feedback">Words for who gives it.</param>
+public sealed record ForeseenNumber(string Id, Fraction? Value, string Feedback);
 
 /// <summary>Whether a unit is to be written.</summary>
 public enum UnitUse

@@ -42,7 +42,12 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
 
     protected override NumberResponse WithKept(NumberQuestion question, NumberResponse given, NumberResponse kept) => kept;
 
-    protected override NumberQuestion WithWording(NumberQuestion older, NumberQuestion newer) => older;
+    protected override NumberQuestion WithWording(NumberQuestion older, NumberQuestion newer) =>
+        older with
+        {
+            Feedback = newer.Feedback,
+            Foreseen = newer.Foreseen,
+        };
 
     protected override NumberQuestion WithKey(NumberQuestion older, NumberQuestion newer) =>
         older with
@@ -59,6 +64,18 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
         if (question.Value is null)
         {
             yield return new Weakness(true, "has no right answer: type the number", "value");
+        }
+
+        if (
+            question.Value is { } right
+            && question.Foreseen.FirstOrDefault(wrong => wrong.Value is { } value && question.Tolerance.Takes(value, right)) is { } near
+        )
+        {
+            yield return new Weakness(
+                false,
+                $"foresees {NumberWriting.Write(near.Value!.Value, culture)} as wrong, which is near enough to be right",
+                "foreseen"
+            );
         }
 
         if (question.UnitUse != UnitUse.None && question.Unit.Trim().Length == 0)

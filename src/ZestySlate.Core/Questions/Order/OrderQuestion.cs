@@ -46,6 +46,9 @@ public sealed record OrderItem
 
     /// <summary>Its weight among the things, above 0, where each place counts.</summary>
     public decimal Weight { get; init; } = 1;
+
+    /// <summary>Words once it is marked.</summary>
+    public string Feedback { get; init; } = "";
 }
 
 /// <summary>The order a learner made, by the items' ids. In what is kept, an empty id is a place that is still open.</summary>

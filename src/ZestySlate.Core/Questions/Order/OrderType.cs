@@ -89,7 +89,8 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
             right ? Verdict.Right : Verdict.Wrong,
             right ? 1 : 0,
             1,
-            Reason.Of(right ? said : saidWrong, [item.Face.Name, .. more])
+            Reason.Of(right ? said : saidWrong, [item.Face.Name, .. more]),
+            item.Feedback
         );
 
     internal static bool Same(OrderItem one, OrderItem other) => one.Id == other.Id || one.Face.LooksLike(other.Face);
@@ -118,7 +119,10 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
 
     protected override OrderQuestion WithWording(OrderQuestion older, OrderQuestion newer)
     {
-        var worded = older.Items.Replace(_ => true, item => newer.ItemOf(item.Id) is { } same ? item with { Face = same.Face } : item);
+        var worded = older.Items.Replace(
+            _ => true,
+            item => newer.ItemOf(item.Id) is { } same ? item with { Face = same.Face, Feedback = same.Feedback } : item
+        );
         return Face.AreAlikeAsBefore([.. older.Items.Select(item => item.Face)], [.. worded.Select(item => item.Face)])
             ? older with
             {

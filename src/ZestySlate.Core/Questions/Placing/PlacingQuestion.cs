@@ -59,6 +59,12 @@ public sealed record PlacingQuestion : Question
                 ),
             };
 
+    /// <summary>Whether an item may lie where it was put, as far as it has zones of its own.</summary>
+    internal bool TakesItem(PartAnswer drop) =>
+        drop.Value.Length == 0
+        || Items.FirstOrDefault(item => item.Id == drop.Part) is not { MayLieOn.Count: > 0 } item
+        || (ZoneAt(drop.Value) is { } zone && item.MayLieOn.Contains(zone.Id));
+
     /// <summary>The zone that a learner means by a zone's id or a place on the board: of zones over each other the smallest.</summary>
     internal Zone? ZoneAt(string value) =>
         BoardPlace.Read(value) is { } place
@@ -94,6 +100,9 @@ public sealed record PlacingItem
 
     /// <summary>An item used once is right on any of these; one used often belongs on all of them.</summary>
     public ValueList<string> Zones { get; init; } = [];
+
+    /// <summary>The zones it may lie on, whatever holds for all; none for wherever items may lie.</summary>
+    public ValueList<string> MayLieOn { get; init; } = [];
 
     /// <summary>True when it can be put down again and again.</summary>
     public bool Often { get; init; }
@@ -191,4 +200,11 @@ public sealed record PlacingItemView(
     ValueList<PutDown> Put,
     PartSaid Said,
     string Right
-);
+)
+{
+    /// <summary>The zones it may lie on, by id; none for wherever items may lie.</summary>
+    public ValueList<string> MayLieOn { get; init; } = [];
+
+    /// <summary>Whether it may lie on the zone.</summary>
+    public bool MayLie(string zone) => MayLieOn.Count == 0 || MayLieOn.Contains(zone);
+}

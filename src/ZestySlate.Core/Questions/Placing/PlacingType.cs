@@ -47,6 +47,8 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             .GroupBy(part => part.Part)
             .Any(same => same.Count() > 1 && question.Items.First(item => item.Id == same.Key) is { Often: false })
             ? Reason.Of("onlyOne")
+        : response.Parts.FirstOrDefault(part => !question.TakesItem(part)) is { } astray
+            ? Reason.Of("mayNotLieThere", question.Items.First(item => item.Id == astray.Part).Face.Name)
         : null;
 
     protected override PlacingResponse? Kept(PlacingQuestion question, PlacingResponse response, IReadOnlySet<string> right)
@@ -132,6 +134,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
                         {
                             Weight = same.Weight,
                             Zones = same.Zones.Where(id => older.Zones.Any(zone => zone.Id == id)).ToValueList(),
+                            MayLieOn = same.MayLieOn.Where(id => older.Zones.Any(zone => zone.Id == id)).ToValueList(),
                         }
                         : item
             ),
@@ -160,6 +163,15 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             {
                 yield return new Weakness(true, $"has a zone{Named(zone)} that takes one item, and {only} belong there", "zones");
             }
+        }
+
+        foreach (
+            var item in question.Items.Where(item =>
+                item.Zones.Count > 0 && item.Zones.All(zone => !question.TakesItem(new PartAnswer(item.Id, zone)))
+            )
+        )
+        {
+            yield return new Weakness(true, $"has an item «{item.Face.Name}» that may not lie where it belongs", "items");
         }
 
         foreach (var zone in question.Zones.Where(zone => zone.Area.IsTooSmall))
@@ -249,7 +261,10 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
                             ? right
                             : showing.Words["nowhere"]
                         : ""
-                ))
+                )
+                {
+                    MayLieOn = item.MayLieOn,
+                })
                 .ToValueList(),
             question.Fixed,
             question.ZonesShown,

@@ -10,7 +10,6 @@ internal sealed class LocatingShown : IFamilyShown
 
     public Type Parts => typeof(LocatingParts);
 
-    /// <summary>Fields: part-ID; begun.</summary>
-    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
-        new LocatingResponse { Parts = PartFields.Read(fields), Begun = fields["begun"] == "yes" };
+    /// <summary>Fields: part-ID.</summary>
+    public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) => new LocatingResponse { Parts = PartFields.Read(fields) };
 }

@@ -21,7 +21,7 @@ internal sealed class AskContentForm : IContentForm
 
     public IReadOnlyList<MediaPurpose> Files { get; } =
     [
-        In("askPicture", MediaKind.Picture, (question, use) => question with { Picture = use.Picture }),
+        In("askPicture", MediaKind.Picture, (question, use) => question.WithPicturesAbove(question.PicturesAbove.Add(use.Picture))),
         In("askSound", MediaKind.Sound, (question, use) => question with { Sound = use.Sound }),
         In("askVideo", MediaKind.Video, (question, use) => question with { Video = use.Video }),
         In("askCaptions", MediaKind.Captions, (question, use) =>
@@ -53,18 +53,21 @@ internal sealed class AskContentForm : IContentForm
             : new SetContent(
                 spot.Id,
                 new Ask(
-                    read.Value with
+                    read.Value.WithPicturesAbove(PictureForms.Read(form, old.PicturesAbove, "ask")) with
                     {
                         Prompt = new RichText(RichTextSanitizer.Sanitise(form["prompt"].ToString())),
-                        Picture =
-                            old.Picture is { } picture && form["remove"] != "askPicture" ? PictureForms.Read(form, picture, "-ask") : null,
                         Sound = old.Sound is { } sound && form["remove"] != "askSound" ? SoundForms.Read(form, sound) : null,
                         Video = SoundForms.Read(form, old.Video, "askVideo"),
+                        Round =
+                            !form.ContainsKey("round") ? old.Round
+                            : Enum.TryParse<Round>(form["round"], out var round) && Enum.IsDefined(round) ? round
+                            : null,
                         // Where something is never marked, or voted on, it has no fields for this; what was set stays for when it has.
                         Hint = form.ContainsKey("hint") ? form["hint"].ToString().Trim() : old.Hint,
                         Explanation = form.ContainsKey("explanation") ? form["explanation"].ToString().Trim() : old.Explanation,
                         Points =
                             !form.ContainsKey("points") ? old.Points
+                            : form["noPoints"] == "yes" ? 0
                             : EditForms.Decimal(form["points"]) is { } points && points >= 0 ? points
                             : null,
                         AllOrNothing = form.ContainsKey("points") ? form["allOrNothing"] == "yes" : old.AllOrNothing,

@@ -15,6 +15,6 @@ internal sealed class InsertForm : IContentForm
 
     public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) =>
         edit == "insert" && spot.Content is Insert old
-            ? new SetContent(spot.Id, old with { Title = form["title"].ToString().Trim() })
+            ? new SetContent(spot.Id, old with { Title = form["title"].ToString().Trim(), GoesOver = form["goesOver"] == "yes" })
             : default(Outcome<Edit>?);
 }

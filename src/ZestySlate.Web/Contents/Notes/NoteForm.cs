@@ -1,4 +1,3 @@
-using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Notes;
@@ -40,17 +39,7 @@ internal sealed class NoteForm : IContentForm
         {
             Title = form["title"].ToString().Trim(),
             Text = new RichText(RichTextSanitizer.Sanitise(form["text"].ToString())),
-            Illustrations = old
-                .Illustrations.Select(
-                    (picture, i) =>
-                        (
-                            picture: PictureForms.Read(form, picture, $"-{i}"),
-                            gone: form["removePicture"] == i.ToString(CultureInfo.InvariantCulture)
-                        )
-                )
-                .Where(entry => !entry.gone)
-                .Select(entry => entry.picture)
-                .ToValueList(),
+            Illustrations = PictureForms.Read(form, old.Illustrations, "picture"),
             Sound = old.Sound is { } sound && form["remove"] != "sound" ? SoundForms.Read(form, sound) : null,
             Video = SoundForms.Read(form, old.Video),
             ButtonWords = form["buttonWords"].ToString().Trim(),

@@ -16,17 +16,30 @@ internal sealed class JumbledWordsForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("jumbledWords", "Jumbled words", "shuffle", () => new JumbledWordsQuestion())];
 
-    /// <summary>Fields: lines; move; eachMove, stay, hideEnds.</summary>
+    /// <summary>Fields: lines; line and lineWords (the lines as they were, with their words); move; eachMove, stay, hideEnds.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (JumbledWordsQuestion)old;
+        var lines = Rows.Lines(form["lines"]).Take(MostLines).ToValueList();
         return question with
         {
-            Lines = Rows.Lines(form["lines"]).Take(MostLines).ToValueList(),
+            Lines = lines,
+            Feedback = Feedback(form, question, lines),
             Move = Enum.TryParse<JumbledMove>(form["move"], out var move) ? move : question.Move,
             EachMove = form["eachMove"] == "yes",
             RightWordsStay = form["stay"] == "yes",
             HideEnds = form["hideEnds"] == "yes",
         };
+    }
+
+    /// <summary>The words go with their line wherever it stands; one that was only mended in its place keeps them.</summary>
+    private static ValueList<LineWords> Feedback(IFormCollection form, JumbledWordsQuestion old, ValueList<string> lines)
+    {
+        var words = form["line"].Zip(form["lineWords"], (line, said) => new LineWords(line ?? "", (said ?? "").Trim())).ToList();
+        var mended = old.Lines.Count == lines.Count ? old.Lines.Zip(lines).Where(pair => !lines.Contains(pair.First)).ToList() : [];
+        return words
+            .Select(said => mended.Find(pair => pair.First == said.Line) is { Second: { } now } ? said with { Line = now } : said)
+            .Where(said => said.Words.Length > 0 && lines.Contains(said.Line))
+            .ToValueList();
     }
 }

@@ -16,7 +16,10 @@ internal sealed class NumberForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } = [new("number", "Number", "hash", () => new NumberQuestion())];
 
-    /// <summary>Fields: value (with or without its unit), unitUse, unit, wrongUnit, tolerance, toleranceKind.</summary>
+    /// <summary>
+    /// Fields: value (with or without its unit), unitUse, unit, wrongUnit, tolerance, toleranceKind, words; foreseen (ids),
+    /// foreseen-value-ID, foreseen-words-ID.
+    /// </summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (NumberQuestion)old;
@@ -25,7 +28,11 @@ internal sealed class NumberForm : IQuestionForm
         var unit = form.ContainsKey("unit") ? form["unit"].ToString().Trim() : question.Unit;
         var number = typed.Length == 0 ? (Outcome<ReadQuantity>?)null : NumberFields.Quantity(typed, culture, unit);
         var tolerance = ToleranceFields.Read(form, "", question.Tolerance, culture);
-        if ((number?.Refusal ?? tolerance.Refusal) is { } refusal)
+        var foreseen = Rows.Read(form, "foreseen").Select(id => Foreseen(form, id, question, culture)).ToList();
+        if (
+            (number?.Refusal ?? tolerance.Refusal ?? foreseen.Select(wrong => wrong.Refusal).FirstOrDefault(said => said is not null)) is
+            { } refusal
+        )
         {
             return Outcome<Question>.Refused(refusal);
         }
@@ -44,6 +51,22 @@ internal sealed class NumberForm : IQuestionForm
             UnitUse = use,
             WrongUnitShare = EditForms.Percent(form["wrongUnit"]) ?? question.WrongUnitShare,
             Tolerance = tolerance.Value,
+            Feedback = form["words"].ToString().Trim(),
+            Foreseen = foreseen.Select(wrong => wrong.Value).ToValueList(),
         };
+    }
+
+    private static Outcome<ForeseenNumber> Foreseen(IFormCollection form, string id, NumberQuestion question, CultureInfo culture)
+    {
+        var (typed, words) = (form["foreseen-value-" + id].ToString().Trim(), form["foreseen-words-" + id].ToString().Trim());
+        if (typed.Length == 0)
+        {
+            return new ForeseenNumber(id, null, words);
+        }
+
+        var number = NumberFields.Quantity(typed, culture, question.Unit);
+        return number.Succeeded
+            ? new ForeseenNumber(id, number.Value.Number.Value, words)
+            : Outcome<ForeseenNumber>.Refused(number.Refusal!);
     }
 }

@@ -19,7 +19,7 @@ internal sealed class OrderForm : IQuestionForm
         ),
     ];
 
-    /// <summary>Fields: item (the ids, in order); those of each face; credit.</summary>
+    /// <summary>Fields: item (the ids, in order); those of each face; words-ID; credit.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (OrderQuestion)old;
@@ -31,6 +31,7 @@ internal sealed class OrderForm : IQuestionForm
                     item with
                     {
                         Face = FaceFields.Read(form, item.Id, item.Id, item.Face),
+                        Feedback = form.ContainsKey("words-" + item.Id) ? form["words-" + item.Id].ToString().Trim() : item.Feedback,
                         Weight = WeightField.Read(form, item.Id, item.Weight),
                     }
                 )

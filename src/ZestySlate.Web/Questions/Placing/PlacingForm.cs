@@ -23,8 +23,9 @@ internal sealed class PlacingForm : IQuestionForm
     ];
 
     /// <summary>
-    /// Fields: ratio; zone (the ids), area-ID, zoneName-ID, several-ID; item (the ids), those of each face, on-ID (zones), often-ID, tip-ID,
-    /// width-ID, words-ID, weight-ID; fixed (the ids), text-ID, at-ID, width-ID; zonesShown, showsNames, tint, mayLie, wrongDrop, linesUp, itemWidth; penalty.
+    /// Fields: ratio; zone (the ids), area-ID, zoneName-ID, several-ID; item (the ids), those of each face, on-ID and may-ID (zones), often-ID, tip-ID,
+    /// width-ID, words-ID, weight-ID; fixed (the ids), text-ID, at-ID, width-ID; zonesShown, showsNames, tint, mayLie, wrongDrop, linesUp, itemWidth; layout
+    /// (how zones are brought into line, or itemWidth); penalty.
     /// </summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
@@ -40,10 +41,11 @@ internal sealed class PlacingForm : IQuestionForm
                 }
             )
             .ToValueList();
+        var areas = LayoutPresses.Read(form, zones.Select(zone => zone.Area).ToValueList());
         return question with
         {
             Board = BoardFields.Read(form, question.Board),
-            Zones = zones,
+            Zones = zones.Select((zone, i) => zone with { Area = areas[i] }).ToValueList(),
             Items = Rows.Read(form, "item", 1)
                 .Select(id => question.Items.FirstOrDefault(item => item.Id == id) ?? new PlacingItem { Id = id })
                 .Select(item =>
@@ -55,9 +57,17 @@ internal sealed class PlacingForm : IQuestionForm
                             .Select(id => id!)
                             .Distinct()
                             .ToValueList(),
+                        MayLieOn = form["may-" + item.Id]
+                            .Where(id => zones.Any(zone => zone.Id == id))
+                            .Select(id => id!)
+                            .Distinct()
+                            .ToValueList(),
                         Often = form["often-" + item.Id] == "yes",
                         Tip = form["tip-" + item.Id].ToString().Trim(),
-                        Width = EditForms.Percent(form["width-" + item.Id]) is { } width and > 0 ? Math.Clamp(width, 0.02m, 1) : null,
+                        Width =
+                            form["layout"] != "itemWidth" && EditForms.Percent(form["width-" + item.Id]) is { } width and > 0
+                                ? Math.Clamp(width, 0.02m, 1)
+                                : null,
                         Feedback = form["words-" + item.Id].ToString().Trim(),
                         Weight = WeightField.Read(form, item.Id, item.Weight),
                     }

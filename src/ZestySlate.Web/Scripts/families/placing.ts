@@ -22,8 +22,10 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
     const sheet = area.querySelector<HTMLElement>("[data-sheet]")!;
     const at = placeOn(sheet, clientX, clientY);
     const zone = at ? (shapeAt(sheet, clientX, clientY) as SVGElement | null) : null;
-    const only = area.dataset.onlyZones === "yes" && sheet.querySelector("[data-zone]") !== null;
-    const value = !at || (only && !zone) ? "" : zone && area.dataset.lines === "yes" ? zone.dataset.zone! : write(at);
+    const seen = sheet.querySelector("[data-zone]") !== null;
+    const own = item.dataset.may?.split(" ");
+    const refused = seen && (own ? !zone || !own.includes(zone.dataset.zone!) : area.dataset.onlyZones === "yes" && !zone);
+    const value = !at || refused ? "" : zone && area.dataset.lines === "yes" ? zone.dataset.zone! : write(at);
     const from = thing.dataset.value;
     letGo();
     if (value === (from ?? "")) {
