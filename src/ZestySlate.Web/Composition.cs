@@ -108,6 +108,7 @@ public static class Composition
         services.AddSingleton<SessionMemory>();
         services.AddScoped<Sessions>();
         services.AddScoped<Visitors>();
+        services.AddScoped<OwnSignIns>();
         services.AddScoped<Accounts>();
         services.AddScoped<Passkeys>();
         services.AddScoped<SecondFactors>();
@@ -135,6 +136,9 @@ public static class Composition
                 options.Password.RequireNonAlphanumeric = false;
                 options.Password.RequireUppercase = false;
                 options.Password.RequireDigit = false;
+
+                // Sign-in names are in any script; what stands in them is looked at where they are chosen.
+                options.User.AllowedUserNameCharacters = "";
             })
             .AddEntityFrameworkStores<SlateDb>()
             .AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider);

@@ -55,7 +55,7 @@ public sealed class LogTests
         await host.Visitor().GetAsync("/welcome/a-secret-of-an-invitation", Stop);
         await host.Visitor().GetAsync("/no-such/place-at-all", Stop);
 
-        Assert.Equal(3, kept.Of(LogEventLevel.Warning, "E-mail address and password do not belong together").Count);
+        Assert.Equal(3, kept.Of(LogEventLevel.Warning, "Name or address and password do not belong together").Count);
         Assert.Single(kept.Of(LogEventLevel.Warning, "tries too often at /sign-in"), line =>
             line.EndsWith("waits a minute", StringComparison.Ordinal)
         );

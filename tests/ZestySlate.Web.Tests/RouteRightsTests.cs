@@ -33,6 +33,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["join/{secret}"] = Anyone,
         ["waiting/{ask}"] = Anyone,
         ["own-sign"] = Rights.SignedIn,
+        ["my-sign-in"] = Rights.SignedIn,
+        ["language"] = Anyone,
         ["door"] = Rights.SignedIn,
         ["keeper/mails"] = Rights.Keeper,
         ["keeper/people"] = Rights.Keeper,

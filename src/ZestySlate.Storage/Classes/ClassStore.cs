@@ -130,7 +130,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         var learner = await db.Enrolments.SingleAsync(e => e.ClassId == classId && e.PersonId == personId);
         if (
             await db.Users.SingleOrDefaultAsync(person =>
-                person.Id == personId && person.PasswordHash == null && person.DisplayName == learner.RosterName
+                person.Id == personId && person.Email == null && person.DisplayName == learner.RosterName
             ) is
             { } same
         )

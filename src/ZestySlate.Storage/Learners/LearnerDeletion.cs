@@ -77,7 +77,7 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
             await db.Enrolments.AnyAsync(one => one.PersonId == person)
             || await db.Attempts.AnyAsync(one => one.PersonId == person)
             || await db.UserRoles.AnyAsync(one => one.UserId == person)
-            || await db.Users.AnyAsync(one => one.Id == person && one.PasswordHash != null)
+            || await db.Users.AnyAsync(one => one.Id == person && one.Email != null)
         )
         {
             return false;

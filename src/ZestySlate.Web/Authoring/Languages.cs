@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Wording;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -66,15 +67,25 @@ public static class Languages
 
     /// <summary>The words for whoever asks: where the language has no buttons and messages, those of the first language that the browser
     /// asks for and that has them (RFC 9110, 12.5.4).</summary>
-    public static Words For(HttpRequest request, Words words) =>
-        words.Else(
-            request
+    public static Words For(HttpRequest request, Words words) => words.Else(Preferred(request) ?? "en");
+
+    /// <summary>The cookie with the language that somebody chose for pages around activities.</summary>
+    public const string Cookie = "slate-language";
+
+    /// <summary>The words of pages around activities for whoever asks: in the language they chose, else the first that their browser asks
+    /// for and that has words, else the school's.</summary>
+    public static Words PageWords(this HttpContext context) =>
+        Preferred(context.Request) is { } language ? Words.Of(language) : context.RequestServices.GetRequiredService<Installation>().Words;
+
+    /// <summary>The language somebody chose, else the first that their browser asks for, of those with buttons and messages; else null.</summary>
+    private static string? Preferred(HttpRequest request) =>
+        request.Cookies[Cookie] is { } chosen && HasInterface(chosen)
+            ? chosen
+            : request
                 .GetTypedHeaders()
                 .AcceptLanguage.OrderByDescending(asked => asked.Quality ?? 1)
                 .Select(asked => asked.Value.Value?.Split('-')[0].ToLowerInvariant() ?? "")
-                .FirstOrDefault(HasInterface)
-                ?? "en"
-        );
+                .FirstOrDefault(HasInterface);
 
     /// <summary>True when buttons and messages are there in a language; else they are English.</summary>
     public static bool HasInterface(string tag) => Words.Languages.Contains(tag.Split('-')[0]);

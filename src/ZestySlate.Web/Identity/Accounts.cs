@@ -45,8 +45,8 @@ public sealed class Accounts(
         Wait,
     }
 
-    /// <summary>Signs somebody in by their password, or says who has given it where a code is asked for beside. Nothing of the answer or
-    /// its time tells whether there is such an account.</summary>
+    /// <summary>Signs somebody in by their e-mail address or sign-in name and their password, or says who has given it where a code is asked
+    /// for beside. Nothing of the answer or its time tells whether there is such an account.</summary>
     public async Task<(SignedIn Result, Person? Person)> SignInAsync(string email, string password, string network)
     {
         var key = ("wrong passwords", people.NormalizeEmail(email), network);
@@ -60,7 +60,7 @@ public sealed class Accounts(
             return (SignedIn.Wait, null);
         }
 
-        var person = await people.FindByEmailAsync(email);
+        var person = await people.FindByEmailAsync(email) ?? await people.FindByNameAsync(email);
         var fits = people.PasswordHasher.VerifyHashedPassword(person ?? new Person(), person?.PasswordHash ?? Nobodys, password);
         if (person is not { PasswordHash: not null, ClosedAt: null } || fits == PasswordVerificationResult.Failed)
         {
@@ -74,9 +74,12 @@ public sealed class Accounts(
             return (SignedIn.Code, person);
         }
 
-        await sessions.BeginAsync(person, stays: true);
+        await BeginAsync(person);
         return (SignedIn.Yes, person);
     }
+
+    /// <summary>Signs somebody in who has shown who they are. A learner's session ends with the browser: many share a device.</summary>
+    public Task BeginAsync(Person person) => sessions.BeginAsync(person, stays: person.Email is not null);
 
     /// <summary>Makes an account for a teacher, without a password until they set one by their link.</summary>
     /// <returns>The person and the secret of the link; why there is none, in words.</returns>

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using ZestySlate.Core;
+using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 
@@ -41,7 +42,7 @@ public sealed class Passkeys(
             new PasskeyUserEntity
             {
                 Id = person.Id,
-                Name = person.Email!,
+                Name = person.Email ?? person.DisplayName,
                 DisplayName = person.DisplayName,
             },
             http.HttpContext!
@@ -56,17 +57,17 @@ public sealed class Passkeys(
         return Keep(Purpose.SignIn, asked.RequestOptionsJson, asked.AssertionState);
     }
 
-    /// <summary>Keeps the passkey that a device has made for somebody. Why it cannot be, in words, or null.</summary>
-    public async Task<string?> KeepAsync(Person person, string? ticket, string? credential, string name)
+    /// <summary>Keeps the passkey that a device has made for somebody. Why it cannot be, or null.</summary>
+    public async Task<Reason?> KeepAsync(Person person, string? ticket, string? credential, string name)
     {
         if (Taken(Purpose.New, ticket) is not { } state)
         {
-            return "That took too long. Begin again.";
+            return Reason.Of("tookTooLong");
         }
 
         if (await db.UserPasskeys.CountAsync(passkey => passkey.UserId == person.Id) >= Most)
         {
-            return $"An account has at most {Most} passkeys. Take one away first.";
+            return Reason.Of("passkeysMost", Most);
         }
 
         var made = await handler.PerformAttestationAsync(
@@ -79,11 +80,11 @@ public sealed class Passkeys(
         );
         if (!made.Succeeded || made.UserEntity.Id != person.Id || await people.FindByPasskeyIdAsync(made.Passkey.CredentialId) is not null)
         {
-            return "This device's answer was no passkey for this account. Begin again.";
+            return Reason.Of("notAPasskey");
         }
 
         made.Passkey.Name = name.Cut(LongestName);
-        return (await people.AddOrUpdatePasskeyAsync(person, made.Passkey)).Succeeded ? null : "It could not be kept. Begin again.";
+        return (await people.AddOrUpdatePasskeyAsync(person, made.Passkey)).Succeeded ? null : Reason.Of("couldNotBeKept");
     }
 
     /// <summary>Whose passkey answered a question; null when it is nobody's, the question is another or too old, or the account is closed.</summary>

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
+using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Security;
@@ -81,7 +82,7 @@ public sealed class SecondFactors(
         var who = installation.Set.SecondFactor;
         var keepers = db.UserRoles.Where(role => db.Roles.Any(known => known.Id == role.RoleId && known.Name == Roles.Keeper));
         return who != SecondFactorFor.Nobody
-            && await db.Users.AnyAsync(person => person.Id == personId && !person.TwoFactorEnabled && person.PasswordHash != null)
+            && await db.Users.AnyAsync(person => person.Id == personId && !person.TwoFactorEnabled && person.Email != null)
             && (who == SecondFactorFor.Everybody || await keepers.AnyAsync(role => role.UserId == personId));
     }
 
@@ -200,7 +201,10 @@ public sealed class SecondFactors(
         string? ticket,
         string? credential,
         string name
-    ) => await passkeys.KeepAsync(person, ticket, credential, name) is { } problem ? (problem, []) : (null, await SwitchOnAsync(person));
+    ) =>
+        await passkeys.KeepAsync(person, ticket, credential, name) is { } problem
+            ? (Words.English.Say(problem), [])
+            : (null, await SwitchOnAsync(person));
 
     /// <summary>Takes the app or one passkey away; with the last of them the second factor is off.</summary>
     /// <param name="person">Whose.</param>

@@ -81,7 +81,10 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
 
     /// <summary>True for somebody of the school it is shown to, and for colleagues who were let in.</summary>
     private Task<bool> HasAccountAsync(string personId) =>
-        db.Users.AnyAsync(person => person.Id == personId && person.PasswordHash != null);
+        db.Users.AnyAsync(person =>
+            person.Id == personId
+            && (person.Email != null || person.PasswordHash != null || db.UserPasskeys.Any(passkey => passkey.UserId == personId))
+        );
 
     private async Task<bool> IsLetInAsync(ActivityRecord activity, string personId) =>
         (activity.Visibility == Visibility.School && await rights.IsOfSchoolAsync(activity.OwnerId, personId))

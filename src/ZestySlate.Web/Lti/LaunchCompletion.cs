@@ -32,14 +32,14 @@ internal sealed class LaunchCompletion(
         {
             return launch.Teaching
                 ? await sessions.BeginAsync(person.Id, launch.CourseSiteId, JsonSerializer.Serialize(wish)) + "/lti/choose"
-                : Outcome<string>.Refused("Only those who teach the course can choose content for it.");
+                : Outcome<string>.Refused("ltiTeachersChoose");
         }
 
         var segments = new Uri(launch.TargetLinkUri).AbsolutePath.Split('/', StringSplitOptions.RemoveEmptyEntries);
         var activity = segments is ["a", var code] ? await db.Activities.SingleOrDefaultAsync(a => a.Id == code) : null;
         if (activity is null || activity.NewestEdition == 0)
         {
-            return Outcome<string>.Refused("The activity of this link is not there any more. Tell your teacher.");
+            return Outcome<string>.Refused("ltiActivityGone");
         }
 
         var session = await sessions.BeginAsync(person.Id, launch.CourseSiteId, null);
@@ -87,7 +87,7 @@ internal sealed class LaunchCompletion(
 
         var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == launch.CourseSiteId);
         await AskForLinkAsync(launch, site, person);
-        if (launch.Teaching && site.MakesTeachers && person.PasswordHash is null && !await people.IsInRoleAsync(person, Roles.Teacher))
+        if (launch.Teaching && site.MakesTeachers && person.Email is null && !await people.IsInRoleAsync(person, Roles.Teacher))
         {
             await people.AddToRoleAsync(person, Roles.Teacher);
         }
@@ -104,7 +104,7 @@ internal sealed class LaunchCompletion(
         if (
             !site.LinksByEmail
             || launch is not { Teaching: true, Email: { } email }
-            || person.PasswordHash is not null
+            || person.Email is not null
             || await people.FindByEmailAsync(email) is not { PasswordHash: not null } account
             || await people.IsInRoleAsync(account, Roles.Keeper)
             || await db.AccountLinks.AnyAsync(link => link.CourseSiteId == site.Id && link.Subject == launch.Subject)

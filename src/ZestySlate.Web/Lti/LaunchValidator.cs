@@ -10,7 +10,8 @@ namespace ZestySlate.Web.Lti;
 
 /// <summary>
 /// The checks of a launch (1EdTech Security Framework 1.0, 5.1.3 Authentication Response Validation; LTI 1.3 core, 5.3
-/// required claims). Any failure refuses the launch with a sentence for the person in front of it.
+/// required claims). Any failure refuses the launch with an entry of
+/// the words of pages, for the person in front of it.
 /// </summary>
 public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider clock)
 {
@@ -25,19 +26,19 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
         var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == state);
         if (login is null || login.ExpiresAt < now)
         {
-            return Refused("This sign-in was not begun here, or it took too long. Open the activity from your course once more.");
+            return Refused("ltiSignInOld");
         }
 
         var site = await db.CourseSites.AsNoTracking().SingleOrDefaultAsync(s => s.Id == login.CourseSiteId);
         if (site is null)
         {
-            return Refused("The course site is not registered here any more.");
+            return Refused("ltiSiteGone");
         }
 
         var handler = new JsonWebTokenHandler();
         if (!handler.CanReadToken(idToken))
         {
-            return Refused("The course site sent something that is not a signed message.");
+            return Refused("ltiNotSigned");
         }
 
         IList<SecurityKey> keys;
@@ -47,7 +48,7 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
         }
         catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or ArgumentException)
         {
-            return Refused("The keys of the course site could not be fetched just now. Try again in a minute.");
+            return Refused("ltiNoKeys");
         }
 
         var result = await handler.ValidateTokenAsync(
@@ -71,17 +72,15 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
         if (!result.IsValid)
         {
             return Refused(
-                "The message of the course site did not pass the checks: "
-                    + result.Exception switch
-                    {
-                        SecurityTokenSignatureKeyNotFoundException or SecurityTokenInvalidSignatureException =>
-                            "its signature is not the course site's.",
-                        SecurityTokenInvalidIssuerException => "it names another sender.",
-                        SecurityTokenInvalidAudienceException => "it was meant for somebody else.",
-                        SecurityTokenInvalidLifetimeException or SecurityTokenExpiredException or SecurityTokenNoExpirationException =>
-                            "it is too old.",
-                        _ => "it is not signed as it must be.",
-                    }
+                result.Exception switch
+                {
+                    SecurityTokenSignatureKeyNotFoundException or SecurityTokenInvalidSignatureException => "ltiSignature",
+                    SecurityTokenInvalidIssuerException => "ltiIssuer",
+                    SecurityTokenInvalidAudienceException => "ltiAudience",
+                    SecurityTokenInvalidLifetimeException or SecurityTokenExpiredException or SecurityTokenNoExpirationException =>
+                        "ltiTooOld",
+                    _ => "ltiBadlySigned",
+                }
             );
         }
 
@@ -94,48 +93,48 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
         var authorized = Text(token, "azp");
         if ((token.Audiences.Count() > 1 && authorized is null) || (authorized is not null && authorized != site.ClientId))
         {
-            return "The message of the course site was authorised for somebody else.";
+            return "ltiAuthorised";
         }
 
         if (Text(token, "nonce") != login.Nonce)
         {
-            return "The message of the course site does not belong to this sign-in.";
+            return "ltiNonce";
         }
 
         if (Text(token, LtiNames.Version) != "1.3.0")
         {
-            return "The course site speaks another version of LTI than 1.3.0.";
+            return "ltiVersion";
         }
 
         if (Text(token, LtiNames.MessageType) is not (LtiNames.ResourceLinkRequest or LtiNames.DeepLinkingRequest))
         {
-            return "The course site asks for something that is not done here.";
+            return "ltiMessageType";
         }
 
         if (Text(token, LtiNames.DeploymentId) is not { } deployment || !site.DeploymentIds.Contains(deployment))
         {
-            return "This deployment of the course site is not registered here.";
+            return "ltiDeployment";
         }
 
         if (Text(token, LtiNames.TargetLinkUri) != login.TargetLink)
         {
-            return "The course site opens another address than it said at first.";
+            return "ltiTarget";
         }
 
         if (string.IsNullOrEmpty(token.Subject))
         {
-            return "The course site does not say who you are.";
+            return "ltiNobody";
         }
 
         if (Text(token, LtiNames.MessageType) == LtiNames.ResourceLinkRequest && Part(token, LtiNames.ResourceLink, "id") is null)
         {
-            return "The course site does not say which of its links was opened.";
+            return "ltiNoLink";
         }
 
         return
             Text(token, LtiNames.MessageType) == LtiNames.DeepLinkingRequest
             && Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is null
-            ? "The course site does not say where the chosen content goes."
+            ? "ltiNoReturn"
             : null;
     }
 
@@ -148,9 +147,7 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
                 .ExecuteUpdateAsync(set => set.SetProperty(l => l.NonceUsed, true)) == 0
         )
         {
-            return Outcome<(Launch, CourseSiteLogin)>.Refused(
-                "This message of the course site was used already. Open the activity from your course once more."
-            );
+            return Outcome<(Launch, CourseSiteLogin)>.Refused("ltiUsed");
         }
 
         return (LaunchOf(token, site), login);

@@ -2,8 +2,10 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
+using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
 
@@ -38,17 +40,13 @@ internal static class LtiEndpoints
         var site = sites.Count == 1 && Get("client_id") is null ? sites[0] : sites.SingleOrDefault(s => s.ClientId == Get("client_id"));
         if (site is null || Get("login_hint") is not { } loginHint)
         {
-            return Refused(
-                context,
-                issuer,
-                "This course site is not registered with Zesty Slate. Whoever runs it can register it under «Course sites»."
-            );
+            return Refused(context, issuer, "ltiUnknownSite");
         }
 
         var target = Get("target_link_uri");
         if (target is null || !target.StartsWith(OwnAddress.Of(context) + "/", StringComparison.Ordinal))
         {
-            return Refused(context, issuer, "The course site wants to open an address that is not ours.");
+            return Refused(context, issuer, "ltiNotOurs");
         }
 
         var login = new CourseSiteLogin
@@ -127,12 +125,7 @@ internal static class LtiEndpoints
 
         if (login.StorageTarget is null)
         {
-            return Refused(
-                context,
-                await IssuerAsync(db, state),
-                "Your browser keeps no cookies for us inside this page, so that it cannot be known that the sign-in is "
-                    + "yours. Open the activity in a tab of its own."
-            );
+            return Refused(context, await IssuerAsync(db, state), "ltiNoCookies");
         }
 
         login.PendingLaunch = JsonSerializer.Serialize(launch);
@@ -155,18 +148,14 @@ internal static class LtiEndpoints
         // Only our own page may send the browser's proof; otherwise somebody could sign another person in as themselves.
         if (context.Request.Headers.Origin != OwnAddress.Of(context))
         {
-            return Refused(context, null, "This did not come from our own page.");
+            return Refused(context, null, "ltiNotOurPage");
         }
 
         var form = await context.Request.ReadFormAsync();
         var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == form["state"].ToString());
         if (login?.PendingLaunch is not { } pending || login.Nonce != form["proof"])
         {
-            return Refused(
-                context,
-                await IssuerAsync(db, form["state"].ToString()),
-                "It cannot be known that this sign-in was begun in your browser. Open the activity from your course once more."
-            );
+            return Refused(context, await IssuerAsync(db, form["state"].ToString()), "ltiOtherBrowser");
         }
 
         login.PendingLaunch = null;
@@ -203,11 +192,17 @@ internal static class LtiEndpoints
     /// <summary>Refuses a launch, to who stands in front of it and in the log.</summary>
     /// <param name="context">The request.</param>
     /// <param name="issuer">Who sent it, as it says itself; null when it does not say.</param>
-    /// <param name="reason">Why, as a sentence.</param>
+    /// <param name="reason">Why, as an entry of the words of pages; the log has it in English.</param>
     private static RazorComponentResult<LaunchRefused> Refused(HttpContext context, string? issuer, string reason)
     {
-        Notices.LaunchRefused(context.RequestServices.GetRequiredService<ILogger<LaunchRefused>>(), Notices.Plain(issuer), reason);
-        return new(new Dictionary<string, object?> { [nameof(LaunchRefused.Reason)] = reason })
+        Notices.LaunchRefused(
+            context.RequestServices.GetRequiredService<ILogger<LaunchRefused>>(),
+            Notices.Plain(issuer),
+            Words.English[reason]
+        );
+        return new(
+            new Dictionary<string, object?> { [nameof(LaunchRefused.Reason)] = reason, [nameof(LaunchRefused.Words)] = context.PageWords() }
+        )
         {
             StatusCode = StatusCodes.Status403Forbidden,
         };

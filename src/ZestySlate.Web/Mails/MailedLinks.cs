@@ -3,6 +3,7 @@ using System.Text;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using ZestySlate.Core;
+using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Mails;
@@ -12,7 +13,7 @@ using ZestySlate.Web.Security;
 namespace ZestySlate.Web.Mails;
 
 /// <summary>Lets learners of a class come in by a link that is mailed to the address on the roster.</summary>
-public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> settings, Installation installation, TimeProvider clock)
+public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
 {
     /// <summary>So many links that are good still one learner is mailed; who asks for more is told the same and gets none.</summary>
     public const int MostAtOnce = 3;
@@ -22,7 +23,8 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
     /// <summary>Puts a mail with a link on its way.</summary>
     /// <param name="learner">Who is to come in.</param>
     /// <param name="then">The activity to open afterwards, or null.</param>
-    public async Task SendAsync(EnrolmentRecord learner, string? then)
+    /// <param name="words">In the language of whoever asked for it.</param>
+    public async Task SendAsync(EnrolmentRecord learner, string? then, Words words)
     {
         var now = clock.GetUtcNow();
         var secret = Ids.Secret();
@@ -32,7 +34,6 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
             return;
         }
 
-        var words = installation.Words;
         db.MailedSignIns.Add(
             new MailedSignIn
             {

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Core.Wording;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -10,7 +11,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Who waits to be let in: into a teacher's classes, or as a learner who is in already. It stands on pages of its own and within others.</summary>
 [Authorize(Policy = Rights.SignedIn)]
-public sealed class DoorModel(Doors doors, Installation installation) : PageModel
+public sealed class DoorModel(Doors doors) : PageModel
 {
     public IReadOnlyList<Waiting> List { get; private set; } = [];
 
@@ -21,7 +22,7 @@ public sealed class DoorModel(Doors doors, Installation installation) : PageMode
     public bool Whole => !Request.Headers.ContainsKey("HX-Request");
 
     /// <summary>A teacher's pages are in English.</summary>
-    public Words Words => Teaches ? Words.English : installation.Words;
+    public Words Words => Teaches ? Words.English : HttpContext.PageWords();
 
     public bool Teaches => User.IsInRole(Roles.Teacher);
 

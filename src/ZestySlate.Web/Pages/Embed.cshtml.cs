@@ -28,7 +28,6 @@ public sealed class EmbedModel(
     PublishedActivities published,
     Visitors visitors,
     FrameSessions sessions,
-    Installation installation,
     TimeProvider clock
 ) : PageModel
 {
@@ -44,7 +43,7 @@ public sealed class EmbedModel(
 
     public string Id { get; private set; } = "";
 
-    public Words Words { get; private set; } = installation.Words;
+    public Words Words { get; private set; } = Words.English;
 
     /// <summary>Why it is not shown here: an entry of the words learners read; null when it is.</summary>
     public string? Closed { get; private set; }

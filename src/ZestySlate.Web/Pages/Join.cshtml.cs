@@ -8,6 +8,7 @@ using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
 using ZestySlate.Web.Security;
@@ -24,8 +25,7 @@ public sealed class JoinModel(
     UserManager<Person> people,
     Sessions sessions,
     MailedLinks links,
-    IOptionsSnapshot<MailSettings> mail,
-    Installation installation
+    IOptionsSnapshot<MailSettings> mail
 ) : PageModel
 {
     [BindProperty(SupportsGet = true)]
@@ -61,7 +61,7 @@ public sealed class JoinModel(
 
         if (group is null && (Code ?? "").Length > 0 && !Code!.Any(char.IsLetter))
         {
-            Problem = installation.Words["noSuchJoinNumber"];
+            Problem = HttpContext.PageWords()["noSuchJoinNumber"];
             return Page();
         }
 
@@ -69,14 +69,14 @@ public sealed class JoinModel(
         {
             if (!mail.Value.IsSet)
             {
-                Problem = installation.Words["noMailServer"];
+                Problem = HttpContext.PageWords()["noMailServer"];
                 return Page();
             }
 
             // Whether the address is on the roster is not told: only its reader learns of it.
             if (learner is not null)
             {
-                await links.SendAsync(learner, Activity(Then));
+                await links.SendAsync(learner, Activity(Then), HttpContext.PageWords());
             }
 
             Mailed = true;
@@ -87,9 +87,9 @@ public sealed class JoinModel(
         {
             Problem = By switch
             {
-                IdentifiedBy.Number => installation.Words["noSuchNumber"],
-                IdentifiedBy.Email => installation.Words["noSuchEmail"],
-                _ => installation.Words["noSuchName"],
+                IdentifiedBy.Number => HttpContext.PageWords()["noSuchNumber"],
+                IdentifiedBy.Email => HttpContext.PageWords()["noSuchEmail"],
+                _ => HttpContext.PageWords()["noSuchName"],
             };
             return Page();
         }
@@ -102,7 +102,7 @@ public sealed class JoinModel(
             case { Ask: { } ask }:
                 return LocalRedirect($"~/waiting/{ask.Id}{ThenOf(Then)}");
             default:
-                Problem = installation.Words.Say("severalWait", learner.RosterName);
+                Problem = HttpContext.PageWords().Say("severalWait", learner.RosterName);
                 return Page();
         }
     }

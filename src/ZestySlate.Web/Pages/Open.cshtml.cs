@@ -36,7 +36,6 @@ public sealed class OpenModel(
     AddedSpots added,
     Doors doors,
     Watch watch,
-    Installation installation,
     TimeProvider clock
 ) : PageModel
 {
@@ -86,7 +85,7 @@ public sealed class OpenModel(
     public bool MayBeAnother => View is not null && !User.IsInRole(Roles.Teacher) && FrameSessionPath.SessionOf(HttpContext) is null;
 
     /// <summary>The words of the activity's language.</summary>
-    public Words Words { get; private set; } = installation.Words;
+    public Words Words { get; private set; } = Words.English;
 
     public Core.Activities.Look? Look { get; private set; }
 
@@ -163,6 +162,7 @@ public sealed class OpenModel(
 
     private async Task LoadAsync(string activity, int? assignment)
     {
+        Words = HttpContext.PageWords();
         Opening = await published.OpenAsync(activity, User.Identity?.IsAuthenticated == true ? User.Id() : null, assignment);
         switch (Opening)
         {

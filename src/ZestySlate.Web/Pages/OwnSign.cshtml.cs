@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Door;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -12,7 +13,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner of a class chooses the sign by which they come in from another device. One that was chosen only the teacher takes away.</summary>
 [Authorize(Policy = Rights.SignedIn), EnableRateLimiting(Limits.Codes)]
-public sealed class OwnSignModel(SlateDb db, Doors doors, Installation installation) : PageModel
+public sealed class OwnSignModel(SlateDb db, Doors doors) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? Then { get; set; }
@@ -31,7 +32,7 @@ public sealed class OwnSignModel(SlateDb db, Doors doors, Installation installat
         var sign = OwnSign.Read(first, second, word);
         if (!sign.Succeeded)
         {
-            Problem = installation.Words.Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters);
+            Problem = HttpContext.PageWords().Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters);
             return Page();
         }
 

@@ -2,8 +2,10 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
+using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
@@ -17,7 +19,6 @@ public sealed class SignInModel(
     Accounts accounts,
     SecondFactors factors,
     Passkeys passkeys,
-    Sessions sessions,
     Installation installation,
     ILogger<SignInModel> log
 ) : PageModel
@@ -39,21 +40,17 @@ public sealed class SignInModel(
     {
         if (await factors.WhoseAsync(ticket) is not { } person)
         {
-            return TurnedAway("That took too long. Begin again.");
+            return TurnedAway("tookTooLong");
         }
 
         if (await factors.TakeAsync(person, code))
         {
-            await sessions.BeginAsync(person, stays: true);
+            await accounts.BeginAsync(person);
             return Further();
         }
 
         Ticket = ticket;
-        return TurnedAway(
-            factors.IsTired(person)
-                ? "Too many wrong codes. Wait a quarter of an hour."
-                : "That is not the code that the app shows now. Each is good once: wait for the next."
-        );
+        return TurnedAway(factors.IsTired(person) ? "tooManyCodes" : "wrongAppCode");
     }
 
     /// <summary>What the browser hands to the device that has the passkey.</summary>
@@ -64,14 +61,16 @@ public sealed class SignInModel(
     {
         if (await passkeys.WhoseAsync(asked, credential) is { } person)
         {
-            await sessions.BeginAsync(person, stays: true);
+            await accounts.BeginAsync(person);
             return Further();
         }
 
-        return TurnedAway("This passkey opens no account here, or it took too long. Try again, or use your password.");
+        return TurnedAway("passkeyOpensNothing");
     }
 
     private LocalRedirectResult Further() => LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "~/");
+
+    public Words Words => HttpContext.PageWords();
 
     /// <summary>True when teachers can make an account for themselves.</summary>
     public bool Registers => installation.Set.Registration != Registration.Off;
@@ -92,18 +91,14 @@ public sealed class SignInModel(
             return Page();
         }
 
-        return TurnedAway(
-            result == Accounts.SignedIn.Wait
-                ? "Too many wrong passwords from this network. Wait five minutes, then try again."
-                : "E-mail address and password do not belong together. Check both and try again."
-        );
+        return TurnedAway(result == Accounts.SignedIn.Wait ? "waitFiveMinutes" : "notTogether");
     }
 
     /// <summary>The page once more, with the words why; the log has them too.</summary>
-    private PageResult TurnedAway(string words)
+    private PageResult TurnedAway(string why)
     {
-        ModelState.AddModelError("", words);
-        Notices.SignInFailed(log, Network, words);
+        ModelState.AddModelError("", Words[why]);
+        Notices.SignInFailed(log, Network, Words.English[why]);
         return Page();
     }
 

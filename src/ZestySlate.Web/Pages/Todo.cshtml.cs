@@ -10,7 +10,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>What a learner of a class has to do, is at, has handed in and was given back.</summary>
 [Authorize(Policy = Rights.SignedIn)]
-public sealed class TodoModel(SlateDb db, TimeProvider clock) : PageModel
+public sealed class TodoModel(SlateDb db, OwnSignIns signIns, TimeProvider clock) : PageModel
 {
     /// <summary>One assignment as the learner sees it.</summary>
     /// <param name="Given">The assignment.</param>
@@ -35,10 +35,14 @@ public sealed class TodoModel(SlateDb db, TimeProvider clock) : PageModel
 
     public DateTimeOffset Now { get; private set; }
 
+    /// <summary>True for a learner of a class, who can have a sign-in of their own.</summary>
+    public bool MaySignIn { get; private set; }
+
     public async Task OnGetAsync()
     {
         var me = User.Id();
         Now = clock.GetUtcNow();
+        MaySignIn = FrameSessionPath.SessionOf(HttpContext) is null && await signIns.LearnerAsync(me) is not null;
         var given = await (
             from enrolment in db.Enrolments
             join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -12,8 +13,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Where a learner waits to be let in, or shows the sign of their own.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.Codes)]
-public sealed class WaitingModel(Doors doors, Device device, UserManager<Person> people, Sessions sessions, Installation installation)
-    : PageModel
+public sealed class WaitingModel(Doors doors, Device device, UserManager<Person> people, Sessions sessions) : PageModel
 {
     /// <summary>What was asked at this device.</summary>
     public DoorAsk Ask { get; private set; } = null!;
@@ -65,9 +65,9 @@ public sealed class WaitingModel(Doors doors, Device device, UserManager<Person>
 
         await LoadAsync(ask);
         Problem =
-            !sign.Succeeded ? installation.Words.Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters)
-            : TakesSign ? installation.Words["notTheSign"]
-            : installation.Words["noFurtherTry"];
+            !sign.Succeeded ? HttpContext.PageWords().Say(sign.Refusal!, OwnSign.LeastLetters, OwnSign.MostLetters)
+            : TakesSign ? HttpContext.PageWords()["notTheSign"]
+            : HttpContext.PageWords()["noFurtherTry"];
         return Page();
     }
 

@@ -19,6 +19,7 @@ public sealed class LearnerModel(
     ClassStore classes,
     Merges merges,
     Doors doors,
+    OwnSignIns signIns,
     Sessions sessions,
     LearnerExport export,
     LearnerDeletion deletion,
@@ -39,6 +40,9 @@ public sealed class LearnerModel(
     public IReadOnlyList<DoorAsk> Asks { get; private set; } = [];
 
     public bool HasSign { get; private set; }
+
+    /// <summary>True when they have a passkey or a password of their own.</summary>
+    public bool SignsInAlone { get; private set; }
 
     public string? Problem { get; private set; }
 
@@ -136,7 +140,7 @@ public sealed class LearnerModel(
         return LocalRedirect($"~/classes/{id}/learners/{person}?said=unmerged");
     }
 
-    /// <summary>Forgets the learner's devices and sign, and ends where they are signed in: for a sign that was forgotten, or somebody who
+    /// <summary>Forgets the learner's devices, sign and sign-in, and ends where they are signed in: for a sign that was forgotten, or somebody who
     /// should not be in.</summary>
     public async Task<IActionResult> OnPostForgetAsync([FromRoute(Name = "class")] int id, string person)
     {
@@ -146,10 +150,7 @@ public sealed class LearnerModel(
         }
 
         await doors.ForgetAsync(person);
-        if (await db.Users.AnyAsync(known => known.Id == person && known.PasswordHash == null))
-        {
-            await sessions.EndAllAsync(person);
-        }
+        await signIns.ForgetAsync(person);
 
         return LocalRedirect($"~/classes/{id}/learners/{person}?said=forgotten");
     }
@@ -190,6 +191,7 @@ public sealed class LearnerModel(
         Attempts = await new LearnerScope(person, ClassId: id).Attempts(db).CountAsync();
         Merged = await merges.OfAsync(id, person);
         (Devices, Asks, HasSign) = (await doors.DevicesOfAsync(person), await doors.AsksOfAsync(person), await doors.HasSignAsync(person));
+        SignsInAlone = await signIns.LearnerAsync(person) is not null && await signIns.HasAsync(person);
         return true;
     }
 }

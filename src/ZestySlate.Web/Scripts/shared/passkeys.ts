@@ -19,7 +19,7 @@ export function takePasskeys(): void {
         });
       });
     } else {
-      say(form, "Passkeys work in up-to-date browsers, and only where the address begins with https.");
+      say(form, wordsOf(form).passkeysOldBrowser);
     }
   }
 }
@@ -30,7 +30,7 @@ type Question = { ticket: string; options: PublicKeyCredentialCreationOptionsJSO
 async function answer(form: HTMLFormElement): Promise<string> {
   const reply = await fetch(form.dataset.asks!, { method: "POST", body: new FormData(form) }).catch(() => null);
   if (!reply?.ok) {
-    return reply ? await reply.text() : "There is no connection. Try again.";
+    return reply ? await reply.text() : wordsOf(form).noConnectionNow;
   }
   const { ticket, options } = (await reply.json()) as Question;
   try {
@@ -44,14 +44,17 @@ async function answer(form: HTMLFormElement): Promise<string> {
   } catch (trouble) {
     switch ((trouble as DOMException).name) {
       case "InvalidStateError":
-        return "This device has a passkey for you already.";
+        return wordsOf(form).passkeyHereAlready;
       case "SecurityError":
-        return "Passkeys need an address with a name, as https://slate.example; they do not work with numbers.";
+        return wordsOf(form).passkeysNeedName;
       default:
-        return "No passkey was used. Try again.";
+        return wordsOf(form).noPasskeyUsed;
     }
   }
 }
+
+/** What is said, in the language of the page (PasskeyWords on the server). */
+const wordsOf = (form: HTMLFormElement): Record<string, string> => JSON.parse(form.dataset.words!) as Record<string, string>;
 
 const field = (form: HTMLFormElement, name: string): HTMLInputElement => form.elements.namedItem(name) as HTMLInputElement;
 
