@@ -71,6 +71,7 @@ public static class Composition
         services.AddSingleton(provider => new EventWriter(provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContext));
         services.AddSingleton<FrameAncestors>();
         services.AddSingleton<Embeddings>();
+        services.AddSingleton<SchoolLooks>();
         services.AddScoped<CardPictures>();
         services.AddSingleton<OEmbedLookup>();
         services.AddScoped<ActivityRights>();

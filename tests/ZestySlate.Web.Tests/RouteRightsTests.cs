@@ -35,6 +35,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["own-sign"] = Rights.SignedIn,
         ["my-sign-in"] = Rights.SignedIn,
         ["language"] = Anyone,
+        ["schools/{school:int}/logo/{mark}.png"] = Anyone,
         ["door"] = Rights.SignedIn,
         ["keeper/mails"] = Rights.Keeper,
         ["keeper/people"] = Rights.Keeper,

@@ -1516,12 +1516,27 @@ namespace ZestySlate.Storage.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Accent")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("FrameSites")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Framing")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Ground")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Logo")
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("LogoMark")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Name")
                         .IsRequired()

@@ -14,4 +14,16 @@ public sealed class School
 
     /// <summary>The sites that may, one a line, when they are listed.</summary>
     public string FrameSites { get; set; } = "";
+
+    /// <summary>Its logo as PNG; null for none.</summary>
+    public byte[]? Logo { get; set; }
+
+    /// <summary>Tells this logo from every other; empty for none.</summary>
+    public string LogoMark { get; set; } = "";
+
+    /// <summary>The colour of the main action, as #rrggbb; empty for the product's own.</summary>
+    public string Accent { get; set; } = "";
+
+    /// <summary>The colour behind pages, as #rrggbb; empty for the product's own.</summary>
+    public string Ground { get; set; } = "";
 }

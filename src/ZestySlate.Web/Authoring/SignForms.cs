@@ -69,6 +69,7 @@ internal static class SignForms
                     : others.Add(new SpotLook(kind, sign)),
         };
 
-    private static string Colour(string typed) =>
+    /// <summary>A colour as #rrggbb; empty for anything else.</summary>
+    internal static string Colour(string typed) =>
         typed.Length == 7 && typed[0] == '#' && typed.Skip(1).All(char.IsAsciiHexDigit) ? typed.ToLowerInvariant() : "";
 }

@@ -2,11 +2,12 @@ using ZestySlate.Core.Embedding;
 using ZestySlate.Formats.Embedding;
 using ZestySlate.Storage.Embedding;
 using ZestySlate.Storage.Media;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Embedding;
 
-/// <summary>What other pages ask when they show an activity: its card, and what it says of itself (oEmbed 1.0).</summary>
+/// <summary>What other pages ask when they show an activity: its card, and what it says of itself (oEmbed 1.0); and logos of schools.</summary>
 internal static class EmbeddingEndpoints
 {
     private const int UsualWidth = 960,
@@ -14,6 +15,19 @@ internal static class EmbeddingEndpoints
 
     public static void MapEmbedding(this IEndpointRouteBuilder routes)
     {
+        routes
+            .MapGet("/schools/{school:int}/logo/{mark}.png", async (int school, string mark, HttpContext context, SchoolLooks looks) =>
+            {
+                if (await looks.LogoAsync(school, mark, context.RequestAborted) is not { } logo)
+                {
+                    return Results.NotFound();
+                }
+
+                // Another logo has another address.
+                context.Response.Headers.CacheControl = "public, max-age=31536000, immutable";
+                return Results.Bytes(logo, "image/png");
+            })
+            .AllowAnonymous();
         routes.MapGet("/oembed", AnswerAsync).AllowAnonymous().RequireRateLimiting(Limits.Codes);
         routes
             .MapGet(

@@ -20,7 +20,7 @@ public sealed class MediaIntake(MediaLibrary library)
     public static string Accepts(MediaKind? kind) =>
         kind switch
         {
-            MediaKind.Picture => "image/png,image/jpeg,image/webp,image/gif,image/svg+xml",
+            MediaKind.Picture => "image/png,image/jpeg,image/webp,image/gif,image/svg+xml,image/avif,image/heic,.heic,.avif",
             MediaKind.Sound => "audio/mpeg,audio/ogg,audio/wav,audio/mp4,.mp3,.ogg,.wav,.m4a",
             MediaKind.Video => "video/mp4,video/webm,.mp4,.webm",
             MediaKind.Captions => ".vtt,.srt,text/vtt",

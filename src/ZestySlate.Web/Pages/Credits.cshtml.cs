@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 
@@ -10,11 +11,14 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Whose the pictures and sounds of an activity are; for whoever has the activity open. Only what was met so far is named.</summary>
 [AllowAnonymous]
-public sealed class CreditsModel(PublishedActivities published, AttemptStore attempts) : PageModel
+public sealed class CreditsModel(PublishedActivities published, AttemptStore attempts, SchoolLooks schools) : PageModel
 {
     public Activity? Activity { get; private set; }
 
     public ValueList<Credit> Credits { get; private set; } = [];
+
+    /// <summary>How what the author's school publishes looks; null for no school.</summary>
+    public SchoolLook? School { get; private set; }
 
     public async Task OnGetAsync(string activity, int? assignment)
     {
@@ -25,6 +29,7 @@ public sealed class CreditsModel(PublishedActivities published, AttemptStore att
         {
             var state = (await attempts.LoadAsync(record.Id))!.State;
             Activity = state.Activity;
+            School = await schools.OfActivityAsync(activity, HttpContext.RequestAborted);
             Credits = Core.Activities.Credits.Of(
                 state.Activity with
                 {

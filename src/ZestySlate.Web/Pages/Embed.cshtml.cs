@@ -9,6 +9,7 @@ using ZestySlate.Core.Wording;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Embedding;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
@@ -28,6 +29,7 @@ public sealed class EmbedModel(
     PublishedActivities published,
     Visitors visitors,
     FrameSessions sessions,
+    SchoolLooks schools,
     TimeProvider clock
 ) : PageModel
 {
@@ -104,7 +106,7 @@ public sealed class EmbedModel(
     private async Task LoadAsync(string activity)
     {
         var found = await embeddings.FindAsync(activity, HttpContext.RequestAborted);
-        Id = activity;
+        (Id, Words) = (activity, HttpContext.PageWords());
         SecurityHeaders.MayBeFramed(HttpContext, found is { IsOpen: true } ? found.Rule.Sources : "*");
         if (found is not { Activity: { BinnedAt: null, NewestEdition: > 0 } record })
         {
@@ -121,6 +123,9 @@ public sealed class EmbedModel(
             return;
         }
 
-        Activity = edition;
+        Activity = edition with
+        {
+            Look = (await schools.OfActivityAsync(activity, HttpContext.RequestAborted))?.Under(edition.Look) ?? edition.Look,
+        };
     }
 }

@@ -32,6 +32,7 @@ public sealed class OpenModel(
     UserManager<Person> people,
     Sessions sessions,
     Visitors visitors,
+    SchoolLooks schools,
     VoteCounts votes,
     AddedSpots added,
     Doors doors,
@@ -87,7 +88,11 @@ public sealed class OpenModel(
     /// <summary>The words of the activity's language.</summary>
     public Words Words { get; private set; } = Words.English;
 
+    /// <summary>The activity's look, with the school's colours where it has none of its own.</summary>
     public Core.Activities.Look? Look { get; private set; }
+
+    /// <summary>How what the author's school publishes looks; null for no school.</summary>
+    public SchoolLook? School { get; private set; }
 
     /// <summary>True when something in the activity names whose it is.</summary>
     public bool HasCredits { get; private set; }
@@ -164,6 +169,7 @@ public sealed class OpenModel(
     {
         Words = HttpContext.PageWords();
         Opening = await published.OpenAsync(activity, User.Identity?.IsAuthenticated == true ? User.Id() : null, assignment);
+        School = await schools.OfActivityAsync(activity, HttpContext.RequestAborted);
         switch (Opening)
         {
             case Opening.Attempt { Record: var record } opened:
@@ -171,7 +177,7 @@ public sealed class OpenModel(
                 watch.Hear(activity, record.Id, changed: true);
                 SomebodyWaits = await doors.SomebodyWaitsAsAsync(record.PersonId);
                 Learner = (await people.FindByIdAsync(record.PersonId))?.DisplayName ?? "";
-                Look = loaded.State.Activity.Look;
+                Look = Under(loaded.State.Activity.Look);
                 HasCredits = Core.Activities.Credits.Of(loaded.State.Activity).Count > 0;
                 (LetsKeepCopy, IsFresh) = (loaded.State.Activity.Rules.LetsKeepCopy, loaded.Events.Count <= 1);
                 View = LearnerView.Of(
@@ -214,10 +220,12 @@ public sealed class OpenModel(
         }
     }
 
+    private Core.Activities.Look Under(Core.Activities.Look own) => School?.Under(own) ?? own;
+
     private void Describe(ActivityRecord record)
     {
         var edition = store.Edition(record.Id, record.NewestEdition);
-        (Title, Summary, Look, Say) = (edition.Title, edition.Summary, edition.Look, record.VisitorsSay);
+        (Title, Summary, Look, Say) = (edition.Title, edition.Summary, Under(edition.Look), record.VisitorsSay);
         Words = Languages.For(Request, edition.Words);
     }
 }

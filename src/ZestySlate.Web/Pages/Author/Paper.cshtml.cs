@@ -5,6 +5,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 
@@ -12,7 +13,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>An activity on paper, for its author: the blank worksheet, the answer key, the pictures with numbered spots.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class PaperModel(ActivityStore store) : PageModel
+public sealed class PaperModel(ActivityStore store, SchoolLooks schools) : PageModel
 {
     /// <summary>What can be printed.</summary>
     public static IReadOnlyList<(string Key, string Title)> Sheets { get; } =
@@ -35,6 +36,9 @@ public sealed class PaperModel(ActivityStore store) : PageModel
 
     public PlayLinks Links { get; private set; } = null!;
 
+    /// <summary>How what the author's school publishes looks; null for no school.</summary>
+    public SchoolLook? School { get; private set; }
+
     /// <summary>The scenes with a picture, with their spots numbered.</summary>
     public IReadOnlyList<SceneView> Numbered { get; private set; } = [];
 
@@ -43,6 +47,7 @@ public sealed class PaperModel(ActivityStore store) : PageModel
         What = Sheets.Any(sheet => sheet.Key == What) ? What : "worksheet";
         Size = Size == "letter" ? "letter" : "a4";
         (Id, Document) = (activity, (await store.DraftAsync(activity))!.Document);
+        School = await schools.OfActivityAsync(activity, HttpContext.RequestAborted);
         Links = new PlayLinks("", "paper", null, SecurityHeaders.StyleNonce(HttpContext)) { IsTrial = true };
         if (What == "numbers")
         {

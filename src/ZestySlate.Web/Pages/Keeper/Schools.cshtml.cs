@@ -7,7 +7,9 @@ using ZestySlate.Core;
 using ZestySlate.Core.Embedding;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Embedding;
+using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
@@ -16,7 +18,8 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Schools of this installation, and the teachers of each.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Accounts accounts, Embeddings embeddings) : PageModel
+public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Accounts accounts, Embeddings embeddings, SchoolLooks looks)
+    : PageModel
 {
     public IReadOnlyList<School> Schools { get; private set; } = [];
 
@@ -73,6 +76,33 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
         }
 
         await embeddings.SetForSchoolAsync(school, read.Value);
+        return RedirectToPage();
+    }
+
+    /// <summary>Sets the logo and the colours of what a school publishes.</summary>
+    public async Task<IActionResult> OnPostLookAsync(int school, IFormFile? logo, bool noLogo, string? accent, string? ground)
+    {
+        if (logo is not null || noLogo)
+        {
+            using var file = new MemoryStream();
+            if (logo is not null)
+            {
+                if (logo.Length > PictureReader.MostBytes)
+                {
+                    return await RefusedAsync($"«{logo.FileName}» is too large for a logo.");
+                }
+
+                await logo.CopyToAsync(file);
+            }
+
+            if (await looks.SetLogoAsync(school, logo is null ? null : file.ToArray(), logo?.FileName ?? "") is { } refusal)
+            {
+                return await RefusedAsync(refusal);
+            }
+        }
+
+        string Chosen(string name, string? value) => Request.Form[$"own-{name}"] == "true" ? SignForms.Colour(value ?? "") : "";
+        await looks.SetColoursAsync(school, Chosen("accent", accent), Chosen("ground", ground));
         return RedirectToPage();
     }
 

@@ -1,5 +1,6 @@
 import type { Changed } from "../learner/families";
 import { saidIn } from "../learner/said";
+import { readable } from "../shared/readable";
 import { upload } from "../shared/upload";
 
 /** What has changed goes along with the form once: a file more, or one that is taken out. What other pages have handed over stays. */
@@ -71,7 +72,8 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
       answer.querySelector<HTMLElement>("[data-said]")!.textContent = words;
     };
     const form = answer.closest("form")!;
-    for (const file of files) {
+    for (const chosen of files) {
+      const file = await readable(chosen);
       if (!replaces && list.children.length >= Number(answer.dataset.most)) {
         tell(saidIn(answer, "tooManyFiles", Number(answer.dataset.most)));
         return;

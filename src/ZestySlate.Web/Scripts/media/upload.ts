@@ -1,3 +1,4 @@
+import { readable } from "../shared/readable";
 import { send, wordsOf } from "../shared/upload";
 
 /** The proof that a post comes from our own page: on the library's page in its data, else in a form's field. */
@@ -13,7 +14,8 @@ export const base = (): string =>
   document.querySelector<HTMLElement>("[data-media-page]")?.dataset.base ?? location.pathname.replace(/\/media-library.*$/, "");
 
 /** Uploads one file to the library, telling how far it is (0 to 1). Gives the new entry, or throws the refusal's words. */
-export async function upload(file: File, folder: string, far: (share: number) => void): Promise<{ id: string; name: string }> {
+export async function upload(chosen: File, folder: string, far: (share: number) => void): Promise<{ id: string; name: string }> {
+  const file = await readable(chosen);
   const fields = new FormData();
   fields.set("folder", folder);
   fields.set("file", file, file.name);

@@ -1,3 +1,4 @@
+import { readable } from "../shared/readable";
 import { ask } from "../shared/ask";
 import { addRow, copyRow } from "./rows";
 import type { Rooms } from "./rooms";
@@ -45,7 +46,7 @@ export function watchDetails(rooms: Rooms): void {
     }
     const upload = target.closest<HTMLFormElement>("form[data-upload]");
     if (upload && target.files?.length) {
-      [...target.files].forEach(file => send(upload, file));
+      [...target.files].forEach(file => void send(upload, file));
     }
   });
 
@@ -102,7 +103,7 @@ export function watchDetails(rooms: Rooms): void {
         document.querySelector<HTMLFormElement>(`#room-details form[data-upload][data-media-kind=${wanted}]`);
       if (upload) {
         event.preventDefault();
-        send(upload, file);
+        void send(upload, file);
       }
     }
   };
@@ -180,7 +181,8 @@ export function watchDetails(rooms: Rooms): void {
     }
   }
 
-  function send(upload: HTMLFormElement, file: File): void {
+  async function send(upload: HTMLFormElement, chosen: File): Promise<void> {
+    const file = await readable(chosen);
     const fields = new FormData(upload);
     fields.set("file", file, file.name);
     rooms.send("/media", fields, { form: upload });
