@@ -56,6 +56,30 @@ public sealed class MediaJourney(Apps apps)
         Assert.All(tobiah.Complaints(), message => Assert.Contains("422", message));
     }
 
+    /// <summary>An AVIF of 48 × 30 pixels, which only the browser can read.</summary>
+    private const string Photo =
+        "AAAAIGZ0eXBhdmlmAAAAAGF2aWZtaWYxbWlhZk1BMUEAAADybWV0YQAAAAAAAAAoaGRscgAAAAAAAAAAcGljdAAAAAAAAAAAAAAA"
+        + "AGxpYmF2aWYAAAAADnBpdG0AAAAAAAEAAAAeaWxvYwAAAABEAAABAAEAAAABAAABGgAAACEAAAAoaWluZgAAAAAAAQAAABppbmZl"
+        + "AgAAAAABAABhdjAxQ29sb3IAAAAAamlwcnAAAABLaXBjbwAAABRpc3BlAAAAAAAAADAAAAAeAAAAEHBpeGkAAAAAAwgICAAAAAxh"
+        + "djFDgSAAAAAAABNjb2xybmNseAABAA0ABoAAAAAXaXBtYQAAAAAAAAABAAEEAQKDBAAAACltZGF0EgAKCTgVL+sICGg0gDISFkAG"
+        + "GGGEALLQflrfnZ6sgXtG";
+
+    [Fact]
+    public void A_photo_that_only_the_browser_can_read_comes_as_what_it_has_read()
+    {
+        var folder = Directory.CreateTempSubdirectory("slate-photo").FullName;
+        File.WriteAllBytes(Path.Combine(folder, "dunes.avif"), Convert.FromBase64String(Photo));
+        File.WriteAllText(Path.Combine(folder, "broken.heic"), "I am no photo.");
+        using var tobiah = new Person().SignIn(apps, "tobiah.renn@gannetpoint.example");
+        tobiah.Press("Media", "header");
+        var field = tobiah.Until(() => tobiah.All("[data-add-files]").FirstOrDefault(), "the field");
+        field.SendKeys(string.Join('\n', Path.Combine(folder, "dunes.avif"), Path.Combine(folder, "broken.heic")));
+        tobiah.Reads("#arrivals .problem", "«broken.heic» cannot be used here");
+        tobiah.Type("#words", "dunes");
+        tobiah.Until(() => tobiah.All("#media-list .tile").Count == 1 ? "" : null, "the photo");
+        tobiah.Reads("#media-list", "48 × 30");
+    }
+
     [Fact]
     public void A_face_is_blurred_and_its_pixels_are_gone()
     {

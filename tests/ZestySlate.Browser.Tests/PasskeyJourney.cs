@@ -20,7 +20,7 @@ public sealed class PasskeyJourney(Apps apps)
         using var other = new Person();
         other.HasDevice();
         other.Go(apps.Slate + "/sign-in");
-        other.Type("input[type=email]", Email);
+        other.Type("input[name=Email]", Email);
         other.Type("input[type=password]", Doings.Password);
         other.Press("Sign in", "main");
         other.See("input[name=code]");

@@ -246,7 +246,7 @@ internal static class Doings
     public static Person SignIn(this Person person, Apps apps, string email = "ines.halloran@gannetpoint.example")
     {
         person.Go(apps.Slate + "/sign-in");
-        person.Type("input[type=email]", email);
+        person.Type("input[name=Email]", email);
         person.Type("input[type=password]", Password);
         person.Press("Sign in", "main");
         person.Reads("h1", "Library");

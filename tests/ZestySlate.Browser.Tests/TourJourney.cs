@@ -1,3 +1,4 @@
+using System.Xml.Linq;
 using OpenQA.Selenium;
 
 namespace ZestySlate.Browser.Tests;
@@ -54,6 +55,32 @@ public sealed class TourJourney(Apps apps)
         ines.Type("#map textarea", "watch-room\n  Boathouse");
         ines.Press("Make the scenes", "#map");
         ines.Until(() => ines.All("#map .map-node").Count == 4 ? "" : null, "the scene from the outline");
+
+        // The map is saved as a file that stands alone: the pictures are in it, and so are the colours.
+        ines.Run(
+            """
+            window.kept = [];
+            const make = URL.createObjectURL;
+            URL.createObjectURL = file => {
+              void file.slice(0, 2_000_000).text().then(text => window.kept.push([file.type, text]));
+              return make.call(URL, file);
+            };
+            """
+        );
+        ines.PressCss("[data-map-save=svg]");
+        var drawn = (string)ines.Until(() => ines.Run("return window.kept[0]?.[1]"), "the map as SVG");
+        var parts = XDocument.Parse(drawn).Descendants().ToLookup(element => element.Name.LocalName);
+        Assert.Equal(4, parts["g"].Count());
+        Assert.NotEmpty(parts["image"]);
+        Assert.All(parts["image"], image => Assert.StartsWith("data:image/", image.Attribute("href")!.Value));
+        Assert.DoesNotContain("class=", drawn);
+        Assert.DoesNotContain("/media/", drawn);
+        Assert.Contains("fill: rgb(", drawn);
+        ines.PressCss("[data-map-save=png]");
+        ines.Until(
+            () => (bool)ines.Run("return window.kept.some(one => one[0] === 'image/png' && one[1].includes('PNG'))")! ? "" : null,
+            "the map as PNG"
+        );
         ines.Keys(Keys.Escape);
         ines.PressCss("[data-do=undo]");
         ines.Until(() => ines.All("#room-storyboard .board-scene").Count == 3 ? "" : null, "undo");

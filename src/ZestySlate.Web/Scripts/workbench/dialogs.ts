@@ -1,3 +1,4 @@
+import { saveMap } from "./savedMap";
 import { ask, lostWords } from "../shared/ask";
 import type { Rooms } from "./rooms";
 
@@ -45,7 +46,14 @@ export class Dialogs {
     });
     map.addEventListener("click", event => {
       const zoom = (event.target as HTMLElement).closest<HTMLElement>("[data-map-zoom]");
+      const save = (event.target as HTMLElement).closest<HTMLElement>("[data-map-save]");
       const drawing = map.querySelector<SVGSVGElement>(".scene-map");
+      if (save && drawing) {
+        const title = document.querySelector<HTMLInputElement>("input[name=title]")?.value ?? "";
+        void saveMap(drawing, save.dataset.mapSave as "svg" | "png", title).catch(() =>
+          this.rooms.toast("The map could not be saved. Try it once more."),
+        );
+      }
       if (zoom && drawing) {
         for (const side of ["width", "height"] as const) {
           drawing.setAttribute(side, String(Number(drawing.getAttribute(side)) * Number(zoom.dataset.mapZoom)));
