@@ -36,6 +36,9 @@ public sealed record PlayLinks(string Events, string Attempt, (string Name, stri
     /// <summary>True for an author's trial: nothing is kept, nothing is handed in for good.</summary>
     public bool IsTrial { get; init; }
 
+    /// <summary>True on an author's sheets of paper: what opens on a screen is written out.</summary>
+    public bool IsPaper { get; init; }
+
     /// <summary>Where a visitor begins anew after handing in, or null when that is not offered.</summary>
     public string? Again { get; init; }
 }

@@ -5,6 +5,13 @@ namespace ZestySlate.Browser.Tests;
 /// <summary>Questions on a board: built by drawing and dropping, answered by mouse, by finger and by keys alone.</summary>
 public sealed class BoardsJourney(Apps apps)
 {
+    /// <summary>Says in the open question whether learners look round or answer.</summary>
+    private static void WorkBy(Person ines, string words)
+    {
+        ines.Run("document.querySelector('.page-open details[id^=fold-points]').open = true");
+        ines.Pick(".page-open select[name=round]", words);
+    }
+
     private static IWebElement Named(Person person, string css, string words) =>
         person.Until(() => person.All(css).FirstOrDefault(e => e.Displayed && e.Text.Trim() == words), $"{words} in {css}");
 
@@ -200,7 +207,7 @@ public sealed class BoardsJourney(Apps apps)
         ines.Keys(Keys.Delete);
         ines.Until(() => ines.All(".board-edit [data-zone]").Count == 3 ? "" : null, "three places");
         ines.Saved();
-        ines.Pick(".page-open select[name=round]", "look round, then answer");
+        WorkBy(ines, "look round, then answer");
         ines.Saved();
 
         // Looking round tells everything; then the same places are asked for. A wrong press is told and forgotten.
@@ -229,7 +236,7 @@ public sealed class BoardsJourney(Apps apps)
 
         // With one press each, a press is taken back before it is marked: by its name, or by Backspace.
         ines.See(".page-open");
-        ines.Pick(".page-open select[name=round]", "answer only");
+        WorkBy(ines, "answer");
         ines.PressCss(".page-open input[name=onePress]");
         ines.Saved();
         ines.TryIt();
@@ -248,7 +255,7 @@ public sealed class BoardsJourney(Apps apps)
         // The same material by names, and by a finger that finds all.
         ines.See(".page-open");
         ines.Pick(".page-open select[name=task]", "write the name of each marked place");
-        ines.Pick(".page-open select[name=round]", "answer only");
+        WorkBy(ines, "answer");
         ines.Saved();
         ines.TryIt();
         foreach (var (name, i) in new[] { "hut", "screen", "tub" }.Select((name, i) => (name, i)))

@@ -96,6 +96,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/reuse"] = Rights.ActivityEditor,
         ["author/{activity}/questions"] = Rights.ActivityEditor,
         ["author/{activity}/questions/read"] = Rights.ActivityEditor,
+        ["author/{activity}/questions/file"] = Rights.ActivityEditor,
         ["author/{activity}/update"] = Rights.ActivityEditor,
         ["author/{activity}/words"] = Rights.ActivityEditor,
         ["author/{activity}/trial"] = Rights.ActivityEditor,

@@ -136,6 +136,10 @@ public sealed class VersionPageTests(SlateHost host)
         Assert.Contains("@page { size: a4 }", blank, StringComparison.Ordinal);
         Assert.Contains("Strong wind and rain", blank, StringComparison.Ordinal);
         Assert.DoesNotContain("said-right", blank, StringComparison.Ordinal);
+        // What opens on a screen is written out: there is nothing to open on paper.
+        var sheet = await ines.GetStringAsync("/author/watchtest/paper", Stop);
+        Assert.Contains("Choose from: open wind · sheltered", Text(sheet));
+        Assert.DoesNotContain("<select name=\"part-", sheet);
         var key = Text(await ines.GetStringAsync("/author/garden/paper?what=key&size=letter", Stop));
         Assert.Contains("@page { size: letter }", key, StringComparison.Ordinal);
         Assert.True(key.Length > blank.Length);

@@ -38,7 +38,7 @@ public static class QuestionList
     public static ReadQuestions Read(string text, CultureInfo culture)
     {
         var (questions, problems) = (new List<ListedQuestion>(), new List<ListProblem>());
-        foreach (var block in Blocks(text))
+        foreach (var block in Blocks(QuestionMarkdown.Is(text) ? QuestionMarkdown.Plain(text) : text))
         {
             var before = problems.Count;
             var entry = Entry.Of(block, problems);
@@ -481,18 +481,25 @@ public static class QuestionList
 
     private static IEnumerable<List<Line>> Blocks(string text)
     {
-        var block = new List<Line>();
+        // An empty line parts questions; an option goes with the question before it all the same, since none begins with one.
+        var (block, parted) = (new List<Line>(), false);
         foreach (var (line, i) in text.ReplaceLineEndings("\n").Split('\n').Select((line, i) => (line, i)))
         {
-            if (line.Trim().Length > 0)
+            var trimmed = line.Trim();
+            if (trimmed.Length == 0)
             {
-                block.Add(new Line(i + 1, line));
+                parted = block.Count > 0;
+                continue;
             }
-            else if (block.Count > 0)
+
+            if (parted && !trimmed.StartsWith("+ ", StringComparison.Ordinal) && !trimmed.StartsWith("- ", StringComparison.Ordinal))
             {
                 yield return block;
                 block = [];
             }
+
+            parted = false;
+            block.Add(new Line(i + 1, line));
         }
 
         if (block.Count > 0)

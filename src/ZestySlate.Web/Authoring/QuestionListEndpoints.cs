@@ -25,6 +25,20 @@ internal static class QuestionListEndpoints
                 }
             );
         });
+        group.MapPost("/questions/file", async (string activity, HttpContext context) =>
+        {
+            // Only what the browser cannot read as text comes here: a workbook becomes a table in the field.
+            var form = await context.Request.ReadFormAsync();
+            if (form.Files.GetFile("file") is not { Length: > 0 and <= QuestionSheet.MostBytes } file)
+            {
+                return AuthoringEndpoints.Refused($"A workbook of up to {QuestionSheet.MostBytes / 1048576} MB was expected.");
+            }
+
+            using var kept = new MemoryStream();
+            await file.CopyToAsync(kept, context.RequestAborted);
+            var read = QuestionSheet.Read(kept.ToArray(), file.FileName);
+            return read.Succeeded ? Results.Text(read.Value) : AuthoringEndpoints.Refused(read.Refusal!);
+        });
         group.MapPost("/questions", async (string activity, HttpContext context, ActivityStore store) =>
         {
             var form = await context.Request.ReadFormAsync();

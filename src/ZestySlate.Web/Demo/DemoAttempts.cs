@@ -19,7 +19,7 @@ internal static class DemoAttempts
     public static async Task PlayAsync(IServiceProvider services, ClassRecord group, Activity activity)
     {
         var db = services.GetRequiredService<SlateDb>();
-        var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-6));
+        var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-20));
         var store = new ActivityStore(
             db,
             services.GetRequiredService<ActivityRights>(),

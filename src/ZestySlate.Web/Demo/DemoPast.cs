@@ -70,13 +70,13 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
 
     public async Task PlayAsync(ClassRecord year8, ClassRecord watch, ClassRecord writers, Activity checkAsMeant)
     {
-        await GiveAsync(year8, DemoSchool.GardenId, "Homework", dueInDays: -4);
+        await GiveAsync(year8, DemoSchool.GardenId, "Homework", dueInDays: -18);
         await GiveAsync(year8, CheckId, "Tests", dueInDays: -1, lostPerDay: 0.1m);
         await GiveAsync(year8, "clouds", "Homework", dueInDays: 2);
         await GiveAsync(year8, "tides", "Homework", dueInDays: 9);
         await GiveAsync(year8, "coast", "", dueInDays: 12);
         await LogAsync(year8, "coast");
-        await GiveAsync(watch, "watchtest", "Tests", dueInDays: -2);
+        await GiveAsync(watch, "watchtest", "Tests", dueInDays: -14);
         await GiveAsync(watch, "sky", "Practice", dueInDays: null);
         await GiveAsync(writers, "breeze", "", dueInDays: 1);
         await WorkAsync(writers, "breeze", daysAgo: 4, skipped: 2);
@@ -84,8 +84,8 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
             checkAsMeant.SpotOf(question.Spot.Id)?.Question ?? question.Question
         );
         await WorkAsync(year8, "clouds", daysAgo: 3, skipped: 7);
-        await WorkAsync(watch, "watchtest", daysAgo: 9, skipped: 1);
-        await WorkAsync(watch, "sky", daysAgo: 5, skipped: 5);
+        await WorkAsync(watch, "watchtest", daysAgo: 16, skipped: 1, over: 3);
+        await WorkAsync(watch, "sky", daysAgo: 12, skipped: 5);
     }
 
     /// <summary>What some of the class have logged; the last two wait for the teacher.</summary>
@@ -148,7 +148,20 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
     }
 
     /// <summary>The class does an activity, a few of them not; the last on the roster begins and forgets to hand in.</summary>
-    private async Task WorkAsync(ClassRecord group, string activity, int daysAgo, int skipped, Func<QuestionState, Question>? meant = null)
+    /// <param name="group">The class.</param>
+    /// <param name="activity">The activity.</param>
+    /// <param name="daysAgo">When the first began.</param>
+    /// <param name="skipped">How many do not.</param>
+    /// <param name="meant">What a question means to learners, where its key says something else.</param>
+    /// <param name="over">Over how many days they began; null for until today.</param>
+    private async Task WorkAsync(
+        ClassRecord group,
+        string activity,
+        int daysAgo,
+        int skipped,
+        Func<QuestionState, Question>? meant = null,
+        int? over = null
+    )
     {
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         var edition = store.Edition(activity, record.NewestEdition);
@@ -164,7 +177,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
                 Leaves = i == learners.Count - 1 ? 0.2 : 0.002,
             };
             var random = SeededRandom.For(Seed, record.Id, i);
-            var began = first.AddDays(random.Next(Math.Max(1, daysAgo))).AddMinutes(random.Next(600));
+            var began = first.AddDays(random.Next(Math.Max(1, over ?? daysAgo))).AddMinutes(random.Next(600));
             var events = new List<AttemptEvent>
             {
                 Handout.Recorded(edition, new Began(record.NewestEdition, random.Next(int.MaxValue)) { Id = "began", At = began }),

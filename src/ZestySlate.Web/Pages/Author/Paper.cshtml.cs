@@ -48,7 +48,7 @@ public sealed class PaperModel(ActivityStore store, SchoolLooks schools) : PageM
         Size = Size == "letter" ? "letter" : "a4";
         (Id, Document) = (activity, (await store.DraftAsync(activity))!.Document);
         School = await schools.OfActivityAsync(activity, HttpContext.RequestAborted);
-        Links = new PlayLinks("", "paper", null, SecurityHeaders.StyleNonce(HttpContext)) { IsTrial = true };
+        Links = new PlayLinks("", "paper", null, SecurityHeaders.StyleNonce(HttpContext)) { IsTrial = true, IsPaper = true };
         if (What == "numbers")
         {
             Numbered = Document

@@ -180,12 +180,35 @@ function watchList(rooms: Rooms): void {
     later = window.setTimeout(() => void read(), 250);
   });
   dialog.querySelector<HTMLInputElement>("input[type=file]")!.addEventListener("change", event => {
-    const file = (event.target as HTMLInputElement).files?.[0];
-    void file?.text().then(text => {
-      field.value = text;
-      return read();
-    });
+    const input = event.target as HTMLInputElement;
+    const file = input.files?.[0];
+    input.value = "";
+    void (
+      file &&
+      textOf(file).then(text => {
+        if (text !== null) {
+          field.value = text;
+          return read();
+        }
+      })
+    );
   });
+  /** A workbook is read by the server, everything else is text. */
+  const textOf = async (file: File): Promise<string | null> => {
+    if (!/\.xlsx$/i.test(file.name)) {
+      return file.text();
+    }
+    const fields = new FormData();
+    fields.set("file", file, file.name);
+    const proof = { "X-Slate-Proof": rooms.body.dataset.proof! };
+    const reply = await ask("list", `${rooms.address}/questions/file`, { method: "POST", body: fields, headers: proof }, () =>
+      rooms.toast(lostWords),
+    );
+    if (reply && !reply.ok) {
+      rooms.toast(reply.text);
+    }
+    return reply?.ok ? reply.text : null;
+  };
   dialog.addEventListener("click", event => {
     const line = (event.target as HTMLElement).closest<HTMLElement>("[data-list-line]");
     if (line) {
