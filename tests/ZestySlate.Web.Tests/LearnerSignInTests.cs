@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Net;
 using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
@@ -132,6 +133,13 @@ public sealed class LearnerSignInTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         var card = $"/classes/{group.Id}/learners/{person}";
         Assert.Contains("a passkey or a password of their own", await ines.GetStringAsync(card, Stop));
+        using (var zip = new ZipArchive(await (await ines.GetAsync($"{card}?handler=export", Stop)).Content.ReadAsStreamAsync(Stop)))
+        {
+            using var known = new StreamReader(zip.GetEntry("learner.json")!.Open());
+            var signIn = JsonNode.Parse(await known.ReadToEndAsync(Stop))!["signIn"]!;
+            Assert.Equal(("runa.regen", "My phone"), ((string)signIn["name"]!, (string)signIn["passkeys"]![0]!));
+        }
+
         await ines.PostFormAsync(card, $"{card}?handler=Forget");
         Assert.False(await OpensAsync(device));
         Assert.Equal(HttpStatusCode.OK, (await SignInAsync("runa.regen", Secret)).StatusCode);

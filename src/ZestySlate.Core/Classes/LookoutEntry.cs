@@ -43,7 +43,7 @@ public sealed record LookoutEntry(
     public static LookoutEntry Of(AttemptState state, DateTimeOffset now)
     {
         var (right, wrong, given, open) = (0, 0, 0, 0);
-        foreach (var question in state.Questions)
+        foreach (var question in state.Asked)
         {
             var family = QuestionTypes.For(question.Question);
             var verdict =
@@ -64,7 +64,7 @@ public sealed record LookoutEntry(
         var stage =
             state.IsHandedIn ? LookoutStage.HandedIn
             : idle < StuckAfter ? LookoutStage.AtWork
-            : open == 0 && state.Questions.Count > 0 ? LookoutStage.ForgotToHandIn
+            : open == 0 && state.Asked.Any() ? LookoutStage.ForgotToHandIn
             : idle < GoneAfter ? LookoutStage.AtWork
             : LookoutStage.Gone;
         var need =

@@ -137,7 +137,12 @@ public sealed record GotTime(int Seconds, string By) : AttemptEvent;
 public sealed record TimeRanOut : AttemptEvent;
 
 /// <summary>The wording of a newer edition reached the attempt.</summary>
-public sealed record TookWording(int Edition) : AttemptEvent;
+public sealed record TookWording(int Edition) : AttemptEvent
+{
+    /// <summary>What the learner gets from now on, where the attempt goes over to that edition as a whole: who has only looked round in
+    /// what is asked depends on nothing of the older one. Null where wording alone was taken.</summary>
+    public Handout? Handout { get; init; }
+}
 
 /// <summary>The attempt was marked again by the key of another edition.</summary>
 /// <param name="Edition">Whose key, points and rules of marking count from now on, for all that was answered.</param>

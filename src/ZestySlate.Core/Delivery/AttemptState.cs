@@ -83,6 +83,9 @@ public sealed record AttemptState
     /// <summary>The questions that are answered, not only looked at.</summary>
     public IEnumerable<QuestionState> Asked => Questions.Where(question => question.Round != Round.LookOnly);
 
+    /// <summary>True while all that is asked is only looked at: nothing on record depends on the edition it began with.</summary>
+    public bool OnlyLooks => !IsHandedIn && Questions.Count > 0 && !Asked.Any();
+
     /// <summary>True while questions that go as the whole activity does are looked at before they are answered.</summary>
     public bool LooksRound => Questions.Any(question => question is { Question.Round: null, Round: Round.LookThenAnswer, IsLooking: true });
 

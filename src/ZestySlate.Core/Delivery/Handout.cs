@@ -43,6 +43,14 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
     public static Began Recorded(Activity edition, Began began) =>
         Beginning.IsOnlyLookedAt(edition) ? began : began with { Handout = Draw(edition, began) };
 
+    /// <summary>What an attempt takes of a newer edition: its wording, or, where it was only looked at, all of it.</summary>
+    /// <param name="state">Where the attempt stands.</param>
+    /// <param name="newest">The newer edition.</param>
+    /// <param name="began">With the seeds.</param>
+    /// <param name="took">The event.</param>
+    public static TookWording Recorded(AttemptState state, Activity newest, Began began, TookWording took) =>
+        state.OnlyLooks ? took with { Handout = Draw(newest, began) } : took;
+
     /// <summary>An event with what holds for it on record: another go has new orders, a try costs one life at most.</summary>
     public static AttemptEvent Recorded(AttemptState state, AttemptEvent happened) =>
         happened switch

@@ -20,13 +20,15 @@ public static class Replay
         var (edition, begunOn, drawnOn, language) = (began.Edition, began.Edition, activity, activity.Language);
         var undone = events.OfType<GaveBackKey>().Select(back => back.Run).ToHashSet();
         TookKey? key = null;
+        var given = began.Handout;
         foreach (var took in events)
         {
             if (took is TookWording wording)
             {
                 var newer = editions(wording.Edition);
-                var looked = began.Handout is null && Beginning.IsOnlyLookedAt(drawnOn);
-                (activity, begunOn, drawnOn, language) = looked
+                var whole = wording.Handout is not null || (began.Handout is null && Beginning.IsOnlyLookedAt(drawnOn));
+                given = wording.Handout ?? given;
+                (activity, begunOn, drawnOn, language) = whole
                     ? (newer, wording.Edition, newer, newer.Language)
                     : (EditionMerge.WithWording(activity, newer), begunOn, drawnOn, language);
                 edition = wording.Edition;
@@ -39,7 +41,7 @@ public static class Replay
             }
         }
 
-        var handout = began.Handout ?? Handout.Draw(drawnOn, began);
+        var handout = given ?? Handout.Draw(drawnOn, began);
         events = SecondThoughts.Holding(events);
         var fold = new Fold(
             Beginning.Of(activity, edition, began, handout) with

@@ -53,7 +53,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
         if (older.Rules.Round != newer.Rules.Round)
         {
-            structure.Add("Whether learners look round or answer");
+            structure.Add("Whether learners look round or answer (who has only looked round goes over to it)");
         }
 
         if (older.Language != newer.Language)

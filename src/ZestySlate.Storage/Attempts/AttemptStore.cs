@@ -138,7 +138,9 @@ public sealed class AttemptStore(
             var now = clock.GetUtcNow();
             if (newest > loaded.State.Edition && race < Races)
             {
-                await AppendAsync(loaded, new TookWording(newest) { Id = $"wording-{newest}", At = now });
+                var took = new TookWording(newest) { Id = $"wording-{newest}", At = now };
+                var edition = activities.Edition(loaded.Record.ActivityId, newest);
+                await AppendAsync(loaded, Handout.Recorded(loaded.State, edition, (Began)loaded.Events[0], took));
             }
             else if (!loaded.State.IsHandedIn && loaded.State.At(now).IsHandedIn && race < Races)
             {

@@ -30,6 +30,7 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
                 .Users.Where(person => person.Id == scope.PersonId)
                 .Select(person => person.DisplayName)
                 .SingleOrDefaultAsync(),
+            ["signIn"] = await SignInAsync(scope),
             ["classes"] = await RostersAsync(scope),
             ["attempts"] = await AttemptsAsync(scope, handed),
             ["spots"] = await SpotsAsync(scope),
@@ -57,6 +58,19 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
 
         saved.Position = 0;
         return saved;
+    }
+
+    /// <summary>The sign-in name and the names of passkeys that they made for themselves; null for none.</summary>
+    private async Task<JsonObject?> SignInAsync(LearnerScope scope)
+    {
+        var name = await db
+            .Users.Where(person => person.Id == scope.PersonId && person.Email == null && person.PasswordHash != null)
+            .Select(person => person.UserName)
+            .SingleOrDefaultAsync();
+        var passkeys = await db.UserPasskeys.Where(one => one.UserId == scope.PersonId).Select(one => one.Data.Name).ToListAsync();
+        return name is null && passkeys.Count == 0
+            ? null
+            : new JsonObject { ["name"] = name, ["passkeys"] = new JsonArray([.. passkeys.Select(passkey => JsonValue.Create(passkey))]) };
     }
 
     private async Task<JsonArray> RostersAsync(LearnerScope scope)

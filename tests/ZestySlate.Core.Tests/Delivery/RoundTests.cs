@@ -125,9 +125,42 @@ public sealed class RoundTests
         var before = Make.Activity(Make.Asked("q", Make.One()));
         var after = before with { Rules = new Rules { Round = Round.LookOnly } };
         var difference = Core.Editions.EditionDifference.Between(before, after);
-        Assert.Equal(["Whether learners look round or answer"], difference.Structure);
+        Assert.Equal(["Whether learners look round or answer (who has only looked round goes over to it)"], difference.Structure);
         Assert.Empty(difference.Key);
         Assert.False(new Attempt(before).Edition(2, after).State.Questions[0].IsLooking);
+    }
+
+    [Fact]
+    public void Who_has_only_looked_round_goes_over_to_what_is_asked_next()
+    {
+        var look = Make.Activity(Make.Asked("q", Make.One())) with { Rules = new Rules { Round = Round.LookOnly } };
+        var ask = Make.Activity(Make.Asked("q", Make.One()), Make.Asked("new", Make.One()));
+        var attempt = new Attempt(look);
+        attempt.Knows(2, ask);
+        var took = Handout.Recorded(
+            attempt.State,
+            ask,
+            (Began)attempt.Events[0],
+            new TookWording(2) { Id = "t", At = Make.Monday.AddHours(1) }
+        );
+        attempt.Then((_, _) => took);
+        Assert.Equal([false, false], attempt.State.Questions.Select(question => question.IsLooking));
+        attempt.Mark("new", "a");
+        Assert.Equal(1, attempt.State.Score.Points.ToDecimal());
+
+        // From then on it is at work, and another switch reaches only who begins anew.
+        Assert.False(attempt.State.OnlyLooks);
+        Assert.Null(
+            Handout.Recorded(attempt.State, look, (Began)attempt.Events[0], new TookWording(3) { Id = "u", At = Make.Monday }).Handout
+        );
+        Assert.False(attempt.Edition(3, look).State.Questions[0].IsLooking);
+    }
+
+    [Fact]
+    public void A_lookout_counts_what_is_to_be_answered()
+    {
+        var state = Begin(Make.One(), Round.LookOnly).State;
+        Assert.Equal(0, Core.Classes.LookoutEntry.Of(state, Make.Monday.AddHours(3)).Questions);
     }
 
     [Fact]

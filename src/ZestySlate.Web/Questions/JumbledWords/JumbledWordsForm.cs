@@ -35,7 +35,9 @@ internal sealed class JumbledWordsForm : IQuestionForm
     /// <summary>The words go with their line wherever it stands; one that was only mended in its place keeps them.</summary>
     private static ValueList<LineWords> Feedback(IFormCollection form, JumbledWordsQuestion old, ValueList<string> lines)
     {
-        var words = form["line"].Zip(form["lineWords"], (line, said) => new LineWords(line ?? "", (said ?? "").Trim())).ToList();
+        var words = form.ContainsKey("line")
+            ? form["line"].Zip(form["lineWords"], (line, said) => new LineWords(line ?? "", (said ?? "").Trim())).ToList()
+            : [.. old.Feedback];
         var mended = old.Lines.Count == lines.Count ? old.Lines.Zip(lines).Where(pair => !lines.Contains(pair.First)).ToList() : [];
         return words
             .Select(said => mended.Find(pair => pair.First == said.Line) is { Second: { } now } ? said with { Line = now } : said)

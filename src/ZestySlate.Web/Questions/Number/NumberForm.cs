@@ -51,8 +51,8 @@ internal sealed class NumberForm : IQuestionForm
             UnitUse = use,
             WrongUnitShare = EditForms.Percent(form["wrongUnit"]) ?? question.WrongUnitShare,
             Tolerance = tolerance.Value,
-            Feedback = form["words"].ToString().Trim(),
-            Foreseen = foreseen.Select(wrong => wrong.Value).ToValueList(),
+            Feedback = form.ContainsKey("words") ? form["words"].ToString().Trim() : question.Feedback,
+            Foreseen = form.ContainsKey("words") ? foreseen.Select(wrong => wrong.Value).ToValueList() : question.Foreseen,
         };
     }
 
