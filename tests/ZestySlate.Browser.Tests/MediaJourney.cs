@@ -70,14 +70,14 @@ public sealed class MediaJourney(Apps apps)
         var folder = Directory.CreateTempSubdirectory("slate-photo").FullName;
         File.WriteAllBytes(Path.Combine(folder, "dunes.avif"), Convert.FromBase64String(Photo));
         File.WriteAllText(Path.Combine(folder, "broken.heic"), "I am no photo.");
-        using var tobiah = new Person().SignIn(apps, "tobiah.renn@gannetpoint.example");
-        tobiah.Press("Media", "header");
-        var field = tobiah.Until(() => tobiah.All("[data-add-files]").FirstOrDefault(), "the field");
+        using var mireille = new Person().SignIn(apps, "mireille.osei@gannetpoint.example");
+        mireille.Press("Media", "header");
+        var field = mireille.Until(() => mireille.All("[data-add-files]").FirstOrDefault(), "the field");
         field.SendKeys(string.Join('\n', Path.Combine(folder, "dunes.avif"), Path.Combine(folder, "broken.heic")));
-        tobiah.Reads("#arrivals .problem", "«broken.heic» cannot be used here");
-        tobiah.Type("#words", "dunes");
-        tobiah.Until(() => tobiah.All("#media-list .tile").Count == 1 ? "" : null, "the photo");
-        tobiah.Reads("#media-list", "48 × 30");
+        mireille.Reads("#arrivals .problem", "«broken.heic» cannot be used here");
+        mireille.Type("#words", "dunes");
+        mireille.Until(() => mireille.All("#media-list .tile").Count == 1 ? "" : null, "the photo");
+        mireille.Reads("#media-list", "48 × 30");
     }
 
     [Fact]

@@ -304,6 +304,17 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
             ).Content.ReadAsStringAsync(Stop)
         );
         await SwitchedOnAsync(keeper, DateTimeOffset.UtcNow.AddSeconds(30));
+
+        // What is no choice asks nobody for less than before.
+        foreach (var nonsense in new[] { "Everyone", "7", "" })
+        {
+            await keeper.PostFormAsync("/account", "/keeper/installation", ("secondFactor", nonsense));
+            Assert.Equal(
+                SecondFactorFor.Keepers,
+                await host.DbAsync(db => db.Installation.Select(set => set.SecondFactor).SingleAsync(Stop))
+            );
+        }
+
         await keeper.PostFormAsync("/account", "/keeper/installation", ("secondFactor", "Nobody"));
         await keeper.PostFormAsync(
             "/account/second-factor",

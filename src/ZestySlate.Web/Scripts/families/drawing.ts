@@ -247,13 +247,19 @@ class DrawingBoard {
     };
   }
 
-  private apart(): number {
+  /** The two fingers on the board; while there is one, it is both. */
+  private two(): [PointerEvent, PointerEvent] {
     const [one, other] = [...this.fingers.values()];
+    return [one!, other ?? one!];
+  }
+
+  private apart(): number {
+    const [one, other] = this.two();
     return Math.max(10, Math.hypot(one.clientX - other.clientX, one.clientY - other.clientY));
   }
 
   private middle(): { clientX: number; clientY: number } {
-    const [one, other] = [...this.fingers.values()];
+    const [one, other] = this.two();
     return { clientX: (one.clientX + other.clientX) / 2, clientY: (one.clientY + other.clientY) / 2 };
   }
 
@@ -306,7 +312,7 @@ class DrawingBoard {
     } else if (this.draft) {
       const points = this.draft.points.split(" ");
       if (this.draft.sort === "line") {
-        const [x, y] = points[points.length - 1].split(",").map(Number);
+        const [x = 0, y = 0] = points[points.length - 1]!.split(",").map(Number);
         if (Math.hypot(at.x - x, at.y - y) < 10) {
           return;
         }
@@ -557,7 +563,10 @@ class DrawingBoard {
   }
 
   private nameOf(mark: Mark): string {
-    return saidIn(this.place, `drawn${mark.sort[0].toUpperCase()}${mark.sort.slice(1)}`) + (mark.sort === "text" ? ` «${mark.words}»` : "");
+    return (
+      saidIn(this.place, `drawn${mark.sort.charAt(0).toUpperCase()}${mark.sort.slice(1)}`) +
+      (mark.sort === "text" ? ` «${mark.words}»` : "")
+    );
   }
 
   private tools(): void {

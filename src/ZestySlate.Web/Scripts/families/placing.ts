@@ -17,8 +17,12 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
 
   /** Puts an item, or the copy of it that lies on the board, down at a point of the window; beside the board it goes back. */
   const put = (thing: HTMLElement, clientX: number, clientY: number): void => {
-    const area = areaOf(thing)!;
-    const item = itemOf(area, thing);
+    // What is carried may have been drawn anew meanwhile: the item is found again.
+    const item = root.querySelector<HTMLElement>(`[data-place-item="${CSS.escape(thing.dataset.placeItem ?? thing.dataset.of!)}"]`);
+    const area = item && areaOf(item);
+    if (!item || !area) {
+      return;
+    }
     const sheet = area.querySelector<HTMLElement>("[data-sheet]")!;
     const at = placeOn(sheet, clientX, clientY);
     const zone = at ? (shapeAt(sheet, clientX, clientY) as SVGElement | null) : null;
@@ -158,12 +162,6 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
   };
   settleAll();
   return settleAll;
-}
-
-function itemOf(area: HTMLElement, thing: HTMLElement): HTMLElement {
-  return thing.matches("[data-place-item]")
-    ? thing
-    : area.querySelector<HTMLElement>(`[data-place-item="${CSS.escape(thing.dataset.of!)}"]`)!;
 }
 
 /** Where an item is: every value chosen for it. */

@@ -39,11 +39,12 @@ export function start(root: HTMLElement, changed: Changed, signal: AbortSignal):
     event => {
       const field = event.target as HTMLInputElement;
       const answer = field.closest<HTMLElement>("[data-family=recording]");
-      if (!answer || field.type !== "file" || !field.files?.length) {
+      const file = field.files?.[0];
+      if (!answer || field.type !== "file" || !file) {
         return;
       }
       event.stopImmediatePropagation();
-      const [file, say] = [field.files[0], sayIn(answer)];
+      const say = sayIn(answer);
       field.value = "";
       const most = Number(answer.dataset.megabytes);
       if (file.size > most * 1048576) {
@@ -208,7 +209,7 @@ class Recorder {
     }
     this.sending = true;
     for (let pause = 1000; this.waiting.length > 0;) {
-      const { piece, seconds } = this.waiting[0];
+      const { piece, seconds } = this.waiting[0]!;
       let reply: Response | null = null;
       try {
         reply = await fetch(`${this.answer.dataset.recordings}/${this.id}/${this.number}?seconds=${seconds.toFixed(2)}`, {

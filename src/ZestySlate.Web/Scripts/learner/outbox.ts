@@ -58,9 +58,9 @@ export class Outbox {
 
   add(event: Waiting): void {
     // A newer answer to the same question takes the place of one that has not left yet.
-    const last = this.waiting.length - 1;
-    const free = this.busy ? last > 0 : last >= 0;
-    if (Replaced.includes(event.act) && free && this.waiting[last].act === event.act && this.waiting[last].spot === event.spot) {
+    const last = this.waiting[this.waiting.length - 1];
+    const free = this.waiting.length > (this.busy ? 1 : 0);
+    if (Replaced.includes(event.act) && free && last?.act === event.act && last.spot === event.spot) {
       this.waiting.pop();
     }
     this.waiting.push(event);
@@ -83,7 +83,7 @@ export class Outbox {
     }
     this.busy = true;
     while (this.waiting.length > 0) {
-      const event = this.waiting[0];
+      const event = this.waiting[0]!;
       this.trouble("sending", this.waiting.length);
       let reply: Response | null = null;
       try {

@@ -105,16 +105,16 @@ export class Panels {
     const gap = 16;
     const [left, right, top, bottom] = [box.left - outer.left, box.right - outer.left, box.top - outer.top, box.bottom - outer.top];
     const middle = { x: (left + right) / 2 - width / 2, y: (top + bottom) / 2 - 48 };
-    const sides: Record<string, { x: number; y: number; fits: boolean }> = {
+    const sides = {
       right: { x: right + gap, y: middle.y, fits: right + gap + width <= frame.clientWidth },
       left: { x: left - gap - width, y: middle.y, fits: left - gap - width >= 0 },
       above: { x: middle.x, y: top - gap - height, fits: top - gap - height >= 0 },
       below: { x: middle.x, y: bottom + gap, fits: bottom + gap + height <= frame.clientHeight },
     };
-    const wished = sides[panel.dataset.side ?? ""];
+    const wished = sides[(panel.dataset.side ?? "") as keyof typeof sides] as (typeof sides)["right"] | undefined;
     const chosen = wished?.fits
       ? wished
-      : (["right", "left", "below", "above"].map(side => sides[side]).find(side => side.fits) ?? {
+      : ([sides.right, sides.left, sides.below, sides.above].find(side => side.fits) ?? {
           x: (frame.clientWidth - width) / 2,
           y: middle.y,
         });

@@ -84,9 +84,10 @@ export function watchPictureEditor(): void {
     if (!box) {
       return;
     }
-    if (ways[event.key]) {
+    const way = ways[event.key];
+    if (way) {
       event.preventDefault();
-      const [right, down] = ways[event.key];
+      const [right, down] = way;
       if (event.shiftKey) {
         Object.assign(box, { width: Math.max(Least, box.width + right), height: Math.max(Least, box.height + down) });
       } else {

@@ -68,7 +68,7 @@ export function watchTrim(): void {
       const [a, b] = [Math.floor((x / width) * samples.length), Math.floor(((x + 1) / width) * samples.length)];
       let loud = 0;
       for (let i = a; i < b; i++) {
-        loud = Math.max(loud, Math.abs(samples[i]));
+        loud = Math.max(loud, Math.abs(samples[i] ?? 0));
       }
       const at = (x / width) * sound.duration;
       paint.fillStyle = at >= from() && at <= to() ? style.getPropertyValue("--bergamot-plain") || "#0b5a5f" : "#999";

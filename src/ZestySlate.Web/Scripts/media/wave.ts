@@ -18,7 +18,7 @@ export function waveFile(sound: AudioBuffer, from: number, to: number): Blob {
   file.setUint32(40, count * 2, true);
   const channels = Array.from({ length: sound.numberOfChannels }, (_, i) => sound.getChannelData(i));
   for (let i = 0; i < count; i++) {
-    const sample = channels.reduce((sum, channel) => sum + channel[first + i], 0) / channels.length;
+    const sample = channels.reduce((sum, channel) => sum + (channel[first + i] ?? 0), 0) / channels.length;
     file.setInt16(44 + i * 2, Math.max(-1, Math.min(1, sample)) * 0x7fff, true);
   }
   return new Blob([file.buffer], { type: "audio/wav" });

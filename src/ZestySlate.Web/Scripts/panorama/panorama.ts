@@ -180,7 +180,7 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
         }
         fingers.set(event.pointerId, event);
         if (fingers.size === 2) {
-          const [a, b] = [...fingers.values()];
+          const [a, b] = [...fingers.values()] as [PointerEvent, PointerEvent];
           const now = Math.hypot(a.clientX - b.clientX, a.clientY - b.clientY);
           if (apart > 0) {
             zoom(now / apart);
@@ -269,10 +269,11 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
     button("zoom-out", words("wider", "Wider"), () => zoom(1 / 1.2));
     bar.addEventListener("keydown", event => {
       const turns: Record<string, [number, number]> = { ArrowLeft: [-8, 0], ArrowRight: [8, 0], ArrowUp: [0, 6], ArrowDown: [0, -6] };
-      if (turns[event.key]) {
+      const way = turns[event.key];
+      if (way) {
         event.preventDefault();
         event.stopPropagation();
-        turn(...turns[event.key]);
+        turn(...way);
       }
     });
     if ("DeviceOrientationEvent" in window && matchMedia("(pointer: coarse)").matches) {

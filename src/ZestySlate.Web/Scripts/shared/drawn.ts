@@ -24,8 +24,8 @@ export function pointsOf(mark: Mark): Point[] {
     .split(" ")
     .filter(Boolean)
     .map(point => {
-      const [x, y, p] = point.split(",").map(Number);
-      return { x, y, p: p ?? usual };
+      const [x = NaN, y = NaN, p = usual] = point.split(",").map(Number);
+      return { x, y, p };
     });
 }
 
@@ -33,8 +33,8 @@ export function pointsOf(mark: Mark): Point[] {
 export function svgOf(mark: Mark, stamps: Record<string, string>): string {
   const points = pointsOf(mark);
   let inside = "";
-  if (points.length > 0) {
-    const [from, to] = [points[0], points[points.length - 1]];
+  const [from, to] = [points[0], points[points.length - 1]];
+  if (from && to) {
     if (mark.sort === "text") {
       inside =
         `<text x="${from.x}" y="${from.y}" font-size="${mark.width}" fill="${mark.colour}" ` +
@@ -75,7 +75,7 @@ export function svgOf(mark: Mark, stamps: Record<string, string>): string {
 function free(points: Point[], width: number): [string, number][] {
   const stretches: [string, number][] = [];
   let [level, path] = [-1, ""];
-  let at: { x: number; y: number } = points[0];
+  let at: { x: number; y: number } = points[0]!;
   const close = (): void => {
     if (level >= 0) {
       stretches.push([path, (width * (40 + level * 12)) / 100]);

@@ -54,7 +54,9 @@ async function answer(form: HTMLFormElement): Promise<string> {
 }
 
 /** What is said, in the language of the page (PasskeyWords on the server). */
-const wordsOf = (form: HTMLFormElement): Record<string, string> => JSON.parse(form.dataset.words!) as Record<string, string>;
+const wordsOf = (form: HTMLFormElement): Said => JSON.parse(form.dataset.words!) as Said;
+
+type Said = Record<"passkeysOldBrowser" | "passkeysNeedName" | "passkeyHereAlready" | "noPasskeyUsed" | "noConnectionNow", string>;
 
 const field = (form: HTMLFormElement, name: string): HTMLInputElement => form.elements.namedItem(name) as HTMLInputElement;
 

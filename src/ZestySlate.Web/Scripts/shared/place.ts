@@ -47,7 +47,7 @@ export function outlineOf(sign: HTMLElement): Share[] {
     .split(" ")
     .filter(Boolean)
     .map(corner => {
-      const [x, y] = corner.split(",").map(Number);
+      const [x = NaN, y = NaN] = corner.split(",").map(Number);
       return { x, y };
     });
 }
@@ -74,7 +74,7 @@ export function cover(sign: HTMLElement, corners: { left: number; top: number }[
 }
 
 function placeBackdrop(picture: HTMLElement): void {
-  const [left, top, width, height, ratio] = picture.dataset.fit!.split(" ").map(Number);
+  const [left = 0, top = 0, width = 1, height = 1, ratio = 1] = picture.dataset.fit!.split(" ").map(Number);
   const stage = picture.parentElement!;
   stage.style.aspectRatio = String(ratio);
   stage.parentElement?.style.setProperty("--ratio", String(ratio));

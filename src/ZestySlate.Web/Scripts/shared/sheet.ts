@@ -40,7 +40,7 @@ export function write(at: Spot): string {
 
 /** Reads a place, or null when it is none. */
 export function read(value: string): Spot | null {
-  const [x, y] = value.split(" ").map(Number);
+  const [x = NaN, y = NaN] = value.split(" ").map(Number);
   return value.includes(" ") && Number.isFinite(x) && Number.isFinite(y) ? { x, y } : null;
 }
 
@@ -50,7 +50,7 @@ export function boxOf(shape: Element): { x: number; y: number; width: number; he
     .split(" ")
     .filter(Boolean)
     .map(point => point.split(",").map(Number));
-  const [xs, ys] = [points.map(point => point[0]), points.map(point => point[1])];
+  const [xs, ys] = [points.map(([x = NaN]) => x), points.map(([, y = NaN]) => y)];
   const [x, y] = [Math.min(...xs), Math.min(...ys)];
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }

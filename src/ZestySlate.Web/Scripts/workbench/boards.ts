@@ -89,11 +89,12 @@ export function watchBoards(rooms: Rooms): void {
         ArrowUp: [0, -Step],
         ArrowDown: [0, Step],
       };
-      if (zone && steps[event.key]) {
+      const step = steps[event.key];
+      if (zone && step) {
         event.preventDefault();
         event.stopPropagation();
         const area = areaOf(board, zone);
-        change(board, zone, event.shiftKey ? sized(area, ...steps[event.key]) : shifted(area, ...steps[event.key]));
+        change(board, zone, event.shiftKey ? sized(area, ...step) : shifted(area, ...step));
         keep(board, zone);
       } else if (zone && (event.key === "Delete" || event.key === "Backspace")) {
         event.preventDefault();
@@ -109,10 +110,14 @@ export function watchBoards(rooms: Rooms): void {
     {
       take: pressed => pressed.closest<HTMLElement>("[data-board-tray] .chip, [data-board-edit] .on-board"),
       drop: (thing, _onto, middle) => {
-        const board = thing.closest<HTMLElement>("[data-board-edit]")!;
-        const form = board.closest("form")!;
-        const sheet = board.querySelector<HTMLElement>("[data-sheet]")!;
+        // What is carried may have been drawn anew meanwhile: the board is found by the item's row.
         const item = thing.dataset.of!;
+        const form = document.querySelector(`[data-item-row="${CSS.escape(item)}"]`)?.closest("form");
+        const board = form?.querySelector<HTMLElement>("[data-board-edit]");
+        const sheet = board?.querySelector<HTMLElement>("[data-sheet]");
+        if (!form || !board || !sheet) {
+          return;
+        }
         const at = placeOn(sheet, middle.x, middle.y);
         const zone = at ? ((shapeAt(sheet, middle.x, middle.y) as SVGElement | null)?.dataset.zone ?? around(board, at)) : null;
         if (thing.dataset.in && thing.dataset.in !== zone) {
@@ -145,7 +150,7 @@ function field(board: HTMLElement, zone: string): HTMLInputElement {
 }
 
 function areaOf(board: HTMLElement, zone: string): Drawn {
-  const [shape, ...numbers] = field(board, zone).value.split(" ");
+  const [shape = "", ...numbers] = field(board, zone).value.split(" ");
   return { shape, numbers: numbers.map(Number) };
 }
 
@@ -153,9 +158,9 @@ const near = (value: number): number => Math.round(Math.min(1, Math.max(0, value
 
 /** The corners of an area's outline. */
 function outline(area: Drawn): Spot[] {
-  const [x, y, width, height] = area.numbers;
+  const [x = 0, y = 0, width = 0, height = 0] = area.numbers;
   if (area.shape === "polygon") {
-    return Array.from({ length: area.numbers.length / 2 }, (_, i) => ({ x: area.numbers[2 * i], y: area.numbers[2 * i + 1] }));
+    return Array.from({ length: area.numbers.length / 2 }, (_, i) => ({ x: area.numbers[2 * i]!, y: area.numbers[2 * i + 1]! }));
   }
   if (area.shape === "rectangle") {
     return [
@@ -184,7 +189,7 @@ function shifted(area: Drawn, right: number, down: number): Drawn {
 
 function sized(area: Drawn, right: number, down: number): Drawn {
   if (area.shape !== "polygon") {
-    const [x, y, width, height] = area.numbers;
+    const [x = 0, y = 0, width = 0, height = 0] = area.numbers;
     return {
       shape: area.shape,
       numbers: [x, y, near(Math.min(1 - x, Math.max(0.02, width + right))), near(Math.min(1 - y, Math.max(0.02, height + down)))],
@@ -238,7 +243,7 @@ function handles(board: HTMLElement, zone: string | null): void {
     return;
   }
   const area = areaOf(board, zone);
-  const [x, y, width, height] = area.numbers;
+  const [x = 0, y = 0, width = 0, height = 0] = area.numbers;
   const places = area.shape === "polygon" ? outline(area) : [{ x: x + width, y: y + height }];
   places.forEach((at, i) => {
     const handle = document.createElement("span");
@@ -309,7 +314,7 @@ function moveFixed(sheet: HTMLElement, part: HTMLElement, event: PointerEvent): 
   const place = sheet
     .closest("form")!
     .querySelector<HTMLInputElement>(`[data-fixed-row="${CSS.escape(part.dataset.fixed!)}"] [data-place-at]`)!;
-  const [x, y] = place.value.split(" ").map(Number);
+  const [x = 0, y = 0] = place.value.split(" ").map(Number);
   follow(
     sheet,
     event,
@@ -348,7 +353,8 @@ function begin(board: HTMLElement, sheet: HTMLElement, event: PointerEvent): voi
   if (board.dataset.drawing === "polygon") {
     event.preventDefault();
     const corners = (board.dataset.corners ?? "").split(" ").filter(Boolean).map(Number);
-    if (corners.length >= 6 && Math.hypot(corners[0] - at.x, corners[1] - at.y) < 0.025) {
+    const [x = NaN, y = NaN] = corners;
+    if (corners.length >= 6 && Math.hypot(x - at.x, y - at.y) < 0.025) {
       close(board);
       return;
     }
@@ -377,7 +383,8 @@ function begin(board: HTMLElement, sheet: HTMLElement, event: PointerEvent): voi
     },
     () => {
       draw(board, "");
-      if (area && area.numbers[2] > 0.01 && area.numbers[3] > 0.01) {
+      const [, , width = 0, height = 0] = area?.numbers ?? [];
+      if (area && width > 0.01 && height > 0.01) {
         newZone(board, area);
       }
     },

@@ -37,7 +37,8 @@ export function watchDetails(rooms: Rooms): void {
     const form = target.closest<HTMLFormElement>("form[data-edit]");
     if (form && !target.matches("[data-quiet]")) {
       if (target.matches("input[type=color]")) {
-        form.querySelector<HTMLInputElement>(`input[name=own${target.name[0].toUpperCase()}${target.name.slice(1)}]`)!.checked = true;
+        form.querySelector<HTMLInputElement>(`input[name=own${target.name.charAt(0).toUpperCase()}${target.name.slice(1)}]`)!.checked =
+          true;
       }
       save(form);
     }

@@ -43,7 +43,7 @@ export function watchGrids(rooms: Rooms): void {
     const rows = ids(grid);
     const place = (id: string): [number, number] => {
       const row = rows.findIndex(cells => cells.includes(id));
-      return [row, rows[row].indexOf(id)];
+      return [row, rows[row]?.indexOf(id) ?? -1];
     };
     const [[r1, c1], [r2, c2]] = [place(one), place(other)];
     return rows.slice(Math.min(r1, r2), Math.max(r1, r2) + 1).flatMap(row => row.slice(Math.min(c1, c2), Math.max(c1, c2) + 1));
@@ -122,7 +122,7 @@ export function watchGrids(rooms: Rooms): void {
       choose(grid, event.shiftKey || event.ctrlKey || event.metaKey ? [...new Set([...chosenIn(grid), ...cells])] : cells);
     const [row, column] = [target.closest<HTMLElement>("[data-choose-row]"), target.closest<HTMLElement>("[data-choose-column]")];
     if (row) {
-      add(rows.find(cells => cells[0].startsWith(`${row.dataset.chooseRow!}.`))!);
+      add(rows.find(cells => cells[0]?.startsWith(`${row.dataset.chooseRow!}.`))!);
     } else if (column) {
       add(rows.map(cells => cells.find(cell => cell.endsWith(`.${column.dataset.chooseColumn!}`))!));
     } else if (target.closest("[data-choose-all]")) {
@@ -148,10 +148,8 @@ export function watchGrids(rooms: Rooms): void {
         const rows = ids(grid);
         const last = chosenIn(grid).length > 1 && grid.dataset.last ? grid.dataset.last : cell.dataset.cell!;
         const row = rows.findIndex(cells => cells.includes(last));
-        const next =
-          rows[Math.min(rows.length - 1, Math.max(0, row + down))][
-            Math.min(rows[0].length - 1, Math.max(0, rows[row].indexOf(last) + right))
-          ];
+        const cells = rows[Math.min(rows.length - 1, Math.max(0, row + down))] ?? [];
+        const next = cells[Math.min(cells.length - 1, Math.max(0, (rows[row]?.indexOf(last) ?? 0) + right))] ?? last;
         grid.dataset.last = next;
         choose(grid, between(grid, cell.dataset.cell!, next));
         return;

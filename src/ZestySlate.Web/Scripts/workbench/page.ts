@@ -58,8 +58,9 @@ export function watchPage(rooms: Rooms): void {
           return;
         }
         const other = onto?.closest<HTMLElement>(".page-row");
-        if (other && other !== thing) {
-          const rows = [...thing.parentElement!.children];
+        const list = thing.parentElement;
+        if (other && other !== thing && list) {
+          const rows = [...list.children];
           rooms.send("/edit", { edit: "order", spot: thing.dataset.row!, steps: String(rows.indexOf(other) - rows.indexOf(thing)) });
         }
       },

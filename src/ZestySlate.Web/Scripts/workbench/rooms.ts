@@ -160,7 +160,7 @@ export class Rooms {
     this.busy = true;
     let failed = 0;
     while (this.line.length > 0 && !this.held) {
-      const change = this.line[0];
+      const change = this.line[0]!;
       change.fields.set("version", String(this.version));
       if (!change.fields.has("selected")) {
         change.fields.set("selected", this.selected);

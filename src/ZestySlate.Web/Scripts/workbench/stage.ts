@@ -167,7 +167,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       if (event.key === "ArrowDown" || event.key === "ArrowUp") {
         event.preventDefault();
         event.stopPropagation();
-        items[(now + (event.key === "ArrowDown" ? 1 : items.length - 1)) % items.length].focus();
+        items[(now + (event.key === "ArrowDown" ? 1 : items.length - 1)) % items.length]?.focus();
       } else if (event.key === "Escape") {
         event.stopPropagation();
         closeChooser();
@@ -248,9 +248,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const move = (event: PointerEvent): void => {
       const now = surface.shareAt(event.clientX, event.clientY);
       moving.forEach((one, i) => {
+        const before = from[i]!;
         rooms.carried.add(one.dataset.sign!);
         one.classList.add("sign-carried");
-        putAt(one, from[i].x + now.x - held.x, from[i].y + now.y - held.y);
+        putAt(one, before.x + now.x - held.x, before.y + now.y - held.y);
       });
       followHandles();
     };
@@ -302,12 +303,12 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     const surface = surfaceOf(stage);
     const shape = handle.dataset.shape!;
     const index = Number(handle.dataset.corner);
-    let corners = outlineOf(sign);
+    let corners: Share[] = outlineOf(sign);
     if (handle.dataset.middle) {
       corners.splice(index, 0, middleOf(corners, index));
     }
     const box = boxAround(corners);
-    const begun = shape === "polygon" ? corners : box;
+    const begun: Share[] = shape === "polygon" ? corners : box;
     rooms.carried.add(sign.dataset.sign!);
     follow(
       sign,
@@ -318,9 +319,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
           corners = begun.map((corner, i) => (i === index ? (viewOf(stage) ? now : { x: share(now.x), y: share(now.y) }) : corner));
           writeOutline(sign, corners);
         } else {
-          const fixed = box[(index + 2) % 4];
-          corners = boxOf(fixed, { x: share(now.x), y: share(now.y) });
-          writeOutline(sign, shape === "ellipse" ? ellipseIn(corners) : corners);
+          const fixed = box[(index + 2) % 4]!;
+          const bent = boxOf(fixed, { x: share(now.x), y: share(now.y) });
+          corners = bent;
+          writeOutline(sign, shape === "ellipse" ? ellipseIn(bent) : bent);
         }
         const middle = boxAround(outlineOf(sign));
         sign.dataset.x = String(round((middle[0].x + middle[2].x) / 2));
@@ -396,19 +398,19 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   }
 
   function sendPlaces(signs: HTMLElement[], from: Share[]): void {
+    const [first, start] = [signs[0]!, from[0]!];
     if (signs.length === 1) {
-      send(signs[0], { edit: "move", x: signs[0].dataset.x!, y: signs[0].dataset.y! });
+      send(first, { edit: "move", x: first.dataset.x!, y: first.dataset.y! });
       return;
     }
-    const first = signs[0];
     const spots = signs.map(sign => sign.dataset.sign!);
     rooms.send(
       "/edit",
       {
         edit: "shift",
         spots: spots.join(","),
-        right: String(round(Number(first.dataset.x) - from[0].x)),
-        down: String(round(Number(first.dataset.y) - from[0].y)),
+        right: String(round(Number(first.dataset.x) - start.x)),
+        down: String(round(Number(first.dataset.y) - start.y)),
       },
       {
         after: () => {
@@ -506,7 +508,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
 const share = (value: number): number => round(Math.min(1, Math.max(0, value)));
 const clamp = (size: number): number => Math.min(3, Math.max(0.6, Math.round(size * 100) / 100));
 
-function boxOf(a: Share, b: Share): Share[] {
+/** The corners of an upright box, from the left upper one with the clock. */
+type Box = [Share, Share, Share, Share];
+
+function boxOf(a: Share, b: Share): Box {
   const [left, right, top, bottom] = [Math.min(a.x, b.x), Math.max(a.x, b.x), Math.min(a.y, b.y), Math.max(a.y, b.y)];
   return [
     { x: left, y: top },
@@ -516,7 +521,7 @@ function boxOf(a: Share, b: Share): Share[] {
   ];
 }
 
-function boxAround(corners: Share[]): Share[] {
+function boxAround(corners: Share[]): Box {
   const [xs, ys] = [corners.map(c => c.x), corners.map(c => c.y)];
   return boxOf({ x: Math.min(...xs), y: Math.min(...ys) }, { x: Math.max(...xs), y: Math.max(...ys) });
 }
@@ -532,7 +537,7 @@ function boxFields(corners: Share[]): Record<string, string> {
   };
 }
 
-function ellipseIn(box: Share[]): Share[] {
+function ellipseIn(box: Box): Share[] {
   const [a, , c] = box;
   return Array.from({ length: 36 }, (_, i) => (i * Math.PI) / 18).map(turn => ({
     x: (a.x + c.x) / 2 + (Math.sin(turn) * (c.x - a.x)) / 2,
@@ -541,7 +546,7 @@ function ellipseIn(box: Share[]): Share[] {
 }
 
 function middleOf(corners: Share[], index: number): Share {
-  const before = corners[(index - 1 + corners.length) % corners.length];
-  const after = corners[index % corners.length];
+  const before = corners[(index - 1 + corners.length) % corners.length]!;
+  const after = corners[index % corners.length]!;
   return { x: (before.x + after.x) / 2, y: (before.y + after.y) / 2 };
 }
