@@ -375,7 +375,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             }
 
             // What is still open in the item is lost; what was answered in it counts. One life is lost, and the next item comes.
-            foreach (var id in state.Step!.SpotIds.Where(id => QuestionOf(id) is { Closed: false }))
+            foreach (var id in state.Step!.SpotIds.Where(id => QuestionOf(id) is { IsOpen: true }))
             {
                 Change(id, question => Settled(question, end) with { TimedOut = true });
             }
@@ -414,11 +414,6 @@ internal sealed class Fold(AttemptState start) : IOpening
     /// <summary>A question that is closed from outside: an answer that was given and not marked counts as a try.</summary>
     private QuestionState Settled(QuestionState question, DateTimeOffset at)
     {
-        if (question.Round == Round.LookOnly)
-        {
-            return question;
-        }
-
         var open = !question.Closed && !question.ShowsLastTry && question.Response is not null;
         var settled = (open ? Marked(question, at) : question) with { Closed = true, ShowsLastTry = true };
         return !open && question.Tries.Count > 0 ? settled with { Response = question.LastTry!.Response } : settled;

@@ -25,6 +25,9 @@ public sealed record QuestionState
     public bool IsLooking =>
         Round == Round.LookOnly || (Round == Round.LookThenAnswer && !HasLooked && Response is null && Tries.Count == 0 && !Closed);
 
+    /// <summary>True while an answer to it can still come; what is only looked at waits for none.</summary>
+    public bool IsOpen => !Closed && Round != Round.LookOnly;
+
     /// <summary>The answer as it stands, marked or not; null when none was given in this go.</summary>
     public Response? Response { get; init; }
 

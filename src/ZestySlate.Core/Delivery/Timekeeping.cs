@@ -34,5 +34,5 @@ public static class Timekeeping
 
     /// <summary>The clock for one item runs while something in its step is open.</summary>
     private static bool IsRunning(AttemptState state) =>
-        state.Step is { } step && step.SpotIds.Any(id => state.QuestionOf(id) is { Closed: false });
+        state.Step is { } step && step.SpotIds.Any(id => state.QuestionOf(id) is { IsOpen: true });
 }

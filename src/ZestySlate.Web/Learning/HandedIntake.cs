@@ -44,7 +44,7 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     {
         var words = state.Activity.Words;
         if (
-            state.QuestionOf(spotId) is not { Closed: false, Question: var asked }
+            state.QuestionOf(spotId) is not { IsOpen: true, Question: var asked }
             || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked) is not { } wish
             || !state.IsInReach(spotId)
         )
@@ -111,7 +111,7 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
     {
         var words = state.Activity.Words;
         if (
-            state.QuestionOf(spotId) is not { Closed: false, Question: var asked }
+            state.QuestionOf(spotId) is not { IsOpen: true, Question: var asked }
             || QuestionTypes.For(asked).As<IHandsOver>()?.FilesOf(asked).RecordedSeconds is not { } longest
             || !state.IsInReach(spotId)
         )

@@ -178,6 +178,15 @@ public sealed class PlayTests
     }
 
     [Fact]
+    public void No_time_runs_out_over_what_is_only_looked_at()
+    {
+        var played = new Played(Game(TenEach, Make.One() with { Round = Round.LookOnly }, Make.One())).Start();
+        Assert.Equal(("q1", 3, false), (played.After(1000).Step!.Id, played.After(1000).LivesLeft, played.State.QuestionOf("q1")!.IsOpen));
+        Assert.Null(played.State.RunsOutAt);
+        Assert.Equal(Make.Monday.AddSeconds(50), played.Next(40, "q2").State.RunsOutAt);
+    }
+
+    [Fact]
     public void Whoever_stays_away_loses_item_after_item()
     {
         var state = new Played(Game(TenEach with { Lives = 2 })).Start().After(1000);

@@ -201,6 +201,17 @@ public sealed class RoundTests
     }
 
     [Fact]
+    public void What_a_person_gives_points_for_waits_until_they_are_given()
+    {
+        var attempt = Begin(new LongTextQuestion { WaitsForPerson = true, Points = 3 });
+        attempt.Then((id, at) => new Answered("q", new LongTextResponse { Text = "A gale." }) { Id = id, At = at }).HandIn();
+        attempt.Then((id, at) => new Reviewed("q", new Review { Comment = "Read so far.", By = "ines" }) { Id = id, At = at });
+        Assert.True(attempt.State.Questions[0].Waits);
+        attempt.Then((id, at) => new Reviewed("q", new Review { Points = 2, By = "ines" }) { Id = id, At = at });
+        Assert.False(attempt.State.Questions[0].Waits);
+    }
+
+    [Fact]
     public void What_a_person_reads_for_feedback_only_waits_until_something_is_said()
     {
         var attempt = Begin(new LongTextQuestion { WaitsForPerson = true, Points = 0 });

@@ -123,6 +123,15 @@ public sealed class NumberTests
         Assert.Equal(words, question.Marked(Asked.Number(typed)).Of("number")!.Feedback);
     }
 
+    [Theory]
+    [InlineData("100 Pa", "Boils.")]
+    [InlineData("100", "")]
+    public void The_words_for_right_are_for_what_is_wholly_right(string typed, string words)
+    {
+        var question = Asked.Number(100, "Pa") with { UnitUse = UnitUse.Required, Feedback = "Boils." };
+        Assert.Equal(words, question.Marked(Asked.Number(typed)).Of("number")!.Feedback);
+    }
+
     [Fact]
     public void A_foreseen_number_that_is_near_enough_to_be_right_is_named()
     {

@@ -70,10 +70,18 @@ public sealed class FamilyTests
     }
 
     [Theory]
-    [InlineData(false, "0 1 2", "1 0", "Calm.", "Stormy.")]
-    [InlineData(true, "0 1 2", "1 0", "Calm.", "")]
-    [InlineData(true, "0 1 2", "0 1", "Calm.", "Stormy.")]
-    public void A_line_of_jumbled_words_has_words_once_it_stands(bool eachMove, string one, string two, string first, string second)
+    [InlineData(false, "0 1 2", "1 0", false, "Calm.", "Stormy.")]
+    [InlineData(true, "0 1 2", "1 0", false, "Calm.", "")]
+    [InlineData(true, "0 1 2", "0 1", false, "Calm.", "Stormy.")]
+    [InlineData(true, "0 1 2", "1 0", true, "Calm.", "Stormy.")]
+    public void A_line_of_jumbled_words_has_words_once_it_stands(
+        bool eachMove,
+        string one,
+        string two,
+        bool told,
+        string first,
+        string second
+    )
     {
         var question = Asked.Jumbled("red at night", "at morning") with
         {
@@ -90,7 +98,7 @@ public sealed class FamilyTests
                         response,
                         null,
                         question.Marked(response),
-                        new Shown(true, false, false),
+                        new Shown(true, told, false),
                         [],
                         ZestySlate.Core.Wording.Words.English
                     )
