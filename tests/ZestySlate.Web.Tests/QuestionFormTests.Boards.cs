@@ -206,17 +206,7 @@ public sealed partial class QuestionFormTests
     public async Task A_number_in_a_cell_that_cannot_be_read_is_refused_in_words()
     {
         var (ines, id) = await BeginAsync();
-        await SendAsync(
-            ines,
-            id,
-            "/edit",
-            ("edit", "add"),
-            ("scene", (await DocumentAsync(id)).Scenes[0].Id),
-            ("kind", "grid"),
-            ("x", "0.5"),
-            ("y", "0.5"),
-            ("newId", "q")
-        );
+        await AddAsync(ines, id, "grid", "q");
         var grid = (GridQuestion)((Ask)(await DocumentAsync(id)).SpotOf("q")!.Content).Question;
         var cell = GridQuestion.IdOf(grid.Rows[1], grid.Columns[1].Id);
         await SendAsync(

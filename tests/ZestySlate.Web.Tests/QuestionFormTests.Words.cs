@@ -87,18 +87,7 @@ public sealed partial class QuestionFormTests
     public async Task A_foreseen_number_that_is_none_is_refused_and_the_old_ones_stay()
     {
         var (ines, id) = await BeginAsync();
-        var scene = (await DocumentAsync(id)).Scenes[0].Id;
-        await SendAsync(
-            ines,
-            id,
-            "/edit",
-            ("edit", "add"),
-            ("scene", scene),
-            ("kind", "number"),
-            ("x", "0.5"),
-            ("y", "0.5"),
-            ("newId", "q")
-        );
+        await AddAsync(ines, id, "number", "q");
         var reply = await SendAsync(
             ines,
             id,
@@ -161,28 +150,9 @@ public sealed partial class QuestionFormTests
     {
         var (ines, id) = await BeginAsync();
         var scene = (await DocumentAsync(id)).Scenes[0].Id;
-        await SendAsync(
-            ines,
-            id,
-            "/edit",
-            ("edit", "add"),
-            ("scene", scene),
-            ("kind", "locating"),
-            ("x", "0.5"),
-            ("y", "0.5"),
-            ("newId", "sky")
-        );
-        await SendAsync(
-            ines,
-            id,
-            "/edit",
-            ("edit", "add"),
-            ("scene", scene),
-            ("kind", "note"),
-            ("x", "0.5"),
-            ("y", "0.5"),
-            ("newId", "box")
-        );
+        await AddAsync(ines, id, "locating", "sky");
+        await AddAsync(ines, id, "note", "box");
+        await SendAsync(ines, id, "/edit", ("edit", "ask"), ("spot", "sky"), ("place", "gale"), ("area-gale", "ellipse 0.1 0.1 0.2 0.2"));
         var reply = await SendAsync(
             ines,
             id,
@@ -198,5 +168,8 @@ public sealed partial class QuestionFormTests
         Assert.True(reply.IsSuccessStatusCode, await reply.Content.ReadAsStringAsync(Stop));
         var key = Assert.IsType<FoundKey>((await DocumentAsync(id)).SpotOf("box")!.Lock!.Key);
         Assert.Equal(([scene], [new FoundPart("sky", "gale")], 1), (key.SceneIds, key.Parts, key.Enough));
+        var form = await ines.GetStringAsync($"/author/{id}?selected=box", Stop);
+        Assert.Matches("name=\"foundPart\" value=\"sky gale\"\\s+checked", form);
+        Assert.DoesNotContain("name=\"found\" value=\"sky\"", form);
     }
 }

@@ -42,28 +42,26 @@ public sealed partial class QuestionFormTests(SlateHost host)
         return await ines.PostFormAsync($"/author/{id}", $"/author/{id}{path}", [.. fields, ("version", version.ToString())]);
     }
 
+    /// <summary>Adds a spot of a kind in the middle of the first scene.</summary>
+    private async Task<HttpResponseMessage> AddAsync(HttpClient ines, string id, string kind, string newId) =>
+        await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "add"),
+            ("scene", (await DocumentAsync(id)).Scenes[0].Id),
+            ("kind", kind),
+            ("x", "0.5"),
+            ("y", "0.5"),
+            ("newId", newId)
+        );
+
     /// <summary>Adds a question of a kind, sends its form once or several times, and gives what it has become.</summary>
     private async Task<T> BuildAsync<T>(string kind, params Func<T, (string, string)[]>[] forms)
         where T : Question
     {
         var (ines, id) = await BeginAsync();
-        var scene = (await DocumentAsync(id)).Scenes[0].Id;
-        Assert.Equal(
-            HttpStatusCode.OK,
-            (
-                await SendAsync(
-                    ines,
-                    id,
-                    "/edit",
-                    ("edit", "add"),
-                    ("scene", scene),
-                    ("kind", kind),
-                    ("x", "0.5"),
-                    ("y", "0.5"),
-                    ("newId", "q")
-                )
-            ).StatusCode
-        );
+        Assert.Equal(HttpStatusCode.OK, (await AddAsync(ines, id, kind, "q")).StatusCode);
         async Task<T> NowAsync() => Assert.IsType<T>(((Ask)(await DocumentAsync(id)).SpotOf("q")!.Content).Question);
         foreach (var form in forms)
         {
