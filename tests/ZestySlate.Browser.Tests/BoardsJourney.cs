@@ -278,4 +278,17 @@ public sealed class BoardsJourney(Apps apps)
         wren.Until(() => wren.All(".press-pin").Count == 1 ? "" : null, "the press beside forgotten");
         Assert.Empty(wren.Complaints());
     }
+
+    [Fact]
+    public void A_picture_stays_on_its_board_when_looking_round_is_over()
+    {
+        using var wren = new Person(390, 844).Visit(apps, "sky");
+        wren.PressCss(".start form button");
+        const string Width = "return document.querySelector('form[data-ask] .board-sheet img').offsetWidth";
+        var before = wren.Until(() => wren.Run(Width) is long and > 0 and var width ? width.ToString() : null, "the picture");
+        wren.PressCss("button[value=begin]");
+        wren.See("[data-locating][data-ready] .asked-now");
+        Thread.Sleep(500);
+        Assert.Equal(before, wren.Run(Width)!.ToString());
+    }
 }

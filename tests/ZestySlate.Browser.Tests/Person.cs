@@ -101,9 +101,7 @@ internal sealed class Person : IDisposable
                     .FirstOrDefault(e => e.Displayed);
                 if (found is not null)
                 {
-                    // What lies under the bar at the foot is brought up first, as a person would.
-                    Run("arguments[0].scrollIntoView({ block: 'nearest' })", found);
-                    found.Click();
+                    BringUp(found).Click();
                 }
 
                 return found;
@@ -116,11 +114,22 @@ internal sealed class Person : IDisposable
             () =>
             {
                 var found = Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed);
-                found?.Click();
+                if (found is not null)
+                {
+                    BringUp(found).Click();
+                }
+
                 return found;
             },
             css
         );
+
+    /// <summary>What lies under the bar at the foot is brought up first, as a person would.</summary>
+    private IWebElement BringUp(IWebElement found)
+    {
+        Run("arguments[0].scrollIntoView({ block: 'nearest' })", found);
+        return found;
+    }
 
     public void Type(string css, string words)
     {

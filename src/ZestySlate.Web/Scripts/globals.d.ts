@@ -4,7 +4,7 @@ declare module "idiomorph" {
     beforeAttributeUpdated?: (name: string, node: Element, kind: "update" | "remove") => boolean | void;
     beforeNodeRemoved?: (node: Node) => boolean | void;
   }
-  interface Options {
+  export interface Options {
     morphStyle?: "outerHTML" | "innerHTML";
     ignoreActiveValue?: boolean;
     callbacks?: Callbacks;

@@ -1,4 +1,4 @@
-import { Idiomorph } from "idiomorph";
+import { morph, takeSheets } from "../shared/morph";
 import { isInHand, isKept, isOwn, newId, placeSigns, showLocalTimes, typing } from "../shared/place";
 import { startBackdrops } from "../shared/backdrops";
 import { startPanoramas } from "../shared/surface";
@@ -85,6 +85,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     event => outbox.seenTo(event, true),
     event => outbox.seenTo(event, false),
   );
+  // A scene that is left takes its questions' sheets with it.
+  takeSheets(root);
   const touched = new Touched();
   touched.learn(root);
 
@@ -398,8 +400,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
         ? document.getElementById(piece.id)
         : root.querySelector(`[data-sign="${CSS.escape(piece.dataset.sign ?? "")}"]`);
       if (old) {
-        Idiomorph.morph(old, piece, {
-          morphStyle: "outerHTML",
+        morph(old, piece, {
           callbacks: {
             beforeNodeMorphed: node => !isSpoken(node),
             beforeNodeRemoved: node => !(node instanceof Element && node.matches(".panorama-canvas, .panorama-tools")),
@@ -530,14 +531,12 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     if (next.dataset.scene !== data.scene) {
       root.querySelectorAll(".scene").forEach(scene => scene.remove());
     }
-    Idiomorph.morph(root, next, {
-      morphStyle: "outerHTML",
+    morph(root, next, {
       ignoreActiveValue: typing(),
       callbacks: {
         beforeNodeMorphed: node => !isInHand(node) && !isSpoken(node),
         beforeAttributeUpdated: (name, node) => !isKept(name, node) && !["aria-pressed", "data-signs", "open"].includes(name),
-        // The page's own style sheet stays; what is fetched by script comes without one.
-        beforeNodeRemoved: node => !(node instanceof HTMLStyleElement) && !isOwn(node),
+        beforeNodeRemoved: node => !isOwn(node),
       },
     });
     placeSigns(root);

@@ -1,5 +1,5 @@
 import htmx from "htmx.org";
-import { Idiomorph } from "idiomorph";
+import { morph } from "./morph";
 import { placeSigns, showLocalTimes } from "./place";
 
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
@@ -16,12 +16,10 @@ export function takeFragments(): void {
       if (style !== "morph" || !fresh || !(target instanceof Element)) {
         return false;
       }
-      return Idiomorph.morph(target, fresh, {
-        morphStyle: "outerHTML",
+      return morph(target, fresh, {
         ignoreActiveValue: true,
         callbacks: {
           beforeAttributeUpdated: (name, node) => !isKept(name, node),
-          beforeNodeRemoved: node => !(node instanceof HTMLStyleElement),
         },
       });
     },

@@ -4,11 +4,26 @@ export interface Spot {
   y: number;
 }
 
+/**
+ * Tells boards their width in pixels, by which the names on them grow. Container units would say the same, but Chromium leaves out
+ * the picture of a container whose page is morphed.
+ */
+let widths: ResizeObserver | undefined;
+
+function tellWidths(boards: ResizeObserverEntry[]): void {
+  for (const { target, contentRect } of boards) {
+    (target as HTMLElement).style.setProperty("--board", `${contentRect.width}px`);
+  }
+}
+
 /** Gives boards their shape, and puts what stands on them at its place. */
 export function settleSheets(root: ParentNode): void {
   for (const sheet of root.querySelectorAll<HTMLElement>("[data-sheet]")) {
     sheet.style.aspectRatio = sheet.dataset.ratio!;
     sheet.style.setProperty("--ratio", sheet.dataset.ratio!);
+    widths ??= new ResizeObserver(tellWidths);
+    widths.unobserve(sheet);
+    widths.observe(sheet);
     for (const part of sheet.querySelectorAll<HTMLElement>("[data-at]")) {
       putAt(part, read(part.dataset.at!)!, Number(part.dataset.width ?? 0));
     }

@@ -1,4 +1,4 @@
-import { Idiomorph } from "idiomorph";
+import { morph } from "../shared/morph";
 import { ask, lostWords } from "../shared/ask";
 import { typing } from "../shared/place";
 import type { Rooms } from "./rooms";
@@ -13,7 +13,7 @@ export function watchFolds(rooms: Rooms): void {
     }
     const next = new DOMParser().parseFromString(reply.text, "text/html").querySelector("[data-fetched]");
     if (next) {
-      Idiomorph.morph(place, next, { morphStyle: "outerHTML", ignoreActiveValue: typing() });
+      morph(place, next, { ignoreActiveValue: typing() });
     }
   };
   document.addEventListener(

@@ -1,4 +1,4 @@
-import { Idiomorph } from "idiomorph";
+import { morph } from "../shared/morph";
 import { isOwn, placeSigns, typing } from "../shared/place";
 import { ask, lostWords } from "../shared/ask";
 import { startBackdrops } from "../shared/backdrops";
@@ -258,8 +258,7 @@ export class Rooms {
         old.replaceWith(fresh);
         continue;
       }
-      Idiomorph.morph(old, fresh, {
-        morphStyle: "outerHTML",
+      morph(old, fresh, {
         ignoreActiveValue: typing() && !overField,
         callbacks: {
           beforeNodeMorphed: (before, after) =>

@@ -1,6 +1,6 @@
 import { ask } from "../shared/ask";
-import { Idiomorph } from "idiomorph";
 import { startLearner } from "../learner/learn";
+import { morph } from "../shared/morph";
 import { isInHand, isKept, isOwn, placeSigns } from "../shared/place";
 import type { Rooms } from "./rooms";
 
@@ -74,8 +74,7 @@ export class Trial {
     }
     const next = new DOMParser().parseFromString(reply.text, "text/html").querySelector("#learn");
     if (next) {
-      Idiomorph.morph(root, next, {
-        morphStyle: "outerHTML",
+      morph(root, next, {
         callbacks: {
           beforeNodeMorphed: node => !isInHand(node),
           beforeAttributeUpdated: (name, node) => !isKept(name, node),
