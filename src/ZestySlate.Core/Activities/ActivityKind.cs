@@ -9,7 +9,10 @@ public enum ActivityKind
     /// <summary>One panorama with spots.</summary>
     Panorama,
 
-    /// <summary>Several pictures or panoramas that one goes through by jumps.</summary>
+    /// <summary>One video with what stops it and stands in it.</summary>
+    Video,
+
+    /// <summary>Several pictures, panoramas or videos that one goes through by jumps.</summary>
     Tour,
 
     /// <summary>As a tour, with locks to open.</summary>
@@ -31,7 +34,9 @@ public static class ActivityKinds
     /// <summary>The kind of this activity.</summary>
     public static ActivityKind Of(Activity activity)
     {
-        var looked = activity.Scenes.Count(scene => scene.Backdrop.Alone is ActivityKind.Picture or ActivityKind.Panorama);
+        var looked = activity.Scenes.Count(scene =>
+            scene.Backdrop.Alone is ActivityKind.Picture or ActivityKind.Panorama or ActivityKind.Video
+        );
         return looked == 0 && activity.Scenes.All(scene => scene.Backdrop.Alone == ActivityKind.WebPage) ? ActivityKind.WebPage
             : looked > 0 && activity.Locks.Any() ? ActivityKind.LockedRooms
             : looked > 1 && activity.Flow.Way == Way.Free ? ActivityKind.Tour

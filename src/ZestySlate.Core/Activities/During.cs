@@ -1,6 +1,9 @@
+using System.Text.Json.Serialization;
+
 namespace ZestySlate.Core.Activities;
 
-/// <summary>When a spot is there, on a backdrop that has a course in time. It belongs to the structure, as what one may do depends on it.</summary>
+/// <summary>When a spot is there, on a backdrop that has a course in time, and what it does to that course. It belongs to the structure,
+/// as what one may do depends on it.</summary>
 /// <param name="From">Seconds from the beginning, 0 or more.</param>
 /// <param name="Until">Seconds from the beginning, after <paramref name="From"/>; null for up to the end.</param>
 public sealed record During(decimal From, decimal? Until)
@@ -8,13 +11,54 @@ public sealed record During(decimal From, decimal? Until)
     /// <summary>The longest course in time, in seconds: a day.</summary>
     public const decimal Longest = 86_400;
 
+    /// <summary>True when the course stands still where the spot begins, until the learner goes on.</summary>
+    public bool Pauses { get; init; }
+
+    /// <summary>True when the spot opens by itself where it begins; false for a sign that waits for a press.</summary>
+    public bool Opens { get; init; }
+
+    /// <summary>True when it does so each time its beginning comes round; false when only until there is no more to do at it.</summary>
+    public bool Repeats { get; init; }
+
+    /// <summary>Where the course goes on after the learner is done at it; the first that fits counts, and without any it goes on from
+    /// there.</summary>
+    public ValueList<Turn> Turns { get; init; } = [];
+
     /// <summary>True when it is there at this moment; its end is not part of it.</summary>
     public bool Holds(decimal second) => second >= From && (Until is null || second < Until);
+
+    /// <summary>True when two are there at one moment; what has no time always is.</summary>
+    public static bool Meet(During? one, During? other) =>
+        one is null || other is null || ((other.Until is null || one.From < other.Until) && (one.Until is null || other.From < one.Until));
+
+    /// <summary>True when whatever is done leads back to it or before it, so that nothing behind it is ever seen.</summary>
+    [JsonIgnore]
+    public bool NeverGoesOn =>
+        Pauses && Repeats && Turns.Count > 0 && Turns.Any(turn => turn.After == TurnAfter.Always) && Turns.All(turn => turn.To <= From);
 
     /// <summary>Why it cannot be, in words; null when it can.</summary>
     public string? Refuse() =>
         From is < 0 or >= Longest ? "A spot is there from a moment between the beginning and the end of a day."
         : Until <= From ? "A spot is there for some time: its end lies behind its beginning."
         : Until > Longest ? "A spot is there for up to a day."
+        : Turns.Any(turn => turn.To is < 0 or > Longest) ? "A jump leads to a moment between the beginning and the end of a day."
         : null;
+}
+
+/// <summary>Where a course in time goes on after an answer.</summary>
+/// <param name="After">The answer.</param>
+/// <param name="To">Seconds from the beginning; null to go on from where it stands.</param>
+public sealed record Turn(TurnAfter After, decimal? To);
+
+/// <summary>What comes before a turn.</summary>
+public enum TurnAfter
+{
+    /// <summary>The answer is wholly right.</summary>
+    Right,
+
+    /// <summary>The answer is not wholly right.</summary>
+    Wrong,
+
+    /// <summary>Whatever was done.</summary>
+    Always,
 }

@@ -29,6 +29,9 @@ public sealed record Rules
     /// <summary>When the activity is completed; null for the usual: handed in when something is asked, else everything opened.</summary>
     public Completion? Completion { get; init; }
 
+    /// <summary>The share of each video that is to be watched where that completes it, above 0 and up to 1.</summary>
+    public decimal WatchedShare { get; init; } = 0.9m;
+
     /// <summary>What to say for which part of the total.</summary>
     public ScoreBands Bands { get; init; } = ScoreBands.None;
 
@@ -98,6 +101,9 @@ public enum Completion
     /// <summary>Every scene was visited, and every note, callout, link, panel and inserted activity opened.</summary>
     OpenedAll,
     AnsweredAll,
+
+    /// <summary>So much of every video was watched.</summary>
+    Watched,
     Passed,
 
     /// <summary>It was handed in, and nothing in it waits for a person any more.</summary>

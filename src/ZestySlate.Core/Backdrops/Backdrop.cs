@@ -5,6 +5,7 @@ using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Backdrops.Panoramas;
 using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Backdrops.WebPages;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
@@ -20,6 +21,7 @@ namespace ZestySlate.Core.Backdrops;
 [JsonDerivedType(typeof(PictureBackdrop), "picture")]
 [JsonDerivedType(typeof(PanoramaBackdrop), "panorama")]
 [JsonDerivedType(typeof(ComparisonBackdrop), "comparison")]
+[JsonDerivedType(typeof(VideoBackdrop), "video")]
 [JsonDerivedType(typeof(PlainBoardBackdrop), "blank")]
 [JsonDerivedType(typeof(WebPageBackdrop), "webPage")]
 [JsonDerivedType(typeof(PageBackdrop), "page")]
@@ -48,6 +50,10 @@ public abstract record Backdrop
     /// <summary>True when it has a course in time, so that its spots can have a span of it.</summary>
     [JsonIgnore]
     public virtual bool HasTime => false;
+
+    /// <summary>How long that course lasts, in seconds; null where there is none, or it is not known.</summary>
+    [JsonIgnore]
+    public virtual decimal? Lasts => null;
 
     /// <summary>True when it holds something for learners besides its spots.</summary>
     [JsonIgnore]

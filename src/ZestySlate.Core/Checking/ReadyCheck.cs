@@ -67,6 +67,11 @@ public static class ReadyCheck
             yield return finding;
         }
 
+        foreach (var finding in TimeCheck.Run(activity, scene))
+        {
+            yield return finding;
+        }
+
         foreach (var (a, b) in Neighbours(scene))
         {
             yield return new Finding(
@@ -103,7 +108,7 @@ public static class ReadyCheck
             for (var j = i + 1; j < points.Count; j++)
             {
                 var (p, q) = (points[i].Place.Anchor, points[j].Place.Anchor);
-                if (Math.Abs(p.X - q.X) < near && Math.Abs(p.Y - q.Y) < near)
+                if (Math.Abs(p.X - q.X) < near && Math.Abs(p.Y - q.Y) < near && During.Meet(points[i].During, points[j].During))
                 {
                     yield return (points[i], points[j]);
                 }

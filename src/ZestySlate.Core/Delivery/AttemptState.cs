@@ -113,6 +113,13 @@ public sealed record AttemptState
     /// <summary>What was watched of scenes that have a course in time, by scene.</summary>
     public IReadOnlyDictionary<string, Stretches> Watched { get; init; } = new Dictionary<string, Stretches>();
 
+    /// <summary>Where the learner left the course in time of a scene, in seconds.</summary>
+    public IReadOnlyDictionary<string, decimal> LeftAt { get; init; } = new Dictionary<string, decimal>();
+
+    /// <summary>The share of a scene's course in time that was watched, 0..1; 0 where it is not known how long it lasts.</summary>
+    public decimal ShareWatched(Scene scene) =>
+        scene.Backdrop.Lasts is { } lasts && Watched.TryGetValue(scene.Id, out var watched) ? Math.Min(1, watched.Length / lasts) : 0;
+
     /// <summary>The scenes and spots whose locks are open.</summary>
     public required IReadOnlySet<string> OpenLocks { get; init; }
 
@@ -207,6 +214,9 @@ public sealed record AttemptState
         {
             Completion.OpenedAll => progress.Opened >= progress.Spots && progress.Visited >= progress.Places,
             Completion.AnsweredAll => progress.Answered >= progress.Questions,
+            Completion.Watched => Activity
+                .Scenes.Where(scene => scene.Backdrop.HasTime)
+                .All(scene => ShareWatched(scene) >= Activity.Rules.WatchedShare),
             Completion.Passed => Score.Passed == true,
             Completion.Graded => IsHandedIn && !Score.Provisional,
             _ => IsHandedIn,

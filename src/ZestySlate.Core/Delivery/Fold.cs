@@ -18,6 +18,7 @@ internal sealed class Fold(AttemptState start) : IOpening
     private readonly Dictionary<string, string> _annotations = new(start.Annotations);
     private readonly HashSet<string> _visited = [.. start.VisitedScenes];
     private readonly Dictionary<string, Stretches> _watched = new(start.Watched);
+    private readonly Dictionary<string, decimal> _leftAt = new(start.LeftAt);
     private readonly HashSet<string> _openLocks = [.. start.OpenLocks];
     private readonly Dictionary<string, CodeTries> _wrongCodes = new(start.WrongCodes);
     private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
@@ -66,6 +67,7 @@ internal sealed class Fold(AttemptState start) : IOpening
                 _watched[watched.SceneId] = _watched
                     .GetValueOrDefault(watched.SceneId, Stretches.None)
                     .With(new Stretch(watched.From, watched.To));
+                _leftAt[watched.SceneId] = watched.To;
                 break;
             case TriedCode tried:
                 TryCode(tried);
@@ -160,6 +162,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             Way = _way,
             VisitedScenes = _visited,
             Watched = _watched,
+            LeftAt = _leftAt,
             OpenLocks = _openLocks,
             WrongCodes = _wrongCodes,
             Questions = _questions.ToValueList(),

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Locks;
+using ZestySlate.Core.Marking;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -13,6 +14,12 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
 
     /// <summary>True when learners add spots of their own here.</summary>
     public bool TakesSpots { get; init; }
+
+    /// <summary>What was watched of its course in time.</summary>
+    public Stretches Watched { get; init; } = Stretches.None;
+
+    /// <summary>Where the learner left that course, in seconds; 0 at the beginning.</summary>
+    public decimal LeftAt { get; init; }
 
     /// <summary>The scene as its author sees it on the stage: the start of an attempt, with what is behind locks.</summary>
     public static SceneView ForAuthor(Activity activity, Scene scene)
@@ -37,6 +44,8 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
         )
         {
             TakesSpots = scene.LearnersSpots is not null,
+            Watched = state.Watched.GetValueOrDefault(scene.Id, Stretches.None),
+            LeftAt = state.LeftAt.GetValueOrDefault(scene.Id),
         };
 
     /// <summary>The part of a scene that belongs to a step.</summary>
@@ -74,6 +83,16 @@ public sealed record SpotView(
     /// <summary>What it is when a learner added it; null for a spot of the activity.</summary>
     public AddedSpot? Added { get; init; }
 
+    /// <summary>When it is there and what it does to the course in time; null for always.</summary>
+    public During? During { get; init; }
+
+    /// <summary>Where the course goes on when it is closed, in seconds; null to go on from where it stands.</summary>
+    public decimal? TurnsTo { get; init; }
+
+    /// <summary>True when the course in time stops, or opens it, where it begins: it does so each time, or there is still something to be
+    /// done here.</summary>
+    public bool Waits { get; init; }
+
     /// <summary>True when there is no more to do here: it is answered, or was opened. What a learner added is nothing to be done with.</summary>
     public bool IsDone => Added is null && (Ask?.HasAnswer ?? Opened);
 
@@ -100,7 +119,7 @@ public sealed record SpotView(
                 spot.Name.Length > 0 ? spot.Name
                 : closed.Id != spot.Id && spot.Content.OwnName is { Length: > 0 } words ? words
                 : state.Activity.Words["locked"];
-            return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed);
+            return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed) { During = spot.During };
         }
 
         return new(
@@ -113,7 +132,38 @@ public sealed record SpotView(
             state.QuestionOf(spot.Id) is { } question ? AskView.Of(state, question, now, due) : null,
             spot.Content.Goal is { } to ? state.VisitedScenes.Contains(to) : state.OpenedSpots.Contains(spot.Id),
             closed
+        )
+        {
+            During = spot.During,
+            TurnsTo = spot.During is null ? null : TurnOf(state, spot),
+            Waits = spot.During is { } during && WaitsIn(state, spot, during),
+        };
+    }
+
+    private static bool WaitsIn(AttemptState state, Spot spot, During during) =>
+        (during.Pauses || during.Opens)
+        && (
+            during.Repeats
+            || (
+                state.QuestionOf(spot.Id) is { } question
+                    ? question.IsOpen && (!question.HasAnswer || TurnOf(state, spot) is not null)
+                    : !state.OpenedSpots.Contains(spot.Id)
+            )
         );
+
+    /// <summary>Where the course goes on after what was done here: by the last answer that was marked, which has its turn whatever is shown
+    /// of it.</summary>
+    private static decimal? TurnOf(AttemptState state, Spot spot)
+    {
+        var mark = state.QuestionOf(spot.Id)?.LastTry?.Mark;
+        return spot.During!.Turns.FirstOrDefault(turn =>
+            turn.After switch
+            {
+                TurnAfter.Right => mark?.Verdict == Verdict.Right,
+                TurnAfter.Wrong => mark is not null && mark.Verdict != Verdict.Right,
+                _ => true,
+            }
+        )?.To;
     }
 }
 

@@ -7,7 +7,8 @@ namespace ZestySlate.Core.Editing;
 /// <param name="New">The hash of the one to use.</param>
 /// <param name="Width">Its width in pixels; 0 for what is not a picture.</param>
 /// <param name="Height">Its height in pixels; 0 for what is not a picture.</param>
-internal sealed record MediaSwap(string Old, string New, int Width, int Height)
+/// <param name="Seconds">How long a video lasts; 0 for anything else, and where it is not known.</param>
+internal sealed record MediaSwap(string Old, string New, int Width, int Height, decimal Seconds = 0)
 {
     /// <summary>True when this file is the one to be replaced.</summary>
     internal bool Concerns(string media) => media == Old;

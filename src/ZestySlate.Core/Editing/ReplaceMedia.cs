@@ -7,13 +7,14 @@ namespace ZestySlate.Core.Editing;
 /// <param name="New">The hash of the one to use.</param>
 /// <param name="Width">Its width in pixels; 0 for what is not a picture.</param>
 /// <param name="Height">Its height in pixels; 0 for what is not a picture.</param>
-public sealed record ReplaceMedia(string Old, string New, int Width, int Height) : Edit
+/// <param name="Seconds">How long a video lasts; 0 for anything else, and where it is not known.</param>
+public sealed record ReplaceMedia(string Old, string New, int Width, int Height, decimal Seconds = 0) : Edit
 {
     public override string SummaryOn(Activity activity) => "Another file from the media library";
 
     public override Outcome<Activity> Apply(Activity activity)
     {
-        var swap = new MediaSwap(Old, New, Width, Height);
+        var swap = new MediaSwap(Old, New, Width, Height, Seconds);
         return activity with
         {
             Flow = activity.Flow with { Picture = swap.OrNone(activity.Flow.Picture) },

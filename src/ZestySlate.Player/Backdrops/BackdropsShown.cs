@@ -4,6 +4,7 @@ using ZestySlate.Player.Backdrops.Pages;
 using ZestySlate.Player.Backdrops.Panoramas;
 using ZestySlate.Player.Backdrops.Pictures;
 using ZestySlate.Player.Backdrops.PlainBoards;
+using ZestySlate.Player.Backdrops.Videos;
 using ZestySlate.Player.Backdrops.WebPages;
 
 namespace ZestySlate.Player.Backdrops;
@@ -13,7 +14,15 @@ public static class BackdropsShown
 {
     /// <summary>All kinds.</summary>
     public static IReadOnlyList<IBackdropShown> All { get; } =
-    [new PictureShown(), new PanoramaShown(), new ComparisonShown(), new PlainBoardShown(), new WebPageShown(), new PageShown()];
+    [
+        new PictureShown(),
+        new PanoramaShown(),
+        new ComparisonShown(),
+        new VideoStageShown(),
+        new PlainBoardShown(),
+        new WebPageShown(),
+        new PageShown(),
+    ];
 
     private static readonly Dictionary<Type, IBackdropShown> ByType = All.ToDictionary(shown => shown.BackdropType);
 

@@ -17,6 +17,9 @@ public interface IBackdropShown
     /// </summary>
     Type? Ground => null;
 
+    /// <summary>The component below the stage by which learners work what lies on it, or null; it gets Scene.</summary>
+    Type? Tools => null;
+
     /// <summary>True when one presses or drags what lies below the signs, so that the board between lets it through.</summary>
     bool GroundTakesPresses => false;
 

@@ -1,4 +1,6 @@
+using System.Globalization;
 using ZestySlate.Core;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Player.Questions;
@@ -65,6 +67,7 @@ public static class EventForm
             "visit" => new Visited(fields["scene"]) { Id = id, At = now },
             "code" => new TriedCode(fields["lock"], fields["code"]) { Id = id, At = now },
             "annotate" => new Annotated(spot, fields["text"].ReplaceLineEndings("\n")) { Id = id, At = now },
+            "watch" => new Watched(spot, Second(fields["from"]), Second(fields["to"])) { Id = id, At = now },
             "open" => new Opened(spot) { Id = id, At = now },
             "again" => new AnotherGo(spot) { Id = id, At = now },
             "hint" => new AskedForHint(spot) { Id = id, At = now },
@@ -73,6 +76,12 @@ public static class EventForm
             _ => Outcome<AttemptEvent>.Refused(words["unknownEvent"]),
         };
     }
+
+    /// <summary>A moment in seconds; before the beginning, and so refused, for what is none.</summary>
+    private static decimal Second(string typed) =>
+        decimal.TryParse(typed, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var second) && second <= During.Longest
+            ? Math.Round(second, 3)
+            : -1;
 
     /// <summary>The answer with what was changed on the page it came from, where its script says so (fields «touched»: the names of parts,
     /// or of options).</summary>

@@ -21,7 +21,7 @@ public sealed record EventOutcome(bool IsQuiet, bool IsWhole, bool ShowsQuestion
     {
         var act = fields["act"];
         return new EventOutcome(
-            act is "answer" or "add" or "annotate"
+            act is "answer" or "add" or "annotate" or "watch"
                 && refusal is null
                 && Progress.Of(after) == Progress.Of(before)
                 && after.OpenLocks.Count == before.OpenLocks.Count,

@@ -44,6 +44,7 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
             Width = file.Width,
             Height = file.Height,
             Bytes = file.Bytes.Length,
+            Seconds = file.Seconds,
             AddedAt = clock.GetUtcNow(),
         };
         item.Settle();
@@ -146,6 +147,7 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     {
         item.Hash = await store.StoreAsync(file, item.Name, item.OwnerId);
         (item.Kind, item.Width, item.Height, item.Bytes) = (file.Kind, file.Width, file.Height, file.Bytes.Length);
+        item.Seconds = file.Seconds;
         await db.SaveChangesAsync();
     }
 

@@ -66,6 +66,9 @@ public sealed class MediaItem
 
     public long Bytes { get; set; }
 
+    /// <summary>How long a video lasts; 0 for anything else, and where it is not known.</summary>
+    public decimal Seconds { get; set; }
+
     public DateTimeOffset AddedAt { get; set; }
 
     /// <summary>When it was put into the bin; null while it is in use.</summary>

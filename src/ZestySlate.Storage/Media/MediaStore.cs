@@ -11,9 +11,10 @@ public sealed record MediaFolder(string Path);
 /// <param name="Bytes">Its content.</param>
 /// <param name="Kind">What it is for.</param>
 /// <param name="ContentType">The type it is served under.</param>
-/// <param name="Width">Pixels; 0 for what is not a picture.</param>
-/// <param name="Height">Pixels; 0 for what is not a picture.</param>
-public sealed record ReadyFile(byte[] Bytes, MediaKind Kind, string ContentType, int Width = 0, int Height = 0);
+/// <param name="Width">Pixels; 0 for what is neither picture nor video.</param>
+/// <param name="Height">Pixels; 0 for what is neither picture nor video.</param>
+/// <param name="Seconds">How long a video lasts; 0 for anything else, and where the file does not say it.</param>
+public sealed record ReadyFile(byte[] Bytes, MediaKind Kind, string ContentType, int Width = 0, int Height = 0, decimal Seconds = 0);
 
 /// <summary>Keeps files on disk by content hash; pictures also in several widths for small screens.</summary>
 public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider clock)

@@ -9,6 +9,7 @@ using ZestySlate.Player;
 using ZestySlate.Player.Events;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Handed;
+using ZestySlate.Web.Backdrops.Videos;
 using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
@@ -57,6 +58,7 @@ internal static class AuthoringEndpoints
             Results.Text(QrCodes.Svg(PublicAddress(context, activity)), "image/svg+xml")
         );
         group.MapReuse();
+        group.MapCaptions();
         group.MapQuestionLists();
     }
 

@@ -5,6 +5,7 @@ using ZestySlate.Web.Backdrops.Pages;
 using ZestySlate.Web.Backdrops.Panoramas;
 using ZestySlate.Web.Backdrops.Pictures;
 using ZestySlate.Web.Backdrops.PlainBoards;
+using ZestySlate.Web.Backdrops.Videos;
 using ZestySlate.Web.Backdrops.WebPages;
 
 namespace ZestySlate.Web.Backdrops;
@@ -13,7 +14,7 @@ namespace ZestySlate.Web.Backdrops;
 internal static class BackdropForms
 {
     public static IReadOnlyList<IBackdropForm> All { get; } =
-    [new PictureForm(), new PanoramaForm(), new ComparisonForm(), new PageForm(), new PlainBoardForm(), new WebPageForm()];
+    [new PictureForm(), new PanoramaForm(), new ComparisonForm(), new VideoForm(), new PageForm(), new PlainBoardForm(), new WebPageForm()];
 
     private static readonly Dictionary<Type, IBackdropForm> ByType = All.ToDictionary(form => form.BackdropType);
 

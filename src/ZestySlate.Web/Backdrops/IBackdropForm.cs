@@ -18,6 +18,12 @@ internal interface IBackdropForm
     /// <summary>The component on which its author works in place of the stage with its signs, or null; it gets Model (a WorkbenchModel).</summary>
     Type? Stage => null;
 
+    /// <summary>The symbol that stands for it in lists while it has no picture, or null.</summary>
+    string? Symbol => null;
+
+    /// <summary>The component in which its author works along its course in time, or null; it gets Model (a WorkbenchModel).</summary>
+    Type? Strip => null;
+
     /// <summary>True when a press on the stage puts something there.</summary>
     bool TakesPresses => true;
 

@@ -48,6 +48,7 @@ internal static class DemoSchool
         ("tide-table", "tides"),
         ("sea-breeze", "breeze"),
         ("log-your-coast", "coast"),
+        ("a-front-passes", "front"),
     ];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =

@@ -71,6 +71,7 @@ public sealed class MediaIntake(MediaLibrary library)
                 MostSound,
                 "a sound"
             ),
+            FileSort.Mp4 or FileSort.WebM when file.Length <= MostBytes => VideoReader.Read(file, name, type),
             FileSort.Mp4 or FileSort.WebM => Limited(file, name, MediaKind.Video, type, MostBytes, "a video"),
             FileSort.WebVtt => Limited(file, name, MediaKind.Captions, type, MostText, "captions"),
             FileSort.SubRip => Limited(

@@ -1,4 +1,4 @@
-import { Rooms } from "./workbench/rooms";
+import { Rooms, type Fields } from "./workbench/rooms";
 import { watchDetails } from "./workbench/details";
 import { watchBoards } from "./workbench/boards";
 import { watchGrids } from "./workbench/grid";
@@ -27,3 +27,9 @@ watchSymbols();
 watchPresses(bench);
 watchPage(rooms);
 watchKeys(bench);
+// Scripts that are loaded where they are needed have their changes put in line, too.
+document.addEventListener("slate:send", event => {
+  const { path, fields } = (event as CustomEvent<{ path: string; fields: Fields }>).detail;
+  rooms.send(path, fields);
+});
+document.addEventListener("slate:select", event => void rooms.select((event as CustomEvent<string>).detail));

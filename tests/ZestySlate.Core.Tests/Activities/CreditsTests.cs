@@ -7,6 +7,7 @@ using ZestySlate.Core.Backdrops.Comparisons;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Backdrops.Panoramas;
 using ZestySlate.Core.Backdrops.Pictures;
+using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Questions;
@@ -149,6 +150,15 @@ public sealed class CreditsTests
             {
                 Backdrop = new PanoramaBackdrop(Picture()),
             },
+            Make.Scene("v") with
+            {
+                Backdrop = new VideoBackdrop
+                {
+                    File = Video(),
+                    Poster = Picture(),
+                    Captions = [new CaptionTrack("en", "v")],
+                },
+            },
             Make.Scene("c") with
             {
                 Backdrop = new ComparisonBackdrop(Picture()) { Second = Picture() },
@@ -215,7 +225,8 @@ public sealed class CreditsTests
             return;
         }
 
-        if (thing.ContainsKey("media"))
+        // Captions go with their video, and are credited with it.
+        if (thing.ContainsKey("media") && !thing.ContainsKey("language"))
         {
             number++;
             (thing["media"], thing["credit"], thing["licence"]) = ($"file{number}", $"Who {number}", "CC BY 4.0");

@@ -171,7 +171,12 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
         foreach (var use in UsedIn)
         {
             var draft = (await activities.DraftAsync(use.Id))!;
-            await activities.EditAsync(use.Id, draft.Record.Version, User.Id(), new ReplaceMedia(old, Item.Hash, file.Width, file.Height));
+            await activities.EditAsync(
+                use.Id,
+                draft.Record.Version,
+                User.Id(),
+                new ReplaceMedia(old, Item.Hash, file.Width, file.Height, file.Seconds)
+            );
         }
 
         return UsedIn.Count;

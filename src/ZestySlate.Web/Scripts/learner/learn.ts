@@ -172,6 +172,18 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     { signal: still.signal },
   );
 
+  // What a backdrop with a course in time has seen.
+  root.addEventListener(
+    "slate:event",
+    event => {
+      const { act, spot, fields } = (event as CustomEvent<{ act: string; spot: string; fields: Record<string, string> }>).detail;
+      const form = new FormData();
+      Object.entries(fields).forEach(([name, value]) => form.set(name, value));
+      post(spot, act, form);
+    },
+    { signal: still.signal },
+  );
+
   root.addEventListener(
     "keydown",
     event => {
@@ -332,7 +344,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
 
   function post(spot: string, act: string, form?: HTMLFormElement | FormData): void {
     // What was typed a moment ago goes first, so that no reply finds the page ahead of the server.
-    if (!["answer", "add", "annotate"].includes(act)) {
+    if (!["answer", "add", "annotate", "watch"].includes(act)) {
       flush();
     }
     const fields = new URLSearchParams();
@@ -405,7 +417,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
             beforeNodeMorphed: node => !isSpoken(node),
             beforeNodeRemoved: node => !(node instanceof Element && node.matches(".panorama-canvas, .panorama-tools")),
             beforeAttributeUpdated: (name, node) =>
-              name !== "open" && !(node instanceof Element && node.matches(".stage") && isKept(name, node)),
+              name !== "open" && !(node instanceof HTMLElement && (node.matches(".stage") || node.dataset.keep) && isKept(name, node)),
           },
         });
       }

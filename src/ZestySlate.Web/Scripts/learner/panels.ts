@@ -44,6 +44,7 @@ export class Panels {
         /* the browser waits for a press on the player */
       });
     this.opened(spot, first);
+    panel.dispatchEvent(new CustomEvent("slate:opened", { bubbles: true, detail: spot }));
   }
 
   /** A panorama that has just come to life turns to what is open. */
@@ -64,6 +65,7 @@ export class Panels {
     this.hush(panel);
     const back = this.opener?.isConnected ? this.opener : this.root.querySelector<HTMLElement>(`a[data-sign="${CSS.escape(spot)}"]`);
     back?.focus();
+    panel.dispatchEvent(new CustomEvent("slate:closed", { bubbles: true, detail: spot }));
   }
 
   /** Closes a panel; what plays in it stops. */

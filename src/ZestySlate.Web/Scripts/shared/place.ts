@@ -123,6 +123,7 @@ export function isOwn(node: Node): boolean {
 export function isKept(name: string, node: Element): boolean {
   return (
     name === "style" ||
+    (node instanceof HTMLElement && node.dataset.keep?.split(" ").includes(name) === true) ||
     name === "data-shown" ||
     (name === "class" && node.matches(".panel, .stage")) ||
     (name === "src" && node.matches("iframe[data-src]"))
@@ -133,7 +134,9 @@ export function isKept(name: string, node: Element): boolean {
 export function isInHand(node: Node): boolean {
   return (
     node instanceof HTMLElement &&
-    (["connection", "set-aside"].includes(node.id) || (node.matches("form[data-ask]") && node.dataset.pending === "yes"))
+    (["connection", "set-aside"].includes(node.id) ||
+      node.hasAttribute("data-by-script") ||
+      (node.matches("form[data-ask]") && node.dataset.pending === "yes"))
   );
 }
 

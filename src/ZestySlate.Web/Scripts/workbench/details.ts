@@ -15,7 +15,7 @@ export function watchDetails(rooms: Rooms): void {
     if (submitter) {
       fields.set("pressed", "yes");
     }
-    rooms.send("/edit", fields, { form });
+    rooms.send(form.dataset.path ?? "/edit", fields, { form });
   };
 
   document.addEventListener("input", event => {

@@ -263,7 +263,10 @@ export class Rooms {
         callbacks: {
           beforeNodeMorphed: (before, after) =>
             !renewed(before, after) &&
-            !(before instanceof HTMLElement && before.matches("[data-refused], #saved, [data-fetched], [data-cells-chosen]")) &&
+            !(
+              before instanceof HTMLElement &&
+              before.matches("[data-refused], #saved, [data-fetched], [data-cells-chosen], [data-by-script]")
+            ) &&
             settleRich(before, after),
           // What scripts have put on the stage is on no page of the server's.
           beforeNodeRemoved: node => !isOwn(node),

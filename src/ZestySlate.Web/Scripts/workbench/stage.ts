@@ -146,6 +146,9 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
         if (area) {
           Object.assign(fields, boxFields(area));
         }
+        // What has a course in time says at which moment this was.
+        const { moment, sentenceEnd } = stage.dataset;
+        Object.assign(fields, moment ? { moment } : {}, sentenceEnd ? { sentenceEnd } : {});
         rooms.send("/edit", fields, {
           after: () =>
             window.setTimeout(

@@ -1,0 +1,110 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Editing;
+
+namespace ZestySlate.Core.Backdrops.Videos;
+
+/// <summary>A video: spots on it have a place and a time.</summary>
+public sealed record VideoBackdrop : Backdrop
+{
+    /// <summary>The file, or null while none is chosen.</summary>
+    public VideoFile? File { get; init; }
+
+    /// <summary>The picture before it plays, and in lists; null for its first picture.</summary>
+    public Picture? Poster { get; init; }
+
+    /// <summary>How long it lasts, in seconds; 0 while that is not known.</summary>
+    public decimal Seconds { get; init; }
+
+    /// <summary>Pixels across; 0 while that is not known.</summary>
+    public int Width { get; init; }
+
+    /// <summary>Pixels down; 0 while that is not known.</summary>
+    public int Height { get; init; }
+
+    /// <summary>What is said in it, one track for each language; the first is shown to begin with.</summary>
+    public ValueList<CaptionTrack> Captions { get; init; } = [];
+
+    /// <summary>Whether learners may go ahead to what they have not watched.</summary>
+    public Skipping Skipping { get; init; }
+
+    public override string KindName => "Video";
+
+    public override ActivityKind Alone => ActivityKind.Video;
+
+    public override bool HasTime => true;
+
+    public override decimal? Lasts => Seconds > 0 ? Seconds : null;
+
+    public override bool HasContent => File is not null;
+
+    public override double Ratio => Width > 0 && Height > 0 ? (double)Width / Height : 16.0 / 9;
+
+    public override Picture? Shown => Poster;
+
+    public override IEnumerable<string> Played => (File is null ? [] : new[] { File.Media }).Concat(Captions.Select(track => track.Media));
+
+    public override IEnumerable<Source> Sources => base.Sources.Concat(File is null ? [] : [Source.Of(File)]);
+
+    public override Backdrop With(Picture picture) => this with { Poster = picture };
+
+    /// <summary>Spots keep their times; what lies behind the end of a shorter video is told by the check.</summary>
+    internal override Backdrop With(MediaSwap swap) =>
+        this with
+        {
+            File = swap.Of(File),
+            Seconds = File is { } file && swap.Concerns(file.Media) ? swap.Seconds : Seconds,
+            Width = File is { } wide && swap.Concerns(wide.Media) ? swap.Width : Width,
+            Height = File is { } high && swap.Concerns(high.Media) ? swap.Height : Height,
+            Poster = swap.OrNone(Poster),
+            Captions = Captions.Select(track => track with { Media = swap.Of(track.Media) }).ToValueList(),
+        };
+
+    public override string? Refuse() => Seconds is < 0 or > During.Longest ? "A video may last up to a day." : null;
+
+    /// <summary>Captions, poster and credits are wording; which video it is, and whether one may go ahead, is structure.</summary>
+    internal override Backdrop WithWording(Backdrop newer) =>
+        newer is VideoBackdrop video
+            ? this with
+            {
+                Captions = video.Captions,
+                Poster = video.Poster,
+                File = File is { } file && video.File is { } same && file.Media == same.Media ? same : File,
+            }
+            : this;
+
+    internal override IEnumerable<Weakness> Check(string title)
+    {
+        foreach (var weakness in base.Check(title))
+        {
+            yield return weakness;
+        }
+
+        if (!HasContent)
+        {
+            yield return new Weakness(true, $"«{title}» is a video, and no file is chosen yet.", "video");
+        }
+        else if (Captions.Count == 0)
+        {
+            yield return new Weakness(false, $"The video of «{title}» has no captions for those who cannot hear it.", "captions");
+        }
+    }
+}
+
+/// <summary>What is said in a video, in one language.</summary>
+/// <param name="Language">A language tag (BCP 47).</param>
+/// <param name="Media">The captions file (WebVTT), by its hash.</param>
+public sealed record CaptionTrack(string Language, string Media);
+
+/// <summary>Whether learners may go ahead in a video.</summary>
+public enum Skipping
+{
+    /// <summary>As they like.</summary>
+    Free,
+
+    /// <summary>Up to where they have watched.</summary>
+    Watched,
+
+    /// <summary>Past nothing that waits for an answer.</summary>
+    Answered,
+}

@@ -1,0 +1,92 @@
+using ZestySlate.Core;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Videos;
+using ZestySlate.Core.Editing;
+using ZestySlate.Storage.Media;
+using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Media;
+
+namespace ZestySlate.Web.Backdrops.Videos;
+
+internal sealed class VideoForm : IBackdropForm
+{
+    public Type BackdropType => typeof(VideoBackdrop);
+
+    public NewBackdrop Offer { get; } = new("video", "A video", () => new VideoBackdrop());
+
+    public Type Head => typeof(VideoHead);
+
+    public Type Details => typeof(VideoDetails);
+
+    public Type Beginning => typeof(VideoBeginning);
+
+    public string Symbol => "clapperboard";
+
+    public Type Strip => typeof(TimeStrip);
+
+    public IReadOnlyList<MediaPurpose> Files { get; } =
+    [
+        new("backdropVideo", MediaKind.Video, use =>
+            use.Scene is { } scene
+                ? new SetBackdrop(
+                    scene.Id,
+                    (scene.Backdrop as VideoBackdrop ?? new VideoBackdrop()) with
+                    {
+                        File = use.Video,
+                        Seconds = use.Item.Seconds,
+                        Width = use.Item.Width,
+                        Height = use.Item.Height,
+                    }
+                )
+                : null
+        ),
+        new("backdropCaptions", MediaKind.Captions, use =>
+            use.Scene is { Backdrop: VideoBackdrop film } scene
+                ? new SetBackdrop(scene.Id, WithCaptions(film, use.Activity.Language, use.Item.Hash))
+                : null
+        ),
+    ];
+
+    public Outcome<Edit>? Read(string edit, IFormCollection form, Scene scene) =>
+        (edit, scene.Backdrop) switch
+        {
+            ("video", VideoBackdrop film) => new SetBackdrop(scene.Id, Read(form, film)),
+            ("captionTrack", VideoBackdrop film) => new SetBackdrop(scene.Id, ReadTrack(form, film)),
+            _ => default(Outcome<Edit>?),
+        };
+
+    /// <summary>The video with captions in a language, in the place of those it had in that language.</summary>
+    public static VideoBackdrop WithCaptions(VideoBackdrop film, string language, string media) =>
+        film with
+        {
+            Captions = film.Captions.Any(track => track.Language == language)
+                ? film.Captions.Replace(track => track.Language == language, track => track with { Media = media })
+                : film.Captions.Add(new CaptionTrack(language, media)),
+        };
+
+    private static VideoBackdrop Read(IFormCollection form, VideoBackdrop old) =>
+        old with
+        {
+            Skipping = Enum.TryParse<Skipping>(form["skipping"], true, out var skipping) ? skipping : old.Skipping,
+            File = old.File is { } file
+                ? file with
+                {
+                    Credit = form["videoCredit"].ToString().Trim(),
+                    Licence = form["videoLicence"].ToString().Trim(),
+                }
+                : null,
+        };
+
+    /// <summary>Another language of a track, or the video without it. Two tracks of one language there cannot be.</summary>
+    private static VideoBackdrop ReadTrack(IFormCollection form, VideoBackdrop old)
+    {
+        var (track, language) = (form["track"].ToString(), form["language"].ToString().Trim());
+        return form["remove"] == "captions" ? old with { Captions = old.Captions.RemoveAll(one => one.Language == track) }
+            : Languages.Known(language) is not null && !old.Captions.Any(one => one.Language == language)
+                ? old with
+                {
+                    Captions = old.Captions.Replace(one => one.Language == track, one => one with { Language = language }),
+                }
+            : old;
+    }
+}

@@ -1,0 +1,235 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Videos;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents.Callouts;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editing;
+using ZestySlate.Core.Editions;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Tests.Scenes;
+
+/// <summary>A video as a backdrop: what of it is wording, what stops it, where it goes on, when enough is watched.</summary>
+public sealed class VideoTests
+{
+    private static readonly VideoBackdrop Film = new()
+    {
+        File = new VideoFile { Media = "film" },
+        Seconds = 100,
+        Width = 1280,
+        Height = 720,
+        Captions = [new CaptionTrack("en", "words")],
+        Poster = new Picture
+        {
+            Media = "poster",
+            Width = 1280,
+            Height = 720,
+            AlternativeText = "Clouds",
+        },
+    };
+
+    private static Activity With(params Spot[] spots) => Make.Tour(Make.Scene("v", spots) with { Backdrop = Film });
+
+    private static Spot At(Spot spot, decimal from, decimal? until = null, params Turn[] turns) =>
+        spot with
+        {
+            During = new During(from, until)
+            {
+                Pauses = true,
+                Opens = true,
+                Turns = turns.ToValueList(),
+            },
+        };
+
+    private static Spot Asked(params Turn[] turns) => At(Make.Asked("q", Make.One()), 20, 30, turns);
+
+    private static Response Right => Make.Picked("a");
+
+    private static Response Wrong => Make.Picked("b");
+
+    private static SpotView View(Attempt attempt, string spot) => attempt.View().SpotOf(spot)!;
+
+    [Fact]
+    public void Captions_and_poster_are_wording_and_the_video_itself_is_structure()
+    {
+        var newer = Film with
+        {
+            Captions = [new CaptionTrack("en", "mended"), new CaptionTrack("de", "worte")],
+            Poster = null,
+            File = Film.File! with { Credit = "Ines" },
+            Skipping = Skipping.Watched,
+            Seconds = 90,
+        };
+        var merged = Merged(newer);
+        Assert.Equal((newer.Captions, newer.Poster, newer.File), (merged.Captions, merged.Poster, merged.File));
+        Assert.Equal((Skipping.Free, 100m), (merged.Skipping, merged.Seconds));
+        Assert.Equal("film", Merged(newer with { File = new VideoFile { Media = "other" } }).File!.Media);
+    }
+
+    private static VideoBackdrop Merged(VideoBackdrop newer) =>
+        (VideoBackdrop)EditionMerge.WithWording(With(), Make.Tour(Make.Scene("v") with { Backdrop = newer })).Scenes[0].Backdrop;
+
+    [Fact]
+    public void A_file_of_the_library_is_replaced_wherever_it_is()
+    {
+        var swapped = (VideoBackdrop)
+            new[] { "film", "words", "poster" }
+                .Aggregate(With(), (activity, old) => new ReplaceMedia(old, "new " + old, 9, 8, 7).Apply(activity).Value)
+                .Scenes[0]
+                .Backdrop;
+        Assert.Equal(("new film", "new words", "new poster"), (swapped.File!.Media, swapped.Captions[0].Media, swapped.Poster!.Media));
+        Assert.Equal((9, 8, 7m), (swapped.Width, swapped.Height, swapped.Seconds));
+        Assert.Equal(["film", "words"], Film.Played);
+    }
+
+    [Fact]
+    public void A_stop_waits_until_there_is_no_more_to_do()
+    {
+        var attempt = new Attempt(With(Asked()));
+        Assert.True(View(attempt, "q").Waits);
+        attempt.Then((id, at) => new Answered("q", Wrong) { Id = id, At = at });
+        Assert.False(View(attempt, "q").Waits);
+    }
+
+    [Fact]
+    public void After_a_wrong_answer_it_turns_back_and_waits_again_until_it_is_right()
+    {
+        var attempt = new Attempt(With(Asked(new Turn(TurnAfter.Wrong, 5))));
+        Assert.Null(View(attempt, "q").TurnsTo);
+        attempt.Then((id, at) => new AskedToMark("q", Wrong) { Id = id, At = at });
+        Assert.Equal((5m, true), (View(attempt, "q").TurnsTo, View(attempt, "q").Waits));
+        attempt.Then((id, at) => new AskedToMark("q", Right) { Id = id, At = at });
+        Assert.Equal((null, false), (View(attempt, "q").TurnsTo, View(attempt, "q").Waits));
+    }
+
+    [Fact]
+    public void Who_has_no_try_left_is_not_led_back_for_ever()
+    {
+        var one = With(Asked(new Turn(TurnAfter.Wrong, 5))) with { Rules = new Rules { Tries = 1 } };
+        var attempt = new Attempt(one).Then((id, at) => new AskedToMark("q", Wrong) { Id = id, At = at });
+        Assert.Equal((5m, false), (View(attempt, "q").TurnsTo, View(attempt, "q").Waits));
+    }
+
+    [Fact]
+    public void The_first_turn_that_fits_counts()
+    {
+        var attempt = new Attempt(With(Asked(new Turn(TurnAfter.Right, 40), new Turn(TurnAfter.Always, 60))));
+        Assert.Equal(60, View(attempt, "q").TurnsTo);
+        attempt.Then((id, at) => new AskedToMark("q", Right) { Id = id, At = at });
+        Assert.Equal(40, View(attempt, "q").TurnsTo);
+    }
+
+    [Fact]
+    public void What_is_shown_waits_until_it_was_opened_or_each_time()
+    {
+        var note = At(Make.Note("n"), 10);
+        foreach (var (repeats, waits) in new[] { (false, false), (true, true) })
+        {
+            var attempt = new Attempt(With(note with { During = note.During! with { Repeats = repeats } }));
+            Assert.True(View(attempt, "n").Waits);
+            attempt.Then((id, at) => new Opened("n") { Id = id, At = at });
+            Assert.Equal(waits, View(attempt, "n").Waits);
+        }
+
+        Assert.False(View(new Attempt(With(note with { During = new During(10, 12) })), "n").Waits);
+    }
+
+    [Theory]
+    [InlineData(89.9, false)]
+    [InlineData(90, true)]
+    public void Enough_is_watched_at_the_share(double seconds, bool completed)
+    {
+        var activity = With(Make.Note("n")) with { Rules = new Rules { Completion = Completion.Watched } };
+        var attempt = new Attempt(activity).Then((id, at) => new Watched("v", 0, (decimal)seconds) { Id = id, At = at });
+        Assert.Equal(completed, attempt.State.IsCompleted);
+        Assert.Equal((decimal)seconds, attempt.View().Scenes[0].LeftAt);
+    }
+
+    [Fact]
+    public void Where_one_left_is_the_end_of_what_was_watched_last()
+    {
+        var attempt = new Attempt(With(Make.Note("n")))
+            .Then((id, at) => new Watched("v", 50, 60) { Id = id, At = at })
+            .Then((id, at) => new Watched("v", 5, 8) { Id = id, At = at });
+        Assert.Equal(8, attempt.State.LeftAt["v"]);
+        Assert.Equal(attempt.State.LeftAt["v"], Replay.Run(_ => attempt.State.Activity, [.. attempt.Events]).LeftAt["v"]);
+    }
+
+    [Theory]
+    [InlineData(99.9, false)]
+    [InlineData(100, true)]
+    public void What_begins_at_the_end_or_behind_it_never_comes(double from, bool told) =>
+        Assert.Equal(told, Says(With(At(Make.Note("n"), (decimal)from)), "never comes"));
+
+    [Fact]
+    public void Stops_at_nearly_one_moment_are_told()
+    {
+        Assert.True(Says(With(At(Make.Note("a"), 10), At(Make.Note("b"), 10.9m)), "nearly one moment"));
+        Assert.False(Says(With(At(Make.Note("a"), 10), At(Make.Note("b"), 11)), "nearly one moment"));
+        Assert.False(Says(With(At(Make.Note("a"), 10), Make.Note("b") with { During = new During(10, 12) }), "nearly one moment"));
+    }
+
+    [Fact]
+    public void Who_leads_everybody_back_for_ever_keeps_it_from_being_published()
+    {
+        var back = At(Make.Note("n"), 10, null, new Turn(TurnAfter.Always, 10));
+        Assert.False(Says(With(back), "nobody comes past it"));
+        var always = back with { During = back.During! with { Repeats = true } };
+        Assert.Contains(ReadyCheck.Run(With(always)), finding => finding.Blocks && finding.Message.Contains("nobody comes past it"));
+        Assert.False(Says(With(always with { During = always.During! with { Turns = [new Turn(TurnAfter.Always, 10.1m)] } }), "nobody"));
+    }
+
+    [Theory]
+    [InlineData(30, 2.0, false)]
+    [InlineData(31, 2.0, true)]
+    public void What_comes_and_goes_is_there_long_enough_to_be_read(int characters, double seconds, bool told)
+    {
+        var callout = Make.Note("c") with
+        {
+            Content = new Callout(new string('a', characters)),
+            During = new During(10, 10 + (decimal)seconds),
+        };
+        Assert.Equal(told, Says(With(callout), "too short to read"));
+    }
+
+    [Theory]
+    [InlineData(310, false)]
+    [InlineData(310.1, true)]
+    public void A_long_stretch_without_anything_is_told(double lasts, bool told)
+    {
+        var film = With(At(Make.Note("n"), 10));
+        var long_ = film.WithScene("v", scene => scene with { Backdrop = Film with { Seconds = (decimal)lasts } });
+        Assert.Equal(told, Says(long_, "there is nothing to do"));
+    }
+
+    [Fact]
+    public void Two_at_one_place_are_told_only_when_they_are_there_at_once()
+    {
+        Spot Here(string id, decimal from, decimal until) =>
+            Make.Note(id) with
+            {
+                Place = new AtPoint(0.5, 0.5),
+                During = new During(from, until),
+            };
+        Assert.False(Says(With(Here("a", 1, 5), Here("b", 5, 9)), "lie on one place"));
+        Assert.True(Says(With(Here("a", 1, 5.1m), Here("b", 5, 9)), "lie on one place"));
+    }
+
+    [Fact]
+    public void A_turn_leads_to_a_moment_that_can_be()
+    {
+        Assert.Null(new During(1, 2) { Turns = [new Turn(TurnAfter.Always, During.Longest)] }.Refuse());
+        Assert.NotNull(new During(1, 2) { Turns = [new Turn(TurnAfter.Always, During.Longest + 0.001m)] }.Refuse());
+        Assert.NotNull(new During(1, 2) { Turns = [new Turn(TurnAfter.Wrong, -0.001m)] }.Refuse());
+    }
+
+    [Fact]
+    public void Another_turn_reaches_new_attempts_only()
+    {
+        var (older, newer) = (With(Asked()), With(Asked(new Turn(TurnAfter.Wrong, 5))));
+        Assert.NotEmpty(EditionDifference.Between(older, newer).Structure);
+        Assert.Empty(EditionMerge.WithWording(older, newer).SpotOf("q")!.During!.Turns);
+    }
+
+    private static bool Says(Activity activity, string words) => ReadyCheck.Run(activity).Any(finding => finding.Message.Contains(words));
+}

@@ -1,0 +1,293 @@
+using System.Net;
+using System.Text.Json;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Videos;
+using ZestySlate.Storage.Activities;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>A video as the backdrop: the file, what is said in it, when spots are there; and what a learner has watched.</summary>
+public sealed class VideoFormTests(SlateHost host)
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    private static readonly byte[] Film = File.ReadAllBytes(Path.Combine(SlateHost.Root(), "demo", "videos", "a-front-passes.webm"));
+
+    private async Task<(HttpClient Ines, string Id)> BeginAsync()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var reply = await ines.PostFormAsync(
+            "/new",
+            "/new?handler=Questions",
+            ("recipe", "Worksheet"),
+            ("language", "en"),
+            ("title", "Fronts")
+        );
+        var id = reply.Headers.Location!.OriginalString.Split('/').Last();
+        await SendAsync(ines, id, "/edit", ("edit", "addScene"), ("newId", "film"), ("as", "video"), ("title", "A front passes"));
+        Assert.Equal(HttpStatusCode.OK, (await UploadAsync(ines, id, "backdropVideo", Film, "front.webm")).StatusCode);
+        return (ines, id);
+    }
+
+    private async Task<Activity> DocumentAsync(string id) =>
+        (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Document;
+
+    private async Task<VideoBackdrop> VideoAsync(string id) => (VideoBackdrop)(await DocumentAsync(id)).SceneOf("film")!.Backdrop;
+
+    private async Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, string path, params (string, string)[] fields)
+    {
+        var version = (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Record.Version;
+        return await ines.PostFormAsync($"/author/{id}", $"/author/{id}{path}", [.. fields, ("version", $"{version}")]);
+    }
+
+    private async Task<HttpResponseMessage> UploadAsync(HttpClient ines, string id, string purpose, byte[] file, string name)
+    {
+        var page = await ines.GetStringAsync($"/author/{id}", Stop);
+        var form = new MultipartFormDataContent
+        {
+            { new StringContent(SlateHost.Find(page, "data-proof=\"([^\"]+)\"")), "proof" },
+            { new StringContent(purpose), "purpose" },
+            { new StringContent("film"), "scene" },
+            {
+                new StringContent($"{(await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Record.Version}"),
+                "version"
+            },
+            { new ByteArrayContent(file), "file", name },
+        };
+        return await ines.PostAsync($"/author/{id}/media", form, Stop);
+    }
+
+    private static async Task<string> WordsAsync(HttpResponseMessage reply) =>
+        WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop));
+
+    private async Task<During?> AddAsync(HttpClient ines, string id, string kind, params (string, string)[] fields)
+    {
+        var spot = "s" + Guid.NewGuid().ToString("N")[..8];
+        var reply = await SendAsync(
+            ines,
+            id,
+            "/edit",
+            [("edit", "add"), ("scene", "film"), ("kind", kind), ("x", "0.5"), ("y", "0.5"), ("newId", spot), .. fields]
+        );
+        Assert.True(reply.IsSuccessStatusCode, await WordsAsync(reply));
+        return (await DocumentAsync(id)).SpotOf(spot)!.During;
+    }
+
+    [Fact]
+    public async Task A_video_is_put_behind_a_scene_and_what_it_is_stands_in_the_file()
+    {
+        var (_, id) = await BeginAsync();
+        var film = await VideoAsync(id);
+        Assert.Equal((854, 480), (film.Width, film.Height));
+        Assert.InRange(film.Seconds, 76.9m, 77.3m);
+    }
+
+    [Fact]
+    public async Task What_is_no_video_is_refused_and_the_one_that_is_there_stays()
+    {
+        var (ines, id) = await BeginAsync();
+        var before = await VideoAsync(id);
+        var reply = await UploadAsync(ines, id, "backdropVideo", [0, 0, 0, 24, .. "ftypisom"u8, .. new byte[200]], "torn.mp4");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
+        Assert.Contains("«torn.mp4» begins as a video and cannot be read", await WordsAsync(reply));
+        Assert.Equal(before, await VideoAsync(id));
+    }
+
+    [Fact]
+    public async Task What_is_said_is_pasted_mended_moved_and_named_by_its_language()
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(ines, id, "/captions", ("scene", "film"), ("language", "en"), ("text", "0:01 One. Two\n0:05 three."));
+        var first = (await VideoAsync(id)).Captions.Single();
+        var said = JsonDocument.Parse(await ines.GetStringAsync($"/author/{id}/captions/{first.Media}", Stop)).RootElement;
+        Assert.Equal(["One.", "Two three."], said.GetProperty("ends").EnumerateArray().Select(end => end[1].GetString()));
+        var lines = WebUtility.HtmlDecode(
+            await ines.GetStringAsync($"/author/{id}/captions/{first.Media}/lines?scene=film&language=en", Stop)
+        );
+        Assert.Contains("0:01 – 0:05 One. Two", lines);
+
+        await SendAsync(
+            ines,
+            id,
+            "/captions",
+            ("scene", "film"),
+            ("language", "en"),
+            ("text", "0:01 – 0:05 One.\n0:05 – 0:09 Three."),
+            ("shift", "-1.5")
+        );
+        var second = (await VideoAsync(id)).Captions.Single();
+        Assert.NotEqual(first.Media, second.Media);
+        Assert.Contains(
+            "[[0.000,3.500,\"One.\"],[3.500,7.500,\"Three.\"]]",
+            await ines.GetStringAsync($"/author/{id}/captions/{second.Media}", Stop)
+        );
+
+        await SendAsync(ines, id, "/captions", ("scene", "film"), ("language", "de"), ("text", "0:01 Eins."));
+        await SendAsync(ines, id, "/edit", ("edit", "captionTrack"), ("scene", "film"), ("track", "de"), ("language", "en"));
+        Assert.Equal(["en", "de"], (await VideoAsync(id)).Captions.Select(track => track.Language));
+        await SendAsync(ines, id, "/edit", ("edit", "captionTrack"), ("scene", "film"), ("track", "de"), ("language", "fr"));
+        await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "captionTrack"),
+            ("scene", "film"),
+            ("track", "en"),
+            ("language", "en"),
+            ("remove", "captions")
+        );
+        Assert.Equal(["fr"], (await VideoAsync(id)).Captions.Select(track => track.Language));
+    }
+
+    [Theory]
+    [InlineData("film", "en", "no times here", "", "No times were found")]
+    [InlineData("film", "tlh", "0:01 One", "", "Choose the language")]
+    [InlineData("film", "en", "0:01 One", "soon", "no number of seconds")]
+    [InlineData("film", "en", "0:01 One", "86401", "no number of seconds")]
+    [InlineData("gone", "en", "0:01 One", "", "has no video any more")]
+    public async Task Captions_that_cannot_be_are_refused_in_words(string scene, string language, string text, string shift, string words)
+    {
+        var (ines, id) = await BeginAsync();
+        var reply = await SendAsync(ines, id, "/captions", ("scene", scene), ("language", language), ("text", text), ("shift", shift));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
+        Assert.Contains(words, await WordsAsync(reply));
+        Assert.Empty((await VideoAsync(id)).Captions);
+    }
+
+    [Fact]
+    public async Task Captions_of_another_activity_are_not_read_through_this_one()
+    {
+        var (ines, id) = await BeginAsync();
+        var others = (VideoBackdrop)(await DocumentAsync("front")).Scenes[0].Backdrop;
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync($"/author/{id}/captions/{others.Captions[0].Media}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync($"/author/front/captions/{others.Captions[0].Media}", Stop)).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_question_stops_where_the_sentence_ends_and_anything_else_comes_and_goes()
+    {
+        var (ines, id) = await BeginAsync();
+        Assert.Equal(
+            new During(11.123m, 16.123m) { Pauses = true, Opens = true },
+            await AddAsync(ines, id, "multipleChoice", ("moment", "9.8"), ("sentenceEnd", "11.123"))
+        );
+        Assert.Equal(
+            new During(9.8m, 14.8m) { Pauses = true, Opens = true },
+            await AddAsync(ines, id, "multipleChoice", ("moment", "9.8"), ("sentenceEnd", ""))
+        );
+        Assert.Equal(new During(9.8m, 14.8m), await AddAsync(ines, id, "note", ("moment", "9.8"), ("sentenceEnd", "11.123")));
+        Assert.Null(await AddAsync(ines, id, "note"));
+        Assert.Null((await AddAsync(ines, id, "note", ("moment", "76")))!.Until);
+        Assert.True((await AddAsync(ines, id, "note", ("moment", "9000")))!.From < 77.1m);
+    }
+
+    [Fact]
+    public async Task When_a_spot_is_there_is_set_in_the_details_and_on_the_strip()
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "add"),
+            ("scene", "film"),
+            ("kind", "multipleChoice"),
+            ("x", "0.5"),
+            ("y", "0.5"),
+            ("newId", "q")
+        );
+        async Task<During?> NowAsync(params (string, string)[] fields)
+        {
+            var reply = await SendAsync(ines, id, "/edit", [("spot", "q"), .. fields]);
+            Assert.True(reply.IsSuccessStatusCode, await WordsAsync(reply));
+            return (await DocumentAsync(id)).SpotOf("q")!.During;
+        }
+
+        Assert.Equal(
+            new During(84.5m, null) { Pauses = true, Opens = true },
+            await NowAsync(("edit", "during"), ("from", "1:24.5"), ("until", ""))
+        );
+        var set = await NowAsync(
+            ("edit", "during"),
+            ("from", "0:10"),
+            ("until", "0:20"),
+            ("opens", "yes"),
+            ("turn-Wrong", "0:05"),
+            ("turn-Always", "1:00")
+        );
+        Assert.Equal(new During(10, 20) { Opens = true, Turns = [new Turn(TurnAfter.Wrong, 5), new Turn(TurnAfter.Always, 60)] }, set);
+        Assert.Equal(set! with { From = 12.5m, Until = 22.5m }, await NowAsync(("edit", "span"), ("from", "12.5"), ("until", "22.5")));
+        Assert.Equal(set with { From = 3, Until = null }, await NowAsync(("edit", "span"), ("from", "3"), ("until", "")));
+        Assert.Null(await NowAsync(("edit", "during"), ("from", "")));
+    }
+
+    [Theory]
+    [InlineData("from", "soon", "«soon» is no moment")]
+    [InlineData("until", "0:09", "its end lies behind its beginning")]
+    [InlineData("until", "0:10", "its end lies behind its beginning")]
+    [InlineData("turn-Wrong", "back", "«back» is no moment")]
+    public async Task A_time_that_cannot_be_is_refused_and_the_old_one_stays(string field, string typed, string words)
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "add"),
+            ("scene", "film"),
+            ("kind", "note"),
+            ("x", "0.5"),
+            ("y", "0.5"),
+            ("newId", "n")
+        );
+        await SendAsync(ines, id, "/edit", ("spot", "n"), ("edit", "during"), ("from", "0:10"), ("until", "0:20"));
+        var before = (await DocumentAsync(id)).SpotOf("n")!.During;
+        (string, string)[] fields = [("spot", "n"), ("edit", "during"), ("from", "0:10"), ("until", "0:20")];
+        var reply = await SendAsync(ines, id, "/edit", [.. fields.Where(one => one.Item1 != field), (field, typed)]);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
+        Assert.Contains(words, await WordsAsync(reply));
+        Assert.Equal(before, (await DocumentAsync(id)).SpotOf("n")!.During);
+    }
+
+    [Fact]
+    public async Task What_was_watched_is_on_record_and_where_one_left_is_there_again()
+    {
+        var vera = await host.LinkVisitorAsync("Watching Vera", "front");
+        var kept = await vera.SendEventAsync(
+            "/a/front",
+            ("act", "watch"),
+            ("spot", "film"),
+            ("from", "0.000"),
+            ("to", "12.340"),
+            ("event", "w1")
+        );
+        Assert.Equal(HttpStatusCode.NoContent, kept.StatusCode);
+        await vera.SendEventAsync("/a/front", ("act", "watch"), ("spot", "film"), ("from", "12.340"), ("to", "15.000"), ("event", "w2"));
+        var page = await vera.GetStringAsync("/a/front", Stop);
+        Assert.Contains("data-watched=\"0-15\"", page);
+        Assert.Contains("data-left-at=\"15\"", page);
+        Assert.Contains("data-skipping=\"answered\"", page);
+    }
+
+    [Theory]
+    [InlineData("film", "5", "5")]
+    [InlineData("film", "x", "5")]
+    [InlineData("film", "1e3", "5")]
+    [InlineData("film", "-1", "5")]
+    [InlineData("film", "0", "99999999999999999999999999999")]
+    [InlineData("nowhere", "0", "5")]
+    public async Task A_stretch_that_cannot_be_is_refused(string scene, string from, string to)
+    {
+        var vera = await host.LinkVisitorAsync("Watching Wilma", "front");
+        var reply = await vera.SendEventAsync(
+            "/a/front",
+            ("act", "watch"),
+            ("spot", scene),
+            ("from", from),
+            ("to", to),
+            ("event", Guid.NewGuid().ToString("N"))
+        );
+        Assert.True(reply.StatusCode is HttpStatusCode.UnprocessableEntity or HttpStatusCode.OK);
+        Assert.Contains("data-watched=\"\"", await vera.GetStringAsync("/a/front", Stop));
+    }
+}
