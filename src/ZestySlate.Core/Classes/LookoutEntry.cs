@@ -1,3 +1,4 @@
+using ZestySlate.Core.Captions;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
@@ -72,7 +73,9 @@ public sealed record LookoutEntry(
             : idle >= StuckAfter ? LookoutNeed.NoProgress
             : wrong >= ManyWrong && wrong > right ? LookoutNeed.ManyWrong
             : LookoutNeed.None;
-        var where = state.IsInOrder ? $"{state.StepNumber + 1} of {state.Steps.Count}" : state.Activity.TitleOf(state.Scene);
+        var where = state.IsInOrder
+            ? $"{state.StepNumber + 1} of {state.Steps.Count}"
+            : state.Activity.TitleOf(state.Scene) + MomentOf(state);
         return new LookoutEntry(
             stage,
             state.LastAt,
@@ -85,6 +88,13 @@ public sealed record LookoutEntry(
             need
         );
     }
+
+    /// <summary>Where in a course in time they are, and how much of it they have watched; empty where there is none.</summary>
+    private static string MomentOf(AttemptState state) =>
+        state.Scene.Backdrop.HasTime && state.LeftAt.TryGetValue(state.Scene.Id, out var moment)
+            ? $", {Moments.Write(Math.Floor(moment))}"
+                + (state.Scene.Backdrop.Lasts is null ? "" : $" ({Math.Floor(state.ShareWatched(state.Scene) * 100):0} % watched)")
+            : "";
 }
 
 /// <summary>What somebody is doing.</summary>

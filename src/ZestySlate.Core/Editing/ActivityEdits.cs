@@ -88,6 +88,11 @@ public sealed record SetRules(Rules Rules) : Edit
             return Outcome<Activity>.Refused("A mark to pass lies between 0 and 100 %.");
         }
 
+        if (Rules.WatchedShare is <= 0 or > 1)
+        {
+            return Outcome<Activity>.Refused("What is watched of a video lies above 0 and up to 100 %.");
+        }
+
         if (Rules.DistinctionMark < Rules.PassMark)
         {
             return Outcome<Activity>.Refused("The distinction mark cannot lie below the pass mark.");

@@ -10,6 +10,7 @@ public static class Completions
     [
         (Completion.OpenedAll, "everything is opened"),
         (Completion.AnsweredAll, "every question is answered"),
+        (Completion.Watched, "enough of every video is watched"),
         (Completion.HandedIn, "it is handed in"),
         (Completion.Graded, "it is graded"),
         (Completion.Passed, "it is passed"),

@@ -64,6 +64,7 @@ internal static class RulesForm
             HintCost = (Percent("hintCost", "cost of the hint") ?? 0) / 100,
             Counts = form["counts"] == "last" ? CountingTry.Last : CountingTry.Best,
             Completion = Completions.Read(form["completion"]),
+            WatchedShare = (Percent("watchedShare", "of every video") ?? (old.WatchedShare * 100)) / 100,
             PassMark = Percent("passMark", "pass mark"),
             DistinctionMark = Percent("distinctionMark", "distinction mark"),
             Reveal = new Reveal

@@ -263,9 +263,7 @@ class Strip {
       !this.section.isConnected ||
       event.ctrlKey ||
       event.metaKey ||
-      target.closest(
-        "input:not([data-strip-zoom]), textarea, select, [contenteditable=true], dialog, .chooser, #room-details, [data-learn]",
-      )
+      target.closest("input:not([data-strip-zoom]), textarea, select, [contenteditable=true], dialog, .chooser, [data-learn]")
     ) {
       return;
     }

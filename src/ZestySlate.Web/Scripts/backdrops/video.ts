@@ -73,7 +73,6 @@ class Watching {
     const { video, tools } = this;
     video.addEventListener("play", () => {
       this.say(null);
-      this.before = video.currentTime;
       this.from = video.currentTime;
       this.frame();
       this.show();
@@ -176,14 +175,15 @@ class Watching {
     const may = goal <= far.moment + 0.01;
     this.report();
     this.video.currentTime = may ? goal : far.moment;
-    this.before = this.video.currentTime;
+    // What begins at this very moment is still to come.
+    this.before = this.video.currentTime - 0.001;
     this.from = this.video.paused ? null : this.video.currentTime;
     this.pending = [];
     if (!may && !quietly) {
-      this.say(saidIn(this.tools, far.because));
       if (far.cue && !this.open) {
         this.meet([far.cue]);
       }
+      this.say(saidIn(this.tools, far.because));
     } else if (!quietly) {
       this.say(null);
     }
@@ -246,7 +246,7 @@ class Watching {
     const turn = cueId ? cuesOf(this.stage).find(cue => cue.id === cueId)?.turn : null;
     if (turn !== null && turn !== undefined) {
       this.video.currentTime = turn;
-      this.before = turn;
+      this.before = turn - 0.001;
     }
     void this.video.play().catch(() => undefined);
   }

@@ -36,7 +36,7 @@ export function cuesOf(stage: ParentNode): Cue[] {
       pauses: sign.dataset.pauses === "yes",
       opens: sign.dataset.opens === "yes",
       waits: sign.dataset.waits === "yes",
-      turn: sign.dataset.turn === undefined ? null : Number(sign.dataset.turn),
+      turn: sign.dataset.turnsTo === undefined ? null : Number(sign.dataset.turnsTo),
       question: sign.dataset.kind === "question",
       done: sign.classList.contains("sign-done"),
     }))
