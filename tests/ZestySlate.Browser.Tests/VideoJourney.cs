@@ -70,7 +70,7 @@ public sealed class VideoJourney(Apps apps)
         wren.Reads("[data-video-said]", "Answer first what comes before.");
         At(wren, 29.108, 0.09);
         wren.PressCss("#spot-f-passed [data-close]");
-        wren.Until(() => Now(wren) > 29.2 ? "" : null, "it goes on");
+        wren.Until(() => Now(wren) > 29.5 ? "" : null, "it goes on");
 
         // What was watched is there again on another visit.
         Play(wren);

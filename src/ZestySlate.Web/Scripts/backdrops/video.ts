@@ -5,7 +5,7 @@ import { clockOf, cuesOf, farthest, joined, type Cue, type Stretch } from "../sh
 /** So often a long stretch is reported while it plays on, in seconds. */
 const ReportEvery = 10;
 /** A stretch shorter than this is none, in seconds. */
-const Shortest = 0.3;
+const Shortest = 0.1;
 const Step = 5,
   Frame = 1 / 25;
 
