@@ -91,7 +91,7 @@ public sealed class RoomsTests
             && File.ReadAllText(file).Contains("typeof(PanoramaBackdrop)", StringComparison.Ordinal)
         );
 
-    /// <summary>A family is named in its rooms and in the registries; the formats of lists and the demo are about families.</summary>
+    /// <summary>A family is named in its rooms and in the registries; the formats of lists, drafts and the demo are about families.</summary>
     [Fact]
     public void No_family_of_questions_is_named_outside_its_rooms()
     {
@@ -101,7 +101,7 @@ public sealed class RoomsTests
         );
         var names = new Regex($@"\b({families})(Question|Response|View|Type|Form|Shown|Parts|Editor|Marking)\b");
         var rooms = new Regex(
-            $@"/Questions/({families})/|/Questions/(QuestionTypes|FamiliesShown|QuestionForms)\.cs$|/ZestySlate\.Formats/Questions/|/Demo/"
+            $@"/Questions/({families})/|/Questions/(QuestionTypes|FamiliesShown|QuestionForms)\.cs$|/ZestySlate\.Formats/Questions/|/ZestySlate\.Core/Drafting/|/Demo/"
         );
         var found = Sources()
             .Where(file => !rooms.IsMatch(file))

@@ -164,6 +164,35 @@ public sealed class VideoFormTests(SlateHost host)
     }
 
     [Fact]
+    public async Task A_draft_is_taken_where_its_sentence_was_said_and_is_open_no_more()
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(
+            ines,
+            id,
+            "/captions",
+            ("scene", "film"),
+            ("language", "en"),
+            ("text", "0:01 The temperature drops by six degrees.\n0:06 End.")
+        );
+        var list = WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}/drafts?scene=film", Stop));
+        Assert.Contains("«The temperature drops by six degrees.»", list);
+        Assert.Contains("counts or measures something: «six»", list);
+        var draft = SlateHost.Find(list, "name=\"draft\" value=\"(number-[^\"]+)\"");
+        var reply = await SendAsync(ines, id, "/drafts", ("scene", "film"), ("draft", draft), ("newId", "taken"), ("stays", "yes"));
+        Assert.Equal(HttpStatusCode.OK, reply.StatusCode);
+        var spot = (await DocumentAsync(id)).SpotOf("taken")!;
+        Assert.Equal(new During(6, 11) { Pauses = true, Opens = true }, spot.During);
+        Assert.NotNull(spot.Question);
+        Assert.DoesNotContain(draft, await ines.GetStringAsync($"/author/{id}/drafts?scene=film", Stop));
+
+        await SendAsync(ines, id, "/captions", ("scene", "film"), ("language", "en"), ("text", "0:01 It is all new."));
+        var gone = await SendAsync(ines, id, "/drafts", ("scene", "film"), ("draft", draft));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, gone.StatusCode);
+        Assert.Contains("captions have changed", await WordsAsync(gone));
+    }
+
+    [Fact]
     public async Task A_question_stops_where_the_sentence_ends_and_anything_else_comes_and_goes()
     {
         var (ines, id) = await BeginAsync();

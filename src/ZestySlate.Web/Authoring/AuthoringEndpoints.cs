@@ -59,6 +59,7 @@ internal static class AuthoringEndpoints
         );
         group.MapReuse();
         group.MapCaptions();
+        group.MapDrafts();
         group.MapQuestionLists();
     }
 
@@ -85,6 +86,8 @@ internal static class AuthoringEndpoints
         var before = form["at"].ToString();
         var (selected, at) = edit.Value switch
         {
+            // Who goes through drafts goes on with the next.
+            AddSpot when form["stays"] == "yes" => ("", before),
             AddSpot add => (add.Spot.Id, before),
             CopySpot copy => (copy.NewId, before),
             DeleteSpot or DeleteSpots => ("", before),

@@ -38,7 +38,7 @@ internal static class CaptionEndpoints
     }
 
     /// <summary>The captions of a file that the activity shows; null when it shows none such.</summary>
-    private static async Task<ValueList<Caption>?> CaptionsAsync(string activity, string hash, ActivityStore store, MediaStore media) =>
+    internal static async Task<ValueList<Caption>?> CaptionsAsync(string activity, string hash, ActivityStore store, MediaStore media) =>
         (await store.DraftAsync(activity))!.Document.Scenes.Any(scene => scene.Media.Contains(hash))
         && await media.ReadAsync(hash) is { } file
             ? WebVtt.Read(Encoding.UTF8.GetString(file))
