@@ -74,6 +74,8 @@ public sealed class VideoJourney(Apps apps)
 
         // What was watched is there again on another visit.
         Play(wren);
+        wren.Until(() => Paused(wren) ? "" : null, "it stands");
+        Thread.Sleep(300);
         wren.Until(() => wren.Run("return localStorage.length") is 0L ? "" : null, "all sent");
         var left = Now(wren);
         wren.Driver.Navigate().Refresh();
@@ -113,6 +115,30 @@ public sealed class VideoJourney(Apps apps)
     }
 
     [Fact]
+    public void At_the_end_everything_is_named_with_how_it_stands()
+    {
+        using var wren = new Person().Visit(apps, "front");
+        wren.Until(() => wren.Run("return document.querySelector('.stage video').readyState") is >= 2L ? "" : null, "the video");
+        Seek(wren, 16.4);
+        Play(wren);
+        wren.See($"{Sign}.open");
+        Answer(wren, Sign, "High, thin clouds");
+        wren.PressCss($"{Sign} [data-close]");
+        wren.Run("document.querySelector('.stage video').dataset.skipping = 'free'");
+        Seek(wren, 76.4);
+        wren.See("[data-at-end]");
+        wren.Reads("[data-at-end]", "The end. 3 questions are still open.");
+        wren.Reads("#list-film", "Right");
+        wren.Reads("#list-film", "0:29");
+
+        // What is open is gone to: its moment comes, and it opens.
+        wren.Press("When the warm front has passed", "#list-film");
+        wren.See("#spot-f-passed.open");
+        At(wren, 29.108, 0.1);
+        Assert.Empty(wren.Complaints());
+    }
+
+    [Fact]
     public void On_a_phone_without_a_connection_nothing_is_lost()
     {
         using var wren = new Person(390, 844).Visit(apps, "front");
@@ -128,6 +154,8 @@ public sealed class VideoJourney(Apps apps)
         wren.Connection(true);
         wren.Gone("#connection");
         Play(wren);
+        wren.Until(() => Paused(wren) ? "" : null, "it stands");
+        Thread.Sleep(300);
         wren.Until(() => wren.Run("return localStorage.length") is 0L ? "" : null, "all sent");
         wren.Driver.Navigate().Refresh();
         wren.Until(

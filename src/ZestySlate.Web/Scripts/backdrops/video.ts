@@ -6,6 +6,8 @@ import { clockOf, cuesOf, farthest, joined, type Cue, type Stretch } from "../sh
 const ReportEvery = 10;
 /** A stretch shorter than this is none, in seconds. */
 const Shortest = 0.1;
+/** Nothing plays on so far between two looks, in seconds. */
+const Jump = 4;
 const Step = 5,
   Frame = 1 / 25;
 
@@ -82,6 +84,7 @@ class Watching {
       this.show();
     });
     video.addEventListener("loadedmetadata", () => this.goTo(this.before, true));
+    video.addEventListener("ended", () => this.finish());
     video.addEventListener("error", () => this.say(saidIn(tools, "videoFailed")));
     video.addEventListener("click", () => this.toggle());
     window.addEventListener("pagehide", () => this.report());
@@ -196,7 +199,10 @@ class Watching {
       return;
     }
     const now = this.video.currentTime;
-    if (!this.video.seeking && now > this.before) {
+    if (Math.abs(now - this.before) > Jump) {
+      // Moved by something else than our tools, as the keys of a headset: the same rules hold.
+      this.goTo(now);
+    } else if (!this.video.seeking && now > this.before) {
       const reached = cuesOf(this.stage).filter(cue => cue.waits && cue.from > this.before && cue.from <= now);
       if (reached.length > 0) {
         const first = Math.min(...reached.map(cue => cue.from));
@@ -249,6 +255,16 @@ class Watching {
       this.before = turn - 0.001;
     }
     void this.video.play().catch(() => undefined);
+  }
+
+  /** At the end: everything that was asked by its name, how it stands, and what is still open. */
+  private finish(): void {
+    const place = this.root.querySelector<HTMLElement>(`#list-${CSS.escape(this.video.dataset.scene!)} [data-at-end]`);
+    if (place && !this.open) {
+      place.hidden = false;
+      place.closest("nav")!.scrollIntoView({ block: "center" });
+      place.focus({ preventScroll: true });
+    }
   }
 
   /** Puts what was just watched on record. */
