@@ -27,6 +27,7 @@ public sealed class SimulatedLearner
     private readonly Chance _chance;
     private readonly IReadOnlyDictionary<string, ItemDifficulty> _difficulties;
     private readonly HashSet<string> _passedOver = [];
+    private readonly HashSet<string> _watchedEnough = [];
     private readonly double _pace;
     private int _events,
         _visits;
@@ -87,7 +88,10 @@ public sealed class SimulatedLearner
         // Whoever saw it wrong has another go, now and then.
         foreach (
             var question in state.Questions.Where(question =>
-                state.IsInReach(question.Spot.Id) && !question.Closed && !_passedOver.Contains(question.Spot.Id)
+                state.IsInReach(question.Spot.Id)
+                && !question.Closed
+                && !_passedOver.Contains(question.Spot.Id)
+                && HasCome(state, question.Spot)
             )
         )
         {
@@ -99,7 +103,40 @@ public sealed class SimulatedLearner
             _passedOver.Add(question.Spot.Id);
         }
 
-        return Look(state, id, at) ?? Move(state, id, at) ?? new HandedIn { Id = id, At = at };
+        return Watch(state, id, now) ?? Look(state, id, at) ?? Move(state, id, at) ?? new HandedIn { Id = id, At = at };
+    }
+
+    /// <summary>True when the moment of a spot was come to, or the learner has watched enough to go through the rest by its list.</summary>
+    private bool HasCome(AttemptState state, Spot spot) =>
+        spot.During is not { } during
+        || state.Scene.Spots.All(here => here.Id != spot.Id)
+        || _watchedEnough.Contains(state.Scene.Id)
+        || during.From <= state.LeftAt.GetValueOrDefault(state.Scene.Id);
+
+    /// <summary>Plays on to what begins next, or to the end; some leave off, and some look at a part once more.</summary>
+    private Watched? Watch(AttemptState state, string id, DateTimeOffset now)
+    {
+        var scene = state.Scene;
+        if (scene.Backdrop is not { HasTime: true, Lasts: { } lasts } || _watchedEnough.Contains(scene.Id))
+        {
+            return null;
+        }
+
+        var from = state.LeftAt.GetValueOrDefault(scene.Id);
+        if (from >= lasts || _chance.Happens(0.03))
+        {
+            _watchedEnough.Add(scene.Id);
+            return null;
+        }
+
+        var begins = from > 10 && _chance.Happens(0.08) ? Math.Max(0, from - 15) : from;
+        var to = scene
+            .Spots.Select(spot => spot.During?.From)
+            .OfType<decimal>()
+            .Where(moment => moment > from && moment < lasts)
+            .Append(lasts)
+            .Min();
+        return new Watched(scene.Id, begins, to) { Id = id, At = now + TimeSpan.FromSeconds((double)(to - begins)) };
     }
 
     private AttemptEvent? Work(AttemptState state, QuestionState question, string id, DateTimeOffset at)

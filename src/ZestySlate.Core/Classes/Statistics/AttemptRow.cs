@@ -11,6 +11,9 @@ namespace ZestySlate.Core.Classes.Statistics;
 /// <param name="Questions">Its graded questions, by spot.</param>
 public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictionary<string, QuestionRow> Questions)
 {
+    /// <summary>What of each scene that has a course in time was played in one go; what was played twice stands there twice.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<Stretch>> Watched { get; init; } = new Dictionary<string, IReadOnlyList<Stretch>>();
+
     /// <summary>The total as a share, 0..1; 0 when there is nothing to reach.</summary>
     [JsonIgnore]
     public double Share { get; } = OutOf == 0 ? 0 : (double)Points / (double)OutOf;
@@ -53,7 +56,10 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
                         );
                     }
                 )
-        );
+        )
+        {
+            Watched = WatchCurve.PlayedIn(events),
+        };
     }
 }
 

@@ -23,6 +23,9 @@ public sealed record ClassStatistics(
     ValueList<QuestionStatistics> Questions
 )
 {
+    /// <summary>How the courses in time of its scenes were watched.</summary>
+    public ValueList<WatchCurve> Watching { get; init; } = [];
+
     /// <summary>Below so many attempts nothing is judged.</summary>
     public const int Fewest = 10;
 
@@ -64,6 +67,9 @@ public sealed record ClassStatistics(
                 .AsOrdered()
                 .Select(one => QuestionStatistics.Of(one.Spot, one.Question, activity.NameOf(one.Spot), ranked, had.Value!))
                 .ToValueList()
-        );
+        )
+        {
+            Watching = WatchCurve.Of(activity, attempts),
+        };
     }
 }

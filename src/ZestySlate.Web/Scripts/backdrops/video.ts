@@ -43,7 +43,7 @@ class Watching {
   private pending: Cue[] = [];
   /** The spot that is open because its moment has come; else the one that was opened by hand while the video played. */
   private open: { id: string; byCue: boolean } | null = null;
-  private before: number;
+  private before = 0;
   private from: number | null = null;
   private watched: Stretch[];
 
@@ -60,10 +60,16 @@ class Watching {
       .filter(Boolean)
       .map(one => one.split("-").map(Number))
       .map(([from = 0, to = 0]) => ({ from, to }));
-    this.before = Number(video.dataset.leftAt);
     this.listen();
     this.captions();
-    this.goTo(this.before >= this.lasts - 1 ? 0 : this.before, true);
+    this.begin();
+  }
+
+  /** Where one left, or at the beginning for who had come to the end. */
+  private begin(): void {
+    const left = Number(this.video.dataset.leftAt);
+    this.video.currentTime = this.lasts > 0 && left >= this.lasts - 1 ? 0 : left;
+    this.before = this.video.currentTime - 0.001;
     this.show();
   }
 
@@ -83,7 +89,7 @@ class Watching {
       this.report();
       this.show();
     });
-    video.addEventListener("loadedmetadata", () => this.goTo(this.before, true));
+    video.addEventListener("loadedmetadata", () => this.begin());
     video.addEventListener("ended", () => this.finish());
     video.addEventListener("error", () => this.say(saidIn(tools, "videoFailed")));
     video.addEventListener("click", () => this.toggle());
@@ -172,7 +178,7 @@ class Watching {
   }
 
   /** Goes to a moment, as far as one may; false when one may not. */
-  private goTo(moment: number, quietly = false): boolean {
+  private goTo(moment: number): boolean {
     const goal = Math.min(Math.max(0, moment), this.lasts || moment);
     const far = farthest(this.video.dataset.skipping!, this.watchedNow(), cuesOf(this.stage), this.root.dataset.handedIn === "yes");
     const may = goal <= far.moment + 0.01;
@@ -182,12 +188,12 @@ class Watching {
     this.before = this.video.currentTime - 0.001;
     this.from = this.video.paused ? null : this.video.currentTime;
     this.pending = [];
-    if (!may && !quietly) {
+    if (!may) {
       if (far.cue && !this.open) {
         this.meet([far.cue]);
       }
       this.say(saidIn(this.tools, far.because));
-    } else if (!quietly) {
+    } else {
       this.say(null);
     }
     this.show();

@@ -38,10 +38,16 @@ export class Trial {
       this.rooms.toast("The trial did not begin. Try once more.");
       return;
     }
+    // What has a course in time is tried from the moment that is shown.
+    const moment = document.querySelector<HTMLElement>("#room-stage .stage")?.dataset.moment;
     this.on = this.rooms.keepStage = true;
     document.body.classList.add("in-trial");
     const stage = document.getElementById("room-stage")!;
     stage.innerHTML = reply.text;
+    const timed = stage.querySelector<HTMLElement>("[data-left-at]");
+    if (timed && moment) {
+      timed.dataset.leftAt = moment;
+    }
     stage.dataset.mode = "trial";
     this.learner = startLearner(stage.querySelector<HTMLElement>("[data-learn]")!, {
       page: () => `${this.rooms.address}/trial`,
