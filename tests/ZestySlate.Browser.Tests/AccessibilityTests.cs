@@ -270,6 +270,35 @@ public sealed class AccessibilityTests(Apps apps)
     }
 
     [Fact]
+    public void A_video_its_strip_and_its_curve()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        ines.Go(apps.Slate + "/author/front");
+        ines.See("[data-cue]");
+        ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
+        ines.Reads("#fold-drafts-film", "Take");
+        ines.Reads("#fold-captions-film", "Keep these captions");
+        Passes(ines, "workbench with a video");
+        ines.PressCss("[data-cue=f-passed]");
+        ines.See("#room-details[data-of='f-passed']");
+        ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
+        Passes(ines, "workbench with a stop");
+        ines.Go(apps.Slate + "/author/front/statistics?handler=Rehearsal&learners=20");
+        ines.Reads("main", "was watched");
+        Passes(ines, "curve of watching");
+
+        using var wren = new Person(390, 844).Visit(apps, "front");
+        wren.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        wren.Run("document.querySelector('[data-video-transcript]').open = true");
+        wren.See("[data-line-at]");
+        Passes(wren, "video");
+        wren.PressCss("a[data-open=f-sign]");
+        wren.See("#spot-f-sign.open");
+        Passes(wren, "video with an open stop");
+    }
+
+    [Fact]
     public void Rooms_maps_and_media()
     {
         using var ines = new Person().SignIn(apps);

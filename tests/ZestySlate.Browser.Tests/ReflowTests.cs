@@ -67,6 +67,8 @@ public sealed class ReflowTests(Apps apps)
                 "/author/garden/publish",
                 "/author/garden",
                 "/author/watchtest",
+                "/author/front",
+                "/author/front/statistics?handler=Rehearsal&learners=20",
             }
         )
         {
