@@ -1,6 +1,6 @@
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { clockOf, farthest, joined } from "../../src/ZestySlate.Web/Scripts/shared/time";
+import { clockOf, farthest, joined, nearestEnd, Reach, type SentenceEnd } from "../../src/ZestySlate.Web/Scripts/shared/time";
 
 test("what was watched in whatever order is one stretch where it touches", () => {
   const watched = [
@@ -42,4 +42,17 @@ test("one goes as far as one may, and is told why not farther", () => {
 
 test("a moment reads as minutes and seconds", () => {
   assert.deepEqual([0, 7.9, 84, 3599.999, 3723].map(clockOf), ["0:00", "0:07", "1:24", "1:00:00", "1:02:03"]);
+});
+
+test("a stop goes to the nearest end of a sentence, and of two to the later", () => {
+  const ends: SentenceEnd[] = [
+    [4, "One."],
+    [8, "Two."],
+  ];
+  assert.deepEqual(
+    [5, 5.9, 6, 18, 4].map(moment => nearestEnd(ends, moment)?.[0]),
+    [4, 4, 8, 8, 4],
+  );
+  assert.equal(nearestEnd(ends, 8 + Reach + 0.001), undefined);
+  assert.equal(nearestEnd([], 5), undefined);
 });

@@ -193,6 +193,25 @@ public sealed class VideoFormTests(SlateHost host)
     }
 
     [Fact]
+    public async Task Pasted_questions_stop_the_video_at_their_times()
+    {
+        var (ines, id) = await BeginAsync();
+        const string List = "0:10 What falls?\na) the glass *\nb) the wind\n\n1:16 Reflection: And you?";
+        var shown = WebUtility.HtmlDecode(
+            await (await SendAsync(ines, id, "/questions/read", ("list", List))).Content.ReadAsStringAsync(Stop)
+        );
+        Assert.Contains("0:10 · ", shown);
+        Assert.Equal(HttpStatusCode.OK, (await SendAsync(ines, id, "/questions", ("scene", "film"), ("list", List))).StatusCode);
+        Assert.Equal(
+            [new During(10, 15) { Pauses = true, Opens = true }, new During(76, null) { Pauses = true, Opens = true }],
+            (await DocumentAsync(id)).SceneOf("film")!.Spots.Select(spot => spot.During)
+        );
+        var page = (await DocumentAsync(id)).Scenes[0].Id;
+        await SendAsync(ines, id, "/questions", ("scene", page), ("list", List));
+        Assert.All((await DocumentAsync(id)).SceneOf(page)!.Spots, spot => Assert.Null(spot.During));
+    }
+
+    [Fact]
     public async Task A_question_stops_where_the_sentence_ends_and_anything_else_comes_and_goes()
     {
         var (ines, id) = await BeginAsync();

@@ -88,22 +88,6 @@ public static class Sentences
         return sentences.ToValueList();
     }
 
-    /// <summary>The sentence whose end is nearest to a moment; of two as near the later, since it has been heard to the end. Null where none
-    /// is as near as this.</summary>
-    /// <param name="sentences">The sentences, in their order.</param>
-    /// <param name="moment">Seconds from the beginning.</param>
-    /// <param name="reach">How far one looks, in seconds, on both sides.</param>
-    public static Sentence? Nearest(IEnumerable<Sentence> sentences, decimal moment, decimal reach) =>
-        sentences
-            .Where(sentence => Math.Abs(sentence.To - moment) <= reach)
-            .OrderBy(sentence => Math.Abs(sentence.To - moment))
-            .ThenByDescending(sentence => sentence.To)
-            .FirstOrDefault();
-
-    /// <summary>The sentence in whose middle a moment falls; null at its edges (as near as a quarter of a second) and between sentences.</summary>
-    public static Sentence? Cut(IEnumerable<Sentence> sentences, decimal moment) =>
-        sentences.FirstOrDefault(sentence => sentence.From + 0.25m < moment && moment < sentence.To - 0.25m);
-
     /// <summary>Every character with the time in which it is said; captions are parted by a space.</summary>
     private static IEnumerable<(char Character, decimal From, decimal To)> Letters(IEnumerable<Caption> captions)
     {

@@ -108,7 +108,11 @@ public static class ReadyCheck
             for (var j = i + 1; j < points.Count; j++)
             {
                 var (p, q) = (points[i].Place.Anchor, points[j].Place.Anchor);
-                if (Math.Abs(p.X - q.X) < near && Math.Abs(p.Y - q.Y) < near && During.Meet(points[i].During, points[j].During))
+                if (
+                    Math.Abs(p.X - q.X) < near
+                    && Math.Abs(p.Y - q.Y) < near
+                    && (!scene.Backdrop.HasTime || During.Meet(points[i].During, points[j].During))
+                )
                 {
                     yield return (points[i], points[j]);
                 }

@@ -38,7 +38,7 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
             scene.Ambient,
             state.Activity.Look.SignsOnAsking && !asAuthor,
             scene
-                .Spots.Select(spot => SpotView.Of(state, spot, now, due, asAuthor))
+                .Spots.Select(spot => SpotView.Of(state, scene.Backdrop.HasTime ? spot : spot with { During = null }, now, due, asAuthor))
                 .Concat(state.Added.Where(added => added.SceneId == scene.Id).Select(added => added.View(state.Activity, scene.Backdrop)))
                 .ToValueList()
         )
@@ -146,7 +146,7 @@ public sealed record SpotView(
             during.Repeats
             || (
                 state.QuestionOf(spot.Id) is { } question
-                    ? question.IsOpen && (!question.HasAnswer || TurnOf(state, spot) is not null)
+                    ? question.IsOpen && !state.IsHandedIn && (!question.HasAnswer || TurnOf(state, spot) is not null)
                     : !state.OpenedSpots.Contains(spot.Id)
             )
         );

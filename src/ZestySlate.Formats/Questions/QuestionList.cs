@@ -1,10 +1,12 @@
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Captions;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
@@ -21,7 +23,11 @@ public sealed record ReadQuestions(ValueList<ListedQuestion> Questions, ValueLis
 /// <summary>A question of a list.</summary>
 /// <param name="Line">The line it begins on, from 1.</param>
 /// <param name="Name">Its name for reports; empty for one drawn from the prompt.</param>
-public sealed record ListedQuestion(int Line, string Name, Question Question);
+public sealed record ListedQuestion(int Line, string Name, Question Question)
+{
+    /// <summary>The moment of a video at which it is asked, in seconds; null where none is said.</summary>
+    public decimal? At { get; init; }
+}
 
 /// <summary>Something that could not be read.</summary>
 /// <param name="Line">From 1.</param>
@@ -38,21 +44,49 @@ public static class QuestionList
     public static ReadQuestions Read(string text, CultureInfo culture)
     {
         var (questions, problems) = (new List<ListedQuestion>(), new List<ListProblem>());
-        foreach (var block in Blocks(QuestionMarkdown.Is(text) ? QuestionMarkdown.Plain(text) : text))
+        foreach (var block in Blocks(LinesOf(text)))
         {
             var before = problems.Count;
             var entry = Entry.Of(block, problems);
             var made = Make(entry, culture, problems);
             if (made is not null && problems.Count == before)
             {
-                questions.Add(new ListedQuestion(block[0].Number, entry.One("name"), Common(made, entry, culture, problems)));
+                var listed = new ListedQuestion(block[0].Number, entry.One("name"), Common(made, entry, culture, problems));
+                questions.Add(listed with { At = MomentOf(entry, problems) });
             }
         }
 
         return new ReadQuestions(questions.ToValueList(), problems.ToValueList());
     }
 
-    private sealed record Line(int Number, string Text);
+    /// <summary>The lines of the plain list that a text is, or becomes.</summary>
+    private static IEnumerable<Line> LinesOf(string text) =>
+        QuestionTimed.Is(text)
+            ? QuestionTimed.Lines(text)
+            : (QuestionMarkdown.Is(text) ? QuestionMarkdown.Plain(text) : text)
+                .ReplaceLineEndings("\n")
+                .Split('\n')
+                .Select((line, i) => new Line(i + 1, line));
+
+    private static decimal? MomentOf(Entry entry, List<ListProblem> problems)
+    {
+        if (entry.All("time").LastOrDefault() is not { } part)
+        {
+            return null;
+        }
+
+        if (Moments.Read(part.Text) is not { } moment)
+        {
+            problems.Add(
+                new ListProblem(part.Line, part.Column, $"«{Short(part.Text)}» is no moment; write minutes and seconds, as 1:24.")
+            );
+            return null;
+        }
+
+        return moment;
+    }
+
+    internal sealed record Line(int Number, string Text);
 
     private sealed record Part(int Line, int Column, string Kind, string Text);
 
@@ -79,6 +113,8 @@ public static class QuestionList
             "why",
             "points",
             "name",
+            "time",
+            "open",
         ];
 
         internal IEnumerable<Part> All(params string[] kinds) => Parts.Where(part => kinds.Contains(part.Kind));
@@ -113,7 +149,7 @@ public static class QuestionList
                 {
                     prompt.Add(trimmed.TrimEnd());
                 }
-                else if (parts[^1].Kind is "text" or "hint" or "why")
+                else if (parts[^1].Kind is "text" or "hint" or "why" or "open")
                 {
                     parts[^1] = parts[^1] with { Text = parts[^1].Text + "\n" + trimmed.TrimEnd() };
                 }
@@ -181,12 +217,17 @@ public static class QuestionList
             return MakeSort(entry, problems);
         }
 
+        if (entry.Has("open"))
+        {
+            return new LongTextQuestion { ModelAnswer = entry.One("open"), WaitsForPerson = true };
+        }
+
         return entry.Has("line")
             ? new JumbledWordsQuestion { Lines = entry.All("line").Select(part => part.Text).ToValueList() }
             : Problem(
                 entry,
                 problems,
-                $"«{Short(entry.Prompt)}» has no answer below it: begin lines with +, -, answer:, number:, gaps:, pick:, pair:, group:, line: or 1."
+                $"«{Short(entry.Prompt)}» has no answer below it: begin lines with +, -, answer:, number:, gaps:, pick:, pair:, group:, line:, open: or 1."
             );
     }
 
@@ -479,13 +520,13 @@ public static class QuestionList
 
     private static string Short(string text) => text.Length <= 40 ? text : text[..40] + "…";
 
-    private static IEnumerable<List<Line>> Blocks(string text)
+    private static IEnumerable<List<Line>> Blocks(IEnumerable<Line> lines)
     {
         // An empty line parts questions; an option goes with the question before it all the same, since none begins with one.
         var (block, parted) = (new List<Line>(), false);
-        foreach (var (line, i) in text.ReplaceLineEndings("\n").Split('\n').Select((line, i) => (line, i)))
+        foreach (var line in lines)
         {
-            var trimmed = line.Trim();
+            var trimmed = line.Text.Trim();
             if (trimmed.Length == 0)
             {
                 parted = block.Count > 0;
@@ -499,7 +540,7 @@ public static class QuestionList
             }
 
             parted = false;
-            block.Add(new Line(i + 1, line));
+            block.Add(line);
         }
 
         if (block.Count > 0)

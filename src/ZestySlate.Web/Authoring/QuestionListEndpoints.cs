@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Editing;
 using ZestySlate.Formats.Questions;
@@ -48,18 +49,22 @@ internal static class QuestionListEndpoints
                 store,
                 activity,
                 form,
-                new AddSpots(form["scene"].ToString(), Spots(Read(form["list"].ToString(), document)))
+                new AddSpots(
+                    form["scene"].ToString(),
+                    Spots(Read(form["list"].ToString(), document), document.SceneOf(form["scene"].ToString())?.Backdrop)
+                )
             );
         });
     }
 
-    /// <summary>The questions as spots of a page.</summary>
-    public static ValueList<Spot> Spots(ReadQuestions read) =>
+    /// <summary>The questions as spots; where the backdrop has a course in time, each stops it at its moment.</summary>
+    public static ValueList<Spot> Spots(ReadQuestions read, Backdrop? backdrop = null) =>
         read
             .Questions.Select(listed => new Spot
             {
                 Id = Ids.New(),
                 Name = listed.Name,
+                During = backdrop is { HasTime: true } && listed.At is { } at ? SpotForms.Stop(at, backdrop.Lasts) : null,
                 Content = new Ask(listed.Question),
             })
             .ToValueList();

@@ -68,6 +68,9 @@ internal static class SpotForms
             : null;
     }
 
+    /// <summary>A stop at a moment that opens by itself.</summary>
+    internal static During Stop(decimal from, decimal? lasts) => Span(from, stops: true, lasts);
+
     private static During Span(decimal from, bool stops, decimal? lasts)
     {
         var begins = Math.Round(Math.Clamp(from, 0, lasts is { } end ? Math.Max(0, end - 0.1m) : During.Longest - 1), 3);

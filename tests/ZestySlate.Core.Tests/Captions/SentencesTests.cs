@@ -39,26 +39,6 @@ public sealed class SentencesTests
     [InlineData("   ", 0)]
     public void Only_what_ends_a_sentence_does(string text, int count) => Assert.Equal(count, Of((0, 10, text)).Count);
 
-    [Theory]
-    [InlineData(5.0, 4.0)]
-    [InlineData(6.0, 8.0)]
-    [InlineData(5.9, 4.0)]
-    [InlineData(18.0, 8.0)]
-    public void The_nearest_end_is_found_and_of_two_the_later(double moment, double end) =>
-        Assert.Equal((decimal)end, Sentences.Nearest(Of((0, 4, "One."), (4, 8, "Two.")), (decimal)moment, 10)!.To);
-
-    [Fact]
-    public void An_end_too_far_away_is_none() => Assert.Null(Sentences.Nearest(Of((0, 4, "One.")), 14.001m, 10));
-
-    [Theory]
-    [InlineData(0.25, false)]
-    [InlineData(0.26, true)]
-    [InlineData(3.74, true)]
-    [InlineData(3.75, false)]
-    [InlineData(4, false)]
-    public void A_moment_cuts_a_sentence_but_not_at_its_edges(double moment, bool cuts) =>
-        Assert.Equal(cuts, Sentences.Cut(Of((0, 4, "One two three.")), (decimal)moment) is not null);
-
     private static readonly string[] Texts = ["Rain falls.", "the wind", "Why? Because", "e.g. hail", "3.5", "It ends!"];
 
     /// <summary>Sentences come in order, inside the captions, and hold every word.</summary>

@@ -134,6 +134,22 @@ public sealed class VideoTests
         Assert.False(View(new Attempt(With(note with { During = new During(10, 12) })), "n").Waits);
     }
 
+    [Fact]
+    public void Once_it_is_handed_in_nothing_stops_for_an_answer()
+    {
+        var attempt = new Attempt(With(Asked(), At(Make.Note("n"), 50))).HandIn();
+        Assert.Equal((false, true), (View(attempt, "q").Waits, View(attempt, "n").Waits));
+    }
+
+    [Fact]
+    public void On_a_backdrop_without_a_course_in_time_a_spot_is_always_there()
+    {
+        var picture = Make.Tour(Make.Scene("v", Asked()));
+        Assert.NotNull(picture.SpotOf("q")!.During);
+        Assert.Null(View(new Attempt(picture), "q").During);
+        Assert.False(View(new Attempt(picture), "q").Waits);
+    }
+
     [Theory]
     [InlineData(89.9, false)]
     [InlineData(90, true)]

@@ -15,9 +15,6 @@ namespace ZestySlate.Web.Backdrops.Videos;
 /// <summary>Questions drafted from the captions of a video: to look through, and to take one by one.</summary>
 internal static class DraftEndpoints
 {
-    /// <summary>How long a question that was taken is there, in seconds.</summary>
-    private const decimal Span = 5;
-
     public static void MapDrafts(this IEndpointRouteBuilder group)
     {
         group.MapGet("/drafts", ListAsync);
@@ -66,11 +63,7 @@ internal static class DraftEndpoints
                 {
                     Id = SceneForms.NewId(form),
                     Place = Copies.FreePlace(scene, new AtPoint(0.5, 0.4)),
-                    During = new During(draft.Sentence.To, draft.Sentence.To + Span < film.Lasts ? draft.Sentence.To + Span : null)
-                    {
-                        Pauses = true,
-                        Opens = true,
-                    },
+                    During = SpotForms.Stop(draft.Sentence.To, film.Lasts),
                     Content = new Ask(draft.Question),
                 }
             )

@@ -1,16 +1,14 @@
 import { drag, swallowClick } from "../shared/drag";
-import { clockOf } from "../shared/time";
+import { clockOf, nearestEnd, type SentenceEnd } from "../shared/time";
 
 /** The nearest that a strip can show, in pixels a second: a frame is some ten pixels wide. */
 const Nearest = 250;
-/** How far a stop looks for the end of a sentence, in seconds. */
-const Reach = 10;
 const Step = 5,
   Frame = 1 / 25;
 
 interface Said {
   captions: [from: number, to: number, text: string][];
-  ends: [moment: number, sentence: string][];
+  ends: SentenceEnd[];
 }
 
 /** The course of a video along a strip: what is said, what is there when; by mouse, finger and keys. */
@@ -169,7 +167,7 @@ class Strip {
       line.style.left = left;
       this.find("[data-strip-time]").textContent = `${clockOf(now)}.${Math.floor((now % 1) * 10)} / ${clockOf(this.lasts)}`;
       stage.dataset.moment = now.toFixed(3);
-      const end = this.sentenceNear(now);
+      const end = nearestEnd(this.said.ends, now);
       stage.dataset.sentenceEnd = end ? String(end[0]) : "";
       if (
         !video.paused &&
@@ -178,12 +176,6 @@ class Strip {
         this.frame.scrollLeft = now * this.scale - 40;
       }
     }
-  }
-
-  private sentenceNear(moment: number): Said["ends"][number] | undefined {
-    return this.said.ends
-      .filter(([end]) => Math.abs(end - moment) <= Reach)
-      .sort((a, b) => Math.abs(a[0] - moment) - Math.abs(b[0] - moment) || b[0] - a[0])[0];
   }
 
   private go(moment: number): void {
@@ -327,7 +319,7 @@ class Strip {
         ends = Math.min(this.lasts, Math.max(from + 0.1, (until ?? this.lasts) + by));
       } else {
         begins = Math.min(Math.max(0, from + by), this.lasts);
-        const sentence = cue.dataset.pauses === "yes" && !event.altKey ? this.sentenceNear(begins) : undefined;
+        const sentence = cue.dataset.pauses === "yes" && !event.altKey ? nearestEnd(this.said.ends, begins) : undefined;
         begins = sentence ? sentence[0] : begins;
         ends = until === null ? null : until + begins - from;
         this.say(sentence ? `After «${sentence[1]}»` : "");

@@ -30,7 +30,12 @@ export function start(ground: HTMLElement): void {
     for (const type of ["timeupdate", "seeked", "loadedmetadata"]) {
       video.addEventListener(type, showSigns);
     }
-    stage.addEventListener("slate:settle", showSigns);
+    new MutationObserver(showSigns).observe(stage, {
+      attributes: true,
+      childList: true,
+      subtree: true,
+      attributeFilter: ["class", "data-from", "data-until"],
+    });
     showSigns();
   }
 }
@@ -244,6 +249,10 @@ class Watching {
     if (cue.opens && cue.sign.getAttribute("target") !== "_blank") {
       this.open = { id: cue.id, byCue: cue.pauses };
       cue.sign.click();
+      if (!this.root.querySelector(`.panel.open[data-panel="${CSS.escape(cue.id)}"]`)) {
+        // What only says its words, or leads on, has nothing to be closed.
+        this.open = null;
+      }
     }
   }
 

@@ -80,3 +80,16 @@ export function clockOf(seconds: number): string {
     ? `${hours}:${String(minutes).padStart(2, "0")}:${String(rest).padStart(2, "0")}`
     : `${minutes}:${String(rest).padStart(2, "0")}`;
 }
+
+/** The moment at which a sentence has been said, and its words. */
+export type SentenceEnd = [moment: number, sentence: string];
+
+/** How far a stop looks for the end of a sentence, in seconds, on both sides. */
+export const Reach = 10;
+
+/** The end of a sentence that is nearest to a moment; of two as near the later, since it has been heard to the end. */
+export function nearestEnd(ends: SentenceEnd[], moment: number): SentenceEnd | undefined {
+  return ends
+    .filter(([end]) => Math.abs(end - moment) <= Reach)
+    .sort((a, b) => Math.abs(a[0] - moment) - Math.abs(b[0] - moment) || b[0] - a[0])[0];
+}
