@@ -51,7 +51,7 @@ for (const [entry, name] of [
 }
 cpSync("node_modules/pdfjs-dist/legacy/build/pdf.worker.min.mjs", `${dist}/pdf.worker.js`);
 
-for (const sheet of ["teacher", "learner", "boards", "hand", "print"]) {
+for (const sheet of ["teacher", "learner", "boards", "hand", "video", "print"]) {
   execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], {
     stdio: ["ignore", "ignore", "inherit"],
   });

@@ -1,6 +1,6 @@
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { clockOf, farthest, joined, nearestEnd, Reach, type SentenceEnd } from "../../src/ZestySlate.Web/Scripts/shared/time";
+import { clockOf, cutAt, farthest, joined, nearestEnd, Reach, type SentenceEnd } from "../../src/ZestySlate.Web/Scripts/shared/time";
 
 test("what was watched in whatever order is one stretch where it touches", () => {
   const watched = [
@@ -46,13 +46,21 @@ test("a moment reads as minutes and seconds", () => {
 
 test("a stop goes to the nearest end of a sentence, and of two to the later", () => {
   const ends: SentenceEnd[] = [
-    [4, "One."],
-    [8, "Two."],
+    [4, "One.", 0],
+    [8, "Two.", 4],
   ];
   assert.deepEqual(
-    [5, 5.9, 6, 18, 4].map(moment => nearestEnd(ends, moment)?.[0]),
+    [5, 5.9, 6, 18, 4].map((moment) => nearestEnd(ends, moment)?.[0]),
     [4, 4, 8, 8, 4],
   );
   assert.equal(nearestEnd(ends, 8 + Reach + 0.001), undefined);
   assert.equal(nearestEnd([], 5), undefined);
+});
+
+test("a moment cuts a sentence, but not at its edges", () => {
+  const ends: SentenceEnd[] = [[4, "One two three.", 0]];
+  assert.deepEqual(
+    [0.25, 0.26, 3.74, 3.75, 4, 9].map((moment) => cutAt(ends, moment) !== undefined),
+    [false, true, true, false, false, false],
+  );
 });

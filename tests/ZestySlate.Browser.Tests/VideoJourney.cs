@@ -205,7 +205,15 @@ public sealed class VideoJourney(Apps apps)
         ines.Hand.Release().Perform();
         ines.Saved();
         ines.Until(() => ines.All("[data-cue][data-from='12']").Count == 0 ? "" : null, "another moment");
+        // Set by hand into the middle of a sentence, it is marked, and says which it cuts.
         ines.PressCss("#room-details details[id^=fold-time] summary");
+        ines.Type("#room-details input[name=from]", "0:08");
+        ines.Keys(Keys.Tab);
+        ines.Saved();
+        ines.See("[data-cue][data-cuts]");
+        ines.PressCss("[data-cue]");
+        ines.Reads("[data-strip-said]", "Stops inside «High, thin clouds are the first sign.»");
+
         ines.Type("#room-details input[name='turn-Wrong']", "0:05");
         ines.Keys(Keys.Tab);
         ines.Saved();

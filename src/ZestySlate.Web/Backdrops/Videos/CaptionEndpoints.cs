@@ -28,7 +28,7 @@ internal static class CaptionEndpoints
                     new
                     {
                         captions = captions.Select(caption => new object[] { caption.From, caption.To, caption.Text }),
-                        ends = Sentences.Of(captions).Select(sentence => new object[] { sentence.To, sentence.Text }),
+                        ends = Sentences.Of(captions).Select(sentence => new object[] { sentence.To, sentence.Text, sentence.From }),
                     }
                 )
                 : Results.NotFound()

@@ -1,5 +1,5 @@
 import { drag, swallowClick } from "../shared/drag";
-import { clockOf, nearestEnd, type SentenceEnd } from "../shared/time";
+import { clockOf, cutAt, nearestEnd, type SentenceEnd } from "../shared/time";
 
 /** The nearest that a strip can show, in pixels a second: a frame is some ten pixels wide. */
 const Nearest = 250;
@@ -88,6 +88,16 @@ class Strip {
       }
     }
     this.words();
+    this.tellCuts();
+  }
+
+  /** A stop in the middle of a sentence is marked, and says which. */
+  private tellCuts(): void {
+    for (const cue of this.track.querySelectorAll<HTMLElement>("[data-cue][data-pauses]")) {
+      const cut = cutAt(this.said.ends, Number(cue.dataset.from));
+      cue.toggleAttribute("data-cuts", cut !== undefined);
+      cue.ariaDescription = cut ? `Stops inside «${cut[1]}»` : null;
+    }
   }
 
   /** Puts everything where its time is. */
@@ -112,6 +122,7 @@ class Strip {
     }
     this.ruler();
     this.words();
+    this.tellCuts();
   }
 
   private place(cue: HTMLElement, from: number, until: number | null): void {
@@ -216,6 +227,7 @@ class Strip {
     } else if (cue) {
       this.video?.pause();
       this.go(Number(cue.dataset.from));
+      this.say(cue.ariaDescription ?? "");
     }
   }
 

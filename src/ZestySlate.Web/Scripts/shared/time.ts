@@ -81,8 +81,16 @@ export function clockOf(seconds: number): string {
     : `${minutes}:${String(rest).padStart(2, "0")}`;
 }
 
-/** The moment at which a sentence has been said, and its words. */
-export type SentenceEnd = [moment: number, sentence: string];
+/** The moment at which a sentence has been said, its words, and the moment at which it begins. */
+export type SentenceEnd = [moment: number, sentence: string, begins: number];
+
+/** So near to its beginning or end a sentence is not cut, in seconds. */
+const Edge = 0.25;
+
+/** The sentence in whose middle a moment falls. */
+export function cutAt(ends: SentenceEnd[], moment: number): SentenceEnd | undefined {
+  return ends.find(([end, , begins]) => begins + Edge < moment && moment < end - Edge);
+}
 
 /** How far a stop looks for the end of a sentence, in seconds, on both sides. */
 export const Reach = 10;
