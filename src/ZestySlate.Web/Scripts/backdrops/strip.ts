@@ -1,3 +1,4 @@
+import { ask } from "../shared/ask";
 import { drag, swallowClick } from "../shared/drag";
 import { clockOf, cutAt, nearestEnd, type SentenceEnd } from "../shared/time";
 
@@ -82,9 +83,9 @@ class Strip {
     if (!address) {
       this.said = { captions: [], ends: [] };
     } else {
-      const reply = await fetch(address).catch(() => null);
-      if (reply?.ok && this.section.dataset.captions === address) {
-        this.said = (await reply.json()) as Said;
+      const reply = await ask("captions", address);
+      if (reply?.ok) {
+        this.said = JSON.parse(reply.text) as Said;
       }
     }
     this.words();
