@@ -146,7 +146,7 @@ public sealed record SpotView(
             during.Repeats
             || (
                 state.QuestionOf(spot.Id) is { } question
-                    ? question.IsOpen && !state.IsHandedIn && (!question.HasAnswer || TurnOf(state, spot) is not null)
+                    ? question.IsOpen && (!question.HasAnswer || TurnOf(state, spot) is not null)
                     : !state.OpenedSpots.Contains(spot.Id)
             )
         );

@@ -64,7 +64,7 @@ internal static class QuestionListEndpoints
             {
                 Id = Ids.New(),
                 Name = listed.Name,
-                During = backdrop is { HasTime: true } && listed.At is { } at ? SpotForms.Stop(at, backdrop.Lasts) : null,
+                During = backdrop is { HasTime: true } && listed.At is { } at ? DuringForms.Stop(at, backdrop.Lasts) : null,
                 Content = new Ask(listed.Question),
             })
             .ToValueList();

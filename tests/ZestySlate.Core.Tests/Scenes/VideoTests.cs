@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes;
 using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
@@ -161,6 +162,28 @@ public sealed class VideoTests
         Assert.Equal((decimal)seconds, attempt.View().Scenes[0].LeftAt);
     }
 
+    [Theory]
+    [InlineData(0, false)]
+    [InlineData(0.001, true)]
+    [InlineData(1, true)]
+    [InlineData(1.001, false)]
+    public void What_is_to_be_watched_is_some_of_it_and_no_more_than_all(double share, bool can) =>
+        Assert.Equal(can, new SetRules(new Rules { WatchedShare = (decimal)share }).Apply(With()).Succeeded);
+
+    [Fact]
+    public void More_than_all_is_never_watched_and_the_lookout_says_the_moment()
+    {
+        var attempt = new Attempt(With(Make.Note("n")));
+        Assert.Equal("Room v", LookoutEntry.Of(attempt.State, attempt.State.LastAt).Where);
+        attempt.Then((id, at) => new Watched("v", 0, 61.7m) { Id = id, At = at });
+        Assert.Equal("Room v, 1:01 (61 % watched)", LookoutEntry.Of(attempt.State, attempt.State.LastAt).Where);
+        attempt.Then((id, at) => new Watched("v", 60, 130) { Id = id, At = at });
+        Assert.Equal(1, attempt.State.ShareWatched(attempt.State.Scene));
+    }
+
+    [Fact]
+    public void An_activity_of_one_video_is_a_video() => Assert.Equal(ActivityKind.Video, ActivityKinds.Of(With()));
+
     [Fact]
     public void Where_one_left_is_the_end_of_what_was_watched_last()
     {
@@ -229,6 +252,7 @@ public sealed class VideoTests
             };
         Assert.False(Says(With(Here("a", 1, 5), Here("b", 5, 9)), "lie on one place"));
         Assert.True(Says(With(Here("a", 1, 5.1m), Here("b", 5, 9)), "lie on one place"));
+        Assert.True(Says(Make.Tour(Make.Scene("v", Here("a", 1, 5), Here("b", 5, 9))), "lie on one place"));
     }
 
     [Fact]
