@@ -192,6 +192,18 @@ public sealed class VideoFormTests(SlateHost host)
         Assert.Contains("captions have changed", await WordsAsync(gone));
     }
 
+    [Theory]
+    [InlineData("99")]
+    [InlineData("1")]
+    [InlineData("ahead")]
+    public async Task A_choice_that_there_is_not_leaves_the_old_one(string typed)
+    {
+        var (ines, id) = await BeginAsync();
+        var reply = await SendAsync(ines, id, "/edit", ("edit", "video"), ("scene", "film"), ("skipping", typed));
+        Assert.Equal(HttpStatusCode.OK, reply.StatusCode);
+        Assert.Equal(Skipping.Free, (await VideoAsync(id)).Skipping);
+    }
+
     [Fact]
     public async Task Pasted_questions_stop_the_video_at_their_times()
     {

@@ -18,5 +18,5 @@ public static class Completions
 
     /// <summary>Reads what was chosen; null for as the activity says, and for anything else.</summary>
     public static Completion? Read(string? typed) =>
-        Enum.TryParse<Completion>(typed, true, out var chosen) && Enum.IsDefined(chosen) ? chosen : null;
+        Named.TryRead<Completion>(typed, out var chosen) && Enum.IsDefined(chosen) ? chosen : null;
 }

@@ -46,7 +46,7 @@ internal static class EditForms
                     Backdrop = BackdropForms.New(form["as"].ToString()),
                 },
             ]),
-            "align" when Enum.TryParse<Alignment>(form["line"], true, out var line) => new AlignSpots(Ids(form), line),
+            "align" when Named.TryRead<Alignment>(form["line"], out var line) => new AlignSpots(Ids(form), line),
             "shift" => new ShiftSpots(Ids(form), Number(form["right"]), Number(form["down"])),
             "deleteSeveral" => new DeleteSpots(Ids(form)),
             "bring" => new BringSpots(Ids(form), form["to"].ToString(), form["how"] == "move"),

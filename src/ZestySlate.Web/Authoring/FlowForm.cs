@@ -11,7 +11,7 @@ internal static class FlowForm
 {
     public static SetFlow Read(IFormCollection form, Flow old)
     {
-        var way = Enum.TryParse<Way>(form["way"], out var set) ? set : old.Way;
+        var way = Named.TryRead<Way>(form["way"], out var set) ? set : old.Way;
 
         // What is only asked of what goes in order is not in the form before it does.
         var wasInOrder = old.Way == Way.InOrder;
@@ -20,11 +20,11 @@ internal static class FlowForm
             old with
             {
                 Way = way,
-                Paging = Enum.TryParse<Paging>(form["paging"], out var paging) ? paging : old.Paging,
+                Paging = Named.TryRead<Paging>(form["paging"], out var paging) ? paging : old.Paging,
                 Back = wasInOrder ? Ticked("back") : old.Back,
                 ShuffleQuestions = wasInOrder ? Ticked("shuffleQuestions") : old.ShuffleQuestions,
                 DrawsAgain = wasInOrder ? Ticked("drawsAgain") : old.DrawsAgain,
-                Progress = Enum.TryParse<ProgressShown>(form["progress"], out var progress) ? progress : old.Progress,
+                Progress = Named.TryRead<ProgressShown>(form["progress"], out var progress) ? progress : old.Progress,
                 ShuffleOptions = Ticked("shuffleOptions"),
                 Introduction = new RichText(RichTextSanitizer.Sanitise(form["introduction"].ToString())),
                 Picture = old.Picture is { } picture && form["remove"] != "flowPicture" ? PictureForms.Read(form, picture, "-flow") : null,

@@ -47,7 +47,7 @@ internal static class RulesForm
         var rules = old with
         {
             Tries = Count("tries", "tries"),
-            Round = Enum.TryParse<Round>(form["round"], out var round) && Enum.IsDefined(round) ? round : old.Round,
+            Round = Named.TryRead<Round>(form["round"], out var round) && Enum.IsDefined(round) ? round : old.Round,
             KeepsRight = form["keepsRight"] == "yes",
             LetsKeepCopy = form["letsKeepCopy"] == "yes",
             GoesBelowZero = form["belowZero"] == "yes",
@@ -104,5 +104,5 @@ internal static class RulesForm
     }
 
     private static RevealMoment Moment(string? typed, RevealMoment old) =>
-        Enum.TryParse<RevealMoment>(typed, out var moment) ? moment : old;
+        Named.TryRead<RevealMoment>(typed, out var moment) ? moment : old;
 }

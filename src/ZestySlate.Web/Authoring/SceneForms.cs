@@ -17,7 +17,7 @@ internal static class SceneForms
             "add" => SpotForms.ReadNew(form, scene),
             "learnersSpots" => new SetLearnersSpots(
                 scene.Id,
-                Enum.TryParse<LearnersSpots>(form["allowed"], true, out var allowed) ? allowed : null
+                Named.TryRead<LearnersSpots>(form["allowed"], out var allowed) ? allowed : null
             ),
             "copyScene" => new CopyScene(scene.Id, NewId(form)),
             "deleteScene" => new DeleteScene(scene.Id),

@@ -11,7 +11,7 @@ internal static class SignForms
     public static Sign Read(IFormCollection form, Sign old) =>
         old with
         {
-            Form = Enum.TryParse<SignForm>(form["form"], true, out var shown) ? shown : null,
+            Form = Named.TryRead<SignForm>(form["form"], out var shown) ? shown : null,
             Symbol =
                 form["symbol"].ToString() is { Length: > 0 and < 60 } symbol
                 && symbol.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-')
@@ -19,7 +19,7 @@ internal static class SignForms
                     : null,
             Words = form["signWords"].ToString().Trim() is { Length: > 0 } words ? words.Cut(40) : null,
             Picture = form["remove"] == "signPicture" ? null : old.Picture,
-            Colour = Enum.TryParse<SignColour>(form["colour"], true, out var colour) ? colour : null,
+            Colour = Named.TryRead<SignColour>(form["colour"], out var colour) ? colour : null,
             Beckons = form["beckons"].ToString() switch
             {
                 "yes" => true,
@@ -32,7 +32,7 @@ internal static class SignForms
     /// <summary>The look of a kind set from its own form; nothing set goes back to the default.</summary>
     public static Outcome<Edit> ReadKindLook(IFormCollection form, Look look)
     {
-        if (!Enum.TryParse<SpotKind>(form["kind"], true, out var kind))
+        if (!Named.TryRead<SpotKind>(form["kind"], out var kind))
         {
             return Outcome<Edit>.Refused("This page sent something unknown; load it again.");
         }
@@ -54,7 +54,7 @@ internal static class SignForms
         {
             Accent = Colour(form["ownAccent"] == "yes" ? form["accent"].ToString() : ""),
             BackgroundColour = Colour(form["ownBackground"] == "yes" ? form["background"].ToString() : ""),
-            Typeface = Enum.TryParse<Typeface>(form["typeface"], true, out var face) ? face : old.Typeface,
+            Typeface = Named.TryRead<Typeface>(form["typeface"], out var face) ? face : old.Typeface,
             SignsOnAsking = form["signsOnAsking"] == "yes",
             Cover = form["remove"] == "cover" ? null : old.Cover,
             Background = form["remove"] == "background" ? null : old.Background,

@@ -23,7 +23,7 @@ internal static class MediaLibraryEndpoints
     public static MediaSearch SearchOf(string? words, string? kind, string? folder, string? bin, int page) =>
         new(
             words ?? "",
-            Enum.TryParse<MediaKind>(kind, true, out var known) ? known : null,
+            Named.TryRead<MediaKind>(kind, out var known) ? known : null,
             string.IsNullOrEmpty(folder) ? null : folder,
             bin == "yes",
             Math.Max(0, page)

@@ -33,7 +33,7 @@ internal static class MediaPurposes
             use.Spot is { } spot ? new SetSign(spot.Id, spot.Sign with { Form = SignForm.Picture, Picture = use.Picture }) : null
         ),
         new("kindSign", MediaKind.Picture, use =>
-            Enum.TryParse<SpotKind>(use.Part, true, out var kind) ? new SetLook(WithSign(use.Activity.Look, kind, use.Picture)) : null
+            Named.TryRead<SpotKind>(use.Part, out var kind) ? new SetLook(WithSign(use.Activity.Look, kind, use.Picture)) : null
         ),
         new("bandPicture", MediaKind.Picture, use => new SetRules(
             use.Activity.Rules with

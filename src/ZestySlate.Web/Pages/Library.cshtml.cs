@@ -62,8 +62,8 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
             Level = level ?? "",
             Age = age,
             Language = language ?? "",
-            Kind = Enum.TryParse<ActivityKind>(kind, true, out var sort) ? sort : null,
-            Stage = Enum.TryParse<ActivityStage>(state, true, out var stage) ? stage : null,
+            Kind = Named.TryRead<ActivityKind>(kind, out var sort) ? sort : null,
+            Stage = Named.TryRead<ActivityStage>(state, out var stage) ? stage : null,
             Order = ReadOr(order, LibraryOrder.Changed),
             Page = Math.Max(0, page),
         };
@@ -152,5 +152,5 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
         number == 1 ? $"1 activity {one}." : $"{number} activities {several}.";
 
     private static T ReadOr<T>(string? text, T usual)
-        where T : struct, Enum => Enum.TryParse<T>(text, true, out var known) && Enum.IsDefined(known) ? known : usual;
+        where T : struct, Enum => Named.TryRead<T>(text, out var known) && Enum.IsDefined(known) ? known : usual;
 }

@@ -47,7 +47,7 @@ internal static class MaterialForm
                 Address = WebAddress.Completed(form["address"].ToString()),
                 Refuses = form["refuses"] == "yes",
                 Share = ShareOf(form, old.Share),
-                Side = Enum.TryParse<MaterialSide>(form["side"], out var side) ? side : old.Side,
+                Side = Named.TryRead<MaterialSide>(form["side"], out var side) ? side : old.Side,
                 MayBeSaved = form["saved"] == "yes",
             },
         };

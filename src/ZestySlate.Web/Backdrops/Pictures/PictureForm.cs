@@ -25,7 +25,7 @@ internal sealed class PictureForm : IBackdropForm
     private static PictureBackdrop ReadFit(IFormCollection form, PictureBackdrop old) =>
         old with
         {
-            Fit = Enum.TryParse<Fit>(form["fit"], true, out var fit) ? fit : old.Fit,
+            Fit = Named.TryRead<Fit>(form["fit"], out var fit) ? fit : old.Fit,
             StageRatio = Or(form["stageRatio"], old.StageRatio, 0.3, 4),
             Hand = new HandPlace(
                 Or(form["handX"], old.Hand.X, -2, 3),

@@ -67,7 +67,7 @@ internal sealed class VideoForm : IBackdropForm
     private static VideoBackdrop Read(IFormCollection form, VideoBackdrop old) =>
         old with
         {
-            Skipping = Enum.TryParse<Skipping>(form["skipping"], true, out var skipping) ? skipping : old.Skipping,
+            Skipping = Named.TryRead<Skipping>(form["skipping"], out var skipping) ? skipping : old.Skipping,
             File = old.File is { } file
                 ? file with
                 {

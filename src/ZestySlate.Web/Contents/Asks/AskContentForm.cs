@@ -60,7 +60,7 @@ internal sealed class AskContentForm : IContentForm
                         Video = SoundForms.Read(form, old.Video, "askVideo"),
                         Round =
                             !form.ContainsKey("round") ? old.Round
-                            : Enum.TryParse<Round>(form["round"], out var round) && Enum.IsDefined(round) ? round
+                            : Named.TryRead<Round>(form["round"], out var round) && Enum.IsDefined(round) ? round
                             : null,
                         // Where something is never marked, or voted on, it has no fields for this; what was set stays for when it has.
                         Hint = form.ContainsKey("hint") ? form["hint"].ToString().Trim() : old.Hint,

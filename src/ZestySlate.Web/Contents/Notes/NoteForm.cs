@@ -44,7 +44,7 @@ internal sealed class NoteForm : IContentForm
             Video = SoundForms.Read(form, old.Video),
             ButtonWords = form["buttonWords"].ToString().Trim(),
             ButtonAddress = WebAddress.Completed(form["buttonAddress"].ToString()),
-            Side = Enum.TryParse<Side>(form["side"], true, out var side) ? side : Side.Any,
+            Side = Named.TryRead<Side>(form["side"], out var side) ? side : Side.Any,
             IsClue = form["clue"] == "yes",
         };
 

@@ -96,13 +96,13 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
         Given.KeptBack = form["keptBack"] == "true";
         Given.Instructions = form["instructions"].ToString().ReplaceLineEndings("\n").Cut(2000);
         Given.Goes = (int?)Number("goes", 100, "How often it may be done") is > 0 and var goes ? goes : null;
-        Given.Counts = Enum.TryParse<GoCounts>(form["counts"], out var counts) ? counts : GoCounts.Best;
+        Given.Counts = Named.TryRead<GoCounts>(form["counts"], out var counts) ? counts : GoCounts.Best;
         Given.LostPerDay = (Number("lost", 100, "What a day costs, in percent,") ?? 0) / 100;
         Given.LeastKept = (Number("least", 100, "What is kept at least, in percent,") ?? 0) / 100;
         Given.Worth = Number("worth", 10000, "What it is worth") is > 0 and var worth ? worth : null;
         Given.Category = form["category"].ToString().Cut(60);
         Given.ShowsPoints = bool.TryParse(form["points"], out var points) ? points : null;
-        Given.ShownFrom = Enum.TryParse<RevealMoment>(form["shownFrom"], out var moment) ? moment : null;
+        Given.ShownFrom = Named.TryRead<RevealMoment>(form["shownFrom"], out var moment) ? moment : null;
         if (MailsGo)
         {
             var mails = form["mails"]

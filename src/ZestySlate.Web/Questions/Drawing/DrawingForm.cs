@@ -21,7 +21,7 @@ internal sealed class DrawingForm : IQuestionForm
     {
         var question = (DrawingQuestion)old;
         var sorts = form["sort"]
-            .Select(sort => Enum.TryParse<DrawnSort>(sort, out var known) ? known : (DrawnSort?)null)
+            .Select(sort => Named.TryRead<DrawnSort>(sort, out var known) ? known : (DrawnSort?)null)
             .OfType<DrawnSort>()
             .Distinct()
             .ToValueList();

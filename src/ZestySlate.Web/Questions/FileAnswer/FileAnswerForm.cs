@@ -23,7 +23,7 @@ internal sealed class FileAnswerForm : IQuestionForm
         return JudgedFields.Read(form, question) with
         {
             Kinds = form["kind"]
-                .Select(kind => Enum.TryParse<HandedKind>(kind, out var known) ? known : HandedKind.Other)
+                .Select(kind => Named.TryRead<HandedKind>(kind, out var known) ? known : HandedKind.Other)
                 .Where(kind => kind != HandedKind.Other)
                 .Distinct()
                 .ToValueList(),

@@ -27,7 +27,7 @@ internal sealed class GapTextForm : IQuestionForm
             return Outcome<Question>.Refused(refusal);
         }
 
-        var filling = Enum.TryParse<GapFilling>(form["filling"], out var set) ? set : question.Filling;
+        var filling = Named.TryRead<GapFilling>(form["filling"], out var set) ? set : question.Filling;
         var text = MarkedText.Change(
             question.Text,
             gap => form["gap"].Contains(gap.Id),

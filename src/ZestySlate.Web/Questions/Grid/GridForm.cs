@@ -128,10 +128,10 @@ internal sealed class GridForm : IQuestionForm
         var (what, value) = set.Split(' ') is [var name, var to] ? (name, to) : (set, "");
         return what switch
         {
-            "kind" when Enum.TryParse<CellKind>(value, out var kind) => cell.To(kind),
+            "kind" when Named.TryRead<CellKind>(value, out var kind) => cell.To(kind),
             "marked" => cell with { IsMarked = value == "yes" },
-            "tone" when Enum.TryParse<CellTone>(value, out var tone) => cell with { Tone = tone },
-            "align" when Enum.TryParse<CellAlign>(value, out var align) => cell with { Align = align },
+            "tone" when Named.TryRead<CellTone>(value, out var tone) => cell with { Tone = tone },
+            "align" when Named.TryRead<CellAlign>(value, out var align) => cell with { Align = align },
             "framed" => cell with { Framed = !cell.Framed },
             "points" when points is > 0 => cell with { Points = points.Value },
             _ => cell,

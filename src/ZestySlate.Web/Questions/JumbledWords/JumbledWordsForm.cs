@@ -25,7 +25,7 @@ internal sealed class JumbledWordsForm : IQuestionForm
         {
             Lines = lines,
             Feedback = Feedback(form, question, lines),
-            Move = Enum.TryParse<JumbledMove>(form["move"], out var move) ? move : question.Move,
+            Move = Named.TryRead<JumbledMove>(form["move"], out var move) ? move : question.Move,
             EachMove = form["eachMove"] == "yes",
             RightWordsStay = form["stay"] == "yes",
             HideEnds = form["hideEnds"] == "yes",

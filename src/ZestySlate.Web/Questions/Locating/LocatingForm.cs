@@ -19,7 +19,7 @@ internal sealed class LocatingForm : IQuestionForm
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (LocatingQuestion)old;
-        var task = Enum.TryParse<LocatingTask>(form["task"], out var set) ? set : question.Task;
+        var task = Named.TryRead<LocatingTask>(form["task"], out var set) ? set : question.Task;
         var places = Rows.Read(form, "place")
             .Select(id => question.Places.FirstOrDefault(place => place.Id == id) ?? new LocatedPlace { Id = id })
             .Select(place =>

@@ -47,7 +47,7 @@ internal sealed class LongTextForm : IQuestionForm
         {
             Ideas = form["press"].ToString() is { Length: > 0 } press ? Pressed(ideas, model, press, culture) : ideas,
             ModelAnswer = model,
-            Measure = Enum.TryParse<LengthMeasure>(form["measure"], out var measure) ? measure : question.Measure,
+            Measure = Named.TryRead<LengthMeasure>(form["measure"], out var measure) ? measure : question.Measure,
             Least = Length(form["least"]),
             Most = Length(form["most"]),
             WaitsForPerson = form["waits"] == "yes",

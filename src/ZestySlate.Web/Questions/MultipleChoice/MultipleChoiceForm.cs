@@ -22,7 +22,7 @@ internal sealed class MultipleChoiceForm : IQuestionForm
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (MultipleChoiceQuestion)old;
-        var picks = Enum.TryParse<Picks>(form["picks"], out var set) ? set : question.Picks;
+        var picks = Named.TryRead<Picks>(form["picks"], out var set) ? set : question.Picks;
         var options = Rows.Read(form, "option", 2).Select(id => ReadOption(form, question, id)).ToValueList();
         return question with
         {

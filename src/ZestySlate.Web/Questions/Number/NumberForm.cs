@@ -24,7 +24,7 @@ internal sealed class NumberForm : IQuestionForm
     {
         var question = (NumberQuestion)old;
         var typed = form["value"].ToString().Trim();
-        var use = Enum.TryParse<UnitUse>(form["unitUse"], out var set) ? set : question.UnitUse;
+        var use = Named.TryRead<UnitUse>(form["unitUse"], out var set) ? set : question.UnitUse;
         var unit = form.ContainsKey("unit") ? form["unit"].ToString().Trim() : question.Unit;
         var number = typed.Length == 0 ? (Outcome<ReadQuantity>?)null : NumberFields.Quantity(typed, culture, unit);
         var tolerance = ToleranceFields.Read(form, "", question.Tolerance, culture);

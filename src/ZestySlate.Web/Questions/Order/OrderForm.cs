@@ -36,7 +36,7 @@ internal sealed class OrderForm : IQuestionForm
                     }
                 )
                 .ToValueList(),
-            Credit = Enum.TryParse<OrderCredit>(form["credit"], out var credit) ? credit : question.Credit,
+            Credit = Named.TryRead<OrderCredit>(form["credit"], out var credit) ? credit : question.Credit,
         };
     }
 }

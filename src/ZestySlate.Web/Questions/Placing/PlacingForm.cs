@@ -87,7 +87,7 @@ internal sealed class PlacingForm : IQuestionForm
                     }
                 )
                 .ToValueList(),
-            ZonesShown = Enum.TryParse<ZonesShown>(form["zonesShown"], out var shown) ? shown : question.ZonesShown,
+            ZonesShown = Named.TryRead<ZonesShown>(form["zonesShown"], out var shown) ? shown : question.ZonesShown,
             ShowsNames = form["showsNames"] == "yes",
             Tint = EditForms.Percent(form["tint"]) is { } tint ? Math.Clamp(tint, 0, 1) : question.Tint,
             MayLie = form["onlyZones"] == "yes" ? MayLie.OnZones : MayLie.Anywhere,
