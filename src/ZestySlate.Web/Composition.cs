@@ -93,6 +93,12 @@ public static class Composition
         services.AddScoped<MediaStore>();
         services.AddScoped<MediaLibrary>();
         services.AddScoped<MediaIntake>();
+        services.AddScoped<Replacing>();
+        services.AddSingleton(new ArrivingFolder(Path.Combine(data, "arriving")));
+        services.AddSingleton<ArrivingFiles>();
+        services.AddSingleton(
+            new MediaLimits(builder.Configuration.GetValue("Limits:VideoMegabytes", MediaLimits.UsualVideoMegabytes) * 1024 * 1024)
+        );
         services.AddSingleton<AddressFetcher>();
         services.AddScoped<PublishedActivities>();
         services.AddScoped<HandedFiles>();
@@ -249,6 +255,7 @@ public static class Composition
         app.MapMedia();
         app.MapEmbedding();
         app.MapMediaLibrary();
+        app.MapArriving();
         app.MapCalendars();
         app.MapLookout();
         app.MapLti();

@@ -79,7 +79,7 @@ public sealed class KeepingTests : TestDatabase
         Assert.Equal("Garden", await InAsync(db => Task.FromResult(Activities(db).Edition("garden", published.NewestEdition).Title)));
     }
 
-    private static ReadyFile File(byte fill) => new([.. Enumerable.Repeat(fill, 20)], MediaKind.Sound, "audio/mpeg");
+    private static ReadyFile File(byte fill) => new(Enumerable.Repeat(fill, 20).ToArray(), MediaKind.Sound, "audio/mpeg");
 
     private Task<(int Files, long Bytes)> CollectAsync() => InAsync(db => new UnusedMedia(this, Media(db), Clock).CollectAsync(Stop));
 

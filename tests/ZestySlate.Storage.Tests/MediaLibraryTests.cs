@@ -62,7 +62,7 @@ public sealed class MediaLibraryTests : TestDatabase
         await using var db = NewDb();
         var library = Library(db);
         await library.AddAsync(Picture(50, 40), "a.png", "ines", "Sea/Birds");
-        await library.AddAsync(new ReadyFile([1, 2, 3], MediaKind.Sound, "audio/wav"), "b.wav", "ines", "Seaside");
+        await library.AddAsync(new ReadyFile(new byte[] { 1, 2, 3 }, MediaKind.Sound, "audio/wav"), "b.wav", "ines", "Seaside");
         Assert.Equal(1, (await library.SearchAsync("ines", new MediaSearch(Folder: "Sea"))).Total);
         Assert.Equal("b", Assert.Single((await library.SearchAsync("ines", new MediaSearch(Kind: MediaKind.Sound))).Items).Name);
     }
@@ -160,8 +160,8 @@ public sealed class MediaLibraryTests : TestDatabase
         var again = await library.AddAsync(Picture(300, 200), "street.png", "tobiah");
         Assert.NotEqual(old, again.Hash);
         Assert.Equal(again.Hash, (await library.AddAsync(Picture(300, 200), "once more.png", "tobiah")).Hash);
-        Assert.Equal(blurred.Bytes, await media.ReadAsync(old));
-        Assert.NotEqual(blurred.Bytes, await media.ReadAsync(again.Hash));
+        Assert.Equal(blurred.Content.Bytes, await media.ReadAsync(old));
+        Assert.NotEqual(blurred.Content.Bytes, await media.ReadAsync(again.Hash));
 
         // Where hiding changes nothing, nothing is taken away.
         await media.ReplaceForGoodAsync(again.Hash, again.Hash);

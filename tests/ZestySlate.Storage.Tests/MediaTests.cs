@@ -107,7 +107,7 @@ public sealed class MediaTests : TestDatabase
         using var data = bitmap.Encode(SKEncodedImageFormat.Png, 100);
         var read = PictureReader.Read(data.ToArray(), "large.png", 12_000_000).Value;
         Assert.Equal(((width + 1) / 2, (height + 1) / 2), (read.Width, read.Height));
-        using var small = SKBitmap.Decode(read.Bytes);
+        using var small = SKBitmap.Decode(read.Content.Bytes);
         Assert.Equal(SKColors.Black, small.GetPixel(3, 3));
         Assert.Equal(SKColors.White, small.GetPixel(small.Width - 3, 3));
         Assert.Equal(width % 2 == 1 ? SKColors.Red : new SKColor(255, 128, 128), small.GetPixel(small.Width - 1, 3));
@@ -216,8 +216,8 @@ public sealed class MediaTests : TestDatabase
         Assert.Contains("Secret cove", Encoding.Latin1.GetString(file));
         var read = PictureReader.Read(file, "photo.jpg").Value;
         Assert.Equal((20, 60), (read.Width, read.Height));
-        Assert.DoesNotContain("Secret cove", Encoding.Latin1.GetString(read.Bytes));
-        Assert.DoesNotContain("Exif", Encoding.Latin1.GetString(read.Bytes));
+        Assert.DoesNotContain("Secret cove", Encoding.Latin1.GetString(read.Content.Bytes));
+        Assert.DoesNotContain("Exif", Encoding.Latin1.GetString(read.Content.Bytes));
     }
 
     [Fact]

@@ -24,7 +24,7 @@ public sealed class PictureEditingTests
     }
 
     private static SKBitmap Changed(int width, int height, PictureChange change) =>
-        SKBitmap.Decode(PictureEditing.Apply(Board(width, height), "image/png", change).Value.Bytes);
+        SKBitmap.Decode(PictureEditing.Apply(Board(width, height), "image/png", change).Value.Content.Bytes);
 
     /// <summary>The greatest step between neighbours in a box of pixels.</summary>
     private static int Detail(SKBitmap picture, int left, int top, int width, int height) =>
@@ -69,7 +69,9 @@ public sealed class PictureEditingTests
 
         using var data = face.Encode(SKEncodedImageFormat.Png, 100);
         using var blurred = SKBitmap.Decode(
-            PictureEditing.Apply(data.ToArray(), "image/png", new PictureChange { Blurs = [new PictureBox(0, 0, 1, 1)] }).Value.Bytes
+            PictureEditing
+                .Apply(data.ToArray(), "image/png", new PictureChange { Blurs = [new PictureBox(0, 0, 1, 1)] })
+                .Value.Content.Bytes
         );
         byte At(double x, double y) => blurred.GetPixel((int)(x * size), (int)(y * size)).Red;
         Assert.InRange(Math.Abs(At(0.35, 0.395) - At(0.5, 0.395)), 0, 12);
@@ -121,7 +123,7 @@ public sealed class PictureEditingTests
         white.Erase(SKColors.White);
         using var data = white.Encode(SKEncodedImageFormat.Png, 100);
         using var picture = SKBitmap.Decode(
-            PictureEditing.Apply(data.ToArray(), "image/png", new PictureChange { Straighten = 7 }).Value.Bytes
+            PictureEditing.Apply(data.ToArray(), "image/png", new PictureChange { Straighten = 7 }).Value.Content.Bytes
         );
         Assert.All(new[] { (0, 0), (picture.Width - 1, 0), (0, picture.Height - 1), (picture.Width - 1, picture.Height - 1) }, at =>
             Assert.Equal(255, picture.GetPixel(at.Item1, at.Item2).Alpha)

@@ -15,12 +15,30 @@ public sealed class VideoReaderTests
         Assert.InRange(read.Seconds, 76.9m, 77.3m);
     }
 
-    [Fact]
-    public void A_file_that_did_not_arrive_as_a_whole_is_still_told_as_what_it_is()
+    /// <summary>One byte less than the whole is named as broken off; what stands behind the end of the video is no matter.</summary>
+    [Theory]
+    [InlineData(200_000)]
+    [InlineData(-1)]
+    public void A_video_that_breaks_off_is_refused_by_name(int length)
     {
-        // The head says how long it lasts; whoever has only that sees it in the player.
-        Assert.Equal(854, VideoReader.Read(Film[..200_000], "film.webm", "video/webm").Value.Width);
+        var cut = VideoReader.Read(Film[..(length < 0 ? Film.Length + length : length)], "film.webm", "video/webm");
+        Assert.Contains("«film.webm» breaks off", cut.Refusal);
+        Assert.True(VideoReader.Read((byte[])[.. Film, 0xEC, 0x81, 0], "film.webm", "video/webm").Succeeded);
         Assert.Contains("«film.webm»", VideoReader.Read(Film[..60], "film.webm", "video/webm").Refusal);
+    }
+
+    /// <summary>Boxes of MP4, each with its length: exactly to the end, one byte behind it, of 64 bits, and «to the end».</summary>
+    [Theory]
+    [InlineData(100, 100, "cannot be read")]
+    [InlineData(100, 99, "breaks off")]
+    [InlineData(0, 99, "cannot be read")]
+    [InlineData(-100, 100, "cannot be read")]
+    [InlineData(-100, 99, "breaks off")]
+    public void Boxes_that_end_behind_the_file_tell_that_it_breaks_off(int told, int there, string said)
+    {
+        byte[] size = told < 0 ? [0, 0, 0, 1, .. "mdat"u8, 0, 0, 0, 0, 0, 0, 0, (byte)-told] : [0, 0, 0, (byte)told, .. "mdat"u8];
+        byte[] file = [0, 0, 0, 16, .. "ftypisom"u8, 0, 0, 0, 0, .. size, .. new byte[there - size.Length]];
+        Assert.Contains(said, VideoReader.Read(file, "film.mp4", "video/mp4").Refusal);
     }
 
     [Fact]

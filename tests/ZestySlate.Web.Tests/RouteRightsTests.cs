@@ -66,6 +66,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["media-library/files"] = Rights.Teacher,
         ["media-library/fetch"] = Rights.Teacher,
         ["media-library/several"] = Rights.Teacher,
+        ["media-library/arriving"] = Rights.Teacher,
         ["media-library/{item}"] = Rights.MediaOwner,
         ["todo/calendar.ics"] = Rights.SignedIn,
         ["calendar/{key}.ics"] = Anyone,

@@ -24,6 +24,7 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     /// <summary>Adds a file. The same file of the same teacher is one entry; from the bin it comes back.</summary>
     public async Task<MediaItem> AddAsync(ReadyFile file, string name, string ownerId, string folder = "")
     {
+        var bytes = file.Content.Length;
         var hash = await store.StoreAsync(file, name, ownerId);
         var known = await db.MediaItems.FirstOrDefaultAsync(item => item.OwnerId == ownerId && item.Hash == hash);
         if (known is not null)
@@ -43,7 +44,7 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
             Folder = FolderPath.Clean(folder),
             Width = file.Width,
             Height = file.Height,
-            Bytes = file.Bytes.Length,
+            Bytes = bytes,
             Seconds = file.Seconds,
             AddedAt = clock.GetUtcNow(),
         };
@@ -145,8 +146,9 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     /// <summary>Gives an entry another file; its words stay.</summary>
     public async Task SetFileAsync(MediaItem item, ReadyFile file)
     {
+        item.Bytes = file.Content.Length;
         item.Hash = await store.StoreAsync(file, item.Name, item.OwnerId);
-        (item.Kind, item.Width, item.Height, item.Bytes) = (file.Kind, file.Width, file.Height, file.Bytes.Length);
+        (item.Kind, item.Width, item.Height) = (file.Kind, file.Width, file.Height);
         item.Seconds = file.Seconds;
         await db.SaveChangesAsync();
     }

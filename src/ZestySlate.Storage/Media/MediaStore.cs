@@ -1,4 +1,5 @@
 using System.Security.Cryptography;
+using System.Text;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 
@@ -8,13 +9,13 @@ namespace ZestySlate.Storage.Media;
 public sealed record MediaFolder(string Path);
 
 /// <summary>A file ready to be stored: checked, its kind known by content, metadata left behind.</summary>
-/// <param name="Bytes">Its content.</param>
+/// <param name="Content">What is in it.</param>
 /// <param name="Kind">What it is for.</param>
 /// <param name="ContentType">The type it is served under.</param>
 /// <param name="Width">Pixels; 0 for what is neither picture nor video.</param>
 /// <param name="Height">Pixels; 0 for what is neither picture nor video.</param>
 /// <param name="Seconds">How long a video lasts; 0 for anything else, and where the file does not say it.</param>
-public sealed record ReadyFile(byte[] Bytes, MediaKind Kind, string ContentType, int Width = 0, int Height = 0, decimal Seconds = 0);
+public sealed record ReadyFile(FileContent Content, MediaKind Kind, string ContentType, int Width = 0, int Height = 0, decimal Seconds = 0);
 
 /// <summary>Keeps files on disk by content hash; pictures also in several widths for small screens.</summary>
 public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider clock)
@@ -25,11 +26,11 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     /// <summary>Stores a file and returns its hash. The same file is stored once.</summary>
     public async Task<string> StoreAsync(ReadyFile file, string name, string ownerId)
     {
-        var hash = Convert.ToHexStringLower(SHA256.HashData(file.Bytes));
+        var (hash, length) = (await file.Content.HashAsync(), file.Content.Length);
         while (await db.Media.AnyAsync(media => media.Hash == hash && media.ReplacedBy != null))
         {
             // What somebody took out of sight stays out of sight where it was shown; who brings it again has it under another name.
-            hash = Convert.ToHexStringLower(SHA256.HashData(System.Text.Encoding.ASCII.GetBytes(hash)));
+            hash = Convert.ToHexStringLower(SHA256.HashData(Encoding.ASCII.GetBytes(hash)));
         }
 
         if (
@@ -42,12 +43,12 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             return hash;
         }
 
-        await WriteAsync(PathOf(hash, null), file.Bytes);
+        await WriteAsync(PathOf(hash, null), file.Content);
         if (file.Kind == MediaKind.Picture && file.ContentType is not ("image/svg+xml" or "image/gif"))
         {
             foreach (var width in Widths.Where(width => width < file.Width))
             {
-                await WriteAsync(PathOf(hash, width), PictureReader.Narrowed(file.Bytes, width));
+                await WriteAsync(PathOf(hash, width), PictureReader.Narrowed(file.Content.Bytes, width));
             }
         }
 
@@ -58,7 +59,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
                 ContentType = file.ContentType,
                 Width = file.Width,
                 Height = file.Height,
-                Bytes = file.Bytes.Length,
+                Bytes = length,
                 OriginalName = System.IO.Path.GetFileName(name),
                 OwnerId = ownerId,
                 At = clock.GetUtcNow(),
@@ -150,11 +151,11 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     private string PathOf(string hash, int? width) =>
         System.IO.Path.Combine(folder.Path, hash[..2], width is null ? hash : $"{hash}-{width}");
 
-    private static async Task WriteAsync(string path, byte[] bytes)
+    private static async Task WriteAsync(string path, FileContent content)
     {
         Directory.CreateDirectory(System.IO.Path.GetDirectoryName(path)!);
         var half = path + "." + Ids.New();
-        await File.WriteAllBytesAsync(half, bytes);
+        await content.PutAsync(half);
         File.Move(half, path, overwrite: true);
     }
 }

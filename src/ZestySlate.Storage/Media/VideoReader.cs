@@ -11,14 +11,20 @@ public static class VideoReader
 
     /// <summary>The file with what was read of it, or what is wrong with it. One that does not say how long it lasts, as recordings by a
     /// browser, lasts 0 seconds: the player knows it when it has come to the end.</summary>
-    /// <param name="file">Its bytes.</param>
+    /// <param name="file">What is in it; only what it says of itself is read.</param>
     /// <param name="name">What it is called, for what is said of it.</param>
     /// <param name="contentType">What it is by its content: video/mp4 or video/webm.</param>
-    public static Outcome<ReadyFile> Read(byte[] file, string name, string contentType)
+    public static Outcome<ReadyFile> Read(FileContent file, string name, string contentType)
     {
         try
         {
-            using var read = TagLib.File.Create(new InMemory(file), contentType, TagLib.ReadStyle.Average);
+            using var stream = file.Open();
+            if (!WholeVideo.Is(stream, contentType == "video/mp4"))
+            {
+                return Refused($"«{name}» breaks off before its end: it did not arrive as a whole. Save or download it once more.");
+            }
+
+            using var read = TagLib.File.Create(new ReadOnly(stream), contentType, TagLib.ReadStyle.Average);
             var facts = read.Properties;
             var (width, height) = (facts.VideoWidth, facts.VideoHeight);
             var seconds = Math.Round((decimal)facts.Duration.TotalSeconds, 3);
@@ -48,12 +54,12 @@ public static class VideoReader
 
     private static Outcome<ReadyFile> Refused(string words) => Outcome<ReadyFile>.Refused(words);
 
-    /// <summary>A file in memory, as the reader wants it; nothing is written.</summary>
-    private sealed class InMemory(byte[] file) : TagLib.File.IFileAbstraction
+    /// <summary>A file as the reader wants it; nothing is written, and whoever opened it closes it.</summary>
+    private sealed class ReadOnly(Stream file) : TagLib.File.IFileAbstraction
     {
         public string Name => "video";
 
-        public Stream ReadStream { get; } = new MemoryStream(file, writable: false);
+        public Stream ReadStream => file;
 
         public Stream WriteStream => throw new NotSupportedException();
 

@@ -82,7 +82,7 @@ public sealed class SchoolLooks(IDbContextFactory<SlateDb> open)
                 return read.Refusal;
             }
 
-            logo = Fitted(read.Value.Bytes);
+            logo = Fitted(read.Value.Content.Bytes);
         }
 
         var mark = logo is null ? "" : Convert.ToHexStringLower(SHA256.HashData(logo))[..16];

@@ -188,8 +188,10 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
         switch (sort)
         {
             case FileSort.Png or FileSort.Jpeg or FileSort.Webp or FileSort.Gif or FileSort.Svg:
-                var read = MediaIntake.Read(bytes, name, MostPixels);
-                return read.Succeeded ? (HandedKind.Picture, read.Value.ContentType, read.Value.Bytes) : (HandedKind.Picture, "", null);
+                var read = MediaIntake.Read(bytes, name, MostBytes, MostPixels);
+                return read.Succeeded
+                    ? (HandedKind.Picture, read.Value.ContentType, read.Value.Content.Bytes)
+                    : (HandedKind.Picture, "", null);
             case FileSort.Mp3 or FileSort.Ogg or FileSort.Wav or FileSort.M4a:
                 return (HandedKind.Sound, FileSorts.ContentType(sort), bytes);
             case FileSort.Mp4 or FileSort.WebM when asSound:

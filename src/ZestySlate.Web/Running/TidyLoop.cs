@@ -1,10 +1,11 @@
 using ZestySlate.Storage.Keeping;
+using ZestySlate.Storage.Media;
 using ZestySlate.Web.Loops;
 
 namespace ZestySlate.Web.Running;
 
 /// <summary>Once an hour: thins out old states of drafts; once a day: deletes files that nothing shows any more, and
-/// sessions in addresses that are over. The log says what went.</summary>
+/// sessions in addresses that are over, files that went on arriving no more. The log says what went.</summary>
 internal sealed class TidyLoop(LoopServices services, ILogger<TidyLoop> log) : Loop("Tidying", TimeSpan.FromHours(1), services)
 {
     private static readonly TimeSpan Daily = TimeSpan.FromDays(1);
@@ -47,6 +48,7 @@ internal sealed class TidyLoop(LoopServices services, ILogger<TidyLoop> log) : L
         }
 
         await provider.GetRequiredService<OverSessions>().DeleteAsync(stop);
+        provider.GetRequiredService<ArrivingFiles>().Tidy();
         var (files, bytes) = await provider.GetRequiredService<UnusedMedia>().CollectAsync(stop);
         _collected = now;
         if (files > 0)

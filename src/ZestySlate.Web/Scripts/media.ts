@@ -1,9 +1,11 @@
 import { watchPage } from "./media/page";
 import { watchPdf } from "./media/pdf";
 import { watchPictureEditor } from "./media/picture";
+import { watchReplacing } from "./media/replace";
 import { watchTrim } from "./media/trim";
 
 watchPage();
 watchPictureEditor();
 watchTrim();
 watchPdf();
+watchReplacing();

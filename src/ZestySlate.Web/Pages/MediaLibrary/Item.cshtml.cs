@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Core;
-using ZestySlate.Core.Editing;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
@@ -16,7 +15,7 @@ namespace ZestySlate.Web.Pages.MediaLibrary;
 /// <summary>One entry of the media library: see it, name it, change it, replace it everywhere.</summary>
 [Authorize(Policy = Rights.MediaOwner)]
 [RequestSizeLimit(MediaIntake.MostBytes)]
-public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore media, ActivityStore activities) : PageModel
+public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore media, MediaIntake intake, Replacing replacing) : PageModel
 {
     public MediaItem Item { get; private set; } = null!;
 
@@ -77,16 +76,13 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             return Refused("Choose a file first.");
         }
 
-        using var turn = await PictureGate.EnterAsync(HttpContext.RequestAborted);
-        var ready = MediaIntake.Read(await file.BytesAsync(MediaIntake.MostBytes), file.FileName);
-        if (!ready.Succeeded || ready.Value.Kind != Item.Kind)
-        {
-            return Refused(ready.Refusal ?? $"«{file.FileName}» is of another kind than what it would replace.");
-        }
-
-        var changed = await EverywhereAsync(ready.Value);
-        return Done(
-            $"Replaced{(changed > 0 ? $", in {changed} {(changed == 1 ? "activity" : "activities")} too. Publish them for their learners to see it" : "")}."
+        return await intake.UseAsync<IActionResult>(
+            file,
+            async ready =>
+                !ready.Succeeded ? Refused(ready.Refusal!)
+                : ready.Value.Kind != Item.Kind ? Refused($"«{file.FileName}» is of another kind than what it would replace.")
+                : Done(Replacing.Said(await replacing.EverywhereAsync(Item, ready.Value))),
+            HttpContext.RequestAborted
         );
     }
 
@@ -132,7 +128,7 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
         }
 
         var old = Item.Hash;
-        var count = await EverywhereAsync(changed.Value);
+        var count = await replacing.EverywhereAsync(Item, changed.Value);
         var blurred = "";
         if (change.Blurs.Count > 0)
         {
@@ -162,24 +158,6 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
         CanChange =
             Item.Kind == MediaKind.Picture
             && await media.FindAsync(Item.Hash, null) is { ContentType: not ("image/svg+xml" or "image/gif") };
-    }
-
-    private async Task<int> EverywhereAsync(ReadyFile file)
-    {
-        var old = Item.Hash;
-        await library.SetFileAsync(Item, file);
-        foreach (var use in UsedIn)
-        {
-            var draft = (await activities.DraftAsync(use.Id))!;
-            await activities.EditAsync(
-                use.Id,
-                draft.Record.Version,
-                User.Id(),
-                new ReplaceMedia(old, Item.Hash, file.Width, file.Height, file.Seconds)
-            );
-        }
-
-        return UsedIn.Count;
     }
 
     /// <summary>Boxes as the page writes them: "x y width height", several separated by semicolons.</summary>

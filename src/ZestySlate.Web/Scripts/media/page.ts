@@ -1,3 +1,5 @@
+import { arrive, bringLarge } from "../shared/arrival";
+import { InPieces } from "../shared/pieces";
 import { base, proof, upload } from "./upload";
 
 const SideBySide = 3;
@@ -8,7 +10,6 @@ export function watchPage(): void {
   if (!page) {
     return;
   }
-  const arrivals = document.getElementById("arrivals")!;
   const folder = (): string => page.dataset.folder ?? "";
 
   document.querySelector<HTMLInputElement>("[data-add-files]")?.addEventListener("change", event => {
@@ -51,13 +52,18 @@ export function watchPage(): void {
 
   /** Several at once, each with its own line: how far it is, and what is wrong with it. */
   async function take(files: File[]): Promise<void> {
-    const waiting = files.map(file => ({ file, line: arrive(file.name) }));
+    const waiting = files.map(file => ({ file, line: file.size > InPieces ? null : arrive(file.name) }));
     const next = async (): Promise<void> => {
       for (let one = waiting.shift(); one; one = waiting.shift()) {
         const { file, line } = one;
+        if (!line) {
+          await bringLarge(file, base(), proof(), { folder: folder() });
+          refresh();
+          continue;
+        }
         try {
           await upload(file, folder(), share => {
-            line.bar.value = share;
+            line.far(share);
           });
           line.done("kept");
         } catch (problem) {
@@ -85,34 +91,6 @@ export function watchPage(): void {
     } else {
       line.failed(reply?.status === 422 ? await reply.text() : "It could not be fetched. Try it once more.");
     }
-  }
-
-  function arrive(name: string): { bar: HTMLProgressElement; done: (words: string) => void; failed: (words: string) => void } {
-    arrivals.hidden = false;
-    const line = document.createElement("li");
-    const bar = document.createElement("progress");
-    const words = document.createElement("span");
-    words.textContent = name;
-    bar.max = 1;
-    line.append(words, bar);
-    arrivals.append(line);
-    return {
-      bar,
-      done: said => {
-        bar.remove();
-        words.textContent = `${name}: ${said}`;
-        line.className = "arrived";
-        window.setTimeout(() => {
-          line.remove();
-          arrivals.hidden = arrivals.childElementCount === 0;
-        }, 6000);
-      },
-      failed: said => {
-        bar.remove();
-        words.textContent = said;
-        line.className = "problem";
-      },
-    };
   }
 }
 

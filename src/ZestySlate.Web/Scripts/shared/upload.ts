@@ -37,17 +37,18 @@ export async function upload(
 export const wordsOf = (reply: { status: number; text: string }): string =>
   reply.text === "" || reply.text.startsWith("<") ? `${reply.status}` : reply.text;
 
-/** Posts a form with its progress told, which fetch does not tell of what it sends. Null without a connection. */
+/** Sends something with its progress told, which fetch does not tell of what it sends. Null without a connection. */
 export function send(
   address: string,
   proof: string,
-  body: FormData,
+  body: FormData | Blob | null,
   progress: (share: number) => void,
   signal?: AbortSignal,
+  method = "POST",
 ): Promise<{ status: number; text: string } | null> {
   return new Promise(done => {
     const request = new XMLHttpRequest();
-    request.open("POST", address);
+    request.open(method, address);
     request.setRequestHeader("X-Slate-Proof", proof);
     request.setRequestHeader("X-Slate-Script", "1");
     request.upload.addEventListener("progress", event => {

@@ -1,3 +1,5 @@
+import { bringLarge } from "../shared/arrival";
+import { InPieces } from "../shared/pieces";
 import { readable } from "../shared/readable";
 import { ask } from "../shared/ask";
 import { addRow, copyRow } from "./rows";
@@ -185,6 +187,15 @@ export function watchDetails(rooms: Rooms): void {
   async function send(upload: HTMLFormElement, chosen: File): Promise<void> {
     const file = await readable(chosen);
     const fields = new FormData(upload);
+    if (file.size > InPieces) {
+      fields.delete("file");
+      const brought = await bringLarge(file, rooms.body.dataset.base ?? "", rooms.body.dataset.proof!, {});
+      if (brought) {
+        fields.set("item", brought.id);
+        rooms.send("/media", fields);
+      }
+      return;
+    }
     fields.set("file", file, file.name);
     rooms.send("/media", fields, { form: upload });
   }
