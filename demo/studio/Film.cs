@@ -1,19 +1,12 @@
-using System.Diagnostics;
-using System.Globalization;
 using SkiaSharp;
 
 namespace ZestySlate.DemoStudio;
 
 /// <summary>
 /// The video «A front passes»: a sky and a chart that change as a warm and a cold front pass, with a spoken commentary and its captions.
-/// Needs espeak-ng for the voice and ffmpeg to put it together; the finished files are kept.
 /// </summary>
 internal static class Film
 {
-    private const int Width = 854,
-        Height = 480,
-        Rate = 12;
-
     /// <summary>What is said, and how far the fronts have come when it begins: 0 before, 1 all passed.</summary>
     private static readonly (string Words, double At)[] Commentary =
     [
@@ -32,131 +25,23 @@ internal static class Film
     ];
 
     /// <summary>Makes NAME.webm and NAME.vtt.</summary>
-    public static void Make(string path)
-    {
-        var work = Directory.CreateTempSubdirectory("film").FullName;
-        var (times, now) = (new List<(double From, double To)>(), 0.6);
-        var list = new List<string>();
-        for (var i = 0; i < Commentary.Length; i++)
-        {
-            var file = Path.Combine(work, $"{i}.wav");
-            Run("espeak-ng", "-v", "en-gb", "-s", "142", "-p", "42", "-w", file, Commentary[i].Words);
-            var long_ = Seconds(file);
-            times.Add((now, now + long_));
-            list.Add($"adelay={(int)(now * 1000)}|{(int)(now * 1000)}");
-            now += long_ + 1.1;
-        }
-
-        var lasts = now + 1.5;
-        Pictures(Path.Combine(work, "pictures.webm"), times, lasts);
-        var inputs = Enumerable.Range(0, Commentary.Length).SelectMany(i => new[] { "-i", Path.Combine(work, $"{i}.wav") });
-        var mix =
-            string.Concat(list.Select((delay, i) => $"[{i + 1}]{delay}[a{i}];"))
-            + string.Concat(list.Select((_, i) => $"[a{i}]"))
-            + $"amix={list.Count}:normalize=0,apad=whole_dur={Text(lasts)}[sound]";
-        Run(
-            "ffmpeg",
-            [
-                "-y",
-                "-i",
-                Path.Combine(work, "pictures.webm"),
-                .. inputs,
-                "-filter_complex",
-                mix,
-                "-map",
-                "0:v",
-                "-map",
-                "[sound]",
-                "-c:v",
-                "copy",
-                "-c:a",
-                "libopus",
-                "-b:a",
-                "32k",
-                "-ac",
-                "1",
-                path + ".webm",
-            ]
+    public static void Make(string path) =>
+        Filming.Make(
+            path,
+            [.. Commentary.Select((line, i) => (line.Words, i == 0 ? 0.6 : 1.1))],
+            new SKSizeI(854, 480),
+            rate: 12,
+            quality: 36,
+            tail: 2.6,
+            (canvas, spoken, second, lasts) => Weather.Draw(canvas, 854, 480, Passed(spoken, lasts, second), second)
         );
-        File.WriteAllText(
-            path + ".vtt",
-            "WEBVTT\n" + string.Concat(times.Select((time, i) => $"\n{Stamp(time.From)} --> {Stamp(time.To)}\n{Commentary[i].Words}\n"))
-        );
-        Directory.Delete(work, true);
-    }
-
-    private static void Pictures(string path, List<(double From, double To)> times, double lasts)
-    {
-        var start = new ProcessStartInfo("ffmpeg") { RedirectStandardInput = true };
-        foreach (
-            var part in (string[])
-                [
-                    "-y",
-                    "-loglevel",
-                    "error",
-                    "-f",
-                    "rawvideo",
-                    "-pix_fmt",
-                    "rgba",
-                    "-s",
-                    $"{Width}x{Height}",
-                    "-r",
-                    $"{Rate}",
-                    "-i",
-                    "-",
-                    "-c:v",
-                    "libvpx-vp9",
-                    "-b:v",
-                    "0",
-                    "-crf",
-                    "36",
-                    "-g",
-                    $"{Rate * 2}",
-                    "-pix_fmt",
-                    "yuv420p",
-                    path,
-                ]
-        )
-        {
-            start.ArgumentList.Add(part);
-        }
-
-        using var encoder = Process.Start(start)!;
-        using var picture = new SKBitmap(new SKImageInfo(Width, Height, SKColorType.Rgba8888, SKAlphaType.Opaque));
-        using var canvas = new SKCanvas(picture);
-        for (var frame = 0; frame < lasts * Rate; frame++)
-        {
-            Weather.Draw(canvas, Width, Height, Passed(times, lasts, frame / (double)Rate), frame / (double)Rate);
-            encoder.StandardInput.BaseStream.Write(picture.GetPixelSpan());
-        }
-
-        encoder.StandardInput.Close();
-        encoder.WaitForExit();
-    }
 
     /// <summary>How far the fronts have come at a moment: what is said and what is seen go together.</summary>
-    private static double Passed(List<(double From, double To)> times, double lasts, double second)
+    private static double Passed(IReadOnlyList<Spoken> times, double lasts, double second)
     {
-        var i = Math.Max(0, times.FindLastIndex(time => time.From <= second));
+        var i = Math.Max(0, times.Count(time => time.From <= second) - 1);
         var (from, to) = (Commentary[i].At, i + 1 < Commentary.Length ? Commentary[i + 1].At : 1);
         var (begin, end) = (times[i].From, i + 1 < times.Count ? times[i + 1].From : lasts);
         return from + ((to - from) * Math.Clamp((second - begin) / (end - begin), 0, 1));
-    }
-
-    private static double Seconds(string file) => (new FileInfo(file).Length - 44) / 2.0 / 22_050;
-
-    private static string Stamp(double seconds) => TimeSpan.FromSeconds(seconds).ToString(@"hh\:mm\:ss\.fff", CultureInfo.InvariantCulture);
-
-    private static string Text(double number) => number.ToString("0.###", CultureInfo.InvariantCulture);
-
-    private static void Run(string program, params string[] arguments)
-    {
-        using var run = Process.Start(new ProcessStartInfo(program, arguments) { RedirectStandardError = true })!;
-        run.StandardError.ReadToEnd();
-        run.WaitForExit();
-        if (run.ExitCode != 0)
-        {
-            throw new InvalidOperationException($"{program} ended with {run.ExitCode}.");
-        }
     }
 }

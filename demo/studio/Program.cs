@@ -1,7 +1,7 @@
 using SkiaSharp;
 using ZestySlate.DemoStudio;
 
-// Makes the demo's panoramas, chart, sounds and video:  dotnet run -c Release --project demo/studio -- demo [WIDTH] [sounds|video]
+// Makes the demo's panoramas, chart, sounds and video:  dotnet run -c Release --project demo/studio -- demo [WIDTH] [sounds|video|gallery]
 var folder = args.Length > 0 ? args[0] : "demo";
 var only = args.Length > 2 ? args[2] : "";
 var width = args.Length > 1 ? int.Parse(args[1], System.Globalization.CultureInfo.InvariantCulture) : 4096;
@@ -9,6 +9,12 @@ if (only == "video")
 {
     Directory.CreateDirectory(Path.Combine(folder, "videos"));
     Film.Make(Path.Combine(folder, "videos", "a-front-passes"));
+    return;
+}
+
+if (only == "gallery")
+{
+    GalleryFilm.Make(folder);
     return;
 }
 

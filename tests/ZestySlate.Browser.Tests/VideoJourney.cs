@@ -106,11 +106,11 @@ public sealed class VideoJourney(Apps apps)
         // The transcript is searched, and a line leads to its moment.
         wren.PressCss("[data-video-transcript] summary");
         wren.Type("[data-video-transcript] input[type=search]", "thin clouds");
-        wren.Until(() => wren.All("[data-line-at]").Count == 1 ? "" : null, "one line");
-        wren.Run("document.querySelector('[data-line-at]').focus()");
+        wren.Until(() => wren.All("[data-video-lines] [data-line-at]").Count == 1 ? "" : null, "one line");
+        wren.Run("document.querySelector('[data-video-lines] [data-line-at]').focus()");
         wren.Keys(Keys.Enter);
         wren.Until(() => Now(wren) is > 5.3 and < 9 ? "" : null, "that moment");
-        wren.Reads("[data-line-at][aria-current]", "High, thin clouds");
+        wren.Reads("[data-video-lines] [aria-current]", "High, thin clouds");
         Assert.Empty(wren.Complaints());
     }
 
@@ -224,5 +224,57 @@ public sealed class VideoJourney(Apps apps)
         ines.See("#room-storyboard .board-here img");
         ines.Saved();
         Assert.Empty(ines.Complaints());
+    }
+
+    [Fact]
+    public void In_a_video_of_all_directions_one_turns_to_what_is_asked()
+    {
+        using var wren = new Person().Visit(apps, "gallery");
+        wren.See(".stage.panorama-live");
+        wren.Until(() => wren.Run("return document.querySelector('.stage video').readyState") is >= 2L ? "" : null, "the video");
+
+        // What comes behind one stands at the side, by its name; a press turns there.
+        Seek(wren, 6);
+        wren.Reads("[data-side=left]", "The great lens");
+        wren.PressCss("[data-side=left]");
+        wren.Gone("[data-side=left]");
+        wren.Until(() => wren.All("[data-sign=g-lens].sign-behind").Count == 0 ? "" : null, "the lens in sight");
+        wren.Reads("[data-video-caption]", "behind you, the great lens");
+
+        // It stops where it asks, and turns there by itself.
+        Seek(wren, 14.4);
+        Play(wren);
+        wren.See("#spot-g-ship.open");
+        At(wren, 15.099, 0.09);
+        wren.Until(() => wren.All("[data-sign=g-ship].sign-behind").Count == 0 ? "" : null, "the ship in sight");
+        Answer(wren, "#spot-g-ship", "Its port (left) side");
+        wren.Press("Go on watching", "#spot-g-ship");
+        wren.Until(() => Now(wren) is > 10.7 and < 13 ? "" : null, "the part that was missed");
+        Assert.DoesNotContain(wren.Complaints(), line => !line.Contains("WebGL") && !line.Contains("GL Driver"));
+    }
+
+    [Fact]
+    public void Captions_are_shown_in_the_size_one_reads_and_can_be_left_away()
+    {
+        using var wren = new Person().Visit(apps, "front");
+        wren.Until(() => wren.Run("return document.querySelector('.stage video').readyState") is >= 2L ? "" : null, "the video");
+        Seek(wren, 6);
+        wren.Reads("[data-video-caption]", "High, thin clouds");
+        var before = wren.See("[data-video-caption]").Size.Height;
+        wren.Pick("[data-video-caption-size]", "A 200 %");
+        wren.Until(() => wren.See("[data-video-caption]").Size.Height > before * 1.5 ? "" : null, "larger captions");
+        wren.Pick("[data-video-captions]", "No captions");
+        wren.Gone("[data-video-caption]");
+
+        // A chapter leads to its moment, and is marked while it lasts.
+        wren.PressCss("#chapters-film summary");
+        wren.Press("The warm front comes", "#chapters-film");
+        At(wren, 0);
+        wren.Reads("#chapters-film [aria-current]", "The warm front comes");
+
+        // The transcript stays, whatever is shown on the video.
+        wren.PressCss("[data-video-transcript] summary");
+        wren.Reads("[data-video-lines]", "High, thin clouds");
+        Assert.Empty(wren.Complaints());
     }
 }

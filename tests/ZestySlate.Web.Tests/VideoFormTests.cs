@@ -2,6 +2,7 @@ using System.Net;
 using System.Text.Json;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Videos;
+using ZestySlate.Core.Locks.Videos;
 using ZestySlate.Storage.Activities;
 
 namespace ZestySlate.Web.Tests;
@@ -285,7 +286,7 @@ public sealed class VideoFormTests(SlateHost host)
     [InlineData("from", "soon", "«soon» is no moment")]
     [InlineData("until", "0:09", "its end lies behind its beginning")]
     [InlineData("until", "0:10", "its end lies behind its beginning")]
-    [InlineData("turn-Wrong", "back", "«back» is no moment")]
+    [InlineData("turn-Always", "back", "«back» is no moment")]
     public async Task A_time_that_cannot_be_is_refused_and_the_old_one_stays(string field, string typed, string words)
     {
         var (ines, id) = await BeginAsync();
@@ -349,5 +350,105 @@ public sealed class VideoFormTests(SlateHost host)
         );
         Assert.True(reply.StatusCode is HttpStatusCode.UnprocessableEntity or HttpStatusCode.OK);
         Assert.Contains("data-watched=\"\"", await vera.GetStringAsync("/a/front", Stop));
+    }
+
+    /// <summary>After each option, from a share of the points, or in another scene: what the fields say is what is kept, and shown again.</summary>
+    [Fact]
+    public async Task Where_it_goes_on_is_set_for_each_answer()
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(ines, id, "/edit", ("edit", "addScene"), ("newId", "after"), ("as", "blank"), ("title", "Afterwards"));
+        await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("edit", "add"),
+            ("scene", "film"),
+            ("kind", "multipleChoice"),
+            ("x", "0.5"),
+            ("y", "0.5"),
+            ("newId", "q")
+        );
+        var option = (await DocumentAsync(id)).SpotOf("q")!.Question is Core.Questions.MultipleChoice.MultipleChoiceQuestion asked
+            ? asked.Options[0].Id
+            : "";
+        var reply = await SendAsync(
+            ines,
+            id,
+            "/edit",
+            ("spot", "q"),
+            ("edit", "during"),
+            ("from", "0:10"),
+            ("pauses", "yes"),
+            ($"turn-Chosen-{option}", "0:05"),
+            ("turn-Score-share", "75"),
+            ("turn-Score", "0:40"),
+            ("turn-Right-scene", "after"),
+            ("turn-Chosen-gone", "0:07")
+        );
+        Assert.True(reply.IsSuccessStatusCode, await WordsAsync(reply));
+        Assert.Equal(
+            [
+                new Turn(TurnAfter.Chosen, 5) { Option = option },
+                new Turn(TurnAfter.Right, null) { Scene = "after" },
+                new Turn(TurnAfter.Score, 40) { Share = 0.75m },
+            ],
+            (await DocumentAsync(id)).SpotOf("q")!.During!.Turns
+        );
+        var page = await ines.GetStringAsync($"/author/{id}?at=film&selected=q", Stop);
+        Assert.Contains("value=\"75\"", page);
+        Assert.Contains("<option value=\"after\" selected", page);
+    }
+
+    [Fact]
+    public async Task Chapters_are_typed_as_lines_and_can_be_saved()
+    {
+        var (ines, id) = await BeginAsync();
+        var reply = await SendAsync(ines, id, "/edit", ("edit", "chapters"), ("scene", "film"), ("chapters", "0:00 Before\n0:24 Rain"));
+        Assert.True(reply.IsSuccessStatusCode, await WordsAsync(reply));
+        Assert.Equal([new Chapter(0, "Before"), new Chapter(24, "Rain")], (await VideoAsync(id)).Chapters);
+        foreach (var wrong in new[] { "Before\nRain", "0:10 One\n0:10 Two" })
+        {
+            var refused = await SendAsync(ines, id, "/edit", ("edit", "chapters"), ("scene", "film"), ("chapters", wrong));
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        }
+
+        Assert.Equal(2, (await VideoAsync(id)).Chapters.Count);
+        var page = await ines.GetStringAsync($"/author/{id}?at=film", Stop);
+        var saved = SlateHost.Find(page, "href=\"data:text/vtt;base64,([^\"]+)\"");
+        Assert.StartsWith("WEBVTT", System.Text.Encoding.UTF8.GetString(Convert.FromBase64String(WebUtility.HtmlDecode(saved))));
+        await SendAsync(ines, id, "/edit", ("edit", "chapters"), ("scene", "film"), ("chapters", ""));
+        Assert.Empty((await VideoAsync(id)).Chapters);
+    }
+
+    [Fact]
+    public async Task A_spot_is_locked_until_so_much_of_the_video_is_watched()
+    {
+        var (ines, id) = await BeginAsync();
+        await AddAsync(ines, id, "note");
+        var spot = (await DocumentAsync(id)).SceneOf("film")!.Spots[0].Id;
+        (string, string)[] fields = [("edit", "lock"), ("item", spot), ("opensBy", "watched"), ("watchedScene", "film")];
+        await SendAsync(ines, id, "/edit", [.. fields, ("watchedShare", "80")]);
+        Assert.Equal(new WatchedKey("film", 0.8m), (await DocumentAsync(id)).SpotOf(spot)!.Lock!.Key);
+        var refused = await SendAsync(ines, id, "/edit", [.. fields, ("watchedShare", "101")]);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_video_of_all_directions_is_one_only_when_it_is_twice_as_wide_as_high()
+    {
+        var (ines, id) = await BeginAsync();
+        var refused = await SendAsync(ines, id, "/edit", ("edit", "round"), ("scene", "film"), ("round", "yes"));
+        Assert.Contains("exactly twice as wide as high", await WordsAsync(refused));
+        var gallery = File.ReadAllBytes(Path.Combine(SlateHost.Root(), "demo", "videos", "on-the-lamp-gallery.webm"));
+        await UploadAsync(ines, id, "backdropVideo", gallery, "gallery.webm");
+        await SendAsync(ines, id, "/edit", ("edit", "round"), ("scene", "film"), ("round", "yes"));
+        Assert.True((await VideoAsync(id)).Round);
+        await SendAsync(ines, id, "/edit", ("edit", "opening"), ("scene", "film"), ("yaw", "90"), ("pitch", "5"));
+        Assert.Equal(90, (await VideoAsync(id)).Opening.Yaw);
+
+        // Another file in its place is shown flat.
+        await UploadAsync(ines, id, "backdropVideo", Film, "front.webm");
+        Assert.False((await VideoAsync(id)).Round);
     }
 }

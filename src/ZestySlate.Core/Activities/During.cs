@@ -34,21 +34,43 @@ public sealed record During(decimal From, decimal? Until)
     /// <summary>True when whatever is done leads back to it or before it, so that nothing behind it is ever seen.</summary>
     [JsonIgnore]
     public bool NeverGoesOn =>
-        Pauses && Repeats && Turns.Count > 0 && Turns.Any(turn => turn.After == TurnAfter.Always) && Turns.All(turn => turn.To <= From);
+        Pauses
+        && Repeats
+        && Turns.Count > 0
+        && Turns.Any(turn => turn.After == TurnAfter.Always)
+        && Turns.All(turn => turn.LeadsBackFrom(From));
+
+    /// <summary>The most turns of one spot.</summary>
+    public const int MostTurns = 60;
 
     /// <summary>Why it cannot be, in words; null when it can.</summary>
     public string? Refuse() =>
         From is < 0 or >= Longest ? "A spot is there from a moment between the beginning and the end of a day."
         : Until <= From ? "A spot is there for some time: its end lies behind its beginning."
         : Until > Longest ? "A spot is there for up to a day."
+        : Turns.Count > MostTurns ? $"A spot may have up to {MostTurns} jumps."
+        : Turns.Any(turn => turn.Share is < 0 or > 1) ? "A jump after a score is for a share between 0 and 100 %."
         : Turns.Any(turn => turn.To is < 0 or > Longest) ? "A jump leads to a moment between the beginning and the end of a day."
         : null;
 }
 
 /// <summary>Where a course in time goes on after an answer.</summary>
 /// <param name="After">The answer.</param>
-/// <param name="To">Seconds from the beginning; null to go on from where it stands.</param>
-public sealed record Turn(TurnAfter After, decimal? To);
+/// <param name="To">Seconds from the beginning; null to go on from where it stands, or in another scene.</param>
+public sealed record Turn(TurnAfter After, decimal? To)
+{
+    /// <summary>The option that is chosen, by its id, for <see cref="TurnAfter.Chosen"/>.</summary>
+    public string? Option { get; init; }
+
+    /// <summary>The least share of the points, 0 to 1, for <see cref="TurnAfter.Score"/>.</summary>
+    public decimal? Share { get; init; }
+
+    /// <summary>The scene in which it goes on, by its id; null for this one.</summary>
+    public string? Scene { get; init; }
+
+    /// <summary>True when it leads to where one was already, or before it.</summary>
+    public bool LeadsBackFrom(decimal moment) => Scene is null && To <= moment;
+}
 
 /// <summary>What comes before a turn.</summary>
 public enum TurnAfter
@@ -61,4 +83,10 @@ public enum TurnAfter
 
     /// <summary>Whatever was done.</summary>
     Always,
+
+    /// <summary>One option is among those chosen.</summary>
+    Chosen,
+
+    /// <summary>The answer has at least a share of the points.</summary>
+    Score,
 }

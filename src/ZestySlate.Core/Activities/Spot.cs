@@ -33,6 +33,11 @@ public sealed record Spot
     [JsonIgnore]
     public Question? Question => Content.Asked;
 
+    /// <summary>The scenes it leads to: by what it holds, or after an answer.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> Goals =>
+        (Content.Goal is { } goal ? [goal] : new List<string>()).Concat(During?.Turns.Select(turn => turn.Scene).OfType<string>() ?? []);
+
     /// <summary>The name to show: the author's own, or one drawn from the content.</summary>
     [JsonIgnore]
     public string ReportName =>

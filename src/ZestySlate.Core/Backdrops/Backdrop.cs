@@ -79,6 +79,9 @@ public abstract record Backdrop
     [JsonIgnore]
     public virtual IEnumerable<Source> Sources => Pictures.Select(Source.Of);
 
+    /// <summary>The same backdrop looked at first in this direction; the same where one cannot look round in it.</summary>
+    public virtual Backdrop OpeningTo(Direction direction) => this;
+
     /// <summary>The words that stand on it, for lists; empty for none.</summary>
     [JsonIgnore]
     public virtual string Words => "";

@@ -117,8 +117,7 @@ public sealed record AttemptState
     public IReadOnlyDictionary<string, decimal> LeftAt { get; init; } = new Dictionary<string, decimal>();
 
     /// <summary>The share of a scene's course in time that was watched, 0..1; 0 where it is not known how long it lasts.</summary>
-    public decimal ShareWatched(Scene scene) =>
-        scene.Backdrop.Lasts is { } lasts && Watched.TryGetValue(scene.Id, out var watched) ? Math.Min(1, watched.Length / lasts) : 0;
+    public decimal ShareWatched(Scene scene) => Watched.TryGetValue(scene.Id, out var watched) ? watched.ShareOf(scene.Backdrop.Lasts) : 0;
 
     /// <summary>The scenes and spots whose locks are open.</summary>
     public required IReadOnlySet<string> OpenLocks { get; init; }
@@ -188,7 +187,8 @@ public sealed record AttemptState
                 : VisitedScenes.Contains(sceneId)
         );
 
-    /// <summary>True when the learner knows of the scene: visited, on the list of scenes, or where a jump leads that can be seen.</summary>
+    /// <summary>True when the learner knows of the scene: visited, on the list of scenes, or where a jump leads that can be seen,
+    /// or an answer that was given.</summary>
     public bool Knows(string sceneId) =>
         Index.SceneOf(sceneId) is not null
         && (
@@ -197,7 +197,7 @@ public sealed record AttemptState
             || Activity
                 .Scenes.Where(scene => VisitedScenes.Contains(scene.Id))
                 .SelectMany(scene => scene.Spots)
-                .Any(spot => spot.Content.Goal == sceneId && IsOpen(spot.Id))
+                .Any(spot => IsOpen(spot.Id) && (spot.Content.Goal == sceneId || Turning.Of(this, spot)?.Scene == sceneId))
         );
 
     /// <summary>The points that wrong codes have cost.</summary>

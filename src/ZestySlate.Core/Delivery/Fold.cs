@@ -179,6 +179,9 @@ internal sealed class Fold(AttemptState start) : IOpening
             )
             : _visited.Contains(sceneId);
 
+    public decimal ShareWatched(string sceneId) =>
+        _watched.TryGetValue(sceneId, out var watched) ? watched.ShareOf(_activity.SceneOf(sceneId)?.Backdrop.Lasts) : 0;
+
     public Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
 
     /// <summary>In order one goes from step to step; else going to the scene before is going back, and everything else lengthens the way.</summary>

@@ -89,6 +89,9 @@ public sealed record SpotView(
     /// <summary>Where the course goes on when it is closed, in seconds; null to go on from where it stands.</summary>
     public decimal? TurnsTo { get; init; }
 
+    /// <summary>The scene in which it goes on when it is closed; null for this one.</summary>
+    public string? TurnsToScene { get; init; }
+
     /// <summary>True when the course in time stops, or opens it, where it begins: it does so each time, or there is still something to be
     /// done here.</summary>
     public bool Waits { get; init; }
@@ -122,6 +125,7 @@ public sealed record SpotView(
             return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed) { During = spot.During };
         }
 
+        var turn = Turning.Of(state, spot);
         return new(
             spot.Id,
             activity.NameOf(spot),
@@ -135,7 +139,8 @@ public sealed record SpotView(
         )
         {
             During = spot.During,
-            TurnsTo = spot.During is null ? null : TurnOf(state, spot),
+            TurnsTo = turn?.To,
+            TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
             Waits = spot.During is { } during && WaitsIn(state, spot, during),
         };
     }
@@ -146,25 +151,10 @@ public sealed record SpotView(
             during.Repeats
             || (
                 state.QuestionOf(spot.Id) is { } question
-                    ? question.IsOpen && (!question.HasAnswer || TurnOf(state, spot) is not null)
+                    ? question.IsOpen && (!question.HasAnswer || Turning.Of(state, spot)?.LeadsBackFrom(during.From) == true)
                     : !state.OpenedSpots.Contains(spot.Id)
             )
         );
-
-    /// <summary>Where the course goes on after what was done here: by the last answer that was marked, which has its turn whatever is shown
-    /// of it.</summary>
-    private static decimal? TurnOf(AttemptState state, Spot spot)
-    {
-        var mark = state.QuestionOf(spot.Id)?.LastTry?.Mark;
-        return spot.During!.Turns.FirstOrDefault(turn =>
-            turn.After switch
-            {
-                TurnAfter.Right => mark?.Verdict == Verdict.Right,
-                TurnAfter.Wrong => mark is not null && mark.Verdict != Verdict.Right,
-                _ => true,
-            }
-        )?.To;
-    }
 }
 
 /// <summary>What a learner may see of a lock: how it opens, never with what.</summary>

@@ -18,6 +18,9 @@ public sealed record Stretches
     /// <summary>How much was watched in all, in seconds; what was watched twice counts once.</summary>
     public decimal Length => All.Sum(stretch => stretch.To - stretch.From);
 
+    /// <summary>How much of a course in time that is, 0 to 1; 0 where it is not known how long that lasts.</summary>
+    public decimal ShareOf(decimal? lasts) => lasts > 0 ? Math.Min(1, Length / lasts.Value) : 0;
+
     /// <summary>How far one has watched from the beginning without leaving anything out, in seconds.</summary>
     public decimal Unbroken => All.Count > 0 && All[0].From <= Near ? All[0].To : 0;
 

@@ -7,6 +7,7 @@ using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Locks.Numbers;
 using ZestySlate.Core.Locks.Scores;
+using ZestySlate.Core.Locks.Videos;
 
 namespace ZestySlate.Core.Locks;
 
@@ -20,6 +21,7 @@ namespace ZestySlate.Core.Locks;
 [JsonDerivedType(typeof(AnswerKey), "answer")]
 [JsonDerivedType(typeof(ScoreKey), "score")]
 [JsonDerivedType(typeof(FoundKey), "found")]
+[JsonDerivedType(typeof(WatchedKey), "watched")]
 public abstract record LockKey
 {
     /// <summary>The entry of the wording that says how it opens; {0} is what is needed.</summary>
@@ -71,6 +73,9 @@ internal interface IOpening
 
     /// <summary>The points so far.</summary>
     Fraction Points();
+
+    /// <summary>The share of a scene's course in time that was watched, 0 to 1; 0 where there is none, or it is not known how long it is.</summary>
+    decimal ShareWatched(string sceneId);
 }
 
 /// <summary>What a learner can get to, by the building of the activity alone.</summary>

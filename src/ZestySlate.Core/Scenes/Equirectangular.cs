@@ -6,10 +6,13 @@ public static class Equirectangular
     /// <summary>The least width at which a panorama is sharp enough to look round in, in pixels.</summary>
     public const int LeastWidth = 2048;
 
+    /// <summary>True when something of this size can show all directions: exactly twice as wide as high, as far as whole pixels allow.</summary>
+    public static bool Fits(int width, int height) => height > 0 && Math.Abs(((double)width / height) - 2) <= 0.01;
+
     /// <summary>Why a picture of this size is no panorama, in words with the size and what is needed; null when it is one.</summary>
     public static string? Refuse(int width, int height)
     {
-        if (Math.Abs(((double)width / height) - 2) > 0.01)
+        if (!Fits(width, height))
         {
             return $"This picture is {width} × {height} pixels, {(double)width / height:0.##} times as wide as high. "
                 + $"A panorama of all directions is exactly twice as wide as high, for example {width} × {width / 2}.";

@@ -57,8 +57,7 @@ public static class Outline
             "\n",
             activity.Scenes.SelectMany(scene =>
                 scene
-                    .Spots.Select(spot => spot.Content.Goal)
-                    .OfType<string>()
+                    .Spots.SelectMany(spot => spot.Goals)
                     .Select(activity.SceneOf)
                     .OfType<Activities.Scene>()
                     .Distinct()

@@ -43,8 +43,8 @@ public sealed record SceneMap
         var ways = activity
             .Scenes.SelectMany(scene =>
                 scene
-                    .Spots.Where(spot => spot.Content.Goal is not null)
-                    .Select(spot => (scene, spot, goal: activity.SceneOf(spot.Content.Goal!)))
+                    .Spots.SelectMany(spot => spot.Goals.Select(goal => (spot, goal)))
+                    .Select(way => (scene, way.spot, goal: activity.SceneOf(way.goal)))
             )
             .Where(way => way.goal is not null)
             .GroupBy(way => (way.scene.Id, way.goal!.Id))
@@ -82,7 +82,7 @@ public sealed record SceneMap
             var next = new Queue<string>(scenes);
             while (next.TryDequeue(out var id))
             {
-                var goals = all[id].Spots.Where(spot => IsOpen(spot.Id)).Select(spot => spot.Content.Goal).OfType<string>();
+                var goals = all[id].Spots.Where(spot => IsOpen(spot.Id)).SelectMany(spot => spot.Goals);
                 foreach (var goal in goals.Concat(activity.SceneList ? all.Keys : []))
                 {
                     if (all.ContainsKey(goal) && IsOpen(goal) && scenes.Add(goal))

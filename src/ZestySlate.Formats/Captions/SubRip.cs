@@ -1,9 +1,10 @@
 using System.Text;
 using System.Text.RegularExpressions;
+using ZestySlate.Core.Captions;
 
 namespace ZestySlate.Formats.Captions;
 
-/// <summary>Reads SubRip captions (.srt) and writes them as WebVTT (W3C WebVTT, section 4: file structure).</summary>
+/// <summary>Reads SubRip captions (.srt) as WebVTT (W3C WebVTT, section 4: file structure), and writes them.</summary>
 public static partial class SubRip
 {
     /// <summary>True when a text begins like SubRip captions: a number, a line of times.</summary>
@@ -22,8 +23,21 @@ public static partial class SubRip
         return vtt.ToString();
     }
 
+    /// <summary>Captions as a SubRip file: a number, a line of times with commas, the words, a line that is empty.</summary>
+    public static string Write(IEnumerable<Caption> captions) =>
+        string.Concat(
+            captions.Select(
+                (caption, i) =>
+                    $"{i + 1}\n{WebVtt.Stamp(caption.From, ',')} --> {WebVtt.Stamp(caption.To, ',')}\n"
+                    + $"{Blank().Replace(caption.Text.ReplaceLineEndings("\n").Trim(), "\n")}\n\n"
+            )
+        );
+
     private static string Stamp(Match times, int from) =>
         $"{times.Groups[from].Value.PadLeft(2, '0')}:{times.Groups[from + 1].Value}:{times.Groups[from + 2].Value}.{times.Groups[from + 3].Value}";
+
+    [GeneratedRegex(@"\n[ \t]*\n\s*")]
+    private static partial Regex Blank();
 
     [GeneratedRegex(@"^\d+\s*\r?\n\d{1,2}:\d{2}:\d{2}[,.]\d{3}\s*-->")]
     private static partial Regex Beginning();

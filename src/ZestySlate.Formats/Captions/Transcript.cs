@@ -52,18 +52,20 @@ public static partial class Transcript
             }
         }
 
+        // What begins at one moment ends where something begins later, so that none of it lasts no time at all.
         var ordered = begun.OrderBy(one => one.From).ToList();
+        var later = new decimal?[ordered.Count];
+        for (var i = ordered.Count - 2; i >= 0; i--)
+        {
+            later[i] = ordered[i + 1].From > ordered[i].From ? ordered[i + 1].From : later[i + 1];
+        }
+
         return ordered
             .Select(
                 (one, i) =>
                     new Caption(
                         one.From,
-                        one.To
-                            ?? (
-                                i + 1 < ordered.Count
-                                    ? ordered[i + 1].From
-                                    : Math.Max(one.From + 0.5m, Math.Min(one.From + Last, lasts ?? decimal.MaxValue))
-                            ),
+                        one.To ?? later[i] ?? Math.Max(one.From + 0.5m, Math.Min(one.From + Last, lasts ?? decimal.MaxValue)),
                         string.Join(' ', one.Words.Where(words => words.Length > 0))
                     )
             )

@@ -40,23 +40,14 @@ internal static class DuringForms
             return new SetDuring(spot.Id, null);
         }
 
-        var turns = new List<Turn>();
-        foreach (var after in Enum.GetValues<TurnAfter>())
+        var turns = TurnPlaces.Read(form, spot.Question);
+        if (!turns.Succeeded)
         {
-            var typed = form[$"turn-{after}"].ToString().Trim();
-            if (typed.Length > 0 && Moments.Read(typed) is null)
-            {
-                return NoMoment(typed);
-            }
-
-            if (typed.Length > 0)
-            {
-                turns.Add(new Turn(after, Moments.Read(typed)));
-            }
+            return Outcome<Edit>.Refused(turns.Refusal!);
         }
 
-        return Moments.Read(from) is not { } begins ? NoMoment(from)
-            : until.Length > 0 && Moments.Read(until) is null ? NoMoment(until)
+        return Moments.Read(from) is not { } begins ? Outcome<Edit>.Refused(NoMoment(from))
+            : until.Length > 0 && Moments.Read(until) is null ? Outcome<Edit>.Refused(NoMoment(until))
             : new SetDuring(
                 spot.Id,
                 (spot.During ?? new During(begins, null)) with
@@ -66,7 +57,7 @@ internal static class DuringForms
                     Pauses = form["pauses"] == "yes" || (spot.During is null && spot.Question is not null),
                     Opens = form["opens"] == "yes" || (spot.During is null && spot.Question is not null),
                     Repeats = form["repeats"] == "yes",
-                    Turns = turns.ToValueList(),
+                    Turns = turns.Value,
                 }
             );
     }
@@ -74,7 +65,7 @@ internal static class DuringForms
     /// <summary>Another span, as a hand has drawn it; what else is said of its time stays.</summary>
     public static Outcome<Edit> ReadSpan(IFormCollection form, Spot spot) =>
         EditForms.Decimal(form["from"]) is not { } from
-            ? NoMoment(form["from"].ToString())
+            ? Outcome<Edit>.Refused(NoMoment(form["from"].ToString()))
             : new SetDuring(
                 spot.Id,
                 (spot.During ?? new During(from, null) { Pauses = spot.Question is not null, Opens = spot.Question is not null }) with
@@ -84,6 +75,6 @@ internal static class DuringForms
                 }
             );
 
-    private static Outcome<Edit> NoMoment(string typed) =>
-        Outcome<Edit>.Refused($"«{typed}» is no moment; write minutes and seconds, as 1:24 or 1:24.5.");
+    /// <summary>Why something typed is no moment.</summary>
+    public static string NoMoment(string typed) => $"«{typed}» is no moment; write minutes and seconds, as 1:24 or 1:24.5.";
 }

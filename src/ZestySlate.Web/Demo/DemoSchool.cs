@@ -49,6 +49,7 @@ internal static class DemoSchool
         ("sea-breeze", "breeze"),
         ("log-your-coast", "coast"),
         ("a-front-passes", "front"),
+        ("on-the-lamp-gallery", "gallery"),
     ];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =

@@ -8,6 +8,7 @@ using ZestySlate.Web.Locks.Codes;
 using ZestySlate.Web.Locks.Found;
 using ZestySlate.Web.Locks.Numbers;
 using ZestySlate.Web.Locks.Scores;
+using ZestySlate.Web.Locks.Videos;
 
 namespace ZestySlate.Web.Locks;
 
@@ -15,7 +16,7 @@ namespace ZestySlate.Web.Locks;
 internal static class LockForms
 {
     public static IReadOnlyList<ILockForm> All { get; } =
-    [new CodeForm(), new NumberLockForm(), new AnswerForm(), new ScoreForm(), new FoundForm()];
+    [new CodeForm(), new NumberLockForm(), new AnswerForm(), new ScoreForm(), new FoundForm(), new WatchedForm()];
 
     /// <summary>The form of a key's kind; null for none.</summary>
     public static ILockForm? For(LockKey? key) => All.FirstOrDefault(form => form.KeyType == key?.GetType());

@@ -11,6 +11,7 @@ using ZestySlate.Core.Locks.Answers;
 using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Locks.Scores;
+using ZestySlate.Core.Locks.Videos;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Tests.Checking;
@@ -62,6 +63,8 @@ public sealed class WaysCheckTests
                 "something that must be found was deleted"
             },
             { new FoundKey(["box"]), "what opens it lies behind it" },
+            { new WatchedKey("gone"), "the video that must be watched was deleted" },
+            { new WatchedKey("a"), "has no video to be watched" },
         };
 
     [Theory]

@@ -6,6 +6,7 @@ using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
+using ZestySlate.Core.Locks.Videos;
 using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Tests.Scenes;
@@ -272,4 +273,168 @@ public sealed class VideoTests
     }
 
     private static bool Says(Activity activity, string words) => ReadyCheck.Run(activity).Any(finding => finding.Message.Contains(words));
+
+    /// <summary>An attempt in which a question was answered and marked.</summary>
+    private static Attempt Marked(Activity activity, Response response) =>
+        new Attempt(activity).Then((id, at) => new AskedToMark("q", response) { Id = id, At = at });
+
+    private static Turn After(TurnAfter after, decimal? to = null, string? option = null, decimal? share = null, string? scene = null) =>
+        new(after, to)
+        {
+            Option = option,
+            Share = share,
+            Scene = scene,
+        };
+
+    /// <summary>The first turn that fits the answer counts; a score counts exactly from its share on.</summary>
+    [Theory]
+    [InlineData("a", 30)]
+    [InlineData("b", 5)]
+    [InlineData("a b", 30)]
+    [InlineData("b c", 5)]
+    [InlineData("c", 7)]
+    public void It_goes_on_where_the_chosen_option_leads(string picked, int to)
+    {
+        var spot = Asked(After(TurnAfter.Chosen, 30, "a"), After(TurnAfter.Chosen, 5, "b"), After(TurnAfter.Wrong, 7));
+        var attempt = Marked(With(spot), Make.Picked(picked.Split(' ')[0]));
+        if (picked.Contains(' '))
+        {
+            // Of several the first of the turns counts, not the first that was pressed.
+            var several = At(Make.Asked("q", Make.Several("a", "b")), 20, 30, [.. spot.During!.Turns]);
+            attempt = Marked(With(several), Make.Picked(picked.Split(' ')));
+        }
+
+        Assert.Equal(to, View(attempt, "q").TurnsTo);
+    }
+
+    /// <summary>Half of the points: exactly half is enough, a little more is not there.</summary>
+    [Theory]
+    [InlineData(0.49, 40)]
+    [InlineData(0.5, 40)]
+    [InlineData(0.51, 5)]
+    public void A_score_turns_from_its_share_on_and_not_below_it(double share, int to)
+    {
+        var half = At(
+            Make.Asked("q", Make.Several("a", "b")),
+            20,
+            30,
+            After(TurnAfter.Score, 40, share: (decimal)share),
+            After(TurnAfter.Wrong, 5)
+        );
+        Assert.Equal(to, View(Marked(With(half), Make.Picked("a")), "q").TurnsTo);
+    }
+
+    [Fact]
+    public void An_answer_leads_to_another_scene_which_is_known_only_then()
+    {
+        var film = Make.Scene("v", Asked(After(TurnAfter.Right, scene: "after"))) with { Backdrop = Film };
+        var tour = Make.Tour(film, Make.Scene("after"));
+        var attempt = Marked(tour, Wrong);
+        Assert.False(attempt.State.Knows("after"));
+        Assert.Null(View(attempt, "q").TurnsToScene);
+        attempt = Marked(tour, Right);
+        Assert.Equal("after", View(attempt, "q").TurnsToScene);
+        Assert.True(attempt.State.Knows("after"));
+        Assert.True(Core.Scenes.SceneMap.Of(tour).IsReachable("after"));
+        Assert.Contains("after", film.Spots[0].Goals);
+
+        // A scene that is not there any more leads nowhere.
+        Assert.Null(View(Marked(Make.Tour(film), Right), "q").TurnsToScene);
+    }
+
+    [Fact]
+    public void Who_is_led_on_is_not_asked_again()
+    {
+        SpotView Seen(decimal to) => View(Marked(With(Asked(After(TurnAfter.Wrong, to))), Wrong), "q");
+        Assert.True(Seen(20).Waits);
+        Assert.False(Seen(20.1m).Waits);
+    }
+
+    [Fact]
+    public void Turns_have_a_bound_and_shares_of_the_points_are_shares()
+    {
+        string? Refused(params Turn[] turns) => new During(1, 2) { Turns = turns.ToValueList() }.Refuse();
+        Assert.Null(Refused([.. Enumerable.Repeat(After(TurnAfter.Right, 1), During.MostTurns)]));
+        Assert.NotNull(Refused([.. Enumerable.Repeat(After(TurnAfter.Right, 1), During.MostTurns + 1)]));
+        Assert.Null(Refused(After(TurnAfter.Score, 1, share: 1)));
+        Assert.NotNull(Refused(After(TurnAfter.Score, 1, share: 1.01m)));
+        Assert.NotNull(Refused(After(TurnAfter.Score, 1, share: -0.01m)));
+    }
+
+    /// <summary>A video of all directions: twice as wide as high, exactly; what takes its place and is not is shown flat.</summary>
+    [Fact]
+    public void Only_what_is_twice_as_wide_as_high_is_looked_round_in()
+    {
+        var round = Film with { Width = 2048, Height = 1024, Round = true };
+        Assert.Null(round.Refuse());
+        Assert.NotNull((round with { Height = 1050 }).Refuse());
+        Assert.Equal(Core.Backdrops.Stand.Sphere, round.Stand);
+        Assert.True(round.With(Film.File!, 10, 1920, 960).Round);
+        Assert.False(round.With(Film.File!, 10, 1920, 1080).Round);
+
+        // The places of spots go with it, and come back.
+        var tour = Make.Tour(
+            Make.Scene("v", At(Make.Asked("q", Make.One()), 1)) with
+            {
+                Backdrop = Film with { Width = 2048, Height = 1024 },
+            }
+        );
+        var turned = new SetBackdrop("v", round).Apply(tour).Value;
+        Assert.IsType<AtDirection>(turned.Scenes[0].Spots[0].Place);
+        var back = new SetBackdrop("v", round with { Round = false }).Apply(turned).Value;
+        Assert.IsType<AtPoint>(back.Scenes[0].Spots[0].Place);
+        Assert.Equal(90, ((VideoBackdrop)round.OpeningTo(new Core.Scenes.Direction(90, 0))).Opening.Yaw);
+    }
+
+    private static Attempt Watched(Activity activity, params (decimal From, decimal To)[] parts)
+    {
+        var attempt = new Attempt(activity);
+        foreach (var (from, to) in parts)
+        {
+            attempt.Then((id, at) => new Watched("v", from, to) { Id = id, At = at });
+        }
+
+        return attempt;
+    }
+
+    /// <summary>A lock opens when enough of a video was watched, whatever was watched twice; of 100 seconds, 90 are 90 %.</summary>
+    [Fact]
+    public void A_lock_opens_at_the_share_that_must_be_watched_and_not_before()
+    {
+        var locked = With(Make.Clue("box", Make.By(new WatchedKey("v"))));
+        bool IsOpen(params (decimal, decimal)[] parts) => Watched(locked, parts).View().SpotOf("box")!.Lock is null;
+        Assert.False(IsOpen((0, 89.9m)));
+        Assert.True(IsOpen((0, 90)));
+        Assert.False(IsOpen((0, 50), (0, 50)));
+        Assert.True(IsOpen((50, 95), (0, 50)));
+        var near = Watched(locked, (0, 89.9m)).View().SpotOf("box")!.Lock!;
+        Assert.Equal((90m, 89m), (near.Needed, near.Has));
+    }
+
+    [Fact]
+    public void A_video_of_unknown_length_opens_nothing_and_the_check_says_so()
+    {
+        var locked = Make.Tour(
+            Make.Scene("v", Make.Clue("box", Make.By(new WatchedKey("v")))) with
+            {
+                Backdrop = Film with { Seconds = 0 },
+            }
+        );
+        Assert.NotNull(Watched(locked, (0, 500)).View().SpotOf("box")!.Lock);
+        Assert.True(Says(locked, "it is not known how long the video"));
+        bool MayBe(decimal share) => new SetLock("box", Make.By(new WatchedKey("v", share))).Apply(locked).Succeeded;
+        Assert.Equal((false, true, true, false), (MayBe(0), MayBe(0.01m), MayBe(1), MayBe(1.01m)));
+    }
+
+    [Fact]
+    public void Chapters_are_in_order_inside_of_the_video_and_wording()
+    {
+        Assert.Null((Film with { Chapters = [new Chapter(0, "One"), new Chapter(50, "Two")] }).Refuse());
+        Assert.NotNull((Film with { Chapters = [new Chapter(50, "Two"), new Chapter(50, "One")] }).Refuse());
+        Assert.NotNull((Film with { Chapters = [new Chapter(-1, "One")] }).Refuse());
+        Assert.NotNull(
+            (Film with { Chapters = [.. Enumerable.Range(0, VideoBackdrop.MostChapters + 1).Select(i => new Chapter(i, "x"))] }).Refuse()
+        );
+        Assert.Single(Merged(Film with { Chapters = [new Chapter(0, "One")] }).Chapters);
+    }
 }

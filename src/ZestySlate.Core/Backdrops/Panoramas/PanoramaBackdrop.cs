@@ -20,6 +20,8 @@ public sealed record PanoramaBackdrop(Picture Picture) : Backdrop
     /// <summary>The window through which it is looked at, not the picture itself.</summary>
     public override double Ratio => 1.6;
 
+    public override Backdrop OpeningTo(Direction direction) => this with { Opening = direction };
+
     public override Backdrop With(Picture picture) => this with { Picture = picture };
 
     /// <summary>A picture that cannot be looked round in is shown flat.</summary>

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Backdrops.Videos;
 
@@ -22,8 +23,20 @@ public sealed record VideoBackdrop : Backdrop
     /// <summary>Pixels down; 0 while that is not known.</summary>
     public int Height { get; init; }
 
+    /// <summary>True when it shows all directions (equirectangular, twice as wide as high) and one looks round in it while it plays.</summary>
+    public bool Round { get; init; }
+
+    /// <summary>Where the learner looks first in one that shows all directions.</summary>
+    public Direction Opening { get; init; }
+
     /// <summary>What is said in it, one track for each language; the first is shown to begin with.</summary>
     public ValueList<CaptionTrack> Captions { get; init; } = [];
+
+    /// <summary>Its chapters, the earliest first.</summary>
+    public ValueList<Chapter> Chapters { get; init; } = [];
+
+    /// <summary>The most chapters.</summary>
+    public const int MostChapters = 200;
 
     /// <summary>Whether learners may go ahead to what they have not watched.</summary>
     public Skipping Skipping { get; init; }
@@ -38,7 +51,13 @@ public sealed record VideoBackdrop : Backdrop
 
     public override bool HasContent => File is not null;
 
-    public override double Ratio => Width > 0 && Height > 0 ? (double)Width / Height : 16.0 / 9;
+    public override Stand Stand => Round ? Stand.Sphere : Stand.Flat;
+
+    /// <summary>Of one that is looked round in: the window, not the video itself.</summary>
+    public override double Ratio =>
+        Round ? 1.6
+        : Width > 0 && Height > 0 ? (double)Width / Height
+        : 16.0 / 9;
 
     public override Picture? Shown => Poster;
 
@@ -48,27 +67,46 @@ public sealed record VideoBackdrop : Backdrop
 
     public override Backdrop With(Picture picture) => this with { Poster = picture };
 
-    /// <summary>Spots keep their times; what lies behind the end of a shorter video is told by the check.</summary>
-    internal override Backdrop With(MediaSwap swap) =>
+    public override Backdrop OpeningTo(Direction direction) => this with { Opening = direction };
+
+    /// <summary>The same scene with a file as its video. What is no video of all directions is shown flat.</summary>
+    public VideoBackdrop With(VideoFile file, decimal seconds, int width, int height) =>
         this with
         {
-            File = swap.Of(File),
-            Seconds = File is { } file && swap.Concerns(file.Media) ? swap.Seconds : Seconds,
-            Width = File is { } wide && swap.Concerns(wide.Media) ? swap.Width : Width,
-            Height = File is { } high && swap.Concerns(high.Media) ? swap.Height : Height,
+            File = file,
+            Seconds = seconds,
+            Width = width,
+            Height = height,
+            Round = Round && Equirectangular.Fits(width, height),
+        };
+
+    /// <summary>Spots keep their times; what lies behind the end of a shorter video is told by the check.</summary>
+    internal override Backdrop With(MediaSwap swap) =>
+        (File is { } file && swap.Concerns(file.Media) ? With(swap.Of(file)!, swap.Seconds, swap.Width, swap.Height) : this) with
+        {
             Poster = swap.OrNone(Poster),
             Captions = Captions.Select(track => track with { Media = swap.Of(track.Media) }).ToValueList(),
         };
 
-    public override string? Refuse() => Seconds is < 0 or > During.Longest ? "A video may last up to a day." : null;
+    public override string? Refuse() =>
+        Seconds is < 0 or > During.Longest ? "A video may last up to a day."
+        : Chapters.Count > MostChapters ? $"A video may have up to {MostChapters} chapters."
+        : Chapters.Any(chapter => chapter.From is < 0 or > During.Longest)
+        || Chapters.Zip(Chapters.Skip(1)).Any(two => two.Second.From <= two.First.From)
+            ? "Chapters begin one after the other, at moments of the video."
+        : Round && Width > 0 && !Equirectangular.Fits(Width, Height)
+            ? $"This video is {Width} × {Height} pixels. One that shows all directions is exactly twice as wide as high."
+        : null;
 
-    /// <summary>Captions, poster and credits are wording; which video it is, and whether one may go ahead, is structure.</summary>
+    /// <summary>Captions, chapters, poster and credits are wording; which video it is, and whether one may go ahead, is structure.</summary>
     internal override Backdrop WithWording(Backdrop newer) =>
         newer is VideoBackdrop video
             ? this with
             {
                 Captions = video.Captions,
                 Poster = video.Poster,
+                Opening = video.Opening,
+                Chapters = video.Chapters,
                 File = File is { } file && video.File is { } same && file.Media == same.Media ? same : File,
             }
             : this;
@@ -95,6 +133,11 @@ public sealed record VideoBackdrop : Backdrop
 /// <param name="Language">A language tag (BCP 47).</param>
 /// <param name="Media">The captions file (WebVTT), by its hash.</param>
 public sealed record CaptionTrack(string Language, string Media);
+
+/// <summary>A part of a video that one can go to.</summary>
+/// <param name="From">Where it begins, in seconds.</param>
+/// <param name="Title">What it is called.</param>
+public sealed record Chapter(decimal From, string Title);
 
 /// <summary>Whether learners may go ahead in a video.</summary>
 public enum Skipping

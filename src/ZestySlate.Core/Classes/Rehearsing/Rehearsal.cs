@@ -91,7 +91,7 @@ public sealed record Rehearsal(
             free
                 ? ended
                     .Select(one => one.State.Scene)
-                    .Where(scene => !scene.Spots.Any(spot => spot.Content.Goal is not null))
+                    .Where(scene => !scene.Spots.Any(spot => spot.Goals.Any()))
                     .GroupBy(scene => scene.Id)
                     .Select(same => (activity.TitleOf(same.First()), same.Count()))
                     .OrderByDescending(one => one.Item2)

@@ -257,13 +257,7 @@ public sealed class SimulatedLearner
 
         var here = state.Activity.SceneOf(state.Way[^1]);
         bool MayGo(string scene) => AttemptRules.Refuse(state, new Visited(scene) { Id = id, At = at }) is null;
-        var ways = here?.Spots.Where(spot => state.IsOpen(spot.Id))
-            .Select(spot => spot.Content.Goal)
-            .OfType<string>()
-            .Where(MayGo)
-            .Distinct()
-            .ToList()
-            ?? [];
+        var ways = here?.Spots.Where(spot => state.IsOpen(spot.Id)).SelectMany(spot => spot.Goals).Where(MayGo).Distinct().ToList() ?? [];
         var unseen = ways.Where(scene => !state.VisitedScenes.Contains(scene)).ToList();
         var elsewhere = state
             .Activity.Scenes.Select(scene => scene.Id)

@@ -1,4 +1,3 @@
-using System.Globalization;
 using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.Panoramas;
 
@@ -15,19 +14,9 @@ internal sealed class PanoramaShown : IBackdropShown
     /// <summary>A thumbnail shows all of it.</summary>
     public double RatioOf(Backdrop backdrop, bool still) => still ? 2 : backdrop.Ratio;
 
-    public IReadOnlyDictionary<string, object> AttributesOf(Backdrop backdrop, bool still, PlayAddresses addresses)
-    {
-        var panorama = (PanoramaBackdrop)backdrop;
-        var attributes = new Dictionary<string, object>
-        {
-            ["data-yaw"] = panorama.Opening.Yaw.ToString(CultureInfo.InvariantCulture),
-            ["data-pitch"] = panorama.Opening.Pitch.ToString(CultureInfo.InvariantCulture),
-        };
-        if (!still)
-        {
-            attributes["data-panorama"] = addresses.Picture(panorama.Picture, 4096);
-        }
-
-        return attributes;
-    }
+    public IReadOnlyDictionary<string, object> AttributesOf(Backdrop backdrop, bool still, PlayAddresses addresses) =>
+        LookRound.Attributes(
+            ((PanoramaBackdrop)backdrop).Opening,
+            still ? null : addresses.Picture(((PanoramaBackdrop)backdrop).Picture, 4096)
+        );
 }

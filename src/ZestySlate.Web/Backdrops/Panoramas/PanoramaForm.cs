@@ -18,12 +18,9 @@ internal sealed class PanoramaForm : IBackdropForm
     public Outcome<Edit>? Read(string edit, IFormCollection form, Scene scene) =>
         (edit, scene.Backdrop) switch
         {
-            ("opening", PanoramaBackdrop round) => new SetBackdrop(
+            ("opening", { IsSphere: true } round) => new SetBackdrop(
                 scene.Id,
-                round with
-                {
-                    Opening = new Direction(EditForms.Number(form["yaw"]), EditForms.Number(form["pitch"])),
-                }
+                round.OpeningTo(new Direction(EditForms.Number(form["yaw"]), EditForms.Number(form["pitch"])))
             ),
             ("asPanorama", { Shown: { } flat }) => new SetBackdrop(scene.Id, new PanoramaBackdrop(flat)),
             _ => default(Outcome<Edit>?),

@@ -59,7 +59,7 @@ internal static class CaptionEndpoints
                 {
                     [nameof(CaptionLines.Scene)] = shown,
                     [nameof(CaptionLines.Language)] = language,
-                    [nameof(CaptionLines.Lines)] = Transcript.Write(captions),
+                    [nameof(CaptionLines.Captions)] = captions,
                 }
             )
             : Results.NotFound();

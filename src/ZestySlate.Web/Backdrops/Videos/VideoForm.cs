@@ -2,6 +2,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Editing;
+using ZestySlate.Formats.Captions;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Media;
@@ -30,13 +31,12 @@ internal sealed class VideoForm : IBackdropForm
             use.Scene is { } scene
                 ? new SetBackdrop(
                     scene.Id,
-                    (scene.Backdrop as VideoBackdrop ?? new VideoBackdrop()) with
-                    {
-                        File = use.Video,
-                        Seconds = use.Item.Seconds,
-                        Width = use.Item.Width,
-                        Height = use.Item.Height,
-                    }
+                    (scene.Backdrop as VideoBackdrop ?? new VideoBackdrop()).With(
+                        use.Video,
+                        use.Item.Seconds,
+                        use.Item.Width,
+                        use.Item.Height
+                    )
                 )
                 : null
         ),
@@ -51,6 +51,10 @@ internal sealed class VideoForm : IBackdropForm
         (edit, scene.Backdrop) switch
         {
             ("video", VideoBackdrop film) => new SetBackdrop(scene.Id, Read(form, film)),
+            ("chapters", VideoBackdrop film) => Chapters.Read(form["chapters"].ToString(), film.Lasts) is var read && read.Succeeded
+                ? new SetBackdrop(scene.Id, film with { Chapters = read.Value })
+                : Outcome<Edit>.Refused(read.Refusal!),
+            ("round", VideoBackdrop film) => new SetBackdrop(scene.Id, film with { Round = form["round"] == "yes" }),
             ("captionTrack", VideoBackdrop film) => new SetBackdrop(scene.Id, ReadTrack(form, film)),
             _ => default(Outcome<Edit>?),
         };

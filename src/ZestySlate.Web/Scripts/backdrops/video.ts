@@ -1,5 +1,7 @@
+import { Captions, plain } from "../shared/captions";
 import { saidIn } from "../learner/said";
 import { typing } from "../shared/place";
+import { showSides } from "../shared/sides";
 import { clockOf, cuesOf, farthest, joined, type Cue, type Stretch } from "../shared/time";
 
 /** So often a long stretch is reported while it plays on, in seconds. */
@@ -44,6 +46,7 @@ export function start(ground: HTMLElement): void {
 class Watching {
   private readonly tools: HTMLElement;
   private readonly slider: HTMLInputElement;
+  private readonly captions: Captions;
   /** Cues of the present moment that have not had their turn yet. */
   private pending: Cue[] = [];
   /** The spot that is open because its moment has come; else the one that was opened by hand while the video played. */
@@ -65,8 +68,13 @@ class Watching {
       .filter(Boolean)
       .map(one => one.split("-").map(Number))
       .map(([from = 0, to = 0]) => ({ from, to }));
+    if (stage.dataset.panorama !== undefined) {
+      stage.addEventListener("slate:turned", () => showSides(stage, this.tools));
+    }
+    this.captions = new Captions(video, stage, this.tools, () => this.lines());
+    this.lines();
+    this.tools.querySelector("input[type=search]")?.addEventListener("input", () => this.lines());
     this.listen();
-    this.captions();
     this.begin();
   }
 
@@ -264,8 +272,14 @@ class Watching {
       this.meet(next);
       return;
     }
-    const turn = cueId ? cuesOf(this.stage).find(cue => cue.id === cueId)?.turn : null;
-    if (turn !== null && turn !== undefined) {
+    const cue = cuesOf(this.stage).find(one => one.id === cueId);
+    const turn = cue?.turn ?? null;
+    if (cue?.turnScene) {
+      this.report();
+      this.root.dispatchEvent(new CustomEvent("slate:go", { detail: cue.turnScene }));
+      return;
+    }
+    if (turn !== null) {
       this.video.currentTime = turn;
       this.before = turn - 0.001;
     }
@@ -316,6 +330,7 @@ class Watching {
   private show(): void {
     const { video, tools } = this;
     this.showSigns();
+    showSides(this.stage, tools);
     const button = tools.querySelector<HTMLElement>("[data-video-do=play]")!;
     button.setAttribute("aria-label", saidIn(tools, video.paused ? "playVideo" : "pauseVideo"));
     const [play, pause] = button.querySelectorAll("span");
@@ -349,31 +364,12 @@ class Watching {
     );
   }
 
-  private captions(): void {
-    const choice = this.tools.querySelector<HTMLSelectElement>("[data-video-captions]");
-    if (!choice) {
-      return;
-    }
-    const choose = (): void => {
-      [...this.video.textTracks].forEach((track, i) => {
-        track.mode = i === Number(choice.value) ? "showing" : "hidden";
-      });
-      this.lines();
-    };
-    choice.addEventListener("change", choose);
-    this.video.querySelectorAll("track").forEach(track => track.addEventListener("load", () => this.lines()));
-    this.tools.querySelector("input[type=search]")?.addEventListener("input", () => this.lines());
-    choose();
-  }
-
   /** The transcript of the chosen language: its lines lead to their moments. */
   private lines(): void {
     const list = this.tools.querySelector<HTMLElement>("[data-video-lines]");
     const wanted = this.tools.querySelector<HTMLInputElement>("input[type=search]")?.value.trim().toLowerCase() ?? "";
-    const track = [...this.video.textTracks].find(one => one.mode === "showing") ?? this.video.textTracks[0];
-    const cues = [...(track?.cues ?? [])] as VTTCue[];
     list?.replaceChildren(
-      ...cues
+      ...this.captions.lines
         .filter(cue => plain(cue).toLowerCase().includes(wanted))
         .map(cue => {
           const [row, button, time] = [document.createElement("li"), document.createElement("button"), document.createElement("span")];
@@ -415,6 +411,3 @@ function mark(classes: string, left: string, width?: string): HTMLElement {
   }
   return one;
 }
-
-/** The words of a caption, without its marks of voices and styles. */
-const plain = (cue: VTTCue): string => cue.getCueAsHTML().textContent?.replace(/\s+/g, " ").trim() ?? "";

@@ -173,6 +173,7 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   );
 
   // What a backdrop with a course in time has seen.
+  root.addEventListener("slate:go", event => visit((event as CustomEvent<string>).detail), { signal: still.signal });
   root.addEventListener(
     "slate:event",
     event => {

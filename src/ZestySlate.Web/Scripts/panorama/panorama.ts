@@ -8,6 +8,7 @@ import {
   SRGBColorSpace,
   TextureLoader,
   Vector3,
+  VideoTexture,
   WebGLRenderer,
 } from "three";
 import { saidIn } from "../learner/said";
@@ -25,7 +26,10 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
   canvas.className = "panorama-canvas";
   canvas.setAttribute("aria-hidden", "true");
   const renderer = new WebGLRenderer({ canvas, antialias: false, powerPreference: "low-power" });
-  const texture = await new TextureLoader().loadAsync(addressFor(stage, renderer.capabilities.maxTextureSize));
+  const film = stage.querySelector("video");
+  const texture = film
+    ? new VideoTexture(film)
+    : await new TextureLoader().loadAsync(addressFor(stage, renderer.capabilities.maxTextureSize));
   texture.colorSpace = SRGBColorSpace;
   texture.generateMipmaps = false;
   texture.minFilter = LinearFilter;
@@ -47,6 +51,9 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
   resize();
   const tools = addTools();
   watchHand();
+  if (film) {
+    watchFilm(film);
+  }
 
   const view: PanoramaView = {
     stage,
@@ -153,6 +160,20 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
       }
     }
     stage.dispatchEvent(new CustomEvent("slate:turned"));
+  }
+
+  /** Each new picture of the video is drawn; one that stands still is drawn where it was gone to. */
+  function watchFilm(film: HTMLVideoElement): void {
+    const next = (): void => {
+      if (!still.signal.aborted) {
+        draw();
+        film.requestVideoFrameCallback(next);
+      }
+    };
+    film.requestVideoFrameCallback(next);
+    for (const type of ["loadeddata", "seeked"]) {
+      film.addEventListener(type, draw, { signal: still.signal });
+    }
   }
 
   function watchHand(): void {

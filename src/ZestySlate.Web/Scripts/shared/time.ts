@@ -18,6 +18,8 @@ export interface Cue {
   waits: boolean;
   /** Where the video goes on after it, or null. */
   turn: number | null;
+  /** The scene in which it goes on after it, or null. */
+  turnScene: string | null;
   question: boolean;
   done: boolean;
 }
@@ -37,6 +39,7 @@ export function cuesOf(stage: ParentNode): Cue[] {
       opens: sign.dataset.opens === "yes",
       waits: sign.dataset.waits === "yes",
       turn: sign.dataset.turnsTo === undefined ? null : Number(sign.dataset.turnsTo),
+      turnScene: sign.dataset.turnsScene ?? null,
       question: sign.dataset.kind === "question",
       done: sign.classList.contains("sign-done"),
     }))

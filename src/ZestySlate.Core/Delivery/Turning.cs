@@ -1,0 +1,33 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Marking;
+using ZestySlate.Core.Questions;
+
+namespace ZestySlate.Core.Delivery;
+
+/// <summary>Where a course in time goes on after what was done at a spot.</summary>
+internal static class Turning
+{
+    /// <summary>The first turn that fits the last answer that was marked, which has its turn whatever is shown of it; null to go on from
+    /// there.</summary>
+    public static Turn? Of(AttemptState state, Spot spot)
+    {
+        if (spot.During is not { Turns.Count: > 0 } during)
+        {
+            return null;
+        }
+
+        var question = state.QuestionOf(spot.Id);
+        var last = question?.LastTry;
+        return during.Turns.FirstOrDefault(turn =>
+            turn.After switch
+            {
+                TurnAfter.Right => last?.Mark.Verdict == Verdict.Right,
+                TurnAfter.Wrong => last is not null && last.Mark.Verdict != Verdict.Right,
+                TurnAfter.Score => last is not null && last.Mark.Share >= (turn.Share ?? 0),
+                TurnAfter.Chosen => last?.Response is { } response
+                    && QuestionTypes.For(response).Picked(question!.Question, response).Contains(turn.Option),
+                _ => true,
+            }
+        );
+    }
+}
