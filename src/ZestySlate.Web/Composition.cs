@@ -27,6 +27,7 @@ using ZestySlate.Storage.Sqlite;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Assets;
 using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Backdrops.Videos;
 using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
@@ -74,6 +75,7 @@ public static class Composition
         services.AddSingleton<SchoolLooks>();
         services.AddScoped<CardPictures>();
         services.AddSingleton<OEmbedLookup>();
+        services.AddSingleton<HostedLookup>();
         services.AddScoped<ActivityRights>();
         services.AddScoped<ActivityStore>();
         services.AddScoped<ActivityLibrary>();

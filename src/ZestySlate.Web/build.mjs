@@ -32,11 +32,12 @@ for (const room of ["families", "backdrops"]) {
   });
 }
 
-// The panorama's viewer, the PDF reader and the editor of rich text are modules of their own, loaded only where they are needed.
+// The panorama's viewer, the PDF reader, the editor of rich text and what drives players in frames are modules of their own, loaded only where they are needed.
 for (const [entry, name] of [
   ["Scripts/panorama/panorama.ts", "panorama"],
   ["Scripts/media/pdf-reader.ts", "pdf"],
   ["Scripts/workbench/rich-editor.ts", "rich"],
+  ["Scripts/hosted/hosted.ts", "hosted"],
 ]) {
   await build({
     entryPoints: [entry],

@@ -12,12 +12,16 @@ public sealed class Apps : IAsyncLifetime
     private readonly string _data = Directory.CreateTempSubdirectory("slate-browser").FullName;
     private readonly HttpClient _http = new();
     private Process? _slate,
-        _course;
+        _course,
+        _films;
 
     /// <summary>Two names for this machine, so that the two are different sites to a browser.</summary>
     public string Slate { get; } = $"http://localhost:{FreePort()}";
 
     public string Course { get; } = $"http://127.0.0.1:{FreePort()}";
+
+    /// <summary>The host of videos.</summary>
+    public string Films { get; } = $"http://127.0.0.1:{FreePort()}";
 
     /// <summary>The project's folder.</summary>
     public static string Root { get; } = FindRoot();
@@ -25,15 +29,18 @@ public sealed class Apps : IAsyncLifetime
     public async ValueTask InitializeAsync()
     {
         _course = Start("ZestySlate.CourseSite", ("ASPNETCORE_URLS", Course), ("DataFolder", _data), ("Tool", Slate));
+        _films = Start("ZestySlate.VideoHost", ("ASPNETCORE_URLS", Films), ("Demo__Folder", Path.Combine(Root, "demo")));
         StartSlate();
         await ReadyAsync(_http, Slate);
         await ReadyAsync(_http, Course);
+        await ReadyAsync(_http, Films);
     }
 
     public ValueTask DisposeAsync()
     {
         _slate?.Kill(true);
         _course?.Kill(true);
+        _films?.Kill(true);
         _http.Dispose();
         return ValueTask.CompletedTask;
     }
@@ -55,6 +62,7 @@ public sealed class Apps : IAsyncLifetime
             ("Demo__Enabled", "true"),
             ("Demo__Folder", Path.Combine(Root, "demo")),
             ("Demo__CourseSite", Course),
+            ("Fetch__AllowedHosts__0", new Uri(Films).Authority),
             ("Limits__SignInPerMinute", "1000"),
             ("Limits__CodesPerMinute", "1000")
         );

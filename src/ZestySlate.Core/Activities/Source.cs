@@ -1,4 +1,5 @@
 using ZestySlate.Core.Backdrops.Pages;
+using ZestySlate.Core.Backdrops.Videos;
 
 namespace ZestySlate.Core.Activities;
 
@@ -13,6 +14,8 @@ public sealed record Source(string Who, string Licence, string What)
     public static Source Of(Sound sound) => new(sound.Credit, sound.Licence, "Sound");
 
     public static Source Of(VideoFile video) => new(video.Credit, video.Licence, "Video");
+
+    public static Source Of(HostedVideo video) => new(video.Credit, video.Licence, "Video");
 
     public static Source Of(PdfFile file) => new(file.Credit, file.Licence, "Pdf");
 }

@@ -98,7 +98,14 @@ public sealed record OEmbed
                 src is not null && Uri.TryCreate(page, src, out var player) && IsOfTheWeb(player) ? player.AbsoluteUri : null,
                 Size(answer, "width"),
                 Size(answer, "height")
-            );
+            )
+            {
+                Thumbnail =
+                    Text(answer, "thumbnail_url") is { } thumbnail && Uri.TryCreate(page, thumbnail, out var shown) && IsOfTheWeb(shown)
+                        ? shown.AbsoluteUri
+                        : null,
+                ProviderName = Text(answer, "provider_name")?.Trim().Cut(100) ?? "",
+            };
         }
         catch (JsonException)
         {
@@ -130,4 +137,11 @@ public sealed record OEmbed
 /// <param name="Player">The address of the player to put into a frame, or null.</param>
 /// <param name="Width">Its width in pixels, or null.</param>
 /// <param name="Height">Its height in pixels, or null.</param>
-public sealed record OEmbedPlayer(string Title, string? Player, int? Width, int? Height);
+public sealed record OEmbedPlayer(string Title, string? Player, int? Width, int? Height)
+{
+    /// <summary>The address of a picture of it, or null.</summary>
+    public string? Thumbnail { get; init; }
+
+    /// <summary>Who serves it; empty when that is not said.</summary>
+    public string ProviderName { get; init; } = "";
+}

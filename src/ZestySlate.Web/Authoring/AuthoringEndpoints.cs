@@ -59,6 +59,7 @@ internal static class AuthoringEndpoints
         );
         group.MapReuse();
         group.MapCaptions();
+        group.MapHosted();
         group.MapDrafts();
         group.MapQuestionLists();
     }

@@ -34,10 +34,11 @@ public sealed class OEmbedLookup(AddressFetcher fetcher)
         );
     }
 
-    private async Task<OEmbedPlayer?> PlayerAsync(string address, CancellationToken stop)
+    /// <summary>What a page says of its player; null where it says nothing, or is away.</summary>
+    public async Task<OEmbedPlayer?> PlayerAsync(string address, CancellationToken stop)
     {
-        var page = await fetcher.FileAsync(address, stop);
-        if (!page.Succeeded || page.Value.Bytes.Length > OEmbed.Longest * 4)
+        var page = await fetcher.FileAsync(address, stop, OEmbed.Longest * 4);
+        if (!page.Succeeded)
         {
             return null;
         }
@@ -48,9 +49,7 @@ public sealed class OEmbedLookup(AddressFetcher fetcher)
             return null;
         }
 
-        var answer = await fetcher.FileAsync(at.AbsoluteUri, stop);
-        return answer.Succeeded && answer.Value.Bytes.Length <= OEmbed.Longest
-            ? OEmbed.Read(Encoding.UTF8.GetString(answer.Value.Bytes), new Uri(address))
-            : null;
+        var answer = await fetcher.FileAsync(at.AbsoluteUri, stop, OEmbed.Longest);
+        return answer.Succeeded ? OEmbed.Read(Encoding.UTF8.GetString(answer.Value.Bytes), new Uri(address)) : null;
     }
 }

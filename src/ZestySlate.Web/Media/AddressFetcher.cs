@@ -7,6 +7,13 @@ namespace ZestySlate.Web.Media;
 /// <summary>A file fetched from an address.</summary>
 public sealed record FetchedFile(byte[] Bytes, string Name);
 
+/// <summary>What lies at an address.</summary>
+/// <param name="Address">Where it really lies, behind what redirects to it.</param>
+/// <param name="ContentType">What its sender says that it is; empty when nothing is said.</param>
+/// <param name="First">Its first bytes: <see cref="MediaIntake.HeadBytes"/>, or all of it.</param>
+/// <param name="ForbidsFrames">True when it forbids other sites to frame it.</param>
+public sealed record AddressHead(string Address, string ContentType, byte[] First, bool ForbidsFrames);
+
 /// <summary>
 /// Fetches files and headers from addresses that teachers type. It never reaches into this machine or its network: every
 /// connection's real address is checked, also after a redirect, unless the installation names the host in
@@ -21,59 +28,83 @@ public sealed class AddressFetcher(IConfiguration configuration)
     private static readonly TimeSpan Deadline = TimeSpan.FromSeconds(60);
 
     /// <summary>Fetches a file, or says why it could not be.</summary>
-    public async Task<Outcome<FetchedFile>> FileAsync(string address, CancellationToken stop)
-    {
-        var answer = await SendAsync(address, stop);
-        if (!answer.Succeeded)
-        {
-            return Outcome<FetchedFile>.Refused(answer.Refusal!);
-        }
-
-        using var response = answer.Value;
-        if (!response.IsSuccessStatusCode)
-        {
-            return Outcome<FetchedFile>.Refused($"«{address}» answered {(int)response.StatusCode}; there is no file to be had.");
-        }
-
-        try
-        {
-            using var bytes = new MemoryStream();
-            await using var stream = await response.Content.ReadAsStreamAsync(stop);
-            var buffer = new byte[81920];
-            int read;
-            while ((read = await stream.ReadAsync(buffer, stop)) > 0)
+    /// <param name="address">Where it lies.</param>
+    /// <param name="stop">Cancelled when nobody waits for it any more.</param>
+    /// <param name="most">The most bytes that it may have.</param>
+    public async Task<Outcome<FetchedFile>> FileAsync(string address, CancellationToken stop, long most = MediaIntake.MostBytes) =>
+        await AskAsync(
+            address,
+            async (response, deadline) =>
             {
-                bytes.Write(buffer, 0, read);
-                if (bytes.Length > MediaIntake.MostBytes)
+                if (!response.IsSuccessStatusCode)
                 {
-                    return Outcome<FetchedFile>.Refused($"The file at «{address}» is larger than {MediaIntake.MostBytes / 1048576} MB.");
+                    return Outcome<FetchedFile>.Refused($"«{address}» answered {(int)response.StatusCode}; there is no file to be had.");
                 }
-            }
 
-            return new FetchedFile(
-                bytes.ToArray(),
-                Path.GetFileName(response.RequestMessage!.RequestUri!.LocalPath) is { Length: > 0 } name ? name : "fetched"
-            );
-        }
-        catch (Exception problem) when (problem is HttpRequestException or IOException or OperationCanceledException)
-        {
-            return Outcome<FetchedFile>.Refused(
-                $"«{address}» broke off while it was sending. Try again, or download it and upload the file."
-            );
-        }
-    }
+                try
+                {
+                    using var bytes = new MemoryStream();
+                    await using var stream = await response.Content.ReadAsStreamAsync(deadline);
+                    var buffer = new byte[81920];
+                    int read;
+                    while ((read = await stream.ReadAsync(buffer, deadline)) > 0)
+                    {
+                        bytes.Write(buffer, 0, read);
+                        if (bytes.Length > most)
+                        {
+                            return Outcome<FetchedFile>.Refused($"The file at «{address}» is larger than {most / 1048576} MB.");
+                        }
+                    }
+
+                    return new FetchedFile(
+                        bytes.ToArray(),
+                        Path.GetFileName(response.RequestMessage!.RequestUri!.LocalPath) is { Length: > 0 } name ? name : "fetched"
+                    );
+                }
+                catch (Exception problem) when (problem is HttpRequestException or IOException or OperationCanceledException)
+                {
+                    return Outcome<FetchedFile>.Refused(
+                        $"«{address}» broke off while it was sending. Try again, or download it and upload the file."
+                    );
+                }
+            },
+            stop
+        );
+
+    /// <summary>What lies at an address, by its headers and first bytes alone; nothing more is read, however large it is.</summary>
+    public Task<Outcome<AddressHead>> HeadAsync(string address, CancellationToken stop) =>
+        AskAsync(
+            address,
+            async (response, deadline) =>
+            {
+                if (!response.IsSuccessStatusCode)
+                {
+                    return Outcome<AddressHead>.Refused($"«{address}» answered {(int)response.StatusCode}; there is nothing to be had.");
+                }
+
+                await using var stream = await response.Content.ReadAsStreamAsync(deadline);
+                var first = new byte[MediaIntake.HeadBytes];
+                var read = await stream.ReadAtLeastAsync(first, first.Length, throwOnEndOfStream: false, deadline);
+                return new AddressHead(
+                    response.RequestMessage!.RequestUri!.AbsoluteUri,
+                    response.Content.Headers.ContentType?.MediaType ?? "",
+                    first[..read],
+                    ForbidsFrames(response)
+                );
+            },
+            stop
+        );
 
     /// <summary>Whether the page forbids other sites to frame it (X-Frame-Options, RFC 7034; frame-ancestors, CSP Level 3); null when it
     /// could not be asked.</summary>
     public async Task<bool?> ForbidsFramesAsync(string address, CancellationToken stop)
     {
-        var answer = await SendAsync(address, stop);
-        if (!answer.Succeeded)
-        {
-            return null;
-        }
+        var answer = await AskAsync(address, (response, _) => Task.FromResult<Outcome<bool>>(ForbidsFrames(response)), stop);
+        return answer.Succeeded ? answer.Value : null;
+    }
 
-        using var response = answer.Value;
+    private static bool ForbidsFrames(HttpResponseMessage response)
+    {
         var headers = response.Headers;
         var policy = headers.TryGetValues("Content-Security-Policy", out var policies) ? string.Join(';', policies) : "";
         var ancestors = policy
@@ -128,12 +159,17 @@ public sealed class AddressFetcher(IConfiguration configuration)
             || (b[0] == 203 && b[1] == 0 && b[2] == 113);
     }
 
-    private async Task<Outcome<HttpResponseMessage>> SendAsync(string typed, CancellationToken stop)
+    /// <summary>Asks an address, and reads its answer while the line is there.</summary>
+    private async Task<Outcome<T>> AskAsync<T>(
+        string typed,
+        Func<HttpResponseMessage, CancellationToken, Task<Outcome<T>>> read,
+        CancellationToken stop
+    )
     {
         var address = Core.Activities.WebAddress.Completed(typed);
         if (Core.Activities.WebAddress.Refuse(address) is { } refusal)
         {
-            return Outcome<HttpResponseMessage>.Refused(refusal);
+            return Outcome<T>.Refused(refusal);
         }
 
         using var handler = new SocketsHttpHandler
@@ -144,7 +180,7 @@ public sealed class AddressFetcher(IConfiguration configuration)
             ConnectTimeout = TimeSpan.FromSeconds(6),
             ConnectCallback = ConnectAsync,
         };
-        using var client = new HttpClient(handler, disposeHandler: false) { Timeout = TimeSpan.FromSeconds(20) };
+        using var client = new HttpClient(handler) { Timeout = TimeSpan.FromSeconds(20) };
         using var deadline = CancellationTokenSource.CreateLinkedTokenSource(stop);
         deadline.CancelAfter(Deadline);
         var next = new Uri(address);
@@ -155,28 +191,29 @@ public sealed class AddressFetcher(IConfiguration configuration)
                 var response = await client.GetAsync(next, HttpCompletionOption.ResponseHeadersRead, deadline.Token);
                 if ((int)response.StatusCode is not (301 or 302 or 303 or 307 or 308) || response.Headers.Location is not { } location)
                 {
-                    // Small answers are read before the handler goes; large ones are files and are read here in any case.
-                    await response.Content.LoadIntoBufferAsync(MediaIntake.MostBytes + 1, deadline.Token);
-                    return response;
+                    using (response)
+                    {
+                        return await read(response, deadline.Token);
+                    }
                 }
 
                 next = new Uri(next, location);
                 response.Dispose();
                 if (next.Scheme is not ("http" or "https"))
                 {
-                    return Outcome<HttpResponseMessage>.Refused($"«{address}» leads to an address that is not of the web.");
+                    return Outcome<T>.Refused($"«{address}» leads to an address that is not of the web.");
                 }
             }
 
-            return Outcome<HttpResponseMessage>.Refused($"«{address}» leads from one address to the next without end.");
+            return Outcome<T>.Refused($"«{address}» leads from one address to the next without end.");
         }
         catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or IOException)
         {
-            return Outcome<HttpResponseMessage>.Refused(
+            return Outcome<T>.Refused(
                 problem.InnerException is InsideException
                 || problem is HttpRequestException { InnerException.InnerException: InsideException }
                     ? $"«{address}» points inside this machine's own network; nothing is fetched from there."
-                    : $"«{address}» cannot be reached, or the file there is too large."
+                    : $"«{address}» cannot be reached."
             );
         }
     }

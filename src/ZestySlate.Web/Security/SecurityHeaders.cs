@@ -48,7 +48,7 @@ internal sealed class SecurityHeaders(RequestDelegate next)
             headers.ContentSecurityPolicy = context.Items.ContainsKey(AloneKey)
                 ? "default-src 'none'; sandbox; frame-ancestors 'none'"
                 : $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data: blob:; "
-                    + "media-src 'self' blob:; frame-src 'self' http: https:; font-src 'self'; worker-src 'self' blob:; "
+                    + "media-src 'self' blob: http: https:; frame-src 'self' http: https:; font-src 'self'; worker-src 'self' blob:; "
                     + $"connect-src 'self'; form-action 'self'{formTarget}; base-uri 'none'; frame-ancestors {ancestors}";
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "same-origin";

@@ -437,4 +437,46 @@ public sealed class VideoTests
         );
         Assert.Single(Merged(Film with { Chapters = [new Chapter(0, "One")] }).Chapters);
     }
+
+    private static readonly HostedVideo Elsewhere = new("https://films.example/one", "https://films.example/player/one");
+
+    [Fact]
+    public void A_video_lies_in_the_library_or_elsewhere_and_never_both()
+    {
+        var hosted = Film.With(Elsewhere, 0, 640, 360);
+        Assert.Null(hosted.File);
+        Assert.True(hosted.HasContent);
+        Assert.Equal("films.example", hosted.Hosted!.Host);
+        Assert.Contains(hosted.Sources, source => source.What == "Video");
+        var back = hosted.With(Film.File!, 10, 640, 360);
+        Assert.Null(back.Hosted);
+        Assert.NotNull((hosted with { Hosted = Elsewhere with { Address = "javascript:alert(1)" } }).Refuse());
+        Assert.NotNull((hosted with { Hosted = Elsewhere with { Player = "data:text/html,x" } }).Refuse());
+        Assert.Null((hosted with { Hosted = Elsewhere with { Player = null } }).Refuse());
+    }
+
+    /// <summary>What a player finds out is taken where nothing was known, and never over what is known.</summary>
+    [Fact]
+    public void What_its_player_finds_out_fills_what_was_not_known()
+    {
+        var unknown = Film.With(Elsewhere, 0, 0, 0);
+        var found = unknown.Found(77.0904m, 854, 480);
+        Assert.Equal((77.09m, 854, 480), (found.Seconds, found.Width, found.Height));
+        Assert.Equal(found, found.Found(5, 1, 1));
+        Assert.Equal(During.Longest, unknown.Found(1_000_000, 0, 0).Seconds);
+    }
+
+    [Fact]
+    public void Another_address_is_structure_and_whom_to_name_is_wording()
+    {
+        var older = Make.Tour(Make.Scene("v") with { Backdrop = Film.With(Elsewhere, 10, 640, 360) });
+        VideoBackdrop With(HostedVideo newer) =>
+            (VideoBackdrop)
+                EditionMerge
+                    .WithWording(older, Make.Tour(Make.Scene("v") with { Backdrop = Film.With(newer, 10, 640, 360) }))
+                    .Scenes[0]
+                    .Backdrop;
+        Assert.Equal("Ines", With(Elsewhere with { Credit = "Ines" }).Hosted!.Credit);
+        Assert.Equal(Elsewhere, With(Elsewhere with { Address = "https://films.example/two" }).Hosted);
+    }
 }

@@ -8,8 +8,11 @@ namespace ZestySlate.Core.Backdrops.Videos;
 /// <summary>A video: spots on it have a place and a time.</summary>
 public sealed record VideoBackdrop : Backdrop
 {
-    /// <summary>The file, or null while none is chosen.</summary>
+    /// <summary>The file, or null while none is chosen, or where it lies elsewhere.</summary>
     public VideoFile? File { get; init; }
+
+    /// <summary>Where it lies elsewhere; null for a file of the library.</summary>
+    public HostedVideo? Hosted { get; init; }
 
     /// <summary>The picture before it plays, and in lists; null for its first picture.</summary>
     public Picture? Poster { get; init; }
@@ -49,7 +52,7 @@ public sealed record VideoBackdrop : Backdrop
 
     public override decimal? Lasts => Seconds > 0 ? Seconds : null;
 
-    public override bool HasContent => File is not null;
+    public override bool HasContent => File is not null || Hosted is not null;
 
     public override Stand Stand => Round ? Stand.Sphere : Stand.Flat;
 
@@ -63,7 +66,8 @@ public sealed record VideoBackdrop : Backdrop
 
     public override IEnumerable<string> Played => (File is null ? [] : new[] { File.Media }).Concat(Captions.Select(track => track.Media));
 
-    public override IEnumerable<Source> Sources => base.Sources.Concat(File is null ? [] : [Source.Of(File)]);
+    public override IEnumerable<Source> Sources =>
+        base.Sources.Concat(File is null ? [] : [Source.Of(File)]).Concat(Hosted is null ? [] : [Source.Of(Hosted)]);
 
     public override Backdrop With(Picture picture) => this with { Poster = picture };
 
@@ -74,10 +78,32 @@ public sealed record VideoBackdrop : Backdrop
         this with
         {
             File = file,
+            Hosted = null,
             Seconds = seconds,
             Width = width,
             Height = height,
             Round = Round && Equirectangular.Fits(width, height),
+        };
+
+    /// <summary>The same scene with a video that lies elsewhere.</summary>
+    public VideoBackdrop With(HostedVideo hosted, decimal seconds, int width, int height) =>
+        this with
+        {
+            File = null,
+            Hosted = hosted,
+            Seconds = seconds,
+            Width = width,
+            Height = height,
+            Round = false,
+        };
+
+    /// <summary>The same with what its player found out of one of which it was not known.</summary>
+    public VideoBackdrop Found(decimal seconds, int width, int height) =>
+        this with
+        {
+            Seconds = Seconds > 0 ? Seconds : Math.Round(Math.Clamp(seconds, 0, During.Longest), 3),
+            Width = Width > 0 ? Width : Math.Clamp(width, 0, 10_000),
+            Height = Width > 0 ? Height : Math.Clamp(height, 0, 10_000),
         };
 
     /// <summary>Spots keep their times; what lies behind the end of a shorter video is told by the check.</summary>
@@ -90,6 +116,7 @@ public sealed record VideoBackdrop : Backdrop
 
     public override string? Refuse() =>
         Seconds is < 0 or > During.Longest ? "A video may last up to a day."
+        : Hosted?.Refuse() is { } refusal ? refusal
         : Chapters.Count > MostChapters ? $"A video may have up to {MostChapters} chapters."
         : Chapters.Any(chapter => chapter.From is < 0 or > During.Longest)
         || Chapters.Zip(Chapters.Skip(1)).Any(two => two.Second.From <= two.First.From)
@@ -107,6 +134,7 @@ public sealed record VideoBackdrop : Backdrop
                 Poster = video.Poster,
                 Opening = video.Opening,
                 Chapters = video.Chapters,
+                Hosted = Hosted?.IsSame(video.Hosted) == true ? video.Hosted : Hosted,
                 File = File is { } file && video.File is { } same && file.Media == same.Media ? same : File,
             }
             : this;
@@ -120,7 +148,7 @@ public sealed record VideoBackdrop : Backdrop
 
         if (!HasContent)
         {
-            yield return new Weakness(true, $"«{title}» is a video, and no file is chosen yet.", "video");
+            yield return new Weakness(true, $"«{title}» is a video, and none is chosen yet.", "video");
         }
         else if (Captions.Count == 0)
         {

@@ -54,6 +54,14 @@ internal sealed class VideoForm : IBackdropForm
             ("chapters", VideoBackdrop film) => Chapters.Read(form["chapters"].ToString(), film.Lasts) is var read && read.Succeeded
                 ? new SetBackdrop(scene.Id, film with { Chapters = read.Value })
                 : Outcome<Edit>.Refused(read.Refusal!),
+            ("videoFound", VideoBackdrop film) => new SetBackdrop(
+                scene.Id,
+                film.Found(
+                    EditForms.Decimal(form["seconds"]) ?? 0,
+                    EditForms.Whole(form["width"], 0, 0, 10_000),
+                    EditForms.Whole(form["height"], 0, 0, 10_000)
+                )
+            ),
             ("round", VideoBackdrop film) => new SetBackdrop(scene.Id, film with { Round = form["round"] == "yes" }),
             ("captionTrack", VideoBackdrop film) => new SetBackdrop(scene.Id, ReadTrack(form, film)),
             _ => default(Outcome<Edit>?),
@@ -68,15 +76,18 @@ internal sealed class VideoForm : IBackdropForm
                 : film.Captions.Add(new CaptionTrack(language, media)),
         };
 
+    private static string Typed(IFormCollection form, string field) => form[field].ToString().Trim();
+
     private static VideoBackdrop Read(IFormCollection form, VideoBackdrop old) =>
         old with
         {
             Skipping = Named.TryRead<Skipping>(form["skipping"], out var skipping) ? skipping : old.Skipping,
-            File = old.File is { } file
-                ? file with
+            File = old.File is { } file ? file with { Credit = Typed(form, "videoCredit"), Licence = Typed(form, "videoLicence") } : null,
+            Hosted = old.Hosted is { } hosted
+                ? hosted with
                 {
-                    Credit = form["videoCredit"].ToString().Trim(),
-                    Licence = form["videoLicence"].ToString().Trim(),
+                    Credit = Typed(form, "videoCredit"),
+                    Licence = Typed(form, "videoLicence"),
                 }
                 : null,
         };

@@ -1,5 +1,6 @@
 import { ask } from "../shared/ask";
 import { drag, swallowClick } from "../shared/drag";
+import { filmIn, type Film } from "../shared/film";
 import { clockOf, cutAt, nearestEnd, type SentenceEnd } from "../shared/time";
 
 /** The nearest that a strip can show, in pixels a second: a frame is some ten pixels wide. */
@@ -22,6 +23,7 @@ class Strip {
   private scale = 1;
   /** A cue whose new span is on its way to the server. */
   private later = 0;
+  private told = false;
 
   constructor(private section: HTMLElement) {
     const zoom = this.find<HTMLInputElement>("[data-strip-zoom]");
@@ -68,8 +70,8 @@ class Strip {
     return document.querySelector<HTMLElement>("#room-stage .stage");
   }
 
-  private get video(): HTMLVideoElement | null {
-    return document.querySelector<HTMLVideoElement>("#room-stage video[data-scene]");
+  private get video(): Film | null {
+    return this.stage && filmIn(this.stage);
   }
 
   private get lasts(): number {
@@ -172,6 +174,7 @@ class Strip {
     if (!video || !stage) {
       return;
     }
+    this.tellFound(video);
     const now = video.currentTime;
     const left = `${now * this.scale}px`;
     const line = this.find("[data-strip-now]");
@@ -188,6 +191,25 @@ class Strip {
         this.frame.scrollLeft = now * this.scale - 40;
       }
     }
+  }
+
+  /** How long a video lasts that lies elsewhere is known when its player says so; it is kept once. */
+  private tellFound(video: Film): void {
+    if (Number(this.section.dataset.lasts) > 0 || this.told || !(video.duration > 0 && Number.isFinite(video.duration))) {
+      return;
+    }
+    this.told = true;
+    const fields = new FormData();
+    for (const [name, value] of Object.entries({
+      edit: "videoFound",
+      scene: this.section.dataset.scene!,
+      seconds: String(video.duration),
+      width: String(video.videoWidth),
+      height: String(video.videoHeight),
+    })) {
+      fields.set(name, value);
+    }
+    document.dispatchEvent(new CustomEvent("slate:send", { detail: { path: "/edit", fields } }));
   }
 
   private go(moment: number): void {
@@ -238,9 +260,13 @@ class Strip {
     if (!video || video.readyState < HTMLMediaElement.HAVE_CURRENT_DATA) {
       return;
     }
+    if (!video.picture) {
+      this.say("The pictures of a video that lies elsewhere cannot be taken; choose one under Backdrop.");
+      return;
+    }
     const canvas = document.createElement("canvas");
     [canvas.width, canvas.height] = [video.videoWidth, video.videoHeight];
-    canvas.getContext("2d")!.drawImage(video, 0, 0);
+    canvas.getContext("2d")!.drawImage(video.picture, 0, 0);
     const picture = await new Promise<Blob | null>(done => canvas.toBlob(done, "image/jpeg", 0.9));
     if (picture) {
       const fields = new FormData();

@@ -1,6 +1,7 @@
 import { Captions, plain } from "../shared/captions";
 import { saidIn } from "../learner/said";
 import { typing } from "../shared/place";
+import { startFilm, type Film } from "../shared/film";
 import { showSides } from "../shared/sides";
 import { clockOf, cuesOf, farthest, joined, type Cue, type Stretch } from "../shared/time";
 
@@ -15,22 +16,25 @@ const Step = 5,
 
 /** A video on a stage: for learners with its tools; for authors it only tells what moment it shows. */
 export function start(ground: HTMLElement): void {
-  const video = ground.querySelector("video")!;
+  void startFilm(ground).then(film => film && begin(ground, film));
+}
+
+function begin(ground: HTMLElement, film: Film): void {
   const stage = ground.closest<HTMLElement>(".stage")!;
   const root = ground.closest<HTMLElement>("[data-learn]");
-  video.removeAttribute("controls");
+  film.removeAttribute("controls");
   const showSigns = (): void => {
-    stage.dataset.moment = String(video.currentTime);
+    stage.dataset.moment = String(film.currentTime);
     for (const cue of cuesOf(stage)) {
-      const there = video.currentTime >= cue.from - 0.02 && (cue.until === null || video.currentTime < cue.until);
+      const there = film.currentTime >= cue.from - 0.02 && (cue.until === null || film.currentTime < cue.until);
       cue.sign.toggleAttribute("hidden", !there && !cue.sign.matches(".sign-selected"));
     }
   };
   if (root) {
-    new Watching(root, stage, video, showSigns);
+    new Watching(root, stage, film, showSigns);
   } else {
     for (const type of ["timeupdate", "seeked", "loadedmetadata"]) {
-      video.addEventListener(type, showSigns);
+      film.addEventListener(type, showSigns);
     }
     new MutationObserver(showSigns).observe(stage, {
       attributes: true,
@@ -58,7 +62,7 @@ class Watching {
   constructor(
     private root: HTMLElement,
     private stage: HTMLElement,
-    private video: HTMLVideoElement,
+    private video: Film,
     private showSigns: () => void,
   ) {
     this.tools = root.querySelector<HTMLElement>(`[data-video-tools="${CSS.escape(video.dataset.scene!)}"]`)!;
@@ -330,6 +334,7 @@ class Watching {
   private show(): void {
     const { video, tools } = this;
     this.showSigns();
+    this.captions.at(video.currentTime);
     showSides(this.stage, tools);
     const button = tools.querySelector<HTMLElement>("[data-video-do=play]")!;
     button.setAttribute("aria-label", saidIn(tools, video.paused ? "playVideo" : "pauseVideo"));
