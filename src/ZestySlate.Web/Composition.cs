@@ -96,6 +96,7 @@ public static class Composition
         services.AddScoped<MediaLibrary>();
         services.AddScoped<MediaIntake>();
         services.AddScoped<Replacing>();
+        services.AddScoped<SaidInVideos>();
         services.AddSingleton(new ArrivingFolder(Path.Combine(data, "arriving")));
         services.AddSingleton<ArrivingFiles>();
         services.AddSingleton(

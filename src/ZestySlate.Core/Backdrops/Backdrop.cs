@@ -55,6 +55,10 @@ public abstract record Backdrop
     [JsonIgnore]
     public virtual decimal? Lasts => null;
 
+    /// <summary>The captions file in which what is said in that course stands with its times, by its hash; null when there is none.</summary>
+    [JsonIgnore]
+    public virtual string? SaidIn => null;
+
     /// <summary>True when it holds something for learners besides its spots.</summary>
     [JsonIgnore]
     public virtual bool HasContent => false;

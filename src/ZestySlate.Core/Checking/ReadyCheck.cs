@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Captions;
 
 namespace ZestySlate.Core.Checking;
 
@@ -6,12 +7,14 @@ namespace ZestySlate.Core.Checking;
 public static class ReadyCheck
 {
     /// <summary>The findings, those that block publishing first.</summary>
-    public static ValueList<Finding> Run(Activity activity) =>
+    /// <param name="activity">The activity.</param>
+    /// <param name="sentencesOf">The sentences of a captions file, by its hash; without it nothing is told of sentences.</param>
+    public static ValueList<Finding> Run(Activity activity, Func<string, IReadOnlyList<Sentence>?>? sentencesOf = null) =>
         OfActivity(activity)
             .Concat(LooksCheck.Run(activity))
             .Concat(WaysCheck.Run(activity))
             .Concat(FlowCheck.Run(activity))
-            .Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene)))
+            .Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene, sentencesOf)))
             .OrderBy(finding => finding.Blocks ? 0 : 1)
             .ToValueList();
 
@@ -44,7 +47,7 @@ public static class ReadyCheck
         }
     }
 
-    private static IEnumerable<Finding> OfScene(Activity activity, Scene scene)
+    private static IEnumerable<Finding> OfScene(Activity activity, Scene scene, Func<string, IReadOnlyList<Sentence>?>? sentencesOf)
     {
         foreach (var weakness in scene.Backdrop.Check(activity.TitleOf(scene)))
         {
@@ -67,7 +70,7 @@ public static class ReadyCheck
             yield return finding;
         }
 
-        foreach (var finding in TimeCheck.Run(activity, scene))
+        foreach (var finding in TimeCheck.Run(activity, scene, sentencesOf))
         {
             yield return finding;
         }

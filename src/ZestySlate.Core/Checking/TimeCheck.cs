@@ -15,7 +15,17 @@ internal static class TimeCheck
     /// <summary>So long one watches on without anything to do before it is told, in seconds.</summary>
     private const decimal Long = 300;
 
-    internal static IEnumerable<Finding> Run(Activity activity, Scene scene)
+    /// <summary>A stop as near as this to the beginning or the end of a sentence does not cut it, in seconds: what is said and what is written
+    /// are never exactly together.</summary>
+    private const decimal Edge = 0.25m;
+
+    /// <summary>So many stops within <see cref="Crowded"/> are too many.</summary>
+    private const int TooMany = 4;
+
+    /// <summary>The time in which stops are counted, in seconds.</summary>
+    private const decimal Crowded = 30;
+
+    internal static IEnumerable<Finding> Run(Activity activity, Scene scene, Func<string, IReadOnlyList<Sentence>?>? sentencesOf)
     {
         if (!scene.Backdrop.HasTime)
         {
@@ -46,6 +56,46 @@ internal static class TimeCheck
             }
         }
 
+        foreach (var (spot, sentence) in Cut(stops, scene.Backdrop.SaidIn is { } file ? sentencesOf?.Invoke(file) : null))
+        {
+            yield return new Finding(
+                false,
+                $"«{activity.NameOf(spot)}» stops the video in the middle of a sentence, «{sentence.Text.Cut(80)}», which ends at "
+                    + $"{Moments.Write(sentence.To)}.",
+                scene.Id,
+                spot.Id,
+                "during"
+            );
+        }
+
+        var crowds = stops.Zip(stops.Skip(TooMany - 1)).Where(run => run.Second.During!.From - run.First.During!.From < Crowded);
+        foreach (var (begins, ends) in crowds.Take(1))
+        {
+            yield return new Finding(
+                false,
+                $"From {Moments.Write(begins.During!.From)} to {Moments.Write(ends.During!.From)} the video stops {TooMany} times: that is much in a "
+                    + "short while.",
+                scene.Id,
+                begins.Id,
+                "during"
+            );
+        }
+
+        foreach (
+            var spot in scene.Spots.Where(spot =>
+                spot.During?.Turns.Any(turn => turn.Scene is { } to && activity.SceneOf(to) is null) == true
+            )
+        )
+        {
+            yield return new Finding(
+                true,
+                $"After an answer «{activity.NameOf(spot)}» leads to a scene that is not there any more.",
+                scene.Id,
+                spot.Id,
+                "during"
+            );
+        }
+
         foreach (var (from, to) in Gaps(scene))
         {
             yield return new Finding(
@@ -55,6 +105,24 @@ internal static class TimeCheck
                 null,
                 "stage"
             );
+        }
+    }
+
+    /// <summary>The stops that lie inside a sentence.</summary>
+    private static IEnumerable<(Spot Spot, Sentence Sentence)> Cut(List<Spot> stops, IReadOnlyList<Sentence>? sentences)
+    {
+        if (sentences is null || stops.Count == 0)
+        {
+            yield break;
+        }
+
+        foreach (var spot in stops)
+        {
+            var at = spot.During!.From;
+            if (sentences.FirstOrDefault(one => one.From + Edge < at && at < one.To - Edge) is { } sentence)
+            {
+                yield return (spot, sentence);
+            }
         }
     }
 

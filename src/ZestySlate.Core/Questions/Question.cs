@@ -39,6 +39,9 @@ public abstract record Question
     /// <summary>What to say for which part of the question's credit.</summary>
     public ScoreBands Bands { get; init; } = ScoreBands.None;
 
+    /// <summary>What it demands of who answers it; null for what is guessed (<see cref="Questions.Demands"/>).</summary>
+    public Demand? Demands { get; init; }
+
     /// <summary>What its parts show, where that can be pictures and sounds; none where parts are words only.</summary>
     [JsonIgnore]
     public virtual IEnumerable<PartFace> Faces => [];
@@ -110,6 +113,7 @@ public abstract record Question
             Hint = newer.Hint,
             Explanation = newer.Explanation,
             Bands = Bands.WithWording(newer.Bands),
+            Demands = newer.Demands,
         };
 
     /// <summary>The same question with the common rules of marking of another version of it.</summary>

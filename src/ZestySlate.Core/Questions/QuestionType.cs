@@ -66,6 +66,9 @@ public abstract class QuestionType
     /// <summary>How hard such a question is guessed to be for a simulated class: 0 for its middle, 1 for a standard deviation above.</summary>
     public virtual double GuessedDifficulty(Question question) => 0;
 
+    /// <summary>What most of its questions demand.</summary>
+    public virtual Demand UsualDemand => Demand.Recall;
+
     /// <summary>What a simulated learner answers; null when they give nothing, or nothing can be simulated.</summary>
     /// <param name="question">The question.</param>
     /// <param name="chance">What they know of it.</param>

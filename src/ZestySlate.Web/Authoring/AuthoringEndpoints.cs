@@ -316,7 +316,8 @@ internal static class AuthoringEndpoints
             DeepLinkingRequest.Of(context)?.CourseTitle,
             origin is null ? null
                 : await store.LinkedAsync(origin.ActivityId) is { } known ? new LinkedActivity(known.Title, known.NewestEdition)
-                : null
+                : null,
+            await context.RequestServices.GetRequiredService<SaidInVideos>().CheckAsync(draft.Document)
         );
     }
 }

@@ -18,17 +18,17 @@ public sealed record LinkedActivity(string Title, int Newest);
 /// <param name="Base">The path base of the session.</param>
 /// <param name="CourseTitle">The course that waits for content to be chosen, or null.</param>
 /// <param name="Linked">What the selected spot, or the scene, is linked to; null when it is not.</param>
+/// <param name="Findings">What the ready check has found.</param>
 public sealed record WorkbenchModel(
     Draft Draft,
     Scene Scene,
     IReadOnlyList<Spot> Several,
     string Base,
     string? CourseTitle,
-    LinkedActivity? Linked
+    LinkedActivity? Linked,
+    ValueList<Finding> Findings
 )
 {
-    public ValueList<Finding> Findings { get; } = ReadyCheck.Run(Draft.Document);
-
     /// <summary>The scene as the stage shows it.</summary>
     public SceneView Stage { get; } = SceneView.ForAuthor(Draft.Document, Scene);
 

@@ -479,4 +479,50 @@ public sealed class VideoTests
         Assert.Equal("Ines", With(Elsewhere with { Credit = "Ines" }).Hosted!.Credit);
         Assert.Equal(Elsewhere, With(Elsewhere with { Address = "https://films.example/two" }).Hosted);
     }
+
+    private static bool SaysOfWords(decimal stop, string words) =>
+        ReadyCheck
+            .Run(With(At(Make.Note("n"), stop)), file =>
+                file == "words" ? [new Core.Captions.Caption(10, 20, "A front comes."), new(20, 30, "Then it rains.")] : null
+            )
+            .Any(finding => finding.Message.Contains(words));
+
+    /// <summary>A quarter of a second is no matter: at it nothing is said, behind it the sentence and its end are named.</summary>
+    [Theory]
+    [InlineData(20, false)]
+    [InlineData(20.25, false)]
+    [InlineData(20.26, true)]
+    [InlineData(29.74, true)]
+    [InlineData(29.75, false)]
+    [InlineData(31, false)]
+    public void A_stop_in_the_middle_of_a_sentence_is_told(double stop, bool told)
+    {
+        Assert.Equal(told, SaysOfWords((decimal)stop, "in the middle of a sentence, «Then it rains.», which ends at 0:30"));
+        Assert.Equal(told, SaysOfWords((decimal)stop, "in the middle of a sentence"));
+    }
+
+    [Theory]
+    [InlineData(29.9, true)]
+    [InlineData(30, false)]
+    public void Four_stops_in_half_a_minute_are_much(double last, bool told)
+    {
+        var stops = new[] { 0, 10, 20, (decimal)last }.Select((from, i) => At(Make.Note($"n{i}"), from)).ToArray();
+        Assert.Equal(told, Says(With(stops), "the video stops 4 times"));
+    }
+
+    [Fact]
+    public void A_jump_into_a_scene_that_was_deleted_keeps_it_from_being_published() =>
+        Assert.Contains(ReadyCheck.Run(With(Asked(After(TurnAfter.Wrong, scene: "gone")))), finding =>
+            finding.Blocks && finding.Message.Contains("leads to a scene that is not there any more")
+        );
+
+    [Fact]
+    public void Questions_of_one_name_are_told_and_others_are_not()
+    {
+        Assert.True(Says(With(Make.Asked("q", Make.One()), Make.Asked("r", Make.One())), "2 questions are called"));
+        Assert.False(
+            Says(With(Make.Asked("q", Make.One()), Make.Asked("r", Make.One()) with { Name = "Another" }), "questions are called")
+        );
+        Assert.False(Says(With(Make.Asked("q", Make.One())), "questions are called"));
+    }
 }

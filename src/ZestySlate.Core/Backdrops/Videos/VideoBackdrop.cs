@@ -52,6 +52,8 @@ public sealed record VideoBackdrop : Backdrop
 
     public override decimal? Lasts => Seconds > 0 ? Seconds : null;
 
+    public override string? SaidIn => Captions.Count > 0 ? Captions[0].Media : null;
+
     public override bool HasContent => File is not null || Hosted is not null;
 
     public override Stand Stand => Round ? Stand.Sphere : Stand.Flat;

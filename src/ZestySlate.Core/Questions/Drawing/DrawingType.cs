@@ -24,6 +24,8 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
 
     public override string Key => "drawing";
 
+    public override Demand UsualDemand => Demand.Application;
+
     public Picture? GroundOf(Question question) => ((DrawingQuestion)question).Board.Picture;
 
     public string AsSvg(Question question, Response? response, string? ground) =>

@@ -10,6 +10,8 @@ public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerRe
 {
     public override string Key => "fileAnswer";
 
+    public override Demand UsualDemand => Demand.Reflection;
+
     public HandedWish FilesOf(Question question) => WishOf((FileAnswerQuestion)question);
 
     private static HandedWish WishOf(FileAnswerQuestion question) => new(question.Kinds, question.Megabytes);

@@ -15,6 +15,8 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
 
     public override string Key => "longText";
 
+    public override Demand UsualDemand => Demand.Reflection;
+
     public override double GuessedDifficulty(Question question) => 0.3;
 
     public ValueList<RubricRow> RubricOf(Question question) => ((LongTextQuestion)question).Rubric;

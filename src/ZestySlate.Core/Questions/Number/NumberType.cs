@@ -16,6 +16,8 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
 
     public override string Key => "number";
 
+    public override Demand UsualDemand => Demand.Application;
+
     public override double GuessedDifficulty(Question question) => 0.2;
 
     public string KeyInWords(Question question) =>

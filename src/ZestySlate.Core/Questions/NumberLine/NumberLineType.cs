@@ -21,6 +21,8 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
 
     public override string Key => "numberLine";
 
+    public override Demand UsualDemand => Demand.Application;
+
     public override double GuessedDifficulty(Question question) => 0.1;
 
     public string KeyInWords(Question question) =>

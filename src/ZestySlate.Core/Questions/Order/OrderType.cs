@@ -12,6 +12,8 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
 {
     public override string Key => "order";
 
+    public override Demand UsualDemand => Demand.Application;
+
     public override double GuessedDifficulty(Question question) => -0.8;
 
     /// <summary>Things to be put in order never stood in their places.</summary>

@@ -14,6 +14,8 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
 
     public override string Key => "placing";
 
+    public override Demand UsualDemand => Demand.Application;
+
     protected override string TitleOf(PlacingQuestion question) => "Place";
 
     protected override decimal Parts(PlacingQuestion question) =>

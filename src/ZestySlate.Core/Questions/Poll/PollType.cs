@@ -12,6 +12,8 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted
 {
     public override string Key => "poll";
 
+    public override Demand UsualDemand => Demand.Reflection;
+
     public VoteRules VotesOf(Question question) => RulesOf((PollQuestion)question);
 
     public ValueList<PartAnswer> ChoicesOf(Response vote) => ((PollResponse)vote).Parts;

@@ -12,6 +12,8 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
 {
     public override string Key => "sort";
 
+    public override Demand UsualDemand => Demand.Application;
+
     protected override string TitleOf(SortQuestion question) => "Sort";
 
     protected override decimal Parts(SortQuestion question) => Math.Max(0.01m, question.Items.Sum(item => item.Weight));

@@ -10,6 +10,8 @@ public sealed class SpokenType : JudgedType<SpokenQuestion, SpokenResponse>, IHa
 {
     public override string Key => "spoken";
 
+    public override Demand UsualDemand => Demand.Reflection;
+
     /// <summary>A recording made on the page, or a sound that was made elsewhere.</summary>
     public HandedWish FilesOf(Question question) =>
         new([HandedKind.Sound], HandedWish.LargestMegabytes) { RecordedSeconds = ((SpokenQuestion)question).Seconds };

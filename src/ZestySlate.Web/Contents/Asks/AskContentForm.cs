@@ -63,6 +63,10 @@ internal sealed class AskContentForm : IContentForm
                             : Named.TryRead<Round>(form["round"], out var round) && Enum.IsDefined(round) ? round
                             : null,
                         // Where something is never marked, or voted on, it has no fields for this; what was set stays for when it has.
+                        Demands =
+                            !form.ContainsKey("demands") ? old.Demands
+                            : Named.TryRead<Demand>(form["demands"], out var demand) ? demand
+                            : null,
                         Hint = form.ContainsKey("hint") ? form["hint"].ToString().Trim() : old.Hint,
                         Explanation = form.ContainsKey("explanation") ? form["explanation"].ToString().Trim() : old.Explanation,
                         Points =

@@ -16,6 +16,7 @@ using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
+using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Author;
@@ -30,7 +31,8 @@ public sealed class PublishModel(
     JoinNumbers numbers,
     CardPictures cards,
     LinkMails mails,
-    UserManager<Person> people
+    UserManager<Person> people,
+    SaidInVideos said
 ) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
@@ -213,7 +215,7 @@ public sealed class PublishModel(
     private async Task LoadAsync(string activity)
     {
         var draft = (await store.DraftAsync(activity))!;
-        var findings = ReadyCheck.Run(draft.Document);
+        var findings = await said.CheckAsync(draft.Document);
         Record = draft.Record;
         Blocking = findings.Where(finding => finding.Blocks).ToList();
         Advice = findings.Count - Blocking.Count;

@@ -31,7 +31,7 @@ public sealed class VersionModel(ActivityStore store, Versions versions) : PageM
 
         (Key, Document, Draft) = (key, document, (await store.DraftAsync(activity))!);
         var (scene, spots) = WorkbenchModel.Chosen(document, spot, at);
-        Bench = new WorkbenchModel(Draft with { Document = document }, scene, spots, Request.PathBase, null, null);
+        Bench = new WorkbenchModel(Draft with { Document = document }, scene, spots, Request.PathBase, null, null, []);
 
         return Page();
     }
