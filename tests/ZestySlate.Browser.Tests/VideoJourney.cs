@@ -277,4 +277,57 @@ public sealed class VideoJourney(Apps apps)
         wren.Reads("[data-video-lines]", "High, thin clouds");
         Assert.Empty(wren.Complaints());
     }
+
+    [Fact]
+    public void In_a_course_it_is_watched_handed_in_from_its_end_and_graded()
+    {
+        using var person = new Person(refusesThirdPartyCookies: true);
+        person.SignInToCourses(apps, "Ines Halloran");
+        person.Press("Watchkeepers, evening");
+        person.Press("Add an assignment");
+        person.IntoFrame();
+        person.LookFor("lamp gallery");
+        person.Press("On the lamp gallery", "main");
+        person.PressCss("input[name='Placed.NoDue']");
+        person.Press("Place it in the course", "main");
+        person.OutOfFrame();
+        person.Until(
+            () => person.Driver.Url.Contains("/assignments/", StringComparison.Ordinal) ? "" : null,
+            "the assignment to come back"
+        );
+        person.PressCss("input[name=keptBack]");
+        person.Press("Keep", "main form");
+        var address = person.Driver.Url;
+
+        person.SignInToCourses(apps, "Cressida Thornbury-Vance");
+        person.Go(address);
+        person.IntoFrame();
+        person.Until(() => person.Run("return document.querySelector('.stage video')?.readyState") is >= 2L ? "" : null, "the video");
+        Seek(person, 14.6);
+        Play(person);
+        Answer(person, "#spot-g-ship", "Its starboard (right) side");
+        person.Press("Go on watching", "#spot-g-ship");
+        person.Gone("#spot-g-ship.open");
+        Seek(person, 22.6);
+        person.See("[data-at-end]");
+        person.Reads("[data-at-end]", "1 question is still open");
+        person.Reads("#list-gallery", "Right");
+        person.Press("Hand in");
+        person.Press("Hand in with 1 question open");
+        person.Reads("#result", "1 of 2 points");
+        person.OutOfFrame();
+        person.SignInToCourses(apps, "Ines Halloran");
+        person.Until(
+            () =>
+            {
+                person.Go(apps.Course + "/courses/watch/grades");
+                return
+                    person.All("tbody tr").Single(r => r.Text.StartsWith("Cressida", StringComparison.Ordinal)).Text is var row
+                    && row.Contains("1 of 2", StringComparison.Ordinal)
+                    ? row
+                    : null;
+            },
+            "the grade"
+        );
+    }
 }

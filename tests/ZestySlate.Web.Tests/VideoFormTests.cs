@@ -451,4 +451,27 @@ public sealed class VideoFormTests(SlateHost host)
         await UploadAsync(ines, id, "backdropVideo", Film, "front.webm");
         Assert.False((await VideoAsync(id)).Round);
     }
+
+    [Fact]
+    public async Task On_paper_what_is_said_stands_below_the_questions()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var worksheet = WebUtility.HtmlDecode(await ines.GetStringAsync("/author/front/paper", Stop));
+        Assert.Contains("Transcript: A front passes", worksheet);
+        Assert.Contains("In front of it, the air pressure falls, slowly and steadily.", worksheet);
+        Assert.DoesNotContain("Transcript", await ines.GetStringAsync("/author/front/paper?what=numbers", Stop));
+    }
+
+    /// <summary>The check of the workbench reads the captions file: a stop moved into a sentence is named with it.</summary>
+    [Fact]
+    public async Task A_stop_in_a_sentence_is_found_by_the_check()
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(ines, id, "/captions", ("scene", "film"), ("language", "en"), ("text", "0:00 A front comes.\n0:10 Then it rains."));
+        await AddAsync(ines, id, "multipleChoice", ("moment", "12"));
+        Assert.Contains(
+            "in the middle of a sentence, «Then it rains.»",
+            WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop))
+        );
+    }
 }

@@ -483,7 +483,7 @@ public sealed class VideoTests
     private static bool SaysOfWords(decimal stop, string words) =>
         ReadyCheck
             .Run(With(At(Make.Note("n"), stop)), file =>
-                file == "words" ? [new Core.Captions.Caption(10, 20, "A front comes."), new(20, 30, "Then it rains.")] : null
+                file == "words" ? [new Core.Captions.Sentence(10, 20, "A front comes."), new(20, 30, "Then it rains.")] : null
             )
             .Any(finding => finding.Message.Contains(words));
 

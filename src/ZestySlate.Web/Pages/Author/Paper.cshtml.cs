@@ -2,18 +2,20 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Captions;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>An activity on paper, for its author: the blank worksheet, the answer key, the pictures with numbered spots.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class PaperModel(ActivityStore store, SchoolLooks schools) : PageModel
+public sealed class PaperModel(ActivityStore store, SchoolLooks schools, SaidInVideos said) : PageModel
 {
     /// <summary>What can be printed.</summary>
     public static IReadOnlyList<(string Key, string Title)> Sheets { get; } =
@@ -42,6 +44,9 @@ public sealed class PaperModel(ActivityStore store, SchoolLooks schools) : PageM
     /// <summary>The scenes with a picture, with their spots numbered.</summary>
     public IReadOnlyList<SceneView> Numbered { get; private set; } = [];
 
+    /// <summary>What is said in its videos, by the titles of their scenes.</summary>
+    public IReadOnlyList<(string Title, IReadOnlyList<Sentence> Sentences)> Said { get; private set; } = [];
+
     public async Task OnGetAsync(string activity)
     {
         What = Sheets.Any(sheet => sheet.Key == What) ? What : "worksheet";
@@ -59,6 +64,13 @@ public sealed class PaperModel(ActivityStore store, SchoolLooks schools) : PageM
         else
         {
             View = What == "key" ? OnPaper.Key(Document) : OnPaper.Worksheet(Document);
+            var sentences = await said.SentencesAsync(Document);
+            Said =
+            [
+                .. Document
+                    .Scenes.Where(scene => scene.Backdrop.SaidIn is { } file && sentences[file] is { Count: > 0 })
+                    .Select(scene => (Document.TitleOf(scene), sentences[scene.Backdrop.SaidIn!]!)),
+            ];
         }
     }
 }
