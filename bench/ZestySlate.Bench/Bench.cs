@@ -18,6 +18,7 @@ internal static class Bench
             ["hands"] = Hands.RunAsync,
             ["kills"] = Kills.RunAsync,
             ["burdens"] = Burdens.RunAsync,
+            ["videos"] = Videos.RunAsync,
         };
         var chosen = args.Length == 0 ? all.Keys.ToArray() : args;
         foreach (var name in chosen)

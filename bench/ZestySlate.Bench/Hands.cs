@@ -20,7 +20,7 @@ namespace ZestySlate.Bench;
 internal static class Hands
 {
     /// <summary>Frame times at rest, in milliseconds: arguments are how many.</summary>
-    private const string Frames =
+    internal const string Frames =
         "const frames = n => new Promise(done => { const times = []; let last = 0; const tick = now => { if (last) { "
         + "times.push(now - last); } last = now; if (times.length < n) { requestAnimationFrame(tick); } else { "
         + "done(times); } }; requestAnimationFrame(tick); });"
@@ -218,7 +218,7 @@ internal static class Hands
         chrome.Quit();
     }
 
-    private static void Say(string what, object? figures)
+    internal static void Say(string what, object? figures)
     {
         var numbers = ((string)figures!).Split(' ').Select(number => double.Parse(number, CultureInfo.InvariantCulture)).ToArray();
         Console.WriteLine(

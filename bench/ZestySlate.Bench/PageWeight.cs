@@ -53,7 +53,8 @@ internal static class PageWeight
         return "hundred";
     }
 
-    private static async Task WeighAsync(Host host, string activity, string what)
+    /// <summary>Weighs the page of an activity, with what it loads besides.</summary>
+    internal static async Task WeighAsync(Host host, string activity, string what, params string[] besides)
     {
         Console.WriteLine($"-- {what}");
         var page = $"/a/{activity}";
@@ -62,6 +63,7 @@ internal static class PageWeight
         var css = Host.Find(html, "href=\"(/dist/learner[^\"]+)\"");
         var style = await browser.GetStringAsync(css);
         var addresses = new List<string> { page, css, Host.Find(html, "src=\"(/dist/learner[^\"]+)\""), "/dist/symbols.svg" };
+        addresses.AddRange(besides);
         // Only the face for the page's own letters is fetched; the one for other Latin letters waits until one is used.
         addresses.AddRange(
             Regex

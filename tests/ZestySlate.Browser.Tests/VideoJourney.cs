@@ -179,6 +179,12 @@ public sealed class VideoJourney(Apps apps)
         ines.See("[data-strip-track]");
         ines.Reads("#room-details", "1:17, 854 × 480");
 
+        // Small pictures come along the strip, each of its own moment.
+        ines.Until(() => ines.All("[data-strip-pictures] canvas").Count >= 8 ? "" : null, "the small pictures");
+
+        // Without captions the pauses between words are what stops go to: the commentary has twelve sentences.
+        ines.Until(() => ines.All("[data-strip-words] .bg-bergamot").Count >= 10 ? "" : null, "the pauses");
+
         // What is said is pasted; sentences come onto the strip.
         ines.PressCss("#room-details details[id^=fold-captions] > summary");
         ines.Type(

@@ -94,6 +94,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/media"] = Rights.ActivityEditor,
         ["author/{activity}/drafts"] = Rights.ActivityEditor,
         ["author/{activity}/video-address"] = Rights.ActivityEditor,
+        ["author/{activity}/silences"] = Rights.ActivityEditor,
         ["author/{activity}/captions"] = Rights.ActivityEditor,
         ["author/{activity}/captions/{hash}"] = Rights.ActivityEditor,
         ["author/{activity}/captions/{hash}/lines"] = Rights.ActivityEditor,

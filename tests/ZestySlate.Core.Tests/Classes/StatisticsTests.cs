@@ -2,6 +2,7 @@ using CsCheck;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.ShortText;
 
 namespace ZestySlate.Core.Tests.Classes;
@@ -166,4 +167,19 @@ public sealed class StatisticsTests
                 var same = Of([.. answers.Select(row => row[0] ? "111" : "000")]);
                 Assert.True(same.Alpha is null || Math.Abs(same.Alpha.Value - 1) < 1e-9);
             });
+
+    /// <summary>What waits for a person has no mark yet: nobody got it wrong. Reviewed, it counts.</summary>
+    [Fact]
+    public void What_waits_to_be_reviewed_is_in_no_statistics_before()
+    {
+        var attempt = new Attempt(
+            Make.Tour(
+                Make.Scene("a", Make.Asked("why", new LongTextQuestion { WaitsForPerson = true, Points = 3 }), Make.Asked("q", Make.One()))
+            )
+        );
+        attempt.Then((id, at) => new Answered("why", new LongTextResponse { Text = "A front." }) { Id = id, At = at }).HandIn();
+        Assert.Equal(["q"], AttemptRow.Of(attempt.State, attempt.Events).Questions.Keys);
+        attempt.Then((id, at) => new Reviewed("why", new Review { By = "ines", Points = 2 }) { Id = id, At = at });
+        Assert.Equal(2, AttemptRow.Of(attempt.State, attempt.Events).Questions["why"].Points);
+    }
 }

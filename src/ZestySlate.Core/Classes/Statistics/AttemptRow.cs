@@ -27,7 +27,7 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
             score.Points.ToDecimal(),
             score.OutOf,
             state
-                .Questions.Where(question => question.OutOf > 0)
+                .Questions.Where(question => question.OutOf > 0 && !question.Waits)
                 .ToDictionary(
                     question => question.Spot.Id,
                     question =>

@@ -1,5 +1,6 @@
 using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Videos;
@@ -35,6 +36,20 @@ internal static class CaptionEndpoints
         );
         group.MapGet("/captions/{hash}/lines", LinesAsync);
         group.MapPost("/captions", TakeAsync);
+        group
+            .MapPost("/silences", async (HttpContext context) =>
+            {
+                using var curve = new MemoryStream();
+                await context.Request.Body.CopyToAsync(curve, context.RequestAborted);
+                return Results.Json(
+                    new
+                    {
+                        captions = Array.Empty<object>(),
+                        ends = Silences.Spoken(curve.ToArray()).Select(spoken => new object[] { spoken.To, spoken.Text, spoken.From }),
+                    }
+                );
+            })
+            .WithMetadata(new RequestSizeLimitAttribute(Silences.Most));
     }
 
     /// <summary>The captions of a file that the activity shows; null when it shows none such.</summary>

@@ -1,6 +1,8 @@
 import { ask } from "../shared/ask";
 import { drag, swallowClick } from "../shared/drag";
 import { filmIn, type Film } from "../shared/film";
+import { loudnessOf } from "../shared/loudness";
+import { Thumbnails } from "../shared/thumbnails";
 import { clockOf, cutAt, nearestEnd, type SentenceEnd } from "../shared/time";
 
 /** The nearest that a strip can show, in pixels a second: a frame is some ten pixels wide. */
@@ -24,6 +26,9 @@ class Strip {
   /** A cue whose new span is on its way to the server. */
   private later = 0;
   private told = false;
+  private thumbnails: Thumbnails | null = null;
+  /** The file whose sound was listened to. */
+  private heard = "";
 
   constructor(private section: HTMLElement) {
     const zoom = this.find<HTMLInputElement>("[data-strip-zoom]");
@@ -84,6 +89,7 @@ class Strip {
     const address = this.section.dataset.captions;
     if (!address) {
       this.said = { captions: [], ends: [] };
+      void this.listen();
     } else {
       const reply = await ask("captions", address);
       if (reply?.ok) {
@@ -94,12 +100,34 @@ class Strip {
     this.tellCuts();
   }
 
+  /** Where there are no captions, the pauses of who speaks stand for the ends of sentences: the core finds them by how loud it is. */
+  private async listen(): Promise<void> {
+    const film = this.video;
+    if (!film?.picture || this.heard === film.picture.currentSrc) {
+      return;
+    }
+    this.heard = film.picture.currentSrc;
+    const curve = await loudnessOf(this.heard, this.lasts);
+    const reply =
+      curve &&
+      (await ask("silences", this.section.dataset.silences!, {
+        method: "POST",
+        body: curve,
+        headers: { "X-Slate-Proof": document.body.dataset.proof! },
+      }));
+    if (reply?.ok && !this.section.dataset.captions) {
+      this.said = JSON.parse(reply.text) as Said;
+      this.words();
+      this.tellCuts();
+    }
+  }
+
   /** A stop in the middle of a sentence is marked, and says which. */
   private tellCuts(): void {
     for (const cue of this.track.querySelectorAll<HTMLElement>("[data-cue][data-pauses]")) {
       const cut = cutAt(this.said.ends, Number(cue.dataset.from));
       cue.toggleAttribute("data-cuts", cut !== undefined);
-      cue.ariaDescription = cut ? `Stops inside «${cut[1]}»` : null;
+      cue.ariaDescription = !cut ? null : cut[1] ? `Stops inside «${cut[1]}»` : "Stops while somebody speaks";
     }
   }
 
@@ -166,6 +194,16 @@ class Strip {
       .slice(0, 400)
       .map(([moment]) => at("absolute inset-y-0 w-px bg-bergamot", moment * scale, ""));
     this.find("[data-strip-words]").replaceChildren(...blocks, ...ends);
+    this.pictures(Math.max(0, left), Math.min(right, this.lasts));
+  }
+
+  /** Small pictures of the video along the strip, where they can be had. */
+  private pictures(from: number, to: number): void {
+    const address = this.video?.picture?.currentSrc;
+    if (address && this.thumbnails?.address !== address) {
+      this.thumbnails = new Thumbnails(address, this.find("[data-strip-pictures]"));
+    }
+    this.thumbnails?.show(this.scale, from, to);
   }
 
   /** Where the video is, sixty times a second while it plays. */
@@ -175,6 +213,12 @@ class Strip {
       return;
     }
     this.tellFound(video);
+    if (video.picture && this.thumbnails?.address !== video.picture.currentSrc && video.readyState >= HTMLMediaElement.HAVE_METADATA) {
+      this.words();
+    }
+    if (!this.section.dataset.captions && video.readyState >= HTMLMediaElement.HAVE_METADATA) {
+      void this.listen();
+    }
     const now = video.currentTime;
     const left = `${now * this.scale}px`;
     const line = this.find("[data-strip-now]");
@@ -361,7 +405,7 @@ class Strip {
         const sentence = cue.dataset.pauses === "yes" && !event.altKey ? nearestEnd(this.said.ends, begins) : undefined;
         begins = sentence ? sentence[0] : begins;
         ends = until === null ? null : until + begins - from;
-        this.say(sentence ? `After «${sentence[1]}»` : "");
+        this.say(!sentence ? "" : sentence[1] ? `After «${sentence[1]}»` : "Where there is a pause");
       }
       this.place(cue, begins, ends);
       this.go(resizes ? ends! : begins);
