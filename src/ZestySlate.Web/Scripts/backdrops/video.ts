@@ -122,7 +122,7 @@ class Watching {
         this.goTo(Number(line.dataset.lineAt));
       }
     });
-    tools.querySelector<HTMLSelectElement>("[data-video-speed]")!.addEventListener("change", event => {
+    tools.querySelector<HTMLSelectElement>("[data-video-speed]")?.addEventListener("change", event => {
       video.playbackRate = Number((event.target as HTMLSelectElement).value);
     });
     this.root.addEventListener("keydown", event => {
