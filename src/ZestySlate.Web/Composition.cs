@@ -75,7 +75,7 @@ public static class Composition
         services.AddSingleton<SchoolLooks>();
         services.AddScoped<CardPictures>();
         services.AddSingleton<OEmbedLookup>();
-        services.AddSingleton<HostedLookup>();
+        services.AddScoped<HostedLookup>();
         services.AddScoped<ActivityRights>();
         services.AddScoped<ActivityStore>();
         services.AddScoped<ActivityLibrary>();

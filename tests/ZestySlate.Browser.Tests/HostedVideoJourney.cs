@@ -50,12 +50,15 @@ public sealed class HostedVideoJourney(Apps apps)
         await BehaveAsync("Well");
         using var ines = new Person(1400, 900).SignIn(apps);
         ines.Press("New", "main");
-        ines.BeginActivity(title: "From the host");
-        Take(ines, $"{apps.Films}/films/a-front-passes");
+        ines.Press("Or a video that is large", "main");
+        ines.Type("form[action*=Video] input[name=address]", $"{apps.Films}/films/a-front-passes");
+        ines.Press("Begin", "form[action*=Video]");
+        Assert.Equal("A front passes", ines.See("input[name=title]").GetAttribute("value"));
 
         // Title of the picture, its size and how long it lasts fill themselves in.
         ines.See("[data-strip-track]");
         ines.Reads("#room-details", "1:17");
+        ines.Reads("[data-strip-ruler]", "1:10");
         ines.Reads("#room-details", "854 × 480");
         ines.See("#room-storyboard .board-here img");
         ines.Saved();

@@ -89,8 +89,8 @@ public sealed class ArrivingTests(SlateHost host)
     /// <summary>What cannot be used is told with the first piece, and nothing of it stays.</summary>
     [Theory]
     [InlineData("notes.webm", "just words", 9_000_000, "none of PNG")]
-    [InlineData("sound.mp3", "ID3 and so on", 41 * 1024 * 1024, "a sound may have up to 40 MB")]
-    [InlineData("film.webm", "\u001aE\u00df\u00a3", 501 * 1024 * 1024, "the largest file that is taken here has 500 MB")]
+    [InlineData("sound.mp3", "ID3 and so on", (40 * 1024 * 1024) + 1, "a sound may have up to 40 MB")]
+    [InlineData("film.webm", "\u001aE\u00df\u00a3", (500 * 1024 * 1024) + 1, "the largest file that is taken here has 500 MB")]
     [InlineData("empty.webm", "", 0, "is empty")]
     [InlineData("empty.webm", "", -5, "is empty")]
     public async Task What_cannot_be_used_is_told_with_the_first_piece(string name, string begins, long bytes, string why)
@@ -151,5 +151,30 @@ public sealed class ArrivingTests(SlateHost host)
         Assert.Equal(HttpStatusCode.BadRequest, odd.StatusCode);
         var unsaid = await SendAsync(ines, HttpMethod.Put, "?name=a", new ByteArrayContent([1]));
         Assert.Equal(HttpStatusCode.BadRequest, unsaid.StatusCode);
+    }
+
+    [Theory]
+    [InlineData("exact.mp3", "ID3 and so on", 40 * 1024 * 1024)]
+    [InlineData("exact.webm", "\u001aE\u00df\u00a3", 500 * 1024 * 1024)]
+    public async Task What_is_exactly_as_large_as_may_be_is_taken(string name, string begins, long bytes)
+    {
+        var ines = await host.TeacherAsync("ines");
+        byte[] first = [.. Encoding.Latin1.GetBytes(begins), .. new byte[5000]];
+        var reply = await SendAsync(ines, HttpMethod.Put, Query(name, bytes, 0), new ByteArrayContent(first));
+        Assert.Equal(HttpStatusCode.OK, reply.StatusCode);
+        await SendAsync(ines, HttpMethod.Delete, Query(name, bytes), null);
+    }
+
+    /// <summary>The last step comes three times at once, as from two windows and after a lost reply: one entry, and everybody is told it.</summary>
+    [Fact]
+    public async Task Put_to_use_several_times_at_once_it_is_one_entry()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var film = Own(9);
+        await PieceAsync(ines, "thrice.webm", film, 0, 4_000_000);
+        var replies = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => UseAsync(ines, "thrice.webm", film.Length)));
+        Assert.All(replies, reply => Assert.Equal(HttpStatusCode.OK, reply.StatusCode));
+        var told = await Task.WhenAll(replies.Select(reply => reply.Content.ReadAsStringAsync(Stop)));
+        Assert.Single(told.Distinct());
     }
 }

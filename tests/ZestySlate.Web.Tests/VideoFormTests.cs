@@ -61,9 +61,8 @@ public sealed class VideoFormTests(SlateHost host)
     private static async Task<string> WordsAsync(HttpResponseMessage reply) =>
         WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop));
 
-    private async Task<During?> AddAsync(HttpClient ines, string id, string kind, params (string, string)[] fields)
+    private async Task PutAsync(HttpClient ines, string id, string kind, string spot, params (string, string)[] fields)
     {
-        var spot = "s" + Guid.NewGuid().ToString("N")[..8];
         var reply = await SendAsync(
             ines,
             id,
@@ -71,6 +70,12 @@ public sealed class VideoFormTests(SlateHost host)
             [("edit", "add"), ("scene", "film"), ("kind", kind), ("x", "0.5"), ("y", "0.5"), ("newId", spot), .. fields]
         );
         Assert.True(reply.IsSuccessStatusCode, await WordsAsync(reply));
+    }
+
+    private async Task<During?> AddAsync(HttpClient ines, string id, string kind, params (string, string)[] fields)
+    {
+        var spot = "s" + Guid.NewGuid().ToString("N")[..8];
+        await PutAsync(ines, id, kind, spot, fields);
         return (await DocumentAsync(id)).SpotOf(spot)!.During;
     }
 
@@ -246,17 +251,7 @@ public sealed class VideoFormTests(SlateHost host)
     public async Task When_a_spot_is_there_is_set_in_the_details_and_on_the_strip()
     {
         var (ines, id) = await BeginAsync();
-        await SendAsync(
-            ines,
-            id,
-            "/edit",
-            ("edit", "add"),
-            ("scene", "film"),
-            ("kind", "multipleChoice"),
-            ("x", "0.5"),
-            ("y", "0.5"),
-            ("newId", "q")
-        );
+        await PutAsync(ines, id, "multipleChoice", "q");
         async Task<During?> NowAsync(params (string, string)[] fields)
         {
             var reply = await SendAsync(ines, id, "/edit", [("spot", "q"), .. fields]);
@@ -290,17 +285,7 @@ public sealed class VideoFormTests(SlateHost host)
     public async Task A_time_that_cannot_be_is_refused_and_the_old_one_stays(string field, string typed, string words)
     {
         var (ines, id) = await BeginAsync();
-        await SendAsync(
-            ines,
-            id,
-            "/edit",
-            ("edit", "add"),
-            ("scene", "film"),
-            ("kind", "note"),
-            ("x", "0.5"),
-            ("y", "0.5"),
-            ("newId", "n")
-        );
+        await PutAsync(ines, id, "note", "n");
         await SendAsync(ines, id, "/edit", ("spot", "n"), ("edit", "during"), ("from", "0:10"), ("until", "0:20"));
         var before = (await DocumentAsync(id)).SpotOf("n")!.During;
         (string, string)[] fields = [("spot", "n"), ("edit", "during"), ("from", "0:10"), ("until", "0:20")];
@@ -358,17 +343,7 @@ public sealed class VideoFormTests(SlateHost host)
     {
         var (ines, id) = await BeginAsync();
         await SendAsync(ines, id, "/edit", ("edit", "addScene"), ("newId", "after"), ("as", "blank"), ("title", "Afterwards"));
-        await SendAsync(
-            ines,
-            id,
-            "/edit",
-            ("edit", "add"),
-            ("scene", "film"),
-            ("kind", "multipleChoice"),
-            ("x", "0.5"),
-            ("y", "0.5"),
-            ("newId", "q")
-        );
+        await PutAsync(ines, id, "multipleChoice", "q");
         var option = (await DocumentAsync(id)).SpotOf("q")!.Question is Core.Questions.MultipleChoice.MultipleChoiceQuestion asked
             ? asked.Options[0].Id
             : "";
@@ -473,5 +448,59 @@ public sealed class VideoFormTests(SlateHost host)
             "in the middle of a sentence, «Then it rains.»",
             WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop))
         );
+    }
+
+    /// <summary>A share typed before where it leads is kept, and so is one typed alone; what is none is refused.</summary>
+    [Theory]
+    [InlineData("75", 0.75)]
+    [InlineData("0", 0.0)]
+    [InlineData("100", 1.0)]
+    [InlineData("100.5", null)]
+    [InlineData("-1", null)]
+    [InlineData("most", null)]
+    public async Task A_share_of_the_points_is_kept_as_it_was_typed(string typed, double? share)
+    {
+        var (ines, id) = await BeginAsync();
+        await PutAsync(ines, id, "multipleChoice", "q");
+        var reply = await SendAsync(ines, id, "/edit", ("spot", "q"), ("edit", "during"), ("from", "0:10"), ("turn-Score-share", typed));
+        Assert.Equal(share is null ? HttpStatusCode.UnprocessableEntity : HttpStatusCode.OK, reply.StatusCode);
+        Turn[] expected = share is null ? [] : [new Turn(TurnAfter.Score, null) { Share = (decimal)share }];
+        Assert.Equal(expected, (await DocumentAsync(id)).SpotOf("q")!.During?.Turns ?? []);
+    }
+
+    [Fact]
+    public async Task An_activity_begins_with_a_video_of_ones_own()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var page = await ines.GetStringAsync("/new", Stop);
+        var form = new MultipartFormDataContent
+        {
+            { new StringContent(SlateHost.Find(page, "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")), "proof" },
+            { new ByteArrayContent(Film), "file", "a-front_passes.webm" },
+        };
+        var begun = await ines.PostAsync("/new", form, Stop);
+        var id = begun.Headers.Location!.OriginalString.Split('/').Last();
+        var document = await DocumentAsync(id);
+        Assert.Equal("a front passes", document.Title);
+        Assert.Equal(854, ((VideoBackdrop)document.Scenes[0].Backdrop).Width);
+    }
+
+    [Fact]
+    public async Task An_activity_begins_with_a_video_that_is_still_to_come_or_lies_elsewhere()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var begun = await ines.PostFormAsync("/new", "/new?handler=Video", ("address", ""), ("title", "To come"));
+        var id = begun.Headers.Location!.OriginalString.Split('/').Last();
+        Assert.False(((VideoBackdrop)(await DocumentAsync(id)).Scenes[0].Backdrop).HasContent);
+
+        // An address that cannot be used is named, and stays to be mended.
+        foreach (var wrong in new[] { "javascript:alert(1)", "http://127.0.0.1:9/film.webm" })
+        {
+            var refused = await ines.PostFormAsync("/new", "/new?handler=Video", ("address", wrong), ("title", ""));
+            Assert.Equal(HttpStatusCode.OK, refused.StatusCode);
+            var words = await WordsAsync(refused);
+            Assert.Contains($"«{wrong}»", words);
+            Assert.Contains($"value=\"{wrong}\"", words);
+        }
     }
 }

@@ -22,7 +22,7 @@ public sealed record Arriving(string OwnerId, string Name, long Bytes, string Ch
 public sealed record PieceOfFile(long There, bool Taken);
 
 /// <summary>Takes large files in pieces, straight to the disk: memory and time do not grow with the file.</summary>
-public sealed class ArrivingFiles(ArrivingFolder folder, TimeProvider clock)
+public sealed class ArrivingFiles(ArrivingFolder folder, TimeProvider clock) : IDisposable
 {
     /// <summary>The largest piece, in bytes.</summary>
     public const int LargestPiece = 4 * 1024 * 1024;
@@ -34,6 +34,8 @@ public sealed class ArrivingFiles(ArrivingFolder folder, TimeProvider clock)
     public static readonly TimeSpan Kept = TimeSpan.FromDays(3);
 
     private const string Noted = ".done";
+
+    private readonly SemaphoreSlim _turn = new(1);
 
     /// <summary>How many bytes are there already.</summary>
     public long There(Arriving file) => new FileInfo(PathOf(file)) is { Exists: true } found ? found.Length : 0;
@@ -78,6 +80,20 @@ public sealed class ArrivingFiles(ArrivingFolder folder, TimeProvider clock)
 
         File.SetLastWriteTimeUtc(path, clock.GetUtcNow().UtcDateTime);
         return new PieceOfFile(There(file), true);
+    }
+
+    /// <summary>Puts files to use one at a time: who asks twice for the same one comes to it when it is done.</summary>
+    public async Task<T> OneByOneAsync<T>(Func<Task<T>> use, CancellationToken gone)
+    {
+        await _turn.WaitAsync(gone);
+        try
+        {
+            return await use();
+        }
+        finally
+        {
+            _turn.Release();
+        }
     }
 
     /// <summary>The content of a file that is there as a whole; null while something is missing.</summary>
@@ -133,6 +149,8 @@ public sealed class ArrivingFiles(ArrivingFolder folder, TimeProvider clock)
         old.ForEach(file => file.Delete());
         return old.Count;
     }
+
+    public void Dispose() => _turn.Dispose();
 
     private static void MakeRoom(string path)
     {

@@ -21,6 +21,9 @@ public sealed record TurnPlace(TurnAfter After, string? Option, string Words)
 /// <summary>Every answer after which a course in time can go on elsewhere; the first that fits counts.</summary>
 internal static class TurnPlaces
 {
+    /// <summary>The share of the points from which on it goes on elsewhere, where none is typed, in per cent.</summary>
+    public const decimal UsualShare = 60;
+
     /// <summary>Those of a question; of what asks nothing, being done with it.</summary>
     public static IEnumerable<TurnPlace> Of(Question? question)
     {
@@ -55,14 +58,21 @@ internal static class TurnPlaces
                 return Outcome<ValueList<Turn>>.Refused(DuringForms.NoMoment(typed));
             }
 
-            if (to is not null || scene.Length > 0)
+            var share = place.After == TurnAfter.Score ? form[$"{place.Field}-share"].ToString().Trim() : "";
+            if (share.Length > 0 && EditForms.Decimal(share) is not (>= 0 and <= 100))
+            {
+                return Outcome<ValueList<Turn>>.Refused($"«{share}» is no share of the points: write a number from 0 to 100.");
+            }
+
+            // A share alone is kept: from it on, it goes on from there, whatever is said of wrong answers.
+            if (to is not null || scene.Length > 0 || share.Length > 0)
             {
                 turns.Add(
                     new Turn(place.After, scene.Length > 0 ? null : to)
                     {
                         Option = place.Option,
                         Scene = scene.Length > 0 ? scene : null,
-                        Share = place.After == TurnAfter.Score ? (EditForms.Decimal(form[$"{place.Field}-share"]) ?? 60) / 100 : null,
+                        Share = place.After == TurnAfter.Score ? (EditForms.Decimal(share) ?? UsualShare) / 100 : null,
                     }
                 );
             }

@@ -19,7 +19,9 @@ internal static class ArrivingEndpoints
             Told(files.There(new Arriving(context.User.Id(), name, bytes, changed)))
         );
         group.MapPut("", PieceAsync).WithMetadata(new RequestSizeLimitAttribute(ArrivingFiles.LargestPiece + 1));
-        group.MapPost("", UseAsync);
+        group.MapPost("", (HttpContext context, ArrivingFiles files, MediaIntake intake, MediaLibrary library, Replacing replacing) =>
+            files.OneByOneAsync(() => UseAsync(context, files, intake, library, replacing), context.RequestAborted)
+        );
         group.MapDelete("", (string name, long bytes, string changed, HttpContext context, ArrivingFiles files) =>
         {
             files.Drop(new Arriving(context.User.Id(), name, bytes, changed));
@@ -70,8 +72,7 @@ internal static class ArrivingEndpoints
         ArrivingFiles files,
         MediaIntake intake,
         MediaLibrary library,
-        Replacing replacing,
-        ITempDataDictionaryFactory notes
+        Replacing replacing
     )
     {
         var form = await context.Request.ReadFormAsync();
@@ -108,7 +109,7 @@ internal static class ArrivingEndpoints
         if (old is not null)
         {
             // The page of the entry is loaded anew, and says it there.
-            var next = notes.GetTempData(context);
+            var next = context.RequestServices.GetRequiredService<ITempDataDictionaryFactory>().GetTempData(context);
             next[nameof(ItemModel.Said)] = said;
             next.Save();
         }

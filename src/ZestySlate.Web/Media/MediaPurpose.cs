@@ -23,11 +23,5 @@ internal sealed record FileUse(MediaItem Item, Activity Activity, Spot? Spot, Sc
 
     public Sound Sound => MediaPurposes.SoundOf(Item);
 
-    public VideoFile Video =>
-        new()
-        {
-            Media = Item.Hash,
-            Credit = Item.Credit,
-            Licence = Item.Licence,
-        };
+    public VideoFile Video => MediaPurposes.VideoOf(Item);
 }

@@ -67,6 +67,14 @@ internal static class MediaPurposes
             Licence = item.Licence,
         };
 
+    public static VideoFile VideoOf(MediaItem item) =>
+        new()
+        {
+            Media = item.Hash,
+            Credit = item.Credit,
+            Licence = item.Licence,
+        };
+
     public static Sound SoundOf(MediaItem item) =>
         new()
         {

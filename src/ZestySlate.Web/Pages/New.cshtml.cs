@@ -4,25 +4,36 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Backdrops.WebPages;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Backdrops.Videos;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages;
 
-/// <summary>Begins an activity from a picture.</summary>
+/// <summary>Begins an activity: on a picture, a video, a list of questions, a web page.</summary>
 [Authorize(Policy = Rights.Teacher)]
 [RequestSizeLimit(MediaIntake.MostBytes)]
-public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFetcher fetcher, Installation installation) : PageModel
+public sealed class NewModel(
+    ActivityStore store,
+    MediaIntake intake,
+    AddressFetcher fetcher,
+    HostedLookup lookup,
+    Installation installation
+) : PageModel
 {
     public string? Problem { get; private set; }
 
     /// <summary>What is wrong with the address of a page.</summary>
     public string? PageProblem { get; private set; }
+
+    /// <summary>What is wrong with the address of a video.</summary>
+    public string? VideoProblem { get; private set; }
 
     /// <summary>What is wrong with the list of questions.</summary>
     public string? ListProblem { get; private set; }
@@ -50,7 +61,7 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
     {
         if (file is null)
         {
-            Problem = "Choose a picture first.";
+            Problem = "Choose a picture or a video first.";
             return Page();
         }
 
@@ -61,24 +72,48 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
             return Page();
         }
 
-        if (added.Value.Kind != MediaKind.Picture)
+        var item = added.Value;
+        Backdrop? backdrop = item.Kind switch
         {
-            Problem = $"«{file.FileName}» is kept in your media library, but it is not a picture. Begin with a picture or a panorama.";
+            MediaKind.Picture => Backdrop.Of(MediaPurposes.PictureOf(item)),
+            MediaKind.Video => new VideoBackdrop().With(MediaPurposes.VideoOf(item), item.Seconds, item.Width, item.Height),
+            _ => null,
+        };
+        if (backdrop is null)
+        {
+            Problem = $"«{file.FileName}» is kept in your media library, but it is no picture and no video. Begin with one of these.";
             return Page();
         }
 
-        var picture = MediaPurposes.PictureOf(added.Value);
         var title = string.IsNullOrWhiteSpace(Title)
             ? Path.GetFileNameWithoutExtension(file.FileName).Replace('-', ' ').Replace('_', ' ').Trim()
             : Title.Trim();
-        var activity = new Activity
+        return await BeginAsync(title.Length > 0 ? title : backdrop.KindName, backdrop);
+    }
+
+    /// <summary>Begins an activity on a video that lies at an address, or with none yet: a large file is brought in the workbench.</summary>
+    public async Task<IActionResult> OnPostVideoAsync(string? address, CancellationToken stop)
+    {
+        var title = string.IsNullOrWhiteSpace(Title) ? "" : Title.Trim();
+        if (string.IsNullOrWhiteSpace(address))
         {
-            Title = title.Length > 0 ? title : "A picture",
-            Language = UsualLanguage,
-            Scenes = [new Scene { Id = Ids.New(), Backdrop = Backdrop.Of(picture) }],
-        };
-        var draft = await store.CreateAsync(User.Id(), activity);
-        return LocalRedirect($"~/author/{draft.Record.Id}");
+            return await BeginAsync(title.Length > 0 ? title : "A video", new VideoBackdrop());
+        }
+
+        Address = address.Trim();
+        var found = await lookup.FindAsync(Address, new VideoBackdrop(), User.Id(), stop);
+        if (!found.Succeeded)
+        {
+            VideoProblem = found.Refusal;
+            return Page();
+        }
+
+        return await BeginAsync(
+            title.Length > 0 ? title
+                : found.Value.Title is { Length: > 0 } there ? there
+                : "A video",
+            found.Value.Film
+        );
     }
 
     /// <summary>Begins an activity of questions by a recipe. Of a list with problems nothing is lost: it comes back with what is wrong.</summary>
@@ -120,13 +155,19 @@ public sealed class NewModel(ActivityStore store, MediaIntake intake, AddressFet
             Refuses = await fetcher.ForbidsFramesAsync(Address, stop) == true,
         };
         var title = string.IsNullOrWhiteSpace(Title) ? new Uri(Address).Host : Title.Trim();
+        return await BeginAsync(title, page);
+    }
+
+    /// <summary>An activity of one scene, and on to where it is built.</summary>
+    private async Task<IActionResult> BeginAsync(string title, Backdrop backdrop)
+    {
         var draft = await store.CreateAsync(
             User.Id(),
             new Activity
             {
                 Title = title,
                 Language = UsualLanguage,
-                Scenes = [new Scene { Id = Ids.New(), Backdrop = page }],
+                Scenes = [new Scene { Id = Ids.New(), Backdrop = backdrop }],
             }
         );
         return LocalRedirect($"~/author/{draft.Record.Id}");

@@ -45,6 +45,8 @@ class Strip {
       subtree: true,
       attributeFilter: ["data-from", "data-until", "data-cue", "data-arch-from", "data-arch-to"],
     });
+    // How long a video lasts that lies elsewhere is known later, and is that of another when it is replaced.
+    new MutationObserver(() => this.layOut()).observe(section, { attributes: true, attributeFilter: ["data-lasts"] });
     new MutationObserver(() => void this.load()).observe(section, { attributes: true, attributeFilter: ["data-captions"] });
     document.addEventListener("keydown", event => this.key(event));
     document.addEventListener("click", event => this.here(event.target as HTMLElement));

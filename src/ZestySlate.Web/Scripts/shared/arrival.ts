@@ -7,6 +7,8 @@ export interface Arrival {
   far(share: number): void;
   done(said: string): void;
   failed(said: string): void;
+  /** It is not wanted any more. */
+  away(): void;
 }
 
 /** Sets up the line of a file. */
@@ -29,6 +31,7 @@ export function arrive(name: string): Arrival & { line: HTMLElement; words: HTML
   return {
     line,
     words,
+    away,
     far: share => {
       bar.value = share;
     },
@@ -83,7 +86,7 @@ export async function bringLarge(
   if (brought) {
     line.failed(brought.refusal);
   } else {
-    line.failed(`${file.name}: given up.`);
+    line.away();
   }
   return null;
 }

@@ -47,6 +47,10 @@ export class Pieces {
         if (answer.there === undefined) {
           return answer;
         }
+        if (reply.status === 409 && answer.there === there) {
+          // It is just being written from a second window.
+          await this.rest(500);
+        }
         // A lost reply may have moved it further than is known here; the server knows.
         there = answer.there;
         pause = 500;
