@@ -52,11 +52,18 @@ for (const [entry, name] of [
 }
 cpSync("node_modules/pdfjs-dist/legacy/build/pdf.worker.min.mjs", `${dist}/pdf.worker.js`);
 
-for (const sheet of ["teacher", "learner", "boards", "hand", "video", "print"]) {
-  execFileSync("node_modules/.bin/tailwindcss", ["-i", `Styles/${sheet}.css`, "-o", `${dist}/${sheet}.css`, "--minify"], {
-    stdio: ["ignore", "ignore", "inherit"],
+const styles = (name, more = "") =>
+  execFileSync("../node_modules/.bin/tailwindcss", ["-i", "-", "-o", `../${dist}/${name}.css`, "--minify"], {
+    cwd: "Styles",
+    input: readFileSync(`Styles/${name}.css`, "utf8") + more,
+    stdio: ["pipe", "ignore", "inherit"],
   });
-}
+["teacher", "learner", "boards", "hand", "print"].forEach(name => styles(name));
+
+// What every learner's page has is not sent a second time with the video.
+const utilities = readFileSync(`${dist}/learner.css`, "utf8").split("@layer utilities{")[1];
+const known = [...utilities.matchAll(/\.((?:\\.|[\w-])+)/g)].map(([, name]) => name.replace(/\\(.)/g, "$1"));
+styles("video", [...new Set(known)].map(name => `@source not inline("${name}");\n`).join(""));
 
 for (const font of [
   "atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal",

@@ -274,7 +274,90 @@ public sealed class VideoFormTests(SlateHost host)
         Assert.Equal(new During(10, 20) { Opens = true, Turns = [new Turn(TurnAfter.Wrong, 5), new Turn(TurnAfter.Always, 60)] }, set);
         Assert.Equal(set! with { From = 12.5m, Until = 22.5m }, await NowAsync(("edit", "span"), ("from", "12.5"), ("until", "22.5")));
         Assert.Equal(set with { From = 3, Until = null }, await NowAsync(("edit", "span"), ("from", "3"), ("until", "")));
+        var bent = set with { Turns = [new Turn(TurnAfter.Wrong, 1.25m), new Turn(TurnAfter.Always, 60)] };
+        await NowAsync(("edit", "span"), ("from", "10"), ("until", "20"));
+        Assert.Equal(bent, await NowAsync(("edit", "turn"), ("turn", "turn-Wrong"), ("to", "1.25")));
+        foreach (var (turn, to) in new[] { ("turn-Right", "1"), ("turn-Wrong", "soon"), ("turn-Wrong", "-1"), ("turn-Wrong", "86401") })
+        {
+            var refused = await SendAsync(ines, id, "/edit", ("spot", "q"), ("edit", "turn"), ("turn", turn), ("to", to));
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        }
+
+        Assert.Equal(bent, (await DocumentAsync(id)).SpotOf("q")!.During);
         Assert.Null(await NowAsync(("edit", "during"), ("from", "")));
+    }
+
+    [Fact]
+    public async Task What_is_said_is_told_with_the_pauses_that_correct_it()
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(
+            ines,
+            id,
+            "/captions",
+            ("scene", "film"),
+            ("language", "en"),
+            ("text", "WEBVTT\n\n00:00.000 --> 00:10.000\nIt rains. It snows.")
+        );
+        var file = (await VideoAsync(id)).Captions[0].Media;
+        var proof = SlateHost.Find(await ines.GetStringAsync($"/author/{id}", Stop), "data-proof=\"([^\"]+)\"");
+        async Task<JsonElement> HeardAsync(string query)
+        {
+            // Somebody speaks up to 5 s, is silent for a second, and speaks again.
+            var loudness = Enumerable.Range(0, 200).Select(i => (byte)(i is >= 100 and < 120 ? 10 : 200)).ToArray();
+            var ask = new HttpRequestMessage(HttpMethod.Post, $"/author/{id}/silences{query}") { Content = new ByteArrayContent(loudness) };
+            ask.Headers.Add("X-Slate-Proof", proof);
+            var reply = await ines.SendAsync(ask, Stop);
+            Assert.Equal(HttpStatusCode.OK, reply.StatusCode);
+            return (await JsonDocument.ParseAsync(await reply.Content.ReadAsStreamAsync(Stop), default, Stop)).RootElement;
+        }
+
+        var told = JsonDocument.Parse(await ines.GetStringAsync($"/author/{id}/captions/{file}", Stop)).RootElement;
+        Assert.Equal((4.737m, true), (told.GetProperty("ends")[0][0].GetDecimal(), told.GetProperty("reckoned").GetBoolean()));
+        var heard = await HeardAsync($"?captions={file}");
+        Assert.Equal(5, heard.GetProperty("ends")[0][0].GetDecimal());
+        Assert.Equal((6, false), (heard.GetProperty("ends")[1][2].GetDecimal(), heard.GetProperty("reckoned").GetBoolean()));
+        Assert.Equal(1, heard.GetProperty("captions").GetArrayLength());
+        Assert.Equal([5m, 10m], (await HeardAsync("")).GetProperty("ends").EnumerateArray().Select(end => end[0].GetDecimal()));
+    }
+
+    [Fact]
+    public async Task Where_a_panel_opens_is_set_by_hand_and_by_numbers_and_learners_get_it()
+    {
+        var (ines, id) = await BeginAsync();
+        await PutAsync(ines, id, "note", "n");
+        async Task<HttpResponseMessage> SetAsync(params (string, string)[] fields) =>
+            await SendAsync(ines, id, "/edit", [("spot", "n"), ("edit", "panel"), .. fields]);
+        async Task<PanelBox?> NowAsync() => (await DocumentAsync(id)).SpotOf("n")!.Panel;
+
+        await SetAsync(("opens", "box"));
+        Assert.Equal(PanelBox.AwayFrom(0.5), await NowAsync());
+        await SetAsync(("opens", "box"), ("left", "10"), ("top", "0"), ("width", "15"), ("height", "33,33 %"));
+        var box = new PanelBox(0.1, 0, 0.15, 0.3333);
+        Assert.Equal(box, await NowAsync());
+        foreach (
+            var (field, value) in new[] { ("width", "14.99"), ("width", "90.01"), ("left", "-0.01"), ("top", "66.68"), ("height", "all") }
+        )
+        {
+            var fields = new Dictionary<string, string>
+            {
+                ["left"] = "10",
+                ["top"] = "0",
+                ["width"] = "15",
+                ["height"] = "33.33",
+            };
+            fields[field] = value;
+            var refused = await SetAsync([("opens", "box"), .. fields.Select(one => (one.Key, one.Value))]);
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+            Assert.Equal(box, await NowAsync());
+        }
+
+        await SetAsync(("opens", "box"), ("left", "10"), ("top", "66.67"), ("width", "90"), ("height", "33.33"));
+        Assert.Equal(new PanelBox(0.1, 0.6667, 0.9, 0.3333), await NowAsync());
+        var page = await ines.PostFormAsync($"/author/{id}", $"/author/{id}/trial?at=film", ("nothing", ""));
+        Assert.Contains("data-opens-in=\"0.1 0.6667 0.9 0.3333\"", await WordsAsync(page));
+        await SetAsync(("opens", ""));
+        Assert.Null(await NowAsync());
     }
 
     [Theory]

@@ -21,6 +21,9 @@ public sealed record Spot
 
     public Sign Sign { get; init; } = new();
 
+    /// <summary>Where its panel opens; null for beside its sign, where there is room.</summary>
+    public PanelBox? Panel { get; init; }
+
     public required Content Content { get; init; }
 
     /// <summary>What keeps it closed, or null.</summary>

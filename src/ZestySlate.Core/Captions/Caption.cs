@@ -10,4 +10,9 @@ public sealed record Caption(decimal From, decimal To, string Text);
 /// <param name="From">Seconds from the beginning.</param>
 /// <param name="To">Seconds from the beginning: the moment at which it has been said.</param>
 /// <param name="Text">The words.</param>
-public sealed record Sentence(decimal From, decimal To, string Text);
+public sealed record Sentence(decimal From, decimal To, string Text)
+{
+    /// <summary>True when it ends inside a caption, so that its end is reckoned by characters, and may be off by
+    /// <see cref="Sentences.Doubt"/>.</summary>
+    public bool EndReckoned { get; init; }
+}

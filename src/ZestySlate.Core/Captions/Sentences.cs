@@ -79,13 +79,50 @@ public static class Sentences
                     first++;
                 }
 
-                sentences.Add(new Sentence(letters[first].From, letters[end].To, words));
+                var inside = end + 1 < letters.Count && letters[end + 1].To > letters[end].To;
+                sentences.Add(new Sentence(letters[first].From, letters[end].To, words) { EndReckoned = inside });
             }
 
             (begin, i) = (end + 1, end);
         }
 
         return sentences.ToValueList();
+    }
+
+    /// <summary>How far an end that is reckoned by characters may be off, in seconds: somebody speaks faster here and slower there.</summary>
+    public const decimal Doubt = 1;
+
+    /// <summary>The same sentences; where an end is reckoned and there is a pause nearby, it lies where that begins, and the next sentence
+    /// begins where that ends.</summary>
+    /// <param name="sentences">As <see cref="Of"/> finds them.</param>
+    /// <param name="spoken">The stretches in which something is said, as <see cref="Silences.Spoken"/> hears them.</param>
+    public static ValueList<Sentence> Corrected(ValueList<Sentence> sentences, ValueList<Sentence> spoken)
+    {
+        var corrected = sentences.ToList();
+        for (var (i, next) = (0, 0); i < corrected.Count - 1; i++)
+        {
+            var (one, other) = (corrected[i], corrected[i + 1]);
+            // Both lists go on in time, so what lies before this sentence is never looked at again.
+            while (next < spoken.Count - 1 && spoken[next].To < one.To - Doubt)
+            {
+                next++;
+            }
+
+            var best = -1;
+            for (var j = next; one.EndReckoned && j < spoken.Count - 1 && spoken[j].To <= one.To + Doubt; j++)
+            {
+                var fits = spoken[j].To > one.From && spoken[j + 1].From < other.To;
+                best = fits && (best < 0 || Math.Abs(spoken[j].To - one.To) < Math.Abs(spoken[best].To - one.To)) ? j : best;
+            }
+
+            if (best >= 0)
+            {
+                corrected[i] = one with { To = spoken[best].To, EndReckoned = false };
+                corrected[i + 1] = other with { From = spoken[best + 1].From };
+            }
+        }
+
+        return corrected.ToValueList();
     }
 
     /// <summary>Every character with the time in which it is said; captions are parted by a space.</summary>

@@ -118,10 +118,18 @@ internal static class TimeCheck
 
         foreach (var spot in stops)
         {
-            var at = spot.During!.From;
-            if (sentences.FirstOrDefault(one => one.From + Edge < at && at < one.To - Edge) is { } sentence)
+            var (at, begins) = (spot.During!.From, Edge);
+            foreach (var one in sentences)
             {
-                yield return (spot, sentence);
+                // What is reckoned by characters may be off; nobody is told off for a pause that was heard.
+                var ends = one.EndReckoned ? Sentences.Doubt : Edge;
+                if (one.From + begins < at && at < one.To - ends)
+                {
+                    yield return (spot, one);
+                    break;
+                }
+
+                begins = ends;
             }
         }
     }

@@ -86,6 +86,9 @@ public sealed record SpotView(
     /// <summary>When it is there and what it does to the course in time; null for always.</summary>
     public During? During { get; init; }
 
+    /// <summary>Where its panel opens; null for beside its sign.</summary>
+    public PanelBox? Panel { get; init; }
+
     /// <summary>Where the course goes on when it is closed, in seconds; null to go on from where it stands.</summary>
     public decimal? TurnsTo { get; init; }
 
@@ -122,7 +125,11 @@ public sealed record SpotView(
                 spot.Name.Length > 0 ? spot.Name
                 : closed.Id != spot.Id && spot.Content.OwnName is { Length: > 0 } words ? words
                 : state.Activity.Words["locked"];
-            return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed) { During = spot.During };
+            return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed)
+            {
+                During = spot.During,
+                Panel = spot.Panel,
+            };
         }
 
         var turn = Turning.Of(state, spot);
@@ -139,6 +146,7 @@ public sealed record SpotView(
         )
         {
             During = spot.During,
+            Panel = spot.Panel,
             TurnsTo = turn?.To,
             TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
             Waits = spot.During is { } during && WaitsIn(state, spot, during),

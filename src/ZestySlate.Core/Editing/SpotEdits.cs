@@ -70,6 +70,17 @@ public sealed record SetSign(string SpotId, Sign Sign) : SpotEdit(SpotId)
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity.WithSpot(SpotId, s => s with { Sign = Sign });
 }
 
+/// <summary>Sets where the panel of a spot opens; null for beside its sign.</summary>
+public sealed record SetPanel(string SpotId, PanelBox? Panel) : SpotEdit(SpotId)
+{
+    public override string StepKey => "panel " + SpotId;
+
+    public override string SummaryOn(Activity activity) => $"Panel of {NameOf(activity, SpotId)}";
+
+    protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
+        Panel?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal) : activity.WithSpot(SpotId, s => s with { Panel = Panel });
+}
+
 /// <summary>Gives a spot a name of its own; an empty one goes back to the name drawn from the content.</summary>
 public sealed record RenameSpot(string SpotId, string Name) : SpotEdit(SpotId)
 {

@@ -24,6 +24,9 @@ public static class ContentsShown
     /// <summary>What this spot's kind of content shows; null for a question, and for what is locked.</summary>
     public static IContentShown? For(SpotView spot) => spot.Content is { } content ? For(content) : null;
 
+    /// <summary>True when this content has a panel to open.</summary>
+    public static bool OpensPanel(Content content) => ByType.GetValueOrDefault(content.GetType())?.OpensPanel ?? true;
+
     /// <summary>True when there is something to open at the spot.</summary>
     public static bool OpensPanel(SpotView spot) => For(spot)?.OpensPanel ?? true;
 }

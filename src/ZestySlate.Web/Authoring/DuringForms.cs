@@ -75,6 +75,24 @@ internal static class DuringForms
                 }
             );
 
+    /// <summary>Another moment to which one answer leads, as a hand has drawn it.</summary>
+    public static Outcome<Edit> ReadTurn(IFormCollection form, Spot spot)
+    {
+        var place = TurnPlaces.Of(spot.Question).FirstOrDefault(place => place.Field == form["turn"]);
+        return spot.During is not { } during || place?.In(during.Turns) is not { } turn
+                ? Outcome<Edit>.Refused("This jump is not there any more; load the page again to see how it stands.")
+            : EditForms.Decimal(form["to"]) is not { } to ? Outcome<Edit>.Refused(NoMoment(form["to"].ToString()))
+            : new SetDuring(
+                spot.Id,
+                during with
+                {
+                    Turns = during
+                        .Turns.Select(one => one == turn ? turn with { To = Math.Round(to, 3), Scene = null } : one)
+                        .ToValueList(),
+                }
+            );
+    }
+
     /// <summary>Why something typed is no moment.</summary>
     public static string NoMoment(string typed) => $"«{typed}» is no moment; write minutes and seconds, as 1:24 or 1:24.5.";
 }

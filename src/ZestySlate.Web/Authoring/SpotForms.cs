@@ -21,6 +21,8 @@ internal static class SpotForms
             "size" => new SetSign(spot.Id, spot.Sign with { Size = EditForms.Number(form["size"]) }),
             "during" => DuringForms.Read(form, spot),
             "span" => DuringForms.ReadSpan(form, spot),
+            "turn" => DuringForms.ReadTurn(form, spot),
+            "panel" => new SetPanel(spot.Id, form["opens"] == "box" ? ReadPanel(form, spot) : null),
             "sign" => new SetSign(spot.Id, SignForms.Read(form, spot.Sign)),
             "asKind" => SignForms.KindLike(activity, spot),
             "name" => new RenameSpot(spot.Id, form["name"].ToString()),
@@ -51,6 +53,15 @@ internal static class SpotForms
                 During = scene.Backdrop.HasTime ? DuringForms.Beginning(form, content, scene.Backdrop.Lasts) : null,
             }
         );
+    }
+
+    /// <summary>The box of a panel from fields in percent; without any, one at the side that is farther from the sign.</summary>
+    private static PanelBox ReadPanel(IFormCollection form, Spot spot)
+    {
+        double Share(string field) => Math.Round(EditForms.Number(form[field].ToString().Replace("%", "")) / 100, 4);
+        return form.ContainsKey("left")
+            ? new PanelBox(Share("left"), Share("top"), Share("width"), Share("height"))
+            : spot.Panel ?? PanelBox.AwayFrom(spot.Place.Anchor.X);
     }
 
     /// <summary>A place as the form says: a shape with its box, its corners or its angle; without a shape, the point in the middle.</summary>

@@ -25,6 +25,36 @@ public sealed class SentencesTests
         Assert.Equal((16m, 20m), (sentences[1].From, sentences[1].To));
     }
 
+    [Fact]
+    public void Only_an_end_inside_a_caption_is_reckoned() =>
+        Assert.Equal([true, false, false], Of((0, 10, "Rain. Snow."), (12, 20, "Hail.")).Select(sentence => sentence.EndReckoned));
+
+    private static ValueList<Sentence> Corrected(params (double From, double To)[] spoken) =>
+        Sentences.Corrected(
+            Of((10, 20, "Rain. Snow."), (20, 30, "Hail.")),
+            spoken.Select(one => new Sentence((decimal)one.From, (decimal)one.To, "")).ToValueList()
+        );
+
+    [Theory]
+    [InlineData(14.2, 14.9, 14.2)] // A pause before what is reckoned,
+    [InlineData(15.0, 15.6, 15.0)] // and one after it: 10 s × 5 of 11 characters are 14.545.
+    [InlineData(15.545, 16, 15.545)] // As far as it may be off,
+    [InlineData(15.546, 16, 14.545)] // and farther.
+    [InlineData(13.545, 14, 13.545)]
+    [InlineData(13.544, 14, 14.545)]
+    public void A_reckoned_end_lies_where_a_pause_nearby_begins(double silent, double spoken, double end)
+    {
+        var sentences = Corrected((10, silent), (spoken, 30));
+        Assert.Equal((decimal)end, sentences[0].To);
+        Assert.Equal(end == silent ? (decimal)spoken : 15.455m, sentences[1].From);
+        Assert.Equal(end != silent, sentences[0].EndReckoned);
+        Assert.Equal(20, sentences[1].To);
+    }
+
+    [Fact]
+    public void Of_two_pauses_the_nearer_corrects_and_the_end_of_all_is_none() =>
+        Assert.Equal([14.8m, 14.545m], [Corrected((10, 13.9), (14, 14.8), (15, 30))[0].To, Corrected((10, 14.4))[0].To]);
+
     [Theory]
     [InlineData("Is it Mr. Renn? Yes.", 2)]
     [InlineData("It fell by 3.5 hPa. Then it rose.", 2)]

@@ -501,6 +501,23 @@ public sealed class VideoTests
         Assert.Equal(told, SaysOfWords((decimal)stop, "in the middle of a sentence"));
     }
 
+    /// <summary>An end that is reckoned by characters may be off by a second, to both sides.</summary>
+    [Theory]
+    [InlineData(18.9, "A front comes.")]
+    [InlineData(19, null)]
+    [InlineData(21, null)]
+    [InlineData(21.1, "Then it rains.")]
+    public void Near_an_end_that_is_reckoned_no_stop_is_told_off(double stop, string? sentence)
+    {
+        var cut = ReadyCheck
+            .Run(With(At(Make.Note("n"), (decimal)stop)), _ =>
+                [new Core.Captions.Sentence(10, 20, "A front comes.") { EndReckoned = true }, new(20, 30, "Then it rains.")]
+            )
+            .FirstOrDefault(finding => finding.Message.Contains("in the middle of a sentence"));
+        Assert.Equal(sentence is not null, cut is not null);
+        Assert.Contains(sentence ?? "", cut?.Message ?? "");
+    }
+
     [Theory]
     [InlineData(29.9, true)]
     [InlineData(30, false)]

@@ -24,33 +24,34 @@ internal static class CaptionEndpoints
     public static void MapCaptions(this IEndpointRouteBuilder group)
     {
         group.MapGet("/captions/{hash}", async (string activity, string hash, ActivityStore store, MediaStore media) =>
-            await CaptionsAsync(activity, hash, store, media) is { } captions
-                ? Results.Json(
-                    new
-                    {
-                        captions = captions.Select(caption => new object[] { caption.From, caption.To, caption.Text }),
-                        ends = Sentences.Of(captions).Select(sentence => new object[] { sentence.To, sentence.Text, sentence.From }),
-                    }
-                )
-                : Results.NotFound()
+            await CaptionsAsync(activity, hash, store, media) is { } captions ? Said(captions, Sentences.Of(captions)) : Results.NotFound()
         );
         group.MapGet("/captions/{hash}/lines", LinesAsync);
         group.MapPost("/captions", TakeAsync);
         group
-            .MapPost("/silences", async (HttpContext context) =>
+            .MapPost("/silences", async (HttpContext context, string activity, string? captions, ActivityStore store, MediaStore media) =>
             {
                 using var curve = new MemoryStream();
                 await context.Request.Body.CopyToAsync(curve, context.RequestAborted);
-                return Results.Json(
-                    new
-                    {
-                        captions = Array.Empty<object>(),
-                        ends = Silences.Spoken(curve.ToArray()).Select(spoken => new object[] { spoken.To, spoken.Text, spoken.From }),
-                    }
-                );
+                var spoken = Silences.Spoken(curve.ToArray());
+                return captions is null ? Said([], spoken)
+                    : await CaptionsAsync(activity, captions, store, media) is { } known
+                        ? Said(known, Sentences.Corrected(Sentences.Of(known), spoken))
+                    : Results.NotFound();
             })
             .WithMetadata(new RequestSizeLimitAttribute(Silences.Most));
     }
+
+    /// <summary>What is said when, and where sentences end; whether some of that is only reckoned, so that the sound can tell better.</summary>
+    private static IResult Said(ValueList<Caption> captions, ValueList<Sentence> sentences) =>
+        Results.Json(
+            new
+            {
+                captions = captions.Select(caption => new object[] { caption.From, caption.To, caption.Text }),
+                ends = sentences.Select(sentence => new object[] { sentence.To, sentence.Text, sentence.From }),
+                reckoned = sentences.Any(sentence => sentence.EndReckoned),
+            }
+        );
 
     /// <summary>The captions of a file that the activity shows; null when it shows none such.</summary>
     internal static async Task<ValueList<Caption>?> CaptionsAsync(string activity, string hash, ActivityStore store, MediaStore media) =>

@@ -13,7 +13,11 @@ const Step = 5,
 interface Said {
   captions: [from: number, to: number, text: string][];
   ends: SentenceEnd[];
+  /** True when some ends are reckoned by characters, so that the sound can tell better. */
+  reckoned: boolean;
 }
+
+const Nothing: Said = { captions: [], ends: [], reckoned: true };
 
 /** The course of a video along a strip: what is said, what is there when; by mouse, finger and keys. */
 export function start(section: HTMLElement): void {
@@ -21,7 +25,7 @@ export function start(section: HTMLElement): void {
 }
 
 class Strip {
-  private said: Said = { captions: [], ends: [] };
+  private said = Nothing;
   private scale = 1;
   /** A cue whose new span is on its way to the server. */
   private later = 0;
@@ -90,34 +94,36 @@ class Strip {
   private async load(): Promise<void> {
     const address = this.section.dataset.captions;
     if (!address) {
-      this.said = { captions: [], ends: [] };
-      void this.listen();
+      this.said = Nothing;
     } else {
       const reply = await ask("captions", address);
       if (reply?.ok) {
         this.said = JSON.parse(reply.text) as Said;
       }
     }
+    this.heard = "";
     this.words();
     this.tellCuts();
   }
 
-  /** Where there are no captions, the pauses of who speaks stand for the ends of sentences: the core finds them by how loud it is. */
+  /** Where there are no captions, the pauses of who speaks stand for the ends of sentences; where there are, they correct the ends that are
+   * reckoned. The core finds them by how loud it is. */
   private async listen(): Promise<void> {
     const film = this.video;
-    if (!film?.picture || this.heard === film.picture.currentSrc) {
+    if (!film?.picture || !this.said.reckoned || this.heard === film.picture.currentSrc) {
       return;
     }
     this.heard = film.picture.currentSrc;
+    const { captions, silences } = this.section.dataset;
     const curve = await loudnessOf(this.heard, this.lasts);
     const reply =
       curve &&
-      (await ask("silences", this.section.dataset.silences!, {
+      (await ask("silences", silences! + (captions ? `?captions=${captions.split("/").at(-1)!}` : ""), {
         method: "POST",
         body: curve,
         headers: { "X-Slate-Proof": document.body.dataset.proof! },
       }));
-    if (reply?.ok && !this.section.dataset.captions) {
+    if (reply?.ok && this.section.dataset.captions === captions) {
       this.said = JSON.parse(reply.text) as Said;
       this.words();
       this.tellCuts();
@@ -218,7 +224,7 @@ class Strip {
     if (video.picture && this.thumbnails?.address !== video.picture.currentSrc && video.readyState >= HTMLMediaElement.HAVE_METADATA) {
       this.words();
     }
-    if (!this.section.dataset.captions && video.readyState >= HTMLMediaElement.HAVE_METADATA) {
+    if (this.said.reckoned && video.readyState >= HTMLMediaElement.HAVE_METADATA) {
       void this.listen();
     }
     const now = video.currentTime;
@@ -325,6 +331,12 @@ class Strip {
 
   /** «Begin at the moment shown», in the details. */
   private here(target: HTMLElement): void {
+    const field = target.closest("[data-turn-here]")?.parentElement!.querySelector<HTMLInputElement>("[data-turn-to]");
+    if (field && this.section.isConnected && this.video) {
+      field.value = `${Math.floor(this.video.currentTime / 60)}:${(this.video.currentTime % 60).toFixed(1).padStart(4, "0")}`;
+      field.dispatchEvent(new Event("change", { bubbles: true }));
+      return;
+    }
     const spot = target.closest<HTMLElement>("[data-moment-here]")?.dataset.momentHere;
     if (!spot || !this.section.isConnected || !this.video) {
       return;
@@ -387,6 +399,11 @@ class Strip {
   /** A hand on the strip: on a cue it moves or resizes it, elsewhere it goes through the video. */
   private take(down: PointerEvent): void {
     const target = down.target as HTMLElement;
+    const grip = target.closest<HTMLElement>("[data-turn]");
+    if (grip) {
+      this.bend(down, grip);
+      return;
+    }
     const cue = target.closest<HTMLElement>("[data-cue]");
     const left = this.track.getBoundingClientRect().left;
     if (!cue) {
@@ -419,6 +436,29 @@ class Strip {
       }
     };
     drag(down, { move, end }, 4);
+  }
+
+  /** The end of an arch is drawn to where it goes on after an answer. */
+  private bend(down: PointerEvent, grip: HTMLElement): void {
+    const arch = grip.previousElementSibling as HTMLElement;
+    let to = Number(arch.dataset.archTo);
+    const move = (event: PointerEvent): void => {
+      to = Math.min(this.lasts, Math.max(0, (event.clientX - this.track.getBoundingClientRect().left) / this.scale));
+      arch.dataset.archTo = grip.dataset.archFrom = grip.dataset.archTo = to.toFixed(3);
+      this.go(to);
+      this.say(`${grip.title.split(":")[0]!}: ${clockOf(to)}`);
+    };
+    const end = (moved: boolean): void => {
+      swallowClick();
+      if (moved) {
+        const fields = { edit: "turn", spot: grip.dataset.spot!, turn: grip.dataset.turn!, to: to.toFixed(3) };
+        document.dispatchEvent(new CustomEvent("slate:send", { detail: { path: "/edit", fields } }));
+      } else {
+        this.video?.pause();
+        this.go(to);
+      }
+    };
+    drag(down, { move, end }, 3);
   }
 
   private say(words: string): void {

@@ -7,7 +7,14 @@ export class Panels {
   constructor(
     private root: HTMLElement,
     private opened: (spot: string, first: boolean) => void,
-  ) {}
+  ) {
+    window.addEventListener("resize", () => {
+      const panel = this.current;
+      if (panel) {
+        this.place(panel, panel.dataset.panel!);
+      }
+    });
+  }
 
   get current(): HTMLElement | null {
     return this.root.querySelector(".panel.open");
@@ -23,9 +30,6 @@ export class Panels {
     }
     panel.classList.add("open");
     this.opener = opener;
-    if (panel.dataset.width) {
-      panel.style.width = `min(${panel.dataset.width}px, 96%)`;
-    }
     for (const frame of panel.querySelectorAll<HTMLIFrameElement>("iframe[data-src]")) {
       if (!frame.src) {
         frame.src = frame.dataset.src!;
@@ -95,13 +99,20 @@ export class Panels {
   private place(panel: HTMLElement, spot: string): void {
     const sign = this.root.querySelector<HTMLElement>(`[data-sign="${CSS.escape(spot)}"]`);
     const frame = panel.parentElement!;
-    panel.style.removeProperty("inset-inline-start");
-    panel.style.removeProperty("top");
-    panel.style.removeProperty("left");
+    for (const property of ["inset-inline-start", "top", "left", "height", "width", "max-height"]) {
+      panel.style.removeProperty(property);
+    }
+    if (panel.dataset.width) {
+      panel.style.width = `min(${panel.dataset.width}px, 96%)`;
+    }
     if (!sign || getComputedStyle(panel).position !== "absolute") {
       return;
     }
     const outer = frame.getBoundingClientRect();
+    if (panel.dataset.opensIn) {
+      this.putIn(panel, sign.closest<HTMLElement>(".stage")!, outer);
+      return;
+    }
     const box = sign.getBoundingClientRect();
     const [width, height] = [panel.offsetWidth, panel.offsetHeight];
     const gap = 16;
@@ -122,5 +133,18 @@ export class Panels {
         });
     panel.style.left = `${Math.max(8, Math.min(chosen.x, frame.clientWidth - width - 8))}px`;
     panel.style.top = `${Math.max(8, Math.min(chosen.y, frame.clientHeight - height - 8))}px`;
+  }
+
+  /** In the box that the author gave it, as shares of the stage. What is more than fits is scrolled to. */
+  private putIn(panel: HTMLElement, stage: HTMLElement, frame: DOMRect): void {
+    const [left = 0, top = 0, width = 0, height = 0] = panel.dataset.opensIn!.split(" ").map(Number);
+    const box = stage.getBoundingClientRect();
+    Object.assign(panel.style, {
+      left: `${box.left - frame.left + left * box.width}px`,
+      top: `${box.top - frame.top + top * box.height}px`,
+      width: `${width * box.width}px`,
+      height: `${height * box.height}px`,
+      maxHeight: "none",
+    });
   }
 }

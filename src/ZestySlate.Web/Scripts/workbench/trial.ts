@@ -59,7 +59,8 @@ export class Trial {
       .querySelector<HTMLElement>(
         "a[data-sign], [data-go] button, form[data-ask] :is(input:not([type=hidden]), select, [data-word], [data-move])",
       )
-      ?.focus();
+      ?.focus({ preventScroll: true });
+    stage.querySelector(".scene-frame")?.closest(".scene")!.scrollIntoView();
   }
 
   private async leave(): Promise<void> {
