@@ -142,6 +142,7 @@ public sealed class HostedVideoJourney(Apps apps)
         Take(ines, $"{apps.Films}/films/a-front-passes");
         ines.See("[data-strip-track]");
         ines.Saved();
+        Assert.Equal("A front passes", ines.See("#room-details form[data-edit] input[name=title]").GetAttribute("value"));
         var code = ines.PublishByLink();
 
         // Away when the class comes: everything in it stands in the list, and that is said.

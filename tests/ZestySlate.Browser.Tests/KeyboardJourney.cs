@@ -159,6 +159,126 @@ public sealed class KeyboardJourney(Apps apps)
     }
 
     [Fact]
+    public void A_video_that_stops_is_built_by_keys_alone()
+    {
+        double Now(Person person) =>
+            Convert.ToDouble(
+                person.Run("return document.querySelector('.stage [data-film]').currentTime"),
+                System.Globalization.CultureInfo.InvariantCulture
+            );
+        void At(Person person, double moment) => person.Until(() => Math.Abs(Now(person) - moment) < 0.02 ? "" : null, $"moment {moment}");
+
+        using var ines = new Person().SignIn(apps);
+        ines.Go(apps.Slate + "/new");
+        ines.All("input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo", "videos", "a-front-passes.webm"));
+        ines.Type("input[name=title]", "Film by keys");
+        TabTo(ines, "main form button.button-main");
+        ines.Keys(Keys.Enter);
+        ines.See("[data-strip-track]");
+        ines.Until(() => ines.Run("return document.querySelector('.stage [data-film]').readyState") is >= 2L ? "" : null, "the video");
+
+        // By five seconds, and with Alt by a frame; back with the other arrow; space plays and stands.
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys(Keys.ArrowRight + Keys.ArrowRight + Keys.ArrowLeft);
+        At(ines, 5);
+        ines.Hand.KeyDown(Keys.Alt).SendKeys(Keys.ArrowRight).KeyUp(Keys.Alt).Perform();
+        At(ines, 5.04);
+        ines.Keys(" ");
+        ines.Until(() => Now(ines) > 5.2 ? "" : null, "it plays");
+        ines.Keys(" ");
+        ines.Until(() => ines.Run("return document.querySelector('.stage [data-film]').paused") is true ? "" : null, "it stands");
+
+        // Something here now.
+        ines.Keys("n");
+        ines.See(".chooser");
+        ines.Until(
+            () =>
+            {
+                ines.Keys(Keys.ArrowDown);
+                return (string?)ines.Run("return document.activeElement.dataset.kind") == "trueOrFalse" ? "" : null;
+            },
+            "true or false in the chooser"
+        );
+        ines.Keys(Keys.Enter);
+        ines.Until(
+            () => (bool)ines.Run("return document.activeElement.closest('[data-field=prompt]') !== null")! ? "" : null,
+            "the prompt to be in hand"
+        );
+        ines.Keys("The sky is clear.");
+        ines.Saved();
+
+        // Its stop is moved along the strip, and after a wrong answer it goes back to the moment shown.
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        TabTo(ines, "[data-cue]");
+        var from = ines.See("[data-cue]").GetAttribute("data-from");
+        ines.Keys(Keys.ArrowRight);
+        ines.Until(() => ines.See("[data-cue]").GetAttribute("data-from") != from ? "" : null, "another moment");
+        Thread.Sleep(500);
+        ines.Saved();
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        ines.Keys(Keys.ArrowLeft);
+        ines.Run("document.querySelector('#room-details .details-head button').focus()");
+        TabTo(ines, "details[id^=fold-time] > summary");
+        ines.Keys(Keys.Enter);
+        TabTo(ines, "input[name=turn-Wrong] + button");
+        ines.Keys(Keys.Enter);
+        ines.See("[data-turn=turn-Wrong]");
+        ines.Saved();
+
+        // Its panel gets a box of its own, which arrows move and plus makes larger.
+        TabTo(ines, "details[id^=fold-sign] > summary");
+        ines.Keys(Keys.Enter);
+        TabTo(ines, "#room-details select[name=opens]");
+        ines.Keys(Keys.ArrowDown);
+        ines.See("[data-panel-box]");
+        ines.Saved();
+        var left = ines.See("#room-details input[name=left]").GetAttribute("value");
+        ines.Run("document.querySelector('.stage-mat').focus()");
+        TabTo(ines, "[data-panel-box]");
+        ines.Keys(Keys.ArrowLeft + Keys.ArrowLeft + "-");
+        ines.Until(() => ines.See("#room-details input[name=left]").GetAttribute("value") != left ? "" : null, "the box to be moved");
+        ines.Saved();
+        var box = ines.See("[data-panel-box]").GetAttribute("data-percents")!.Split(' ').Select(double.Parse).ToArray();
+
+        // Published, it opens there.
+        ines.Run("document.querySelector('#title').focus()");
+        TabTo(ines, "a[href$='/publish']");
+        ines.Keys(Keys.Enter);
+        ines.See("main form button.button-main");
+        TabTo(ines, "input[name=visibility]");
+        ines.Until(
+            () =>
+            {
+                ines.Keys(Keys.ArrowUp);
+                return ines.Run("return document.activeElement.value") is "Link" ? "" : null;
+            },
+            "anybody with the link"
+        );
+        var code = ines.Driver.Url.Split('/')[^2];
+        TabTo(ines, "main form button.button-main");
+        ines.Keys(Keys.Enter);
+        ines.Reads("main", "Edition 1 is what you have built");
+        Assert.Equal([], ines.Complaints());
+
+        using var wren = new Person(1280, 900).Visit(apps, code);
+        wren.Until(() => wren.Run("return document.querySelector('.stage [data-film]').readyState") is >= 2L ? "" : null, "the video");
+        wren.Run("document.querySelector('[data-video-at]').focus()");
+        wren.Keys("]");
+        wren.Keys(" ");
+        wren.See(".panel.open");
+        var shares = (System.Collections.ObjectModel.ReadOnlyCollection<object>)
+            wren.Run(
+                """
+                const [panel, stage] = ['.panel.open', '.stage'].map(css => document.querySelector(css).getBoundingClientRect());
+                return [(panel.left - stage.left) / stage.width, (panel.top - stage.top) / stage.height, panel.width / stage.width,
+                    panel.height / stage.height].map(share => share * 100);
+                """
+            )!;
+        Assert.All(shares.Select(Convert.ToDouble).Zip(box), pair => Assert.Equal(pair.Second, pair.First, 0.5));
+        Assert.Equal([], wren.Complaints());
+    }
+
+    [Fact]
     public void A_locked_room_is_built_by_keys_alone()
     {
         using var ines = new Person().SignIn(apps);

@@ -10,6 +10,9 @@ public sealed record Scene
 
     public string Title { get; init; } = "";
 
+    /// <summary>So many characters a title is typed or taken with.</summary>
+    public const int LongestTitle = 80;
+
     public required Backdrop Backdrop { get; init; }
 
     public ValueList<Spot> Spots { get; init; } = [];

@@ -55,6 +55,9 @@ public sealed record SetLearnersSpots(string SceneId, LearnersSpots? Allowed) : 
 /// <summary>Sets a scene's backdrop. The spots keep their places: what lay at a point of a picture lies at the same point of a panorama.</summary>
 public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(SceneId)
 {
+    /// <summary>The title of a scene that has none yet.</summary>
+    public string Title { get; init; } = "";
+
     public override string StepKey => "backdrop " + SceneId;
 
     public override string SummaryOn(Activity activity) => "Backdrop";
@@ -66,14 +69,27 @@ public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(
             return Outcome<Activity>.Refused(refusal);
         }
 
-        return activity.WithScene(SceneId, s => s.Spots.Aggregate(s with { Backdrop = Backdrop, Spots = [] }, (room, spot) => room with {
-                    // Spots that come from a page get places beside each other.
-                    Spots = room.Spots.Add(
-                        spot with
-                        {
-                            Place = spot.Place is InFlow ? Copies.FreePlace(room, spot.Place.On(Backdrop)) : spot.Place.On(Backdrop),
-                        }
-                    ) }));
+        return activity.WithScene(SceneId, s =>
+            s.Spots.Aggregate(
+                s with
+                {
+                    Backdrop = Backdrop,
+                    Spots = [],
+                    Title = s.Title.Length > 0 ? s.Title : Title.Trim().Cut(Scene.LongestTitle),
+                },
+                (room, spot) =>
+                    room with
+                    {
+                        // Spots that come from a page get places beside each other.
+                        Spots = room.Spots.Add(
+                            spot with
+                            {
+                                Place = spot.Place is InFlow ? Copies.FreePlace(room, spot.Place.On(Backdrop)) : spot.Place.On(Backdrop),
+                            }
+                        ),
+                    }
+            )
+        );
     }
 }
 

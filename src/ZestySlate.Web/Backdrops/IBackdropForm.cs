@@ -24,8 +24,8 @@ internal interface IBackdropForm
     /// <summary>The component in which its author works along its course in time, or null; it gets Model (a WorkbenchModel).</summary>
     Type? Strip => null;
 
-    /// <summary>True when a press on the stage puts something there.</summary>
-    bool TakesPresses => true;
+    /// <summary>What the stage of a scene without spots says can be done on it; null where a press on it puts nothing there.</summary>
+    string? TipOf(Backdrop backdrop) => "Press anywhere to put something there. Drag to mark an area.";
 
     /// <summary>What belongs to every scene of this kind, or null; it gets Activity and Scene.</summary>
     Type? Head => null;

@@ -12,8 +12,10 @@ import { watchStage } from "./workbench/stage";
 import { watchSymbols } from "./workbench/symbols";
 import { Trial } from "./workbench/trial";
 import { watchPresses } from "./workbench/presses";
+import { definePreviews } from "./shared/previews";
 
 document.documentElement.classList.add("scripted");
+definePreviews();
 const rooms = new Rooms(document.body);
 const trial = new Trial(rooms);
 const stage = watchStage(rooms, trial);

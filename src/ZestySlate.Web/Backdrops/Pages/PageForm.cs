@@ -1,5 +1,6 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Editing;
 using ZestySlate.Formats.RichText;
@@ -16,7 +17,7 @@ internal sealed class PageForm : IBackdropForm
 
     public Type Stage => typeof(PageStage);
 
-    public bool TakesPresses => false;
+    public string? TipOf(Backdrop backdrop) => null;
 
     public Type Head => typeof(PageDraw);
 

@@ -28,7 +28,13 @@ internal static class HostedEndpoints
         var into = scene.Backdrop as VideoBackdrop ?? new VideoBackdrop { Poster = scene.Backdrop.Shown };
         var found = await lookup.FindAsync(typed, into, context.User.Id(), context.RequestAborted);
         return found.Succeeded
-            ? await AuthoringEndpoints.MakeAsync(context, store, activity, form, new SetBackdrop(scene.Id, found.Value.Film))
+            ? await AuthoringEndpoints.MakeAsync(
+                context,
+                store,
+                activity,
+                form,
+                new SetBackdrop(scene.Id, found.Value.Film) { Title = found.Value.Title }
+            )
             : AuthoringEndpoints.Refused(found.Refusal!);
     }
 }

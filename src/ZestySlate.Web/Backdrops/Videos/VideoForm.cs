@@ -1,5 +1,6 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Editing;
 using ZestySlate.Formats.Captions;
@@ -20,6 +21,11 @@ internal sealed class VideoForm : IBackdropForm
     public Type Details => typeof(VideoDetails);
 
     public Type Beginning => typeof(VideoBeginning);
+
+    public string? TipOf(Backdrop backdrop) =>
+        backdrop.HasContent
+            ? "Play the video, stop it, and press on it to put something there and then."
+            : "Choose the video first, in the details: a file, or its address.";
 
     public string Symbol => "clapperboard";
 

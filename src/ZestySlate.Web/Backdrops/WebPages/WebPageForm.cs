@@ -1,5 +1,6 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.WebPages;
 using ZestySlate.Core.Editing;
 using ZestySlate.Web.Authoring;
@@ -11,7 +12,7 @@ internal sealed class WebPageForm : IBackdropForm
     public Type BackdropType => typeof(WebPageBackdrop);
 
     /// <summary>A press goes to the page, not to the stage.</summary>
-    public bool TakesPresses => false;
+    public string? TipOf(Backdrop backdrop) => null;
 
     public Type Details => typeof(WebPageDetails);
 

@@ -52,7 +52,8 @@ class Strip {
     // How long a video lasts that lies elsewhere is known later, and is that of another when it is replaced.
     new MutationObserver(() => this.layOut()).observe(section, { attributes: true, attributeFilter: ["data-lasts"] });
     new MutationObserver(() => void this.load()).observe(section, { attributes: true, attributeFilter: ["data-captions"] });
-    document.addEventListener("keydown", event => this.key(event));
+    // Before the keys of the workbench, which has others for the arrows.
+    document.addEventListener("keydown", event => this.key(event), { capture: true });
     document.addEventListener("click", event => this.here(event.target as HTMLElement));
     const follow = (): void => {
       if (this.section.isConnected) {
@@ -358,17 +359,20 @@ class Strip {
     }
     const moment = this.video?.currentTime ?? 0;
     const onCue = target.closest("[data-cue], a[data-sign]") !== null;
-    if (event.key === " " && !target.closest("button, a, summary")) {
+    const steps = (event.altKey ? Frame : Step) * (event.key === "ArrowRight" ? 1 : -1);
+    const acts: Record<string, (() => void) | false> = {
+      " ": !target.closest("button, a, summary") && ((): void => this.play()),
+      "[": () => this.goToCue(false),
+      "]": () => this.goToCue(true),
+      ArrowLeft: !onCue && !target.closest("button, input, [data-panel-box]") && ((): void => this.go(moment + steps)),
+      n: () => this.find<HTMLElement>("[data-do=add]").click(),
+    };
+    acts.ArrowRight = acts.ArrowLeft!;
+    const act = acts[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+    if (act) {
       event.preventDefault();
-      this.play();
-    } else if (event.key === "[" || event.key === "]") {
-      this.goToCue(event.key === "]");
-    } else if ((event.key === "ArrowLeft" || event.key === "ArrowRight") && !onCue && !target.closest("button, input")) {
-      event.preventDefault();
-      this.go(moment + (event.altKey ? Frame : Step) * (event.key === "ArrowRight" ? 1 : -1));
-    } else if (event.key === "n" || event.key === "N") {
-      event.preventDefault();
-      this.find<HTMLElement>("[data-do=add]").click();
+      event.stopPropagation();
+      act();
     }
   }
 
