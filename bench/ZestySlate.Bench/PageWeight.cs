@@ -17,6 +17,7 @@ internal static class PageWeight
         await using var host = await Host.StartAsync();
         await WeighAsync(host, "garden", "a picture with spots");
         await WeighAsync(host, await WorksheetAsync(host), "a worksheet of 100 questions");
+        await WeighAsync(host, "front", "a video, before its first picture", "/dist/video.css", "/dist/backdrops/video.js");
     }
 
     /// <summary>A worksheet of a hundred questions of all families, all on a page; returns its code.</summary>

@@ -34,7 +34,6 @@ internal static class Videos
         Draft();
         await using var host = await Host.StartAsync();
         await WatchAsync(host);
-        await PageWeight.WeighAsync(host, "front", "a video, before its first picture", "/dist/video.css", "/dist/backdrops/video.js");
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--window-size=1280,900");
         options.AddArguments("--autoplay-policy=no-user-gesture-required");
