@@ -52,7 +52,6 @@ internal sealed record DraftWords(
             ("thicker", "thinner"),
             ("thick", "thin"),
             ("milder", "colder"),
-            ("under", "over"),
             ("above", "below"),
             ("before", "after"),
             ("behind", "in front of"),
