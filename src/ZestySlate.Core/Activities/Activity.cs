@@ -1,4 +1,5 @@
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Activities;
@@ -24,6 +25,9 @@ public sealed record Activity
     /// <summary>How learners go through it.</summary>
     public Flow Flow { get; init; } = new();
 
+    /// <summary>What it keeps in mind while learners decide; null where nothing is.</summary>
+    public Story? Story { get; init; }
+
     /// <summary>The author's own words in place of those of the language.</summary>
     public ValueList<OwnWord> Wording { get; init; } = [];
 
@@ -43,7 +47,10 @@ public sealed record Activity
         Spots.Where(spot => spot.Question is not null).Select(spot => (spot, spot.Question!));
 
     /// <summary>The points that can be reached.</summary>
-    public decimal OutOf => Asked.Sum(asked => WorthOf(asked.Question));
+    public decimal OutOf => Asked.Sum(asked => WorthOf(asked.Question)) + StoryScore.OutOf(this);
+
+    /// <summary>True when learners decide how it goes on.</summary>
+    public bool HasChoices => Spots.Any(spot => spot.Content.Consequence is not null);
 
     /// <summary>Whether learners look round in this question, answer it, or both in turn.</summary>
     public Round RoundOf(Question question) => QuestionTypes.For(question).TakesVotes ? Round.AnswerOnly : question.Round ?? Rules.Round;

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Activities;
 
@@ -16,6 +17,12 @@ public sealed record Scene
     public required Backdrop Backdrop { get; init; }
 
     public ValueList<Spot> Spots { get; init; } = [];
+
+    /// <summary>What is told here, below the backdrop; empty for nothing.</summary>
+    public RichText Text { get; init; }
+
+    /// <summary>Set where a story ends here; its name is the scene's title.</summary>
+    public StoryEnding? Ending { get; init; }
 
     /// <summary>How many of its questions each learner gets, drawn by chance; null for all.</summary>
     public int? Draw { get; init; }

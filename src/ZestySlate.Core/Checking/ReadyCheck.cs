@@ -105,7 +105,9 @@ public static class ReadyCheck
     private static IEnumerable<(Spot, Spot)> Neighbours(Scene scene)
     {
         const double near = 0.008;
-        var points = scene.Spots.Where(spot => spot.Place is not InFlow && spot.Place.Covered is null).ToList();
+        var points = scene
+            .Spots.Where(spot => spot.Place is not InFlow && spot.Place.Covered is null && spot.Content.Consequence is null)
+            .ToList();
         for (var i = 0; i < points.Count; i++)
         {
             for (var j = i + 1; j < points.Count; j++)

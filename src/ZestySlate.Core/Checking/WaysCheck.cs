@@ -33,7 +33,13 @@ internal static class WaysCheck
             var spot = activity.SpotOf(id);
             var scene = activity.SceneOf(id) ?? activity.SceneWith(id)!;
             var name = spot is null ? activity.TitleOf(scene) : activity.NameOf(spot);
-            if (closed.Key.Weakness(activity) is { } why)
+            var choice = spot?.Content.Consequence is not null;
+            if (choice && (closed.Key.Weakness(activity) is not null || !map.CanOpen(id)))
+            {
+                var never = closed.Key.Weakness(activity) ?? "nothing that can be reached makes its condition hold";
+                yield return new Finding(false, $"The choice «{name}» is never there: {never}.", scene.Id, spot!.Id, "lock");
+            }
+            else if (closed.Key.Weakness(activity) is { } why)
             {
                 yield return new Finding(true, $"The lock on «{name}» cannot be opened: {why}.", scene.Id, spot?.Id, "lock");
             }

@@ -11,6 +11,7 @@ using ZestySlate.Core.Contents.WebPanels;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Contents;
 
@@ -46,6 +47,10 @@ public abstract record Content
     /// <summary>The id of the scene it leads to, or null; empty while none is chosen.</summary>
     [JsonIgnore]
     public virtual string? Goal => null;
+
+    /// <summary>What follows when a learner decides for it; null for what is no choice.</summary>
+    [JsonIgnore]
+    public virtual Consequence? Consequence => null;
 
     /// <summary>The code of another activity that it holds, or null; empty while none is chosen.</summary>
     [JsonIgnore]

@@ -9,6 +9,8 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(Started), "started")]
 [JsonDerivedType(typeof(Visited), "visited")]
 [JsonDerivedType(typeof(Opened), "opened")]
+[JsonDerivedType(typeof(Chose), "chose")]
+[JsonDerivedType(typeof(WentBack), "wentBack")]
 [JsonDerivedType(typeof(Watched), "watched")]
 [JsonDerivedType(typeof(TriedCode), "triedCode")]
 [JsonDerivedType(typeof(Annotated), "annotated")]
@@ -63,6 +65,13 @@ public sealed record Visited(string SceneId) : AttemptEvent;
 
 /// <summary>A spot was opened.</summary>
 public sealed record Opened(string SpotId) : AttemptEvent;
+
+/// <summary>The learner decided for a choice of the scene they are in.</summary>
+public sealed record Chose(string SpotId) : AttemptEvent;
+
+/// <summary>At an ending the learner went back to a decision of their road, with all as it stood before it.</summary>
+/// <param name="StepId">The event that decided there; empty for the beginning.</param>
+public sealed record WentBack(string StepId) : AttemptEvent;
 
 /// <summary>A stretch of a scene that has a course in time was played, forwards and without a jump.</summary>
 /// <param name="SceneId">The scene.</param>

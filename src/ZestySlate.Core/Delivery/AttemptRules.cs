@@ -55,6 +55,10 @@ public static class AttemptRules
         {
             Opened opened => RefuseReach(state, opened.SpotId),
             Visited visited => RefuseVisit(state, visited.SceneId),
+            Chose chose => RefuseChoice(state, chose.SpotId),
+            WentBack back => state.Scene.Ending is null || (back.StepId.Length > 0 && state.Road.All(step => step.Id != back.StepId))
+                ? Reason.Of("noWayBack")
+                : null,
             Watched watched => RefuseWatched(state, watched),
             TriedCode tried => RefuseCode(state, tried),
             Annotated annotated => !state.Findings.Contains(annotated.SpotId) ? Reason.Of("notAFinding")
@@ -98,11 +102,23 @@ public static class AttemptRules
                 : Reason.Of(there < now ? "noWayBack" : "noWayYet");
         }
 
+        // On the road of a story only what leads on from here, and back from there, is a way.
+        var onTheRoad =
+            !state.Activity.HasChoices
+            || state.Activity.SceneList
+            || state.Way.Contains(id)
+            || state.Scene.Spots.Any(spot => spot.Goals.Contains(id) && spot.Content.Consequence is null);
         return state.Index.SceneOf(id) is null ? Reason.Of("placeIsGone")
-            : !state.Knows(id) ? Reason.Of("noWayYet")
+            : !state.Knows(id) || !onTheRoad ? Reason.Of("noWayYet")
             : state.IsOpen(id) ? null
             : Reason.Of("stillLocked");
     }
+
+    private static Reason? RefuseChoice(AttemptState state, string spotId) =>
+        state.Index.SpotOf(spotId) is not { Content: { Consequence: not null } choice } ? Reason.Of("spotIsGone")
+        : state.Index.SceneWith(spotId)!.Id != state.Scene.Id ? Reason.Of("decidedAlready")
+        : !state.IsOpen(spotId) || (choice.Goal is { Length: > 0 } goal && !state.IsOpen(goal)) ? Reason.Of("stillLocked")
+        : null;
 
     private static Reason? RefuseWatched(AttemptState state, Watched watched) =>
         state.Index.SceneOf(watched.SceneId) is not { } scene ? Reason.Of("placeIsGone")

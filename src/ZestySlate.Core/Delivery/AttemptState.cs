@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -107,6 +108,21 @@ public sealed record AttemptState
     /// <summary>The scenes (or steps) on the way to where the learner is, the present one last. The one before it is the way back.</summary>
     public required ValueList<string> Way { get; init; }
 
+    /// <summary>How the states and things of the story stand.</summary>
+    public ValueList<StateValue> States { get; init; } = [];
+
+    /// <summary>The decisions on the way to where the learner is, the first one first.</summary>
+    public ValueList<RoadStep> Road { get; init; } = [];
+
+    /// <summary>The scenes in which an ending was reached, the latest last.</summary>
+    public ValueList<string> Endings { get; init; } = [];
+
+    /// <summary>The choice that led here, while nothing else was done; null else.</summary>
+    public string? SaidOnTheWay { get; init; }
+
+    /// <summary>How a state of the story stands; null where there is none such.</summary>
+    public decimal? StateOf(string stateId) => States.FirstOrDefault(state => state.State == stateId)?.Value;
+
     /// <summary>The scenes and steps that were visited.</summary>
     public required IReadOnlySet<string> VisitedScenes { get; init; }
 
@@ -197,7 +213,10 @@ public sealed record AttemptState
             || Activity
                 .Scenes.Where(scene => VisitedScenes.Contains(scene.Id))
                 .SelectMany(scene => scene.Spots)
-                .Any(spot => IsOpen(spot.Id) && (spot.Content.Goal == sceneId || Turning.Of(this, spot)?.Scene == sceneId))
+                .Any(spot =>
+                    IsOpen(spot.Id)
+                    && ((spot.Content.Goal == sceneId && spot.Content.Consequence is null) || Turning.Of(this, spot)?.Scene == sceneId)
+                )
         );
 
     /// <summary>The points that wrong codes have cost.</summary>

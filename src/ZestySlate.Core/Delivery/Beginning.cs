@@ -46,6 +46,7 @@ internal static class Beginning
             OpenedSpots = new HashSet<string>(),
             Annotations = new Dictionary<string, string>(),
             Way = [first],
+            States = activity.Story?.Beginning ?? [],
             VisitedScenes = new HashSet<string> { first },
             OpenLocks = new HashSet<string>(),
             WrongCodes = new Dictionary<string, CodeTries>(),
@@ -62,7 +63,7 @@ internal static class Beginning
 
     /// <summary>True when there is nothing to answer and nothing to open, so that nothing is on record that another edition could change:
     /// whoever looks sees the newest.</summary>
-    internal static bool IsOnlyLookedAt(Activity activity) => !activity.Asked.Any() && !activity.Locks.Any();
+    internal static bool IsOnlyLookedAt(Activity activity) => !activity.Asked.Any() && !activity.Locks.Any() && !activity.HasChoices;
 
     private static IEnumerable<(Spot Spot, Question Question)> Asked(Activity activity, ValueList<Step> steps)
     {

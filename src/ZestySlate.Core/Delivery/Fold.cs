@@ -3,6 +3,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -24,6 +25,10 @@ internal sealed class Fold(AttemptState start) : IOpening
     private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
     private ValueList<string> _findings = start.Findings;
     private ValueList<string> _way = start.Way;
+    private ValueList<StateValue> _states = start.States;
+    private ValueList<RoadStep> _road = start.Road;
+    private ValueList<string> _endings = start.Endings;
+    private string? _said = start.SaidOnTheWay;
     private DateTimeOffset? _startedAt = start.StartedAt,
         _handedInAt = start.HandedInAt,
         _returnedAt = start.ReturnedAt;
@@ -62,6 +67,12 @@ internal sealed class Fold(AttemptState start) : IOpening
                     _findings = _findings.Add(opened.SpotId);
                 }
 
+                break;
+            case Chose chose:
+                Choose(chose);
+                break;
+            case WentBack back:
+                GoBack(back.StepId);
                 break;
             case Watched watched:
                 _watched[watched.SceneId] = _watched
@@ -137,9 +148,14 @@ internal sealed class Fold(AttemptState start) : IOpening
     {
         foreach (var (id, closed) in _locks)
         {
-            if (!_openLocks.Contains(id) && closed.Key.OpensWith(this))
+            var opens = closed.Key is { Closes: true } || !_openLocks.Contains(id) ? closed.Key.OpensWith(this) : true;
+            if (opens)
             {
                 _openLocks.Add(id);
+            }
+            else if (closed.Key.Closes)
+            {
+                _openLocks.Remove(id);
             }
         }
     }
@@ -160,6 +176,10 @@ internal sealed class Fold(AttemptState start) : IOpening
             Findings = _findings,
             Annotations = _annotations,
             Way = _way,
+            States = _states,
+            Road = _road,
+            Endings = _endings,
+            SaidOnTheWay = _said,
             VisitedScenes = _visited,
             Watched = _watched,
             LeftAt = _leftAt,
@@ -181,6 +201,8 @@ internal sealed class Fold(AttemptState start) : IOpening
 
     public decimal ShareWatched(string sceneId) =>
         _watched.TryGetValue(sceneId, out var watched) ? watched.ShareOf(_activity.SceneOf(sceneId)?.Backdrop.Lasts) : 0;
+
+    public decimal? StateOf(string stateId) => _states.FirstOrDefault(state => state.State == stateId)?.Value;
 
     public Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
 
@@ -207,6 +229,49 @@ internal sealed class Fold(AttemptState start) : IOpening
         }
 
         _visited.Add(id);
+        _said = null;
+    }
+
+    /// <summary>What follows from a choice: states change, and one is where it leads, from where no way goes back.</summary>
+    private void Choose(Chose chose)
+    {
+        var (scene, spot) = (start.Index.SceneWith(chose.SpotId), start.Index.SpotOf(chose.SpotId));
+        if (scene is null || spot?.Content.Consequence is not { } follows)
+        {
+            return;
+        }
+
+        _road = _road.Add(new RoadStep(chose.Id, scene.Id, spot.Id, _states));
+        _states = _states.Select(state => Changed(state, follows.Changes)).ToValueList();
+        _opened.Add(spot.Id);
+        if (!start.IsInOrder && start.Index.SceneOf(spot.Content.Goal ?? "") is { } goal)
+        {
+            _way = [goal.Id];
+            _visited.Add(goal.Id);
+            _endings = goal.Ending is null ? _endings : _endings.RemoveAll(id => id == goal.Id).Add(goal.Id);
+        }
+
+        _said = spot.Id;
+    }
+
+    private StateValue Changed(StateValue state, ValueList<StateChange> changes) =>
+        _activity.Story?.StateOf(state.State) is { } kept
+            ? changes
+                .Where(change => change.State == state.State)
+                .Aggregate(state, (now, change) => now with { Value = kept.Within(change.Of(now.Value)) })
+            : state;
+
+    /// <summary>To a decision of the road, or to its beginning; what was found out on the way is not forgotten.</summary>
+    private void GoBack(string stepId)
+    {
+        var at = stepId.Length == 0 ? 0 : _road.IndexOf(step => step.Id == stepId);
+        if (at < 0 || at >= _road.Count)
+        {
+            return;
+        }
+
+        (_states, _way, _said) = (_road[at].Before, [stepId.Length == 0 ? _activity.Scenes[0].Id : _road[at].SceneId], null);
+        _road = _road.Take(at).ToValueList();
     }
 
     private void TryCode(TriedCode tried)

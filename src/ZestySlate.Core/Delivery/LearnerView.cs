@@ -3,6 +3,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -40,6 +41,9 @@ public sealed record LearnerView
     /// <summary>Lives, clock and streak; null where none is counted.</summary>
     public PlayView? Play { get; init; }
 
+    /// <summary>How the story stands; null where nothing is decided.</summary>
+    public StoryView? Story { get; init; }
+
     /// <summary>The scene before, or null at the beginning.</summary>
     public SceneLink? Back { get; init; }
 
@@ -76,11 +80,11 @@ public sealed record LearnerView
     /// <summary>What ended it; null while it goes on.</summary>
     public Ending? EndedBy { get; init; }
 
-    /// <summary>True when something is asked, so that there is something to hand in.</summary>
     /// <summary>True while all is looked at and the learner can begin to answer.</summary>
     public bool OffersBegin { get; init; }
 
-    public bool HasQuestions => Progress.Questions > 0;
+    /// <summary>True when something is asked or decided that counts, so that there is something to hand in.</summary>
+    public bool HasQuestions => Progress.Questions > 0 || Story is { Counts: true };
 
     /// <summary>The spot with this id, or null.</summary>
     public SpotView? SpotOf(string id) => Scenes.SelectMany(scene => scene.Spots).FirstOrDefault(spot => spot.Id == id);
@@ -115,6 +119,7 @@ public sealed record LearnerView
             Scenes = whole && state.IsHandedIn ? WholeOf(state, now, due) : ScenesOf(state, now, due),
             Course = state.IsInOrder && !state.NeedsStart ? CourseView.Of(state, now, due) : null,
             Play = PlayView.Of(state, now),
+            Story = state.NeedsStart ? null : StoryView.Of(state),
             Back =
                 !state.IsInOrder && state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before
                     ? SceneLink.Of(state, before)
@@ -310,7 +315,10 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
             .SelectMany(scene => scene.Spots)
             .Where(spot => spot.Content.CountsWhenOpened && state.Given.Contains(spot.Id))
             .ToList();
-        var places = (state.IsInOrder ? state.Steps.Select(step => step.Id) : state.Activity.Scenes.Select(scene => scene.Id)).ToList();
+        // Nobody goes through all of a story: how much of it there is, is no measure, and would tell of what is to come.
+        var places = state.Activity.HasChoices
+            ? []
+            : (state.IsInOrder ? state.Steps.Select(step => step.Id) : state.Activity.Scenes.Select(scene => scene.Id)).ToList();
         return new Progress(
             notes.Count(spot => state.OpenedSpots.Contains(spot.Id)),
             notes.Count,

@@ -3,6 +3,7 @@ using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -14,6 +15,12 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
 
     /// <summary>True when learners add spots of their own here.</summary>
     public bool TakesSpots { get; init; }
+
+    /// <summary>What is told here.</summary>
+    public RichText Text { get; init; }
+
+    /// <summary>What can be decided here; of what is locked nothing is told.</summary>
+    public ValueList<SpotView> Choices { get; init; } = [];
 
     /// <summary>What was watched of its course in time.</summary>
     public Stretches Watched { get; init; } = Stretches.None;
@@ -38,12 +45,18 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
             scene.Ambient,
             state.Activity.Look.SignsOnAsking && !asAuthor,
             scene
-                .Spots.Select(spot => SpotView.Of(state, scene.Backdrop.HasTime ? spot : spot with { During = null }, now, due, asAuthor))
+                .Spots.Where(spot => spot.Content.Consequence is null)
+                .Select(spot => SpotView.Of(state, scene.Backdrop.HasTime ? spot : spot with { During = null }, now, due, asAuthor))
                 .Concat(state.Added.Where(added => added.SceneId == scene.Id).Select(added => added.View(state.Activity, scene.Backdrop)))
                 .ToValueList()
         )
         {
             TakesSpots = scene.LearnersSpots is not null,
+            Text = scene.Text,
+            Choices = Deciding
+                .In(state, scene, asAuthor)
+                .Select(spot => SpotView.Of(state, spot with { During = null }, now, due, asAuthor))
+                .ToValueList(),
             Watched = state.Watched.GetValueOrDefault(scene.Id, Stretches.None),
             LeftAt = state.LeftAt.GetValueOrDefault(scene.Id),
         };
@@ -141,7 +154,7 @@ public sealed record SpotView(
             sign,
             spot.Question is not null ? null : spot.Content,
             state.QuestionOf(spot.Id) is { } question ? AskView.Of(state, question, now, due) : null,
-            spot.Content.Goal is { } to ? state.VisitedScenes.Contains(to) : state.OpenedSpots.Contains(spot.Id),
+            spot.Content is { Goal: { } to, Consequence: null } ? state.VisitedScenes.Contains(to) : state.OpenedSpots.Contains(spot.Id),
             closed
         )
         {

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -14,9 +15,9 @@ public sealed record Score(Fraction Points, decimal OutOf, bool Provisional, Sco
     {
         var rules = state.Activity.Rules;
         var marked = state.Questions.Where(question => question.LastTry?.Mark.Verdict != Verdict.Ungraded).ToList();
-        var sum = marked.Total(question => question.Points(rules.Counts)) - state.CodeCosts;
+        var sum = marked.Total(question => question.Points(rules.Counts)) + StoryScore.Points(state) - state.CodeCosts;
         var points = rules.GoesBelowZero ? sum : Fraction.Max(0, sum);
-        var outOf = marked.Sum(question => question.OutOf);
+        var outOf = marked.Sum(question => question.OutOf) + StoryScore.OutOf(state.Activity);
         var score = new Score(points, outOf, marked.Any(question => question.Waits), null, null, false);
         return score with
         {

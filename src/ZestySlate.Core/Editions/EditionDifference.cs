@@ -51,6 +51,11 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             structure.Add("How learners go through it");
         }
 
+        if (older.Story != newer.Story)
+        {
+            (older.Story?.WithWording(newer.Story) == newer.Story ? wording : structure).Add("What the story keeps in mind");
+        }
+
         if (older.Rules.Round != newer.Rules.Round)
         {
             structure.Add("Whether learners look round or answer (who has only looked round goes over to it)");
@@ -91,10 +96,17 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                     before.Title != scene.Title
                     || before.Backdrop != worded
                     || before.Ambient != scene.Ambient
+                    || before.Text != scene.Text
+                    || before.Ending?.Kind != scene.Ending?.Kind
                     || before.LearnersSpots != scene.LearnersSpots
                 )
                 {
                     wording.Add($"Backdrop, title, sound or learners' spots: {newer.TitleOf(scene)}");
+                }
+
+                if (before.Ending is null != scene.Ending is null || before.Ending?.Value != scene.Ending?.Value)
+                {
+                    structure.Add($"Ending: {newer.TitleOf(scene)}");
                 }
 
                 if (before.Draw != scene.Draw)

@@ -38,6 +38,7 @@ public static class EditionMerge
             Wording = newer.Wording,
             Flow = older.Flow with { Progress = newer.Flow.Progress, Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture },
             Rules = RulesWithWording(older.Rules, newer.Rules),
+            Story = older.Story?.WithWording(newer.Story),
             Scenes = older
                 .Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, newer, scene, same) : scene)
                 .ToValueList(),
@@ -130,6 +131,8 @@ public static class EditionMerge
         return older with
         {
             Title = newer.Title,
+            Text = newer.Text,
+            Ending = older.Ending is { } ending ? ending with { Kind = newer.Ending?.Kind ?? ending.Kind } : null,
             Backdrop = backdrop,
             Ambient = newer.Ambient,
             LearnersSpots = newer.LearnersSpots,

@@ -7,6 +7,7 @@ using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Locks.Numbers;
 using ZestySlate.Core.Locks.Scores;
+using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Locks.Videos;
 
 namespace ZestySlate.Core.Locks;
@@ -22,6 +23,7 @@ namespace ZestySlate.Core.Locks;
 [JsonDerivedType(typeof(ScoreKey), "score")]
 [JsonDerivedType(typeof(FoundKey), "found")]
 [JsonDerivedType(typeof(WatchedKey), "watched")]
+[JsonDerivedType(typeof(StateKey), "state")]
 public abstract record LockKey
 {
     /// <summary>The entry of the wording that says how it opens; {0} is what is needed.</summary>
@@ -35,6 +37,10 @@ public abstract record LockKey
     /// <summary>The entry of the wording that says how near it is; {0} is what is there, {1} what is needed. Null where that is not said.</summary>
     [JsonIgnore]
     public virtual string? NearnessKey => null;
+
+    /// <summary>True when the lock closes again as soon as it would not open any more.</summary>
+    [JsonIgnore]
+    public virtual bool Closes => false;
 
     /// <summary>The spots that it depends on.</summary>
     [JsonIgnore]
@@ -76,6 +82,9 @@ internal interface IOpening
 
     /// <summary>The share of a scene's course in time that was watched, 0 to 1; 0 where there is none, or it is not known how long it is.</summary>
     decimal ShareWatched(string sceneId);
+
+    /// <summary>How a state of the story stands; null where there is none such.</summary>
+    decimal? StateOf(string stateId);
 }
 
 /// <summary>What a learner can get to, by the building of the activity alone.</summary>
@@ -86,6 +95,9 @@ internal interface IReach
 
     /// <summary>Whether a learner can get to the scene.</summary>
     bool HasScene(string sceneId);
+
+    /// <summary>Between what a state of the story can stand, by the choices that can be reached; null where there is none such.</summary>
+    (decimal Least, decimal Most)? ValuesOf(string stateId);
 
     /// <summary>All points that can be had there.</summary>
     decimal Points { get; }

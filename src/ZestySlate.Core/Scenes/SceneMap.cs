@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Scenes;
 
@@ -118,6 +119,31 @@ public sealed record SceneMap
 
         public bool HasScene(string sceneId) => scenes.Contains(sceneId);
 
+        /// <summary>A choice can be taken again and again, so one that raises can raise up to the most.</summary>
+        public (decimal Least, decimal Most)? ValuesOf(string stateId)
+        {
+            if (activity.Story?.StateOf(stateId) is not { } state)
+            {
+                return null;
+            }
+
+            var (least, most) = (state.Within(state.Begins), state.Within(state.Begins));
+            foreach (
+                var change in spots.Values.SelectMany(spot => spot.Content.Consequence?.Changes ?? []).Where(one => one.State == stateId)
+            )
+            {
+                var value = change.By switch
+                {
+                    ChangeBy.Set => state.Within(change.Value),
+                    ChangeBy.Raise => state.Within(decimal.MaxValue),
+                    _ => state.Within(decimal.MinValue),
+                };
+                (least, most) = (Math.Min(least, value), Math.Max(most, value));
+            }
+
+            return (least, most);
+        }
+
         public Spot? SpotOf(string spotId) => spots.GetValueOrDefault(spotId);
     }
 
@@ -165,7 +191,7 @@ public sealed record SceneMap
                     level[id],
                     row,
                     reachable.Contains(id),
-                    activity.Scenes.Count > 1 && !leads[id].Any()
+                    activity.Scenes.Count > 1 && !leads[id].Any() && activity.SceneOf(id)!.Ending is null
                 );
             })
             .ToValueList();

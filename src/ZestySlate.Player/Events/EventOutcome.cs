@@ -25,7 +25,7 @@ public sealed record EventOutcome(bool IsQuiet, bool IsWhole, bool ShowsQuestion
                 && refusal is null
                 && Progress.Of(after) == Progress.Of(before)
                 && after.OpenLocks.Count == before.OpenLocks.Count,
-            act is "visit" or "code" or "start"
+            act is "visit" or "choose" or "back" or "code" or "start"
                 || after.IsHandedIn != before.IsHandedIn
                 || after.StepNumber != before.StepNumber
                 || after.OpenLocks.Count != before.OpenLocks.Count
@@ -40,7 +40,8 @@ public sealed record EventOutcome(bool IsQuiet, bool IsWhole, bool ShowsQuestion
     /// <summary>The words for what has opened, or null.</summary>
     private static string? Opened(AttemptState before, AttemptState after)
     {
-        var opened = after.OpenLocks.Except(before.OpenLocks).ToList();
+        // A choice that is there now shows itself where it is.
+        var opened = after.OpenLocks.Except(before.OpenLocks).Where(id => after.Activity.SpotOf(id)?.Content.Consequence is null).ToList();
         return opened.Count == 0
             ? null
             : string.Join(

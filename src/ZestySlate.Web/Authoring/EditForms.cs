@@ -5,6 +5,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Json;
 using ZestySlate.Web.Backdrops;
 using ZestySlate.Web.Locks;
+using ZestySlate.Web.Stories;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -32,6 +33,7 @@ internal static class EditForms
             ),
             "flow" => FlowForm.Read(form, activity.Flow),
             "words" => FlowForm.ReadWords(form),
+            "story" => StoryForms.ReadStory(form, activity),
             "rules" => RulesForm.Read(form, activity.Rules),
             "sceneList" => new SetSceneList(form["shown"] == "yes"),
             "look" => new SetLook(SignForms.ReadLook(form, activity.Look)),

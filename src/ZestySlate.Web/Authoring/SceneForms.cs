@@ -4,6 +4,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Formats.RichText;
 using ZestySlate.Web.Backdrops;
+using ZestySlate.Web.Stories;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -14,6 +15,7 @@ internal static class SceneForms
         edit switch
         {
             "scene" => new RenameScene(scene.Id, form["title"].ToString()),
+            "telling" => StoryForms.ReadTelling(form, scene),
             "add" => SpotForms.ReadNew(form, scene),
             "learnersSpots" => new SetLearnersSpots(
                 scene.Id,

@@ -79,6 +79,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await GiveAsync(watch, "watchtest", "Tests", dueInDays: -14);
         await GiveAsync(watch, "sky", "Practice", dueInDays: null);
         await GiveAsync(watch, "front", "Practice", dueInDays: null);
+        await GiveAsync(watch, "warning", "Practice", dueInDays: null);
         await GiveAsync(writers, "breeze", "", dueInDays: 1);
         await WorkAsync(writers, "breeze", daysAgo: 4, skipped: 2);
         await WorkAsync(year8, CheckId, daysAgo: 6, skipped: 2, question =>
@@ -88,6 +89,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await WorkAsync(watch, "watchtest", daysAgo: 16, skipped: 1, over: 3);
         await WorkAsync(watch, "sky", daysAgo: 12, skipped: 5);
         await WorkAsync(watch, "front", daysAgo: 20, skipped: 3);
+        await WorkAsync(watch, "warning", daysAgo: 9, skipped: 2);
     }
 
     /// <summary>What some of the class have logged; the last two wait for the teacher.</summary>

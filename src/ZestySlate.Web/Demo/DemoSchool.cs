@@ -50,6 +50,7 @@ internal static class DemoSchool
         ("log-your-coast", "coast"),
         ("a-front-passes", "front"),
         ("on-the-lamp-gallery", "gallery"),
+        ("shall-we-issue-the-warning", "warning"),
     ];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =

@@ -17,8 +17,10 @@ using ZestySlate.Core.Locks.Answers;
 using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Locks.Scores;
+using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Tests.Delivery;
 
@@ -54,8 +56,17 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
             : One(questions);
 
     private Content AContent(IReadOnlyList<string> scenes) =>
-        _random.Next(9) switch
+        _random.Next(10) switch
         {
+            9 => new Jump(Happens() ? One(scenes.Append("").ToList()) : "")
+            {
+                Words = One(Said),
+                Follows = new Consequence
+                {
+                    Said = RichText.Plain(One(Said)),
+                    Changes = [new StateChange("trust", One([ChangeBy.Set, ChangeBy.Raise, ChangeBy.Lower]), _random.Next(50))],
+                },
+            },
             0 => new Note { Title = One(Said), IsClue = Happens() },
             1 => new Callout(One(Said)),
             2 when scenes.Count > 0 => new Jump(One(scenes)),
@@ -84,8 +95,9 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         Happens(8)
             ? new Lock
             {
-                Key = _random.Next(4) switch
+                Key = _random.Next(5) switch
                 {
+                    4 => new StateKey("trust", One([Comparison.AtLeast, Comparison.AtMost, Comparison.Just]), _random.Next(50)),
                     0 => new CodeKey([One(Said) + "x"]),
                     1 => new ScoreKey(_random.Next(3)),
                     2 when activity.Asked.Any() => new AnswerKey(One(activity.Asked.Select(asked => asked.Spot.Id).ToList())),
@@ -102,6 +114,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
             Title = "Chance",
             Language = One(["en", "de", "ar"]),
             SceneList = true,
+            Story = Happens(3) ? AStory() : null,
             Flow = AFlow(),
             Rules = ARules(),
             Scenes = scenes
@@ -112,6 +125,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
                             Id = id,
                             Backdrop = on,
                             Spots = Enumerable.Range(0, _random.Next(7)).Select(_ => ASpot(scenes, on)).ToValueList(),
+                            Ending = Happens(4) ? new StoryEnding("good", _random.Next(4)) : null,
                             Draw = Happens(3) ? 1 + _random.Next(3) : null,
                         }
                         : null!
@@ -184,6 +198,9 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
                 ? new SetDuring(spot, w.Happens() ? new During(w._random.Next(60), w.Happens() ? 60 + w._random.Next(60) : null) : null)
                 : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetSign(spot, a.SpotOf(spot)!.Sign with { Beckons = w.Happens() }) : null,
+        (w, a) => w.AnySpot(a) is { } spot ? new SetPanel(spot, w.Happens() ? new PanelBox(0.1, 0.1, 0.5, 0.5) : null) : null,
+        (w, a) => new SetStory(w.Happens() ? w.AStory() : null),
+        (w, a) => new SetTelling(w.AScene(a), RichText.Plain(w.One(Said)), w.Happens() ? new StoryEnding("good", w._random.Next(4)) : null),
         (w, a) => w.AnySpot(a) is { } spot ? new RenameSpot(spot, w.One(Said)) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetContent(spot, w.AContent(a.Scenes.Select(scene => scene.Id).ToList())) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new CopySpot(spot, w.Id("p")) : null,
@@ -219,6 +236,22 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new ReplaceMedia(new string('b', 64), new string('d', 64), 900, 800),
         (w, a) => new Restore(w.AnActivity(), "edition 1"),
     ];
+
+    private Story AStory() =>
+        new()
+        {
+            States =
+            [
+                new StoryState
+                {
+                    Id = "trust",
+                    Name = One(Said) + "!",
+                    Begins = _random.Next(100),
+                },
+            ],
+            Scoring = One([StoryScoring.None, StoryScoring.ByEnding, StoryScoring.ByState]),
+            ScoredBy = "trust",
+        };
 
     private string? AnySpot(Activity activity) => activity.Spots.Any() ? One(activity.Spots.Select(spot => spot.Id).ToList()) : null;
 
@@ -282,7 +315,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         var response = state.QuestionOf(spot) is { } question
             ? QuestionTypes.For(question.Question).Rehearse(question.Question, chance)
             : null;
-        AttemptEvent? happened = _random.Next(14) switch
+        AttemptEvent? happened = _random.Next(16) switch
         {
             0 => new Visited(
                 state.IsInOrder
@@ -301,6 +334,8 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
             7 when AnySpot(state.Activity) is { } any => new TriedCode(any, One(Said) + "x") { Id = id, At = at },
             8 or 9 or 10 when response is not null => new AskedToMark(spot, response) { Id = id, At = at },
             11 or 12 when response is not null => new Answered(spot, response) { Id = id, At = at },
+            13 or 14 when AnySpot(state.Activity) is { } any => new Chose(any) { Id = id, At = at },
+            15 when state.Road.Count > 0 => new WentBack(Happens() ? "" : One(state.Road).Id) { Id = id, At = at },
             _ when state.NeedsStart => new Started { Id = id, At = at },
             _ => null,
         };

@@ -4,6 +4,7 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Classes.Rehearsing;
 
@@ -253,6 +254,13 @@ public sealed class SimulatedLearner
             {
                 return rested;
             }
+        }
+
+        // In a story they decide, as likely for the one as for the other.
+        var choices = Deciding.In(state, state.Scene, all: false);
+        if (choices.Count > 0 && _visits++ < 200)
+        {
+            return new Chose(_chance.One(choices)!.Id) { Id = id, At = at };
         }
 
         var here = state.Activity.SceneOf(state.Way[^1]);

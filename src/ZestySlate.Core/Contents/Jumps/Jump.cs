@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Contents.Jumps;
 
@@ -9,10 +10,21 @@ namespace ZestySlate.Core.Contents.Jumps;
 /// <param name="SceneId">The scene it leads to; empty while none is chosen.</param>
 public sealed record Jump(string SceneId) : Content
 {
+    /// <summary>The most characters of its words.</summary>
+    public const int LongestWords = 400;
+
     /// <summary>Own words; empty for the title of the scene it leads to.</summary>
     public string Words { get; init; } = "";
 
+    /// <summary>Set for a choice: a button below the picture, and what follows when a learner decides for it. One that leads nowhere leads back
+    /// to the decision.</summary>
+    public Consequence? Follows { get; init; }
+
     public override SpotKind Kind => SpotKind.Jump;
+
+    public override string KindName => Follows is null ? base.KindName : "Choice";
+
+    public override Consequence? Consequence => Follows;
 
     public override string OwnName => Words.Trim();
 
@@ -28,11 +40,19 @@ public sealed record Jump(string SceneId) : Content
 
     internal override IEnumerable<Weakness> Check(Activity activity, string name)
     {
-        if (SceneId.Length == 0)
+        if (Follows is { } follows)
+        {
+            foreach (var weakness in CheckChoice(activity, follows))
+            {
+                yield return weakness;
+            }
+        }
+        else if (SceneId.Length == 0)
         {
             yield return new Weakness(true, "A jump leads nowhere yet: choose its scene.", "scene");
         }
-        else if (activity.SceneOf(SceneId) is null)
+
+        if (SceneId.Length > 0 && activity.SceneOf(SceneId) is null)
         {
             yield return new Weakness(true, $"The jump «{name}» leads to a scene that was deleted.", "scene");
         }
@@ -41,8 +61,46 @@ public sealed record Jump(string SceneId) : Content
     /// <summary>A jump to the scene that is copied leads to the copy; one that leads elsewhere still does.</summary>
     internal override Content In(Copy copy) => this with { SceneId = copy.Of(SceneId) };
 
-    protected override Content OverSame(Content older) => this with { SceneId = older.Goal! };
+    /// <summary>Where it leads and what it changes is structure; its words, and what is said on the way, are wording.</summary>
+    protected override Content OverSame(Content older) =>
+        this with
+        {
+            SceneId = older.Goal!,
+            Follows = older.Consequence is { } was ? was with { Said = (Follows ?? was).Said } : null,
+        };
 
-    internal override IEnumerable<Difference> DifferencesFrom(Content older, string name) =>
-        older.Goal != Goal ? [new Difference(DifferenceSort.Structure, $"Jump leads elsewhere: {name}")] : [];
+    internal override IEnumerable<Difference> DifferencesFrom(Content older, string name)
+    {
+        if (older.Goal != Goal)
+        {
+            yield return new Difference(DifferenceSort.Structure, $"Jump leads elsewhere: {name}");
+        }
+
+        if (older.Consequence?.Changes != Consequence?.Changes)
+        {
+            yield return new Difference(DifferenceSort.Structure, $"Other things follow from the choice: {name}");
+        }
+    }
+
+    private IEnumerable<Weakness> CheckChoice(Activity activity, Consequence follows)
+    {
+        if (OwnName.Length == 0)
+        {
+            yield return new Weakness(true, "A choice has no words.", "words");
+        }
+
+        if (SceneId.Length == 0 && follows.Said.IsEmpty && follows.Changes.Count == 0)
+        {
+            yield return new Weakness(
+                false,
+                $"Nothing follows from the choice «{OwnName}»: it leads back, says nothing and changes nothing.",
+                "scene"
+            );
+        }
+
+        foreach (var change in follows.Changes.Where(change => activity.Story?.StateOf(change.State) is null))
+        {
+            yield return new Weakness(true, $"The choice «{OwnName}» changes something that was deleted.", "changes");
+        }
+    }
 }

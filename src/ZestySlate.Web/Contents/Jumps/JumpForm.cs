@@ -2,7 +2,9 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Stories;
 using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Stories;
 
 namespace ZestySlate.Web.Contents.Jumps;
 
@@ -10,14 +12,25 @@ internal sealed class JumpForm : IContentForm
 {
     public Type ContentType => typeof(Jump);
 
-    public IReadOnlyList<NewContent> Offers { get; } = [new("jump", "Jump", "to another scene", "footprints", goal => new Jump(goal))];
+    public IReadOnlyList<NewContent> Offers { get; } =
+    [
+        new("jump", "Jump", "to another scene", "footprints", goal => new Jump(goal)),
+        new("choice", "Choice", "what to do, and what follows", "list-checks", goal => new Jump(goal) { Follows = new Consequence() }),
+    ];
 
     public Type Editor => typeof(JumpEditor);
 
     public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) =>
         (edit, spot.Content) switch
         {
-            ("jump", Jump) => new SetContent(spot.Id, new Jump(form["to"].ToString()) { Words = form["words"].ToString().Trim() }),
+            ("jump", Jump old) => new SetContent(
+                spot.Id,
+                new Jump(form["to"].ToString())
+                {
+                    Words = form["words"].ToString().Trim().Cut(Jump.LongestWords),
+                    Follows = old.Follows is { } follows ? StoryForms.ReadConsequence(form, follows, activity) : null,
+                }
+            ),
             ("wayBack", Jump) => new AddWayBack(spot.Id, SceneForms.NewId(form)),
             _ => default(Outcome<Edit>?),
         };

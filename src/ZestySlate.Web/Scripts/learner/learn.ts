@@ -260,6 +260,9 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       } else if (form.matches("[data-visit]")) {
         event.preventDefault();
         visit(form.dataset.visit!);
+      } else if (form.matches("[data-choose], [data-back]")) {
+        event.preventDefault();
+        post(form.dataset.choose ?? "", form.matches("[data-choose]") ? "choose" : "back", form);
       } else if (form.matches("[data-go]")) {
         event.preventDefault();
         post("", "start");
@@ -402,6 +405,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
         arrive();
       } else if (sent.act === "code") {
         afterCode(sent);
+      } else if (sent.act === "choose") {
+        root.querySelector<HTMLElement>("#said-on-the-way")?.focus();
       } else if (MarkingActs.has(sent.act)) {
         focusAfter(sent);
       }

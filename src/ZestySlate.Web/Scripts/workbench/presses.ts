@@ -156,7 +156,7 @@ export function act(what: string, bench: Bench): void {
     case "newGoal": {
       // A new scene for a jump, and the jump leads to it.
       const scene = newId();
-      const words = document.querySelector<HTMLInputElement>("#room-details input[name=words]")?.value ?? "";
+      const words = document.querySelector<HTMLInputElement | HTMLTextAreaElement>("#room-details form [name=words]")?.value ?? "";
       rooms.send("/edit", { edit: "addScene", newId: scene, title: words, at: rooms.at, selected: rooms.selected });
       rooms.send("/edit", { edit: "jump", spot, to: scene, words, at: rooms.at, selected: spot }, { after: () => void rooms.select(spot) });
       break;

@@ -1,0 +1,27 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+
+namespace ZestySlate.Core.Stories;
+
+/// <summary>What can be decided in a scene, as the story stands.</summary>
+internal static class Deciding
+{
+    /// <summary>The choices that are there.</summary>
+    /// <param name="state">Where the attempt stands.</param>
+    /// <param name="scene">The scene.</param>
+    /// <param name="all">True for those that are locked, or were tried, too.</param>
+    internal static List<Spot> In(AttemptState state, Scene scene, bool all)
+    {
+        var choices = scene.Spots.Where(spot => spot.Content.Consequence is not null).ToList();
+        if (all || choices.Count == 0)
+        {
+            return choices;
+        }
+
+        var there = choices
+            .Where(spot => state.IsOpen(spot.Id) && (spot.Content.Goal is not { Length: > 0 } to || state.IsOpen(to)))
+            .ToList();
+        var untried = there.Where(spot => !state.OpenedSpots.Contains(spot.Id)).ToList();
+        return state.Activity.Story is { Tried: TriedChoice.Gone } && untried.Count > 0 ? untried : there;
+    }
+}

@@ -1,0 +1,92 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
+
+namespace ZestySlate.Core.Stories;
+
+/// <summary>What a learner may see of a story as it stands.</summary>
+/// <param name="States">The states that are shown, and the things that are there.</param>
+/// <param name="Choice">The words of the choice that led here; empty where none did just now.</param>
+/// <param name="Said">What is said on the way.</param>
+/// <param name="Counts">True when the story is the score, or part of it.</param>
+public sealed record StoryView(ValueList<StateView> States, string Choice, RichText Said, bool Counts)
+{
+    /// <summary>True when choices that were tried are marked.</summary>
+    public bool MarksTried { get; init; }
+
+    /// <summary>The ending in which the learner is; null on the road.</summary>
+    public EndingView? Ending { get; init; }
+
+    /// <summary>The view of a state; null where nothing is decided.</summary>
+    internal static StoryView? Of(AttemptState state)
+    {
+        var activity = state.Activity;
+        if (!activity.HasChoices)
+        {
+            return null;
+        }
+
+        var last = state.SaidOnTheWay is { } id ? activity.SpotOf(id) : null;
+        return new(
+            state
+                .States.Select(value => (value, State: activity.Story?.StateOf(value.State)))
+                .Where(entry => entry.State is { Shown: true } && (!entry.State.IsThing || entry.value.Value > 0))
+                .Select(entry => new StateView(entry.State!, entry.value.Value))
+                .ToValueList(),
+            last is null ? "" : activity.NameOf(last),
+            last?.Content.Consequence?.Said ?? default,
+            StoryScore.OutOf(activity) > 0
+        )
+        {
+            MarksTried = activity.Story is not { Tried: TriedChoice.AsBefore },
+            Ending = state.Scene.Ending is { } ending ? EndingView.Of(state, ending) : null,
+        };
+    }
+}
+
+/// <summary>How a state that is shown stands.</summary>
+/// <param name="State">The state, or thing.</param>
+/// <param name="Value">Its value.</param>
+public sealed record StateView(StoryState State, decimal Value);
+
+/// <summary>An ending that was reached.</summary>
+/// <param name="Kind">Of what kind, in the author's words.</param>
+/// <param name="Road">The decisions that led to it.</param>
+/// <param name="Found">How many endings were found.</param>
+/// <param name="Count">How many there are.</param>
+/// <param name="Named">The names of those that may be known: found, or all where the author says so.</param>
+public sealed record EndingView(string Kind, ValueList<DecisionView> Road, int Found, int Count, ValueList<NamedEnding> Named)
+{
+    internal static EndingView Of(AttemptState state, StoryEnding ending)
+    {
+        var activity = state.Activity;
+        var endings = activity.Scenes.Where(scene => scene.Ending is not null).ToList();
+        return new(
+            ending.Kind,
+            state
+                .Road.Select(step => new DecisionView(
+                    step.Id,
+                    activity.SceneOf(step.SceneId) is { } scene ? activity.TitleOf(scene) : "",
+                    activity.SpotOf(step.SpotId) is { } spot ? activity.NameOf(spot) : ""
+                ))
+                .ToValueList(),
+            endings.Count(scene => state.Endings.Contains(scene.Id)),
+            endings.Count,
+            endings
+                .Where(scene => activity.Story is { NamesEndings: true } || state.Endings.Contains(scene.Id))
+                .Select(scene => new NamedEnding(activity.TitleOf(scene), state.Endings.Contains(scene.Id), scene.Id == state.Scene.Id))
+                .ToValueList()
+        );
+    }
+}
+
+/// <summary>A decision of the road.</summary>
+/// <param name="Id">What decided, to go back to it.</param>
+/// <param name="Scene">Where.</param>
+/// <param name="Choice">For what.</param>
+public sealed record DecisionView(string Id, string Scene, string Choice);
+
+/// <summary>An ending by its name.</summary>
+/// <param name="Title">Its name.</param>
+/// <param name="Found">Whether it was found.</param>
+/// <param name="Here">Whether the learner is in it.</param>
+public sealed record NamedEnding(string Title, bool Found, bool Here);

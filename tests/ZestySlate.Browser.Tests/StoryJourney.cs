@@ -1,0 +1,133 @@
+using OpenQA.Selenium;
+
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>A story: written in the workbench, decided on a phone and by keys, gone back in, handed in.</summary>
+public sealed class StoryJourney(Apps apps)
+{
+    [Fact]
+    public void A_story_is_decided_on_a_phone_to_an_ending_and_gone_back_in()
+    {
+        using var wren = new Person(390, 844).Visit(apps, "warning");
+        wren.Reads("[data-situation]", "twelve boats leave");
+        wren.Reads("#story", "60 %");
+        wren.Press("Ring the harbour master", "[data-situation]");
+        wren.Reads("#scene-title", "The harbour master");
+        wren.Reads("#said-on-the-way", "You chose: Ring the harbour master");
+        Assert.True((bool)wren.Run("return document.documentElement.scrollWidth <= innerWidth")!);
+        wren.Press("Say that it will be fine", "[data-situation]");
+        wren.Reads("#story", "40 %");
+
+        // Without a reading it goes out from the glass alone; who is asked, says so, or does not.
+        Assert.DoesNotContain("with the reading", wren.See("[data-situation]").Text);
+        wren.Press("without a reading", "[data-situation]");
+        wren.Press("On the buoy", "[data-situation]");
+        wren.Reads("#scene-title", "He has the buoy");
+        wren.Press("Hang up", "[data-situation]");
+        wren.Reads("[data-situation]", "safe, at a price");
+        wren.Reads("[data-situation]", "1 of 4 endings found");
+        wren.Reads("[data-situation] ol", "On the buoy");
+        wren.PressCss("button[title='Decide again: The master of the ferry']");
+        wren.Reads("#scene-title", "The master of the ferry");
+        wren.Reads("#story", "40 %");
+        wren.Press("On none yet", "[data-situation]");
+        wren.Reads("#scene-title", "Still nothing");
+        Assert.Empty(wren.Complaints());
+    }
+
+    [Fact]
+    public void By_keys_one_decides_hears_what_follows_and_hands_in()
+    {
+        using var wren = new Person().Visit(apps, "warning");
+        void Decide(string words)
+        {
+            wren.Reads("[data-situation]", words);
+            wren.Run(
+                "[...document.querySelectorAll('[data-choose] button')].find(b => b.textContent.includes(arguments[0])).focus()",
+                words
+            );
+            wren.Keys(Keys.Enter);
+        }
+
+        Decide("Ring the harbour master");
+        wren.Until(() => wren.Focused == "scene-title" ? "" : null, "the new scene to be in hand");
+        Decide("Say that it will be fine");
+        Decide("Wait for the nine o’clock chart");
+        Decide("One more hour");
+        Decide("Call the lifeboat");
+        wren.Reads("[data-situation]", "too late");
+        wren.Press("Hand in");
+        wren.Reads("#result", "0 of 4 points");
+        Assert.Empty(wren.All("[data-back]"));
+        Assert.Empty(wren.Complaints());
+    }
+
+    [Fact]
+    public void A_story_is_written_in_the_workbench_tried_and_published()
+    {
+        using var ines = new Person(1400, 900).SignIn(apps);
+        ines.Press("New", "main");
+        ines.BeginActivity(title: "Rain or shine");
+
+        // What the story keeps in mind.
+        ines.PressCss("#fold-story > summary");
+        ines.Type("#fold-story input[name=name-new]", "Courage");
+        ines.Keys(Keys.Tab);
+        ines.Reads("#fold-story > summary", "Courage");
+        ines.Saved();
+
+        // A choice that leads to a new scene, says something, and lowers it.
+        ines.PressStage(0.5, 0.5);
+        ines.Choose("choice");
+        ines.Type("#room-details textarea[name=words]", "Stay at home");
+        ines.Keys(Keys.Tab);
+        ines.Saved();
+        ines.Reads("#choices", "Stay at home");
+        ines.PressCss("#room-details [data-field=said] [contenteditable=true]");
+        ines.Keys("It rains all day.");
+        ines.Saved();
+        ines.Pick("#room-details select[name^=by-]", "rises by");
+        ines.Saved();
+        ines.Press("Make a new scene for it", "#room-details");
+        ines.See("#room-details [data-at]");
+        ines.Saved();
+        ines.Press("Go there", "#room-details");
+        ines.Until(() => ines.See("#room-details input[name=title]").GetAttribute("value") == "Stay at home" ? "" : null, "the new scene");
+        ines.PressCss("details[id^=fold-telling] > summary");
+        ines.PressCss("details[id^=fold-telling] [contenteditable=true]");
+        ines.Keys("You are dry.");
+        ines.Saved();
+        ines.PressCss("details[id^=fold-telling] input[name=ending]");
+        ines.Type("details[id^=fold-telling] input[name=endingKind]", "dry");
+        ines.Keys(Keys.Tab);
+        ines.Saved();
+
+        // On the map it ends there; back at the decision a second choice comes, from below the stage.
+        ines.Press("Map and outline");
+        ines.Reads("#map", "ends here: dry");
+        ines.Keys(Keys.Escape);
+        ines.PressCss("#room-storyboard [data-at]");
+        ines.Reads("#choices", "Stay at home");
+        ines.PressCss("#choices [data-add-kind]");
+        ines.Until(() => ines.All("#choices [data-select]").Count == 2 ? "" : null, "two choices");
+        ines.Type("#room-details textarea[name=words]", "Look out of the window");
+        ines.Keys(Keys.Tab);
+        ines.Saved();
+        ines.PressCss("details[id^=fold-lock] > summary");
+        ines.Pick("details[id^=fold-lock] select[name=opensBy]", "how a state or thing of the story stands");
+        ines.Pick("details[id^=fold-lock] select[name=state]", "Courage");
+        ines.Saved();
+        var code = ines.PublishByLink();
+
+        using var wren = new Person().Visit(apps, code);
+        wren.Reads("#story", "Courage");
+        Assert.DoesNotContain("Look out of the window", wren.See("[data-situation]").Text);
+        wren.Press("Stay at home", "[data-situation]");
+        wren.Reads("#said-on-the-way", "It rains all day.");
+        wren.Reads("[data-situation]", "You are dry.");
+        wren.Press("Once more from the start", "[data-situation]");
+        wren.See("[data-choose]");
+        Assert.Empty(wren.Complaints());
+        Assert.Empty(ines.Complaints());
+    }
+}

@@ -1,0 +1,279 @@
+using CsCheck;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editions;
+using ZestySlate.Core.Locks.States;
+using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Stories;
+
+namespace ZestySlate.Core.Tests.Stories;
+
+/// <summary>Choices and what follows from them: states, roads, endings, the ways back, and what it is worth.</summary>
+public sealed class StoryTests
+{
+    private static Spot Choice(string id, string to, params StateChange[] changes) =>
+        new()
+        {
+            Id = id,
+            Place = new AtPoint(0.5, 0.5),
+            Content = new Jump(to)
+            {
+                Words = "Do " + id,
+                Follows = new Consequence { Said = RichText.Plain("So " + id), Changes = [.. changes] },
+            },
+        };
+
+    private static Spot When(Spot choice, Comparison comparison, decimal value, string state = "trust") =>
+        choice with
+        {
+            Lock = Make.By(new StateKey(state, comparison, value)),
+        };
+
+    private static StateChange Raise(decimal by) => new("trust", ChangeBy.Raise, by);
+
+    private static StateChange Lower(decimal by) => new("trust", ChangeBy.Lower, by);
+
+    private static Scene Ending(string id, decimal value, string kind = "") =>
+        Make.Scene(id) with
+        {
+            Ending = new StoryEnding(kind, value),
+        };
+
+    /// <summary>A desk with three choices, a pier with two that depend on trust, two endings.</summary>
+    private static readonly Activity Warning = new()
+    {
+        Title = "Warning",
+        Story = new Story
+        {
+            Scoring = StoryScoring.ByEnding,
+            States =
+            [
+                new StoryState
+                {
+                    Id = "trust",
+                    Name = "Trust",
+                    Begins = 50,
+                },
+                new StoryState
+                {
+                    Id = "lamp",
+                    Name = "A lamp",
+                    IsThing = true,
+                },
+            ],
+        },
+        Scenes =
+        [
+            Make.Scene(
+                "desk",
+                Choice("honest", "pier", Raise(10)),
+                Choice("lie", "pier", Lower(1)),
+                Choice("look", "", new StateChange("lamp", ChangeBy.Set, 1))
+            ),
+            Make.Scene("pier", When(Choice("call", "safe"), Comparison.AtLeast, 50), When(Choice("argue", "late"), Comparison.AtMost, 49)),
+            Ending("safe", 4),
+            Ending("late", 1),
+        ],
+    };
+
+    private int _events;
+
+    private AttemptState After(Activity activity, params string[] acts) =>
+        Replay.Run(
+            _ => activity,
+            [new Began(1, 7) { Id = "began", At = Make.Monday }, .. acts.Select(act => Event(act, Make.Monday.AddSeconds(++_events)))]
+        );
+
+    private static AttemptEvent Event(string act, DateTimeOffset at) =>
+        act.Split(' ') switch
+        {
+            ["back", var step] => new WentBack(step) { Id = $"back {step} {at.Ticks}", At = at },
+            ["visit", var scene] => new Visited(scene) { Id = $"visit {at.Ticks}", At = at },
+            ["end"] => new HandedIn { Id = "end", At = at },
+            [var choice, ..] => new Chose(choice) { Id = "e-" + choice, At = at },
+            _ => throw new ArgumentException(act),
+        };
+
+    private static string? Refused(AttemptState state, string act) => AttemptRules.Refuse(state, Event(act, Make.Monday.AddHours(1)))?.Key;
+
+    private static string[] ChoicesOf(AttemptState state) =>
+        LearnerView.Of(state, Make.Monday.AddHours(1)).Scenes.SelectMany(scene => scene.Choices).Select(choice => choice.Id).ToArray();
+
+    [Fact]
+    public void A_choice_changes_states_and_leads_on_and_no_way_goes_back()
+    {
+        var state = After(Warning, "honest");
+        Assert.Equal(("pier", 60m), (state.Scene.Id, state.StateOf("trust")));
+        var view = LearnerView.Of(state, Make.Monday.AddHours(1));
+        Assert.Null(view.Back);
+        Assert.Equal(("Do honest", "So honest"), (view.Story!.Choice, view.Story.Said.Words));
+        Assert.Equal("noWayYet", Refused(state, "visit desk"));
+        Assert.Equal("noWayYet", Refused(state, "visit safe"));
+        Assert.Equal("decidedAlready", Refused(state, "lie"));
+    }
+
+    /// <summary>At the limit, and one below.</summary>
+    [Theory]
+    [InlineData("honest", "call")]
+    [InlineData("lie", "argue")]
+    public void Only_what_the_states_allow_is_there(string first, string there)
+    {
+        var state = After(Warning, first);
+        Assert.Equal([there], ChoicesOf(state));
+        Assert.Equal("stillLocked", Refused(state, there == "call" ? "argue" : "call"));
+        Assert.Null(Refused(state, there));
+    }
+
+    [Fact]
+    public void A_condition_that_held_holds_no_more_when_the_state_has_changed()
+    {
+        var room = Warning with
+        {
+            Scenes = [Make.Scene("room", Choice("spend", "", Lower(25)), When(Choice("pay", "", Lower(0)), Comparison.AtLeast, 25))],
+        };
+        Assert.Equal(["spend", "pay"], ChoicesOf(After(room, "spend")));
+        Assert.Equal(["spend"], ChoicesOf(After(room, "spend", "spend")));
+        Assert.Equal(0, After(room, "spend", "spend", "spend").StateOf("trust"));
+    }
+
+    [Fact]
+    public void One_that_leads_nowhere_leads_back_to_the_decision_where_it_is_marked_or_gone()
+    {
+        var state = After(Warning, "look");
+        Assert.Equal(("desk", 1m), (state.Scene.Id, state.StateOf("lamp")));
+        Assert.True(LearnerView.Of(state, Make.Monday).Scenes[0].Choices.Single(choice => choice.Id == "look").Opened);
+        Assert.Equal(["honest", "lie", "look"], ChoicesOf(state));
+        var gone = Warning with { Story = Warning.Story! with { Tried = TriedChoice.Gone } };
+        Assert.Equal(["honest", "lie"], ChoicesOf(After(gone, "look")));
+
+        // When everything was tried, everything is there again.
+        var tried = After(gone, "look", "honest", "call", "back ", "lie", "argue", "back ");
+        Assert.Equal(["honest", "lie", "look"], ChoicesOf(tried));
+    }
+
+    [Fact]
+    public void At_an_ending_one_goes_back_to_a_decision_with_all_as_it_stood()
+    {
+        var state = After(Warning, "look", "honest", "call");
+        var ending = LearnerView.Of(state, Make.Monday.AddHours(1)).Story!.Ending!;
+        Assert.Equal(["Do look", "Do honest", "Do call"], ending.Road.Select(step => step.Choice));
+        Assert.Equal((1, 2, 1), (ending.Found, ending.Count, ending.Named.Count));
+        var back = After(Warning, "look", "honest", "call", "back e-honest");
+        Assert.Equal(("desk", 50m, 1m, 1), (back.Scene.Id, back.StateOf("trust"), back.StateOf("lamp"), back.Road.Count));
+        var anew = After(Warning, "look", "honest", "call", "back ");
+        Assert.Equal(("desk", 50m, 0m, 0), (anew.Scene.Id, anew.StateOf("trust"), anew.StateOf("lamp"), anew.Road.Count));
+        Assert.Equal("noWayBack", Refused(After(Warning, "honest"), "back "));
+        Assert.Equal("noWayBack", Refused(state, "back e-lie"));
+        Assert.Equal("handedInAlready", Refused(After(Warning, "honest", "call", "end"), "back "));
+    }
+
+    [Fact]
+    public void The_score_is_what_the_ending_is_worth_the_best_or_the_last()
+    {
+        Assert.Equal(4, Warning.OutOf);
+        Assert.Equal(((Fraction)0, 4m), (After(Warning, "honest").Score.Points, After(Warning, "honest").Score.OutOf));
+        string[] both = ["honest", "call", "back ", "lie", "argue", "end"];
+        Assert.Equal(4, After(Warning, both).Score.Points);
+        var last = Warning with { Rules = new Rules { Counts = CountingTry.Last } };
+        Assert.Equal(1, After(last, both).Score.Points);
+        var byTrust = Warning with { Story = Warning.Story! with { Scoring = StoryScoring.ByState, ScoredBy = "trust" } };
+        Assert.Equal(((Fraction)60, 100m), (After(byTrust, "honest").Score.Points, byTrust.OutOf));
+        Assert.Equal(0, (Warning with { Story = Warning.Story! with { Scoring = StoryScoring.None } }).OutOf);
+    }
+
+    [Fact]
+    public void Where_something_is_decided_there_is_something_to_hand_in_and_the_attempt_is_kept()
+    {
+        Assert.True(LearnerView.Of(After(Warning), Make.Monday).HasQuestions);
+        Assert.True(Warning.HasChoices);
+        Assert.False(
+            LearnerView.Of(After(Warning with { Story = null, Scenes = [Make.Scene("desk", Choice("a", ""))] }), Make.Monday).HasQuestions
+        );
+    }
+
+    /// <summary>No state ever leaves its bounds, and going back to the beginning is as if nothing had been chosen.</summary>
+    [Fact]
+    public void States_stay_within_their_bounds() =>
+        Gen.Select(Gen.Int[0, 2], Gen.Int[-200, 200], (by, value) => new StateChange("trust", (ChangeBy)by, value))
+            .List[1, 12]
+            .Sample(changes =>
+            {
+                var room = Warning with
+                {
+                    Scenes =
+                    [
+                        Make.Scene("room", [.. changes.Select((change, i) => Choice($"c{i}", "", change))]) with
+                        {
+                            Ending = new("", 0),
+                        },
+                    ],
+                };
+                var state = After(room, [.. changes.Select((_, i) => $"c{i}")]);
+                return state.StateOf("trust") is >= 0 and <= 100
+                    && After(room, [.. changes.Select((_, i) => $"c{i}"), "back "]).States == room.Story!.Beginning;
+            });
+
+    private static List<string> Checked(Activity activity) => ReadyCheck.Run(activity).Select(finding => finding.Message).ToList();
+
+    [Fact]
+    public void The_check_knows_endings_words_and_what_can_never_be()
+    {
+        Assert.DoesNotContain(Checked(Warning), message => message.Contains("leads out of"));
+        Assert.True(SceneMap.Of(Warning).CanOpen("argue"));
+        Activity With(params Spot[] desk) => Warning with { Scenes = [Make.Scene("desk", desk), .. Warning.Scenes.Skip(1)] };
+
+        // Nothing lowers trust any more: who argues is never doubted.
+        Assert.False(SceneMap.Of(With(Choice("honest", "pier", Raise(10)))).CanOpen("argue"));
+        Assert.Contains(Checked(With(Choice("honest", "pier", Raise(10)))), message => message.Contains("«Do argue» is never there"));
+        Assert.DoesNotContain(Checked(Warning), message => message.Contains("never there"));
+        Assert.Contains(Checked(With(Choice("a", "pier") with { Content = new Jump("pier") { Follows = new() } })), m =>
+            m.Contains("no words")
+        );
+        Assert.Contains(Checked(With(Choice("a", "pier", new StateChange("gone", ChangeBy.Set, 1)))), m => m.Contains("was deleted"));
+        Assert.Contains(Checked(With(Choice("b", "pier"), When(Choice("a", "pier"), Comparison.AtLeast, 101))), m =>
+            m.Contains("never has the value")
+        );
+        Assert.Contains(Checked(With(When(Choice("a", "pier"), Comparison.Just, 1, "gone"))), m => m.Contains("was deleted"));
+    }
+
+    [Fact]
+    public void What_is_said_is_wording_and_what_follows_is_structure()
+    {
+        var newer = Warning with
+        {
+            Scenes =
+            [
+                Make.Scene("desk", Choice("honest", "pier", Raise(20)), Choice("lie", "safe")) with
+                {
+                    Text = RichText.Plain("Dawn"),
+                },
+                .. Warning.Scenes.Skip(1),
+            ],
+            Story = Warning.Story! with { Scoring = StoryScoring.None },
+        };
+        var merged = EditionMerge.WithWording(Warning, newer);
+        Assert.Equal("Dawn", merged.Scenes[0].Text.Words);
+        Assert.Equal(StoryScoring.ByEnding, merged.Story!.Scoring);
+        Assert.Equal(Raise(10), merged.SpotOf("honest")!.Content.Consequence!.Changes[0]);
+        Assert.Equal("pier", merged.SpotOf("lie")!.Content.Goal);
+        var difference = EditionDifference.Between(Warning, newer);
+        Assert.Contains(difference.Structure, line => line.Contains("Other things follow from the choice: Do honest"));
+        Assert.Contains(difference.Structure, line => line.Contains("leads elsewhere: Do lie"));
+    }
+
+    [Fact]
+    public void What_a_story_keeps_in_mind_is_refused_in_words_where_it_cannot_be()
+    {
+        static string? Refuse(StoryState state) => new Story { States = [state] }.Refuse();
+        var trust = Warning.Story!.States[0];
+        Assert.Null(Refuse(trust));
+        Assert.Null(Refuse(trust with { Begins = 0 }));
+        Assert.Null(Refuse(trust with { Begins = 100 }));
+        Assert.Contains("begins between", Refuse(trust with { Begins = 100.1m }));
+        Assert.Contains("smaller number to a larger", Refuse(trust with { Least = 100 }));
+        Assert.Contains("needs a name", Refuse(trust with { Name = " " }));
+        Assert.Contains("up to 60", new Story { States = [.. Enumerable.Range(0, 61).Select(i => trust with { Id = $"s{i}" })] }.Refuse());
+    }
+}

@@ -1,0 +1,200 @@
+using System.Net;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks.States;
+using ZestySlate.Core.Stories;
+using ZestySlate.Storage.Activities;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>A story over HTTP: played by plain forms to two endings, telling nothing before its time; and built by the workbench's forms.</summary>
+public sealed class StoryPlayTests(SlateHost host)
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    private static async Task<string> PageAsync(HttpClient learner) =>
+        WebUtility.HtmlDecode(await learner.GetStringAsync("/a/warning", Stop));
+
+    private static async Task<string> ChooseAsync(HttpClient learner, string words)
+    {
+        var page = await PageAsync(learner);
+        var choice = SlateHost.Find(page, $"data-choose=\"([^\"]+)\"(?:(?!data-choose)[\\s\\S])*?<span dir=\"auto\">{words}");
+        var events = SlateHost.Find(page, "data-events=\"([^\"]+)\"");
+        var reply = await learner.PostFormAsync(
+            "/a/warning",
+            events,
+            ("act", "choose"),
+            ("spot", choice),
+            ("event", Guid.NewGuid().ToString("N"))
+        );
+        Assert.True(reply.StatusCode is HttpStatusCode.Redirect or HttpStatusCode.SeeOther or HttpStatusCode.OK, $"{reply.StatusCode}");
+        return await PageAsync(learner);
+    }
+
+    [Fact]
+    public async Task It_is_played_to_two_endings_and_tells_nothing_before_its_time()
+    {
+        var story = (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync("warning"))!)).Document;
+        Assert.Equal((14, 4), (story.Scenes.Count(scene => scene.Spots.Count > 0), story.Scenes.Count(scene => scene.Ending is not null)));
+        var vera = await host.LinkVisitorAsync("Deciding Vera", "warning");
+        var page = await PageAsync(vera);
+        void TellsOnlyOf(string scene)
+        {
+            foreach (var other in story.Scenes.Where(one => one.Id != scene))
+            {
+                Assert.DoesNotContain(other.Text.Words[..30], page);
+                Assert.All(other.Spots, spot => Assert.DoesNotContain($"data-choose=\"{spot.Id}\"", page));
+                Assert.All(
+                    other.Spots.Select(spot => spot.Content.Consequence!.Said.Words).Where(said => said.Length > 0 && scene == "dawn"),
+                    said => Assert.DoesNotContain(said, page)
+                );
+            }
+        }
+
+        TellsOnlyOf("dawn");
+        Assert.Contains("60 %", page);
+        page = await ChooseAsync(vera, "Look at the five");
+        TellsOnlyOf("chart");
+        page = await ChooseAsync(vera, "Wait for the buoy");
+        Assert.Contains("You put the kettle on", page);
+        page = await ChooseAsync(vera, "Write it down");
+        Assert.Contains("Reading of the outer buoy", page);
+
+        // What needs that one has no reading is not there.
+        TellsOnlyOf("decide");
+        Assert.Contains("with the reading of the buoy", page);
+        Assert.DoesNotContain("without a reading", page);
+        await ChooseAsync(vera, "Issue the gale warning, with");
+        await ChooseAsync(vera, "Explain on the radio");
+        await ChooseAsync(vera, "Let it stand, and say why");
+        page = await ChooseAsync(vera, "Write the log");
+        Assert.Contains("a good end", page);
+        Assert.Contains("1 of 4 endings found", page);
+        Assert.DoesNotContain("Two boats on the skerries", page);
+
+        // Back to a decision of the road, with what was known there, and to another end.
+        var step = SlateHost.Find(page, "data-back=\"([^\"]+)\"(?:(?!data-back)[\\s\\S])*?Decide again: 06:30");
+        var events = SlateHost.Find(page, "data-events=\"([^\"]+)\"");
+        await vera.PostFormAsync("/a/warning", events, ("act", "back"), ("step", step), ("event", "b1"));
+        page = await PageAsync(vera);
+        Assert.Contains("06:30. Shall we issue the warning?", page);
+        await ChooseAsync(vera, "Wait for the nine");
+        await ChooseAsync(vera, "One more hour");
+        page = await ChooseAsync(vera, "Call the lifeboat");
+        Assert.Contains("too late", page);
+        Assert.Contains("2 of 4 endings found", page);
+        await vera.PostFormAsync("/a/warning", events, ("act", "handIn"), ("event", "h1"));
+        page = await PageAsync(vera);
+        Assert.Matches("<strong>4</strong> of 4 points", page);
+        Assert.DoesNotContain("data-back", page);
+    }
+
+    [Theory]
+    [InlineData("choose", "spot", "c30", "decided already")]
+    [InlineData("choose", "spot", "nowhere", "")]
+    [InlineData("choose", "spot", "", "")]
+    [InlineData("back", "step", "", "")]
+    [InlineData("visit", "scene", "safe", "")]
+    public async Task What_is_not_there_to_be_decided_is_refused_and_changes_nothing(string act, string field, string value, string words)
+    {
+        var vera = await host.LinkVisitorAsync("Forging Fred", "warning");
+        var reply = await vera.SendEventAsync("/a/warning", ("act", act), (field, value), ("event", "x"));
+        Assert.True((int)reply.StatusCode < 500);
+        var said = reply.Headers.TryGetValues("X-Slate-Refusal", out var refusal) ? Uri.UnescapeDataString(refusal.Single()) : "";
+        Assert.Contains(words, said + WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop)));
+        Assert.Contains("05:40, the desk", await PageAsync(vera));
+        Assert.DoesNotContain("All in harbour", await PageAsync(vera));
+    }
+
+    private async Task<(HttpClient Ines, string Id)> BeginAsync()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var reply = await ines.PostFormAsync(
+            "/new",
+            "/new?handler=Questions",
+            ("recipe", "Worksheet"),
+            ("language", "en"),
+            ("title", "A story of its own")
+        );
+        return (ines, reply.Headers.Location!.OriginalString.Split('/').Last());
+    }
+
+    private async Task<Activity> DocumentAsync(string id) =>
+        (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Document;
+
+    private async Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, params (string, string)[] fields)
+    {
+        var version = (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Record.Version;
+        return await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", [.. fields, ("version", $"{version}")]);
+    }
+
+    [Fact]
+    public async Task States_choices_conditions_and_endings_are_built_by_forms()
+    {
+        var (ines, id) = await BeginAsync();
+        await SendAsync(ines, id, ("edit", "addScene"), ("newId", "pier"), ("as", "board"), ("title", "The pier"));
+        var scene = (await DocumentAsync(id)).Scenes[0].Id;
+        await SendAsync(ines, id, ("edit", "story"), ("state", "new"), ("name-new", "Trust"), ("sort-new", "number"));
+        await SendAsync(ines, id, ("edit", "story"), ("state", "new"), ("name-new", "Lamp"), ("sort-new", "thing"));
+        var states = (await DocumentAsync(id)).Story!.States;
+        Assert.Equal([("Trust", false), ("Lamp", true)], states.Select(state => (state.Name, state.IsThing)));
+        var (trust, lamp) = (states[0].Id, states[1].Id);
+        await SendAsync(
+            ines,
+            id,
+            ("edit", "story"),
+            ("state", trust),
+            ($"name-{trust}", "Trust in you"),
+            ($"begins-{trust}", "60"),
+            ($"least-{trust}", "0"),
+            ($"most-{trust}", "100"),
+            ($"unit-{trust}", "%"),
+            ("scoring", trust),
+            ("tried", "Gone"),
+            ("namesEndings", "yes")
+        );
+        var story = (await DocumentAsync(id)).Story!;
+        Assert.Equal((60m, "%", false), (story.StateOf(trust)!.Begins, story.StateOf(trust)!.Unit, story.StateOf(trust)!.Shown));
+        Assert.Equal(
+            (StoryScoring.ByState, trust, TriedChoice.Gone, true),
+            (story.Scoring, story.ScoredBy, story.Tried, story.NamesEndings)
+        );
+        Assert.Equal("Lamp", story.StateOf(lamp)!.Name);
+
+        await SendAsync(ines, id, ("edit", "add"), ("scene", scene), ("kind", "choice"), ("x", "0.5"), ("y", "0.5"), ("newId", "go"));
+        await SendAsync(
+            ines,
+            id,
+            ("edit", "jump"),
+            ("spot", "go"),
+            ("to", "pier"),
+            ("words", "Go to the pier"),
+            ("said", "<p>It is cold.</p><script>alert(1)</script>"),
+            ($"by-{trust}", "Lower"),
+            ($"value-{trust}", "2.5"),
+            ($"by-{lamp}", "gain")
+        );
+        var follows = (await DocumentAsync(id)).SpotOf("go")!.Content.Consequence!;
+        Assert.Equal("<p>It is cold.</p>", follows.Said.Html);
+        Assert.Equal([new StateChange(trust, ChangeBy.Lower, 2.5m), new StateChange(lamp, ChangeBy.Set, 1)], follows.Changes);
+        await SendAsync(ines, id, ("edit", "lock"), ("item", "go"), ("opensBy", "state"), ("state", lamp), ("is", "lacks"));
+        Assert.Equal(new StateKey(lamp, Comparison.AtMost, 0), (await DocumentAsync(id)).LockOf("go")!.Key);
+        await SendAsync(
+            ines,
+            id,
+            ("edit", "telling"),
+            ("scene", "pier"),
+            ("text", "<p>Wind.</p>"),
+            ("ending", "yes"),
+            ("endingKind", "cold"),
+            ("endingValue", "3")
+        );
+        Assert.Equal(new StoryEnding("cold", 3), (await DocumentAsync(id)).SceneOf("pier")!.Ending);
+        var refused = await SendAsync(ines, id, ("edit", "story"), ("state", trust), ($"begins-{trust}", "101"), ($"most-{trust}", "100"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+
+        // Taken away, it is told where it is still asked for.
+        await SendAsync(ines, id, ("edit", "story"), ("state", trust), ("state", lamp), ("remove", lamp));
+        Assert.Equal([trust], (await DocumentAsync(id)).Story!.States.Select(state => state.Id));
+        Assert.Contains("was deleted", WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop)));
+    }
+}
