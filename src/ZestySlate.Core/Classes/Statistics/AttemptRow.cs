@@ -14,6 +14,12 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
     /// <summary>What of each scene that has a course in time was played in one go; what was played twice stands there twice.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<Stretch>> Watched { get; init; } = new Dictionary<string, IReadOnlyList<Stretch>>();
 
+    /// <summary>How often each choice of a story was taken.</summary>
+    public IReadOnlyDictionary<string, int> Chosen { get; init; } = new Dictionary<string, int>();
+
+    /// <summary>The scenes in which an ending was reached.</summary>
+    public IReadOnlyList<string> Endings { get; init; } = [];
+
     /// <summary>The total as a share, 0..1; 0 when there is nothing to reach.</summary>
     [JsonIgnore]
     public double Share { get; } = OutOf == 0 ? 0 : (double)Points / (double)OutOf;
@@ -59,6 +65,8 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
         )
         {
             Watched = WatchCurve.PlayedIn(events),
+            Chosen = events.OfType<Chose>().GroupBy(chose => chose.SpotId).ToDictionary(same => same.Key, same => same.Count()),
+            Endings = state.Endings,
         };
     }
 }

@@ -26,6 +26,12 @@ public sealed record ClassStatistics(
     /// <summary>How the courses in time of its scenes were watched.</summary>
     public ValueList<WatchCurve> Watching { get; init; } = [];
 
+    /// <summary>How the class decided, where the activity is a story.</summary>
+    public ValueList<Decision> Decisions { get; init; } = [];
+
+    /// <summary>How many reached each ending.</summary>
+    public ValueList<EndingReached> Endings { get; init; } = [];
+
     /// <summary>Below so many attempts nothing is judged.</summary>
     public const int Fewest = 10;
 
@@ -70,6 +76,8 @@ public sealed record ClassStatistics(
         )
         {
             Watching = WatchCurve.Of(activity, attempts),
+            Decisions = Decision.Of(activity, attempts),
+            Endings = EndingReached.Of(activity, attempts),
         };
     }
 }

@@ -1,0 +1,68 @@
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Classes.Statistics;
+using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Stories;
+
+namespace ZestySlate.Core.Tests.Stories;
+
+/// <summary>How a class decided: counted by learners, told when there is nothing to decide.</summary>
+public sealed class DecisionTests
+{
+    private static Spot Choice(string id, string to) =>
+        Make.Note(id) with
+        {
+            Content = new Jump(to) { Words = "Do " + id, Follows = new Consequence() },
+        };
+
+    private static readonly Activity Story = new()
+    {
+        Title = "Story",
+        Scenes =
+        [
+            Make.Scene("desk", Choice("left", "end"), Choice("right", "end"), Choice("stay", "")),
+            Make.Scene("end") with
+            {
+                Ending = new StoryEnding("good", 1),
+            },
+        ],
+    };
+
+    private static AttemptRow Row(params string[] choices)
+    {
+        List<AttemptEvent> events =
+        [
+            new Began(1, 7) { Id = "began", At = Make.Monday },
+            .. choices.Select((choice, i) => new Chose(choice) { Id = $"e{i}", At = Make.Monday.AddSeconds(i + 1) }),
+        ];
+        return AttemptRow.Of(Replay.Run(_ => Story, events), events);
+    }
+
+    private static Decision Of(params AttemptRow[] rows) => ClassStatistics.Of(Story, rows).Decisions.Single();
+
+    [Fact]
+    public void Learners_are_counted_once_and_times_as_often_as_they_were()
+    {
+        var decision = Of(Row("stay", "stay", "left"), Row("left"), Row());
+        Assert.Equal(2, decision.Learners);
+        Assert.Equal([(2, 2), (0, 0), (1, 2)], decision.Choices.Select(choice => (choice.Learners, choice.Times)));
+        Assert.Equal(["Room end", "Room end", ""], decision.Choices.Select(choice => choice.LeadsTo));
+        Assert.Null(decision.Problem);
+        var endings = ClassStatistics.Of(Story, [Row("left"), Row("stay")]).Endings;
+        Assert.Equal([new EndingReached("Room end", "good", 1)], endings);
+    }
+
+    /// <summary>From ten learners on.</summary>
+    [Fact]
+    public void What_nobody_takes_and_what_everybody_takes_is_told()
+    {
+        AttemptRow[] Class(int size, string choice) => Enumerable.Repeat(Row(choice), size).ToArray();
+        Assert.Null(Of(Class(9, "left")).Problem);
+        Assert.Contains("Everybody takes «Do left»", Of(Class(10, "left")).Problem);
+        Assert.Equal("Nobody takes «Do stay».", Of([.. Class(9, "left"), Row("right")]).Problem);
+        Assert.Null(Of([.. Class(8, "left"), Row("right"), Row("stay", "left")]).Problem);
+    }
+
+    [Fact]
+    public void Where_nobody_decided_there_is_no_decision() => Assert.Empty(ClassStatistics.Of(Story, [Row()]).Decisions);
+}
