@@ -19,6 +19,7 @@ internal static class Bench
             ["kills"] = Kills.RunAsync,
             ["burdens"] = Burdens.RunAsync,
             ["videos"] = Videos.RunAsync,
+            ["stories"] = () => Task.Run(Stories.Run),
         };
         var chosen = args.Length == 0 ? all.Keys.ToArray() : args;
         foreach (var name in chosen)

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Checking;
 
@@ -26,6 +27,18 @@ internal static class WaysCheck
                     "title"
                 );
             }
+        }
+
+        foreach (var trap in activity.Flow.Way == Way.Free ? Roads.TrapsOf(activity, map) : [])
+        {
+            var scene = activity.SceneOf(trap)!;
+            yield return new Finding(
+                false,
+                $"From the scene «{activity.TitleOf(scene)}» no ending can be reached any more.",
+                scene.Id,
+                null,
+                "telling"
+            );
         }
 
         foreach (var (id, closed) in activity.Locks)

@@ -10,6 +10,9 @@ namespace ZestySlate.Core.Stories;
 /// <param name="Counts">True when the story is the score, or part of it.</param>
 public sealed record StoryView(ValueList<StateView> States, string Choice, RichText Said, bool Counts)
 {
+    /// <summary>The scene in which the learner is.</summary>
+    public string SceneId { get; init; } = "";
+
     /// <summary>True when choices that were tried are marked.</summary>
     public bool MarksTried { get; init; }
 
@@ -37,6 +40,7 @@ public sealed record StoryView(ValueList<StateView> States, string Choice, RichT
             StoryScore.OutOf(activity) > 0
         )
         {
+            SceneId = state.Scene.Id,
             MarksTried = activity.Story is not { Tried: TriedChoice.AsBefore },
             Ending = state.Scene.Ending is { } ending ? EndingView.Of(state, ending) : null,
         };
@@ -62,13 +66,7 @@ public sealed record EndingView(string Kind, ValueList<DecisionView> Road, int F
         var endings = activity.Scenes.Where(scene => scene.Ending is not null).ToList();
         return new(
             ending.Kind,
-            state
-                .Road.Select(step => new DecisionView(
-                    step.Id,
-                    activity.SceneOf(step.SceneId) is { } scene ? activity.TitleOf(scene) : "",
-                    activity.SpotOf(step.SpotId) is { } spot ? activity.NameOf(spot) : ""
-                ))
-                .ToValueList(),
+            DecisionView.RoadOf(state),
             endings.Count(scene => state.Endings.Contains(scene.Id)),
             endings.Count,
             endings
@@ -83,7 +81,18 @@ public sealed record EndingView(string Kind, ValueList<DecisionView> Road, int F
 /// <param name="Id">What decided, to go back to it.</param>
 /// <param name="Scene">Where.</param>
 /// <param name="Choice">For what.</param>
-public sealed record DecisionView(string Id, string Scene, string Choice);
+public sealed record DecisionView(string Id, string Scene, string Choice)
+{
+    /// <summary>The road of an attempt, up to where the learner is.</summary>
+    public static ValueList<DecisionView> RoadOf(AttemptState state) =>
+        state
+            .Road.Select(step => new DecisionView(
+                step.Id,
+                state.Activity.SceneOf(step.SceneId) is { } scene ? state.Activity.TitleOf(scene) : "",
+                state.Activity.SpotOf(step.SpotId) is { } spot ? state.Activity.NameOf(spot) : ""
+            ))
+            .ToValueList();
+}
 
 /// <summary>An ending by its name.</summary>
 /// <param name="Title">Its name.</param>

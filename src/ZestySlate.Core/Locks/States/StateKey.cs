@@ -30,7 +30,8 @@ public sealed record StateKey(string State, Comparison Is, decimal Value) : Lock
         : state.Within(Value) != Value ? $"«{state.Name}» never has the value {Value:0.##}"
         : null;
 
-    private bool Holds(decimal value) =>
+    /// <summary>Whether it is so with this value.</summary>
+    internal bool Holds(decimal value) =>
         Is switch
         {
             Comparison.AtLeast => value >= Value,
