@@ -231,7 +231,7 @@ public sealed record AttemptState
         Progress.Of(this) is var progress
         && CompletedBy switch
         {
-            Completion.OpenedAll => progress.Opened >= progress.Spots && progress.Visited >= progress.Places,
+            Completion.OpenedAll => progress.Opened >= progress.Spots && progress.Visited >= progress.Places && HasEnded,
             Completion.AnsweredAll => progress.Answered >= progress.Questions,
             Completion.Watched => Activity
                 .Scenes.Where(scene => scene.Backdrop.HasTime)
@@ -243,7 +243,12 @@ public sealed record AttemptState
 
     /// <summary>What completes it: what its course says, else its author, else what is usual.</summary>
     public Completion CompletedBy =>
-        Terms.CompletedBy ?? Activity.Rules.Completion ?? (Asked.Any() ? Completion.HandedIn : Completion.OpenedAll);
+        Terms.CompletedBy
+        ?? Activity.Rules.Completion
+        ?? (Asked.Any() || StoryScore.OutOf(Activity) > 0 ? Completion.HandedIn : Completion.OpenedAll);
+
+    /// <summary>True when a story has come to one of its endings, or has none.</summary>
+    private bool HasEnded => !Activity.HasChoices || Endings.Count > 0 || Activity.Scenes.All(scene => scene.Ending is null);
 
     /// <summary>The state at a moment at which nothing happened: clocks may have run out since the last event.</summary>
     public AttemptState At(DateTimeOffset now) =>

@@ -109,7 +109,10 @@ public sealed record LearnerView
             WholeComment = state.WholeComment,
             EndedBy = state.EndedBy,
             Progress = Progress.Of(state),
-            ProgressShown = state.IsInOrder ? activity.Flow.Progress : ProgressShown.Wedge,
+            ProgressShown =
+                state.IsInOrder ? activity.Flow.Progress
+                : activity.HasChoices && !state.Asked.Any() ? ProgressShown.None
+                : ProgressShown.Wedge,
             Score = RevealNow.Total(state, now, due) ? state.Score : null,
             Band = RevealNow.Band(state, now, due) ? state.Score.Band : null,
             Look = activity.Look,

@@ -193,6 +193,17 @@ public sealed class StoryTests
         );
     }
 
+    [Fact]
+    public void A_story_is_completed_when_it_has_ended_or_where_it_counts_when_it_is_handed_in()
+    {
+        var unscored = Warning with { Story = Warning.Story! with { Scoring = StoryScoring.None } };
+        Assert.False(After(unscored).IsCompleted);
+        Assert.True(After(unscored, "honest", "call").IsCompleted);
+        Assert.False(After(Warning, "honest", "call").IsCompleted);
+        Assert.True(After(Warning, "honest", "call", "end").IsCompleted);
+        Assert.Equal(ProgressShown.None, LearnerView.Of(After(Warning), Make.Monday).ProgressShown);
+    }
+
     /// <summary>No state ever leaves its bounds, and going back to the beginning is as if nothing had been chosen.</summary>
     [Fact]
     public void States_stay_within_their_bounds() =>
