@@ -1,4 +1,3 @@
-using Stopwatch = System.Diagnostics.Stopwatch;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.PlainBoards;
@@ -7,6 +6,7 @@ using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Stories;
+using Stopwatch = System.Diagnostics.Stopwatch;
 
 namespace ZestySlate.Bench;
 
@@ -75,7 +75,9 @@ internal static class Stories
         new()
         {
             Id = $"c{scene}-{number}",
-            Content = new Jump($"s{(number == 4 ? random.Next(scene + 1) : Math.Min(scenes - 1, scene + 1 + random.Next((scenes / 12) + 1)))}")
+            Content = new Jump(
+                $"s{(number == 4 ? random.Next(scene + 1) : Math.Min(scenes - 1, scene + 1 + random.Next((scenes / 12) + 1)))}"
+            )
             {
                 Words = $"Choice {number} of {scene}",
                 Follows = new Consequence
@@ -84,9 +86,7 @@ internal static class Stories
                 },
             },
             Lock =
-                withStates && number == 2
-                    ? new ZestySlate.Core.Locks.Lock { Key = new StateKey("trust", Comparison.AtLeast, 50) }
-                    : null,
+                withStates && number == 2 ? new ZestySlate.Core.Locks.Lock { Key = new StateKey("trust", Comparison.AtLeast, 50) } : null,
         };
 
     private static List<AttemptEvent> Walk(Activity story, int seed)
