@@ -130,4 +130,58 @@ public sealed class StoryJourney(Apps apps)
         Assert.Empty(wren.Complaints());
         Assert.Empty(ines.Complaints());
     }
+
+    [Fact]
+    public void On_the_map_a_story_is_drawn_typed_and_seen_as_a_whole()
+    {
+        using var ines = new Person(1400, 900).SignIn(apps);
+        ines.Press("New", "main");
+        ines.BeginActivity(title: "On the map");
+        ines.Press("Map and outline");
+        ines.See("#map .map-node");
+
+        // A line to the empty ground asks for the words, and makes the choice and its scene.
+        var node = ines.See("#map .map-node rect");
+        ines.Hand.MoveToElement(node).ClickAndHold().MoveByOffset(40, 20).MoveByOffset(180, 120).Release().Perform();
+        ines.Until(() => ines.Run("return document.activeElement.name") is "words" ? "" : null, "the words in hand");
+        ines.Keys("Ring the harbour" + Keys.Enter);
+        ines.Until(() => ines.All("#map .map-node").Count == 2 ? "" : null, "two scenes");
+        ines.Saved();
+        ines.Until(
+            () => ((string)ines.Run("return document.querySelector('#outline').value")!).Contains("Ring the harbour → ") ? "" : null,
+            "the choice in the outline"
+        );
+
+        // The rest is typed.
+        ines.Run("document.querySelector('#outline').focus()");
+        ines.Hand.KeyDown(Keys.Control).SendKeys(Keys.End).KeyUp(Keys.Control).Perform();
+        ines.Keys(Keys.Enter + "  Tell her all -> All in harbour [end: a good end]" + Keys.Enter + "  Say nothing -> Too late [end]");
+        ines.Press("Make the scenes", "#map");
+        ines.Until(() => ines.All("#map .map-node").Count == 4 ? "" : null, "four scenes");
+        ines.Reads("#map", "ends here: a good end");
+        ines.Reads("#map", "50 %");
+
+        // Nearer by keys, the whole again by 0; by hand the ground moves.
+        var wide = Width(ines);
+        ines.Run("document.querySelector('.scene-map').parentElement.focus()");
+        ines.Keys("+++++++");
+        ines.Until(() => Width(ines) > wide * 2 ? "" : null, "nearer");
+        ines.Keys("0");
+        ines.Until(
+            () =>
+                ines.Run(
+                    "const m = document.querySelector('.scene-map'); return m.getBoundingClientRect().width <= m.parentElement.clientWidth + 1"
+                )
+                    is true
+                    ? ""
+                    : null,
+            "the whole"
+        );
+        Assert.Empty(ines.Complaints());
+    }
+
+    private static readonly System.Globalization.CultureInfo Invariant = System.Globalization.CultureInfo.InvariantCulture;
+
+    private static double Width(Person person) =>
+        Convert.ToDouble(person.Run("return document.querySelector('.scene-map').getAttribute('width')"), Invariant);
 }

@@ -197,4 +197,19 @@ public sealed class StoryPlayTests(SlateHost host)
         Assert.Equal([trust], (await DocumentAsync(id)).Story!.States.Select(state => state.Id));
         Assert.Contains("was deleted", WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop)));
     }
+
+    [Fact]
+    public async Task On_paper_a_story_is_a_booklet_and_no_choice_is_a_number_on_a_picture()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var booklet = WebUtility.HtmlDecode(await ines.GetStringAsync("/author/warning/paper?what=booklet", Stop));
+        Assert.Contains("1. 05:40, the desk", booklet);
+        Assert.Contains("→ go to 2", booklet);
+        Assert.Contains("(only if you have: Reading of the outer buoy)", booklet);
+        Assert.Contains("Trust in your word − 20.", booklet);
+        Assert.Contains("The story as a booklet", await ines.GetStringAsync("/author/warning/paper", Stop));
+        Assert.DoesNotContain("The story as a booklet", await ines.GetStringAsync("/author/garden/paper", Stop));
+        Assert.Contains("No scene of it has spots", await ines.GetStringAsync("/author/warning/paper?what=numbers", Stop));
+        Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync("/author/garden/paper?what=booklet", Stop)).StatusCode);
+    }
 }

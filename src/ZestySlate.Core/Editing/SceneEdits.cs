@@ -3,6 +3,7 @@ using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Editing;
 
@@ -196,7 +197,7 @@ public sealed record AddOutline(string Text) : Edit
             ids.TryAdd(activity.TitleOf(scene), scene.Id);
         }
 
-        foreach (var name in outline.SelectMany(line => line.LeadsTo.Prepend(line.Name)))
+        foreach (var name in outline.SelectMany(line => line.Ways.Select(way => way.To).Where(to => to.Length > 0).Prepend(line.Name)))
         {
             if (ids.TryAdd(name, Ids.New()))
             {
@@ -230,10 +231,15 @@ public sealed record AddOutline(string Text) : Edit
                 )
                 .ToValueList(),
         };
-        foreach (var (line, goal) in outline.SelectMany(line => line.LeadsTo.Select(goal => (line, goal))))
+        foreach (var line in outline.Where(line => line.Ending is not null))
+        {
+            result = result.WithScene(ids[line.Name], s => s with { Ending = new StoryEnding(line.Ending!.Cut(60), s.Ending?.Value ?? 0) });
+        }
+
+        foreach (var (line, way) in outline.SelectMany(line => line.Ways.Select(way => (line, way))))
         {
             var from = result.SceneOf(ids[line.Name])!;
-            if (ids[goal] != from.Id && !from.Spots.Any(spot => spot.Content.Goal == ids[goal]))
+            if (Missing(from, way, way.To.Length > 0 ? ids[way.To] : "") is { } jump)
             {
                 var place = Copies.FreePlace(from, Place.At(from.Backdrop, 0.15, 0.85));
                 result = result.WithScene(from.Id, s => s with { Spots = s.Spots.Add(
@@ -241,7 +247,7 @@ public sealed record AddOutline(string Text) : Edit
                             {
                                 Id = Ids.New(),
                                 Place = place,
-                                Content = new Jump(ids[goal]),
+                                Content = jump,
                             }
                         ) });
             }
@@ -249,4 +255,18 @@ public sealed record AddOutline(string Text) : Edit
 
         return result;
     }
+
+    /// <summary>The way that a scene has not yet; null when it has.</summary>
+    private static Jump? Missing(Scene from, OutlineWay way, string goal) =>
+        way.Words.Length == 0
+            ? goal == from.Id || from.Spots.Any(spot => spot.Content.Goal == goal)
+                ? null
+                : new Jump(goal)
+            : from.Spots.Any(spot =>
+                spot.Content.Consequence is not null
+                && spot.Content.Goal == goal
+                && string.Equals(spot.Content.OwnName, way.Words, StringComparison.OrdinalIgnoreCase)
+            )
+                ? null
+                : new Jump(goal) { Words = way.Words.Cut(Jump.LongestWords), Follows = new Consequence() };
 }

@@ -1,4 +1,6 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Editing;
@@ -25,4 +27,60 @@ public sealed record SetTelling(string SceneId, RichText Text, StoryEnding? Endi
         Ending is { Value: < 0 or > 1000 }
             ? Outcome<Activity>.Refused("An ending is worth between 0 and 1,000 points.")
             : activity.WithScene(SceneId, s => s with { Text = Text, Ending = Ending });
+}
+
+/// <summary>Puts a choice on a scene, and, where it leads to none that is there, the scene that it leads to.</summary>
+/// <param name="SceneId">The scene in which it is decided.</param>
+/// <param name="SpotId">The choice's id.</param>
+/// <param name="Words">What one can do.</param>
+/// <param name="To">The scene it leads to; empty for a new one, which is called as the choice.</param>
+public sealed record AddChoice(string SceneId, string SpotId, string Words, string To) : SceneEdit(SceneId)
+{
+    public override string SummaryOn(Activity activity) => $"Added the choice «{Words.Trim()}»";
+
+    protected override Outcome<Activity> Apply(Activity activity, Scene scene)
+    {
+        var words = Words.Trim().Cut(Jump.LongestWords);
+        if (words.Length == 0)
+        {
+            return Outcome<Activity>.Refused("Write what they can do.");
+        }
+
+        if (activity.SpotOf(SpotId) is not null)
+        {
+            return Outcome<Activity>.Refused("This spot is in the activity already.");
+        }
+
+        if (To.Length > 0 && activity.SceneOf(To) is null)
+        {
+            return Outcome<Activity>.Refused("The scene it leads to is not there any more.");
+        }
+
+        if (To.Length == 0 && activity.Scenes.Count >= AddOutline.MostScenes)
+        {
+            return Outcome<Activity>.Refused($"An activity has up to {AddOutline.MostScenes} scenes.");
+        }
+
+        var goal = To.Length > 0 ? To : Ids.New();
+        var choice = new Spot
+        {
+            Id = SpotId,
+            Place = Copies.FreePlace(scene, Place.At(scene.Backdrop, 0.5, 0.5)),
+            Content = new Jump(goal) { Words = words, Follows = new Consequence() },
+        };
+        var after = activity.WithScene(SceneId, s => s with { Spots = s.Spots.Add(choice) });
+        return To.Length > 0
+            ? after
+            : after with
+            {
+                Scenes = after.Scenes.Add(
+                    new Scene
+                    {
+                        Id = goal,
+                        Title = words.Cut(Scene.LongestTitle),
+                        Backdrop = new PlainBoardBackdrop(),
+                    }
+                ),
+            };
+    }
 }

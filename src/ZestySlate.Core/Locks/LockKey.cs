@@ -9,6 +9,7 @@ using ZestySlate.Core.Locks.Numbers;
 using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Locks.Videos;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Locks;
 
@@ -41,6 +42,10 @@ public abstract record LockKey
     /// <summary>True when the lock closes again as soon as it would not open any more.</summary>
     [JsonIgnore]
     public virtual bool Closes => false;
+
+    /// <summary>How a state of the story must stand; null for what does not depend on one.</summary>
+    [JsonIgnore]
+    public virtual StateCondition? Condition => null;
 
     /// <summary>The spots that it depends on.</summary>
     [JsonIgnore]

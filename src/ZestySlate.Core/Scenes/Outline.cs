@@ -1,68 +1,130 @@
-using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Activities;
 
 namespace ZestySlate.Core.Scenes;
 
-/// <summary>One scene of an outline and the scenes it leads to, by name.</summary>
-public sealed record OutlineLine(string Name, ValueList<string> LeadsTo);
+/// <summary>One scene of an outline and the ways out of it.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Ways">The ways, in their order, each once.</param>
+public sealed record OutlineLine(string Name, ValueList<OutlineWay> Ways)
+{
+    /// <summary>Of what kind the ending is, where a story ends here; empty for an ending of no kind, null for none.</summary>
+    public string? Ending { get; init; }
+}
 
-/// <summary>An outline typed as indented lines.</summary>
+/// <summary>A way out of a scene.</summary>
+/// <param name="Words">What one can do, of a choice; empty for a jump.</param>
+/// <param name="To">The name of the scene it leads to; empty for a choice that leads back to its decision.</param>
+public sealed record OutlineWay(string Words, string To);
+
+/// <summary>
+/// An outline typed as indented lines. A line leads to the lines below it that are indented one level deeper; indentation may be
+/// spaces or tabs, of any width. Bullets in front of a name are left out. Names are the same whatever their capitals.
+/// <code>
+/// The desk
+///   Ring the harbour → The pier
+///   Wait a minute →
+/// The pier
+///   All in harbour [end: a good end]
+/// </code>
+/// An arrow (→, -&gt; or =&gt;) makes a choice of what stands before it; [end] makes a scene an ending.
+/// </summary>
 public static class Outline
 {
-    /// <summary>
-    /// Reads an outline. A line leads to the lines below it that are indented one level deeper; indentation may be spaces or
-    /// tabs, of any width. Bullets in front of a name are left out. Names are the same whatever their capitals.
-    /// </summary>
+    private static readonly string[] Arrows = ["→", "->", "=>"];
+
+    /// <summary>Reads an outline.</summary>
     public static ValueList<OutlineLine> Read(string text)
     {
-        var lines = new List<(string Name, List<string> LeadsTo)>();
+        var lines = new List<(string Name, List<OutlineWay> Ways, string? Ending)>();
         var above = new Stack<(int Indent, int Line)>();
         foreach (var raw in text.Split('\n'))
         {
             var wide = raw.Replace("\t", "    ").TrimEnd();
-            var name = wide.Trim().TrimStart('-', '*', '•', '·', '>', '→').Trim();
-            if (name.Length == 0)
-            {
-                continue;
-            }
-
             var indent = wide.Length - wide.TrimStart().Length;
             while (above.Count > 0 && above.Peek().Indent >= indent)
             {
                 above.Pop();
             }
 
-            if (above.Count > 0)
+            var (words, rest) = above.Count > 0 ? Parted(wide.Trim()) : ("", Unbulleted(wide));
+            var (name, ending) = Ended(rest);
+            if (name.Length == 0 && words.Length == 0)
             {
-                lines[above.Peek().Line].LeadsTo.Add(name);
+                continue;
             }
 
-            var at = lines.FindIndex(line => string.Equals(line.Name, name, StringComparison.OrdinalIgnoreCase));
+            if (above.Count > 0)
+            {
+                lines[above.Peek().Line].Ways.Add(new OutlineWay(words, name));
+            }
+
+            // What stands below a choice that leads back belongs to its decision.
+            var at = name.Length == 0 ? above.Peek().Line : lines.FindIndex(line => IsSame(line.Name, name));
             if (at < 0)
             {
                 at = lines.Count;
-                lines.Add((name, []));
+                lines.Add((name, [], null));
             }
 
+            lines[at] = lines[at] with { Ending = name.Length == 0 ? lines[at].Ending : ending ?? lines[at].Ending };
             above.Push((indent, at));
         }
 
-        return lines
-            .Select(line => new OutlineLine(line.Name, line.LeadsTo.Distinct(StringComparer.OrdinalIgnoreCase).ToValueList()))
-            .ToValueList();
+        return lines.Select(line => new OutlineLine(line.Name, Once(line.Ways)) { Ending = line.Ending }).ToValueList();
     }
 
     /// <summary>The scenes of an activity and where they lead, as an outline.</summary>
-    public static string Write(Activities.Activity activity) =>
+    public static string Write(Activity activity) =>
         string.Join(
             "\n",
             activity.Scenes.SelectMany(scene =>
-                scene
-                    .Spots.SelectMany(spot => spot.Goals)
-                    .Select(activity.SceneOf)
-                    .OfType<Activities.Scene>()
-                    .Distinct()
-                    .Select(goal => "  " + activity.TitleOf(goal))
-                    .Prepend(activity.TitleOf(scene))
+                scene.Spots.SelectMany(spot => Ways(activity, spot)).Distinct().Select(way => "  " + way).Prepend(Titled(activity, scene))
             )
         );
+
+    private static IEnumerable<string> Ways(Activity activity, Spot spot)
+    {
+        var goals = spot.Goals.Select(activity.SceneOf).OfType<Scene>().Select(activity.TitleOf);
+        return spot.Content.Consequence is null ? goals : [$"{activity.NameOf(spot)} → {goals.FirstOrDefault() ?? ""}".TrimEnd()];
+    }
+
+    private static string Titled(Activity activity, Scene scene) =>
+        scene.Ending is not { } ending ? activity.TitleOf(scene)
+        : ending.Kind.Length > 0 ? $"{activity.TitleOf(scene)} [end: {ending.Kind}]"
+        : $"{activity.TitleOf(scene)} [end]";
+
+    /// <summary>What stands before the last arrow, and what behind it; a bullet that looks like an arrow is none.</summary>
+    private static (string Words, string Behind) Parted(string line)
+    {
+        var bare = Unbulleted(line);
+        var (at, arrow) = Arrows.Select(one => (bare.LastIndexOf(one, StringComparison.Ordinal), one)).MaxBy(found => found.Item1);
+        return at <= 0 ? ("", bare) : (bare[..at].Trim(), bare[(at + arrow.Length)..].Trim());
+    }
+
+    private static (string Name, string? Ending) Ended(string line)
+    {
+        var at = line.LastIndexOf("[end", StringComparison.OrdinalIgnoreCase);
+        if (at <= 0 || !line.EndsWith(']'))
+        {
+            return (line, null);
+        }
+
+        var inside = line[(at + "[end".Length)..^1].Trim();
+        return inside.Length == 0 || inside[0] == ':' ? (line[..at].Trim(), inside.TrimStart(':').Trim()) : (line, null);
+    }
+
+    private static string Unbulleted(string line) => line.Trim().TrimStart('-', '*', '•', '·', '>', '→').Trim();
+
+    private static bool IsSame(string one, string other) => string.Equals(one, other, StringComparison.OrdinalIgnoreCase);
+
+    private static ValueList<OutlineWay> Once(List<OutlineWay> ways)
+    {
+        var once = new List<OutlineWay>();
+        foreach (var way in ways.Where(way => !once.Any(one => IsSame(one.Words, way.Words) && IsSame(one.To, way.To))))
+        {
+            once.Add(way);
+        }
+
+        return once.ToValueList();
+    }
 }

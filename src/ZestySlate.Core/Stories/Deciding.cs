@@ -21,6 +21,12 @@ internal static class Deciding
         var there = choices
             .Where(spot => state.IsOpen(spot.Id) && (spot.Content.Goal is not { Length: > 0 } to || state.IsOpen(to)))
             .ToList();
+        if (state.Activity.Story is { Shuffles: true })
+        {
+            var order = SeededRandom.Ranked(state.Seed, scene.Id, there.Select(spot => spot.Id)).ToList();
+            there = [.. there.OrderBy(spot => order.IndexOf(spot.Id))];
+        }
+
         var untried = there.Where(spot => !state.OpenedSpots.Contains(spot.Id)).ToList();
         return state.Activity.Story is { Tried: TriedChoice.Gone } && untried.Count > 0 ? untried : there;
     }

@@ -1,6 +1,5 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
-using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Core.Stories;
@@ -36,7 +35,7 @@ internal sealed class RoadGraph
                             .Select(way => new RoadWay(
                                 way.To,
                                 way.Changes,
-                                KeysOf(way.spot.Lock, way.To == i ? null : activity.Scenes[way.To].Lock)
+                                ConditionsOf(way.spot.Lock, way.To == i ? null : activity.Scenes[way.To].Lock)
                             ))
                             .ToArray()
             ),
@@ -96,14 +95,15 @@ internal sealed class RoadGraph
         return can;
     }
 
-    private static StateKey[] KeysOf(Lock? choice, Lock? goal) => new[] { choice?.Key, goal?.Key }.OfType<StateKey>().ToArray();
+    private static StateCondition[] ConditionsOf(Lock? choice, Lock? goal) =>
+        new[] { choice?.Key.Condition, goal?.Key.Condition }.OfType<StateCondition>().ToArray();
 }
 
 /// <summary>A way from a scene to another.</summary>
 /// <param name="To">Where it leads.</param>
 /// <param name="Changes">What it changes.</param>
 /// <param name="When">What must hold that it is there.</param>
-internal sealed record RoadWay(int To, ValueList<StateChange> Changes, StateKey[] When)
+internal sealed record RoadWay(int To, ValueList<StateChange> Changes, StateCondition[] When)
 {
     /// <summary>True when it is there with the states so.</summary>
     internal bool IsThere(Dictionary<string, decimal> states) =>

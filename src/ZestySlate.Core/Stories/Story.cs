@@ -19,6 +19,9 @@ public sealed record Story
     /// <summary>What becomes of a choice that was tried, when one comes back to its decision.</summary>
     public TriedChoice Tried { get; init; }
 
+    /// <summary>True when each attempt has the choices of a scene in an order of its own, the same whenever one is there.</summary>
+    public bool Shuffles { get; init; }
+
     /// <summary>True when learners read the names of the endings they have not found; false when they are only counted.</summary>
     public bool NamesEndings { get; init; }
 

@@ -33,6 +33,7 @@ internal static class EditForms
             ),
             "flow" => FlowForm.Read(form, activity.Flow),
             "words" => FlowForm.ReadWords(form),
+            "choice" => new AddChoice(form["scene"].ToString(), SceneForms.NewId(form), form["words"].ToString(), form["to"].ToString()),
             "story" => StoryForms.ReadStory(form, activity),
             "rules" => RulesForm.Read(form, activity.Rules),
             "sceneList" => new SetSceneList(form["shown"] == "yes"),

@@ -14,7 +14,7 @@ internal static class StoryForms
     public const string NewRow = "new";
 
     /// <summary>Fields: state (the ids of the rows, in their order), and of each row name-, sort-, begins-, least-, most-, unit-, shown-;
-    /// scoring, scoredBy, tried, namesEndings; remove (an id).</summary>
+    /// scoring, scoredBy, tried, shuffles, namesEndings; remove (an id).</summary>
     public static Outcome<Edit> ReadStory(IFormCollection form, Activity activity)
     {
         var old = activity.Story ?? new Story();
@@ -35,6 +35,7 @@ internal static class StoryForms
                     : StoryScoring.ByState,
                 ScoredBy = scoring.Length > 0 && scoring != nameof(StoryScoring.ByEnding) ? scoring : null,
                 Tried = Named.TryRead<TriedChoice>(form["tried"], out var tried) ? tried : TriedChoice.Marked,
+                Shuffles = form["shuffles"] == "yes",
                 NamesEndings = form["namesEndings"] == "yes",
             }
         );

@@ -200,6 +200,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => w.AnySpot(a) is { } spot ? new SetSign(spot, a.SpotOf(spot)!.Sign with { Beckons = w.Happens() }) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetPanel(spot, w.Happens() ? new PanelBox(0.1, 0.1, 0.5, 0.5) : null) : null,
         (w, a) => new SetStory(w.Happens() ? w.AStory() : null),
+        (w, a) => new AddChoice(w.AScene(a), w.Id("p"), w.One(Said), w.Happens() ? "" : w.AScene(a)),
         (w, a) => new SetTelling(w.AScene(a), RichText.Plain(w.One(Said)), w.Happens() ? new StoryEnding("good", w._random.Next(4)) : null),
         (w, a) => w.AnySpot(a) is { } spot ? new RenameSpot(spot, w.One(Said)) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new SetContent(spot, w.AContent(a.Scenes.Select(scene => scene.Id).ToList())) : null,

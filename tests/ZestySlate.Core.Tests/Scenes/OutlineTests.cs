@@ -3,6 +3,7 @@ using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Tests.Scenes;
 
@@ -15,7 +16,7 @@ public sealed class OutlineTests
         var outline = Outline.Read("Watch room\n  Lamp gallery\n    Roof\n  Boathouse\nlamp gallery\n\t- Watch Room\n");
         Assert.Equal(
             ["Watch room: Lamp gallery, Boathouse", "Lamp gallery: Roof, Watch Room", "Roof: ", "Boathouse: "],
-            outline.Select(line => $"{line.Name}: {string.Join(", ", line.LeadsTo)}")
+            outline.Select(line => $"{line.Name}: {string.Join(", ", line.Ways.Select(way => way.To))}")
         );
     }
 
@@ -38,9 +39,62 @@ public sealed class OutlineTests
         var once = new AddOutline(text).Apply(Make.Tour(Make.Scene("first") with { Title = "A" })).Value;
         Assert.Equal(once, new AddOutline(text).Apply(once).Value);
         Assert.Equal(
-            Outline.Read(text).Where(line => line.LeadsTo.Count > 0),
-            Outline.Read(Outline.Write(once)).Where(line => line.LeadsTo.Count > 0)
+            Outline.Read(text).Where(line => line.Ways.Count > 0),
+            Outline.Read(Outline.Write(once)).Where(line => line.Ways.Count > 0)
         );
+    }
+
+    private const string Story = """
+        The desk
+          Ring the harbour → The pier
+          Say nothing -> The end of the day
+            * Write the log => Log [end]
+          Wait →
+            Look out → The pier
+          Map
+        The pier
+          All in harbour [end: a good end]
+        """;
+
+    [Fact]
+    public void An_arrow_makes_a_choice_and_what_ends_is_an_ending()
+    {
+        var outline = Outline.Read(Story);
+        Assert.Equal(
+            [
+                new("Ring the harbour", "The pier"),
+                new("Say nothing", "The end of the day"),
+                new("Wait", ""),
+                new("Look out", "The pier"),
+                new("", "Map"),
+            ],
+            outline[0].Ways
+        );
+        Assert.Equal(
+            ["The desk", "The pier", "The end of the day", "Log: ", "Map", "All in harbour: a good end"],
+            outline.Select(line => line.Name + (line.Ending is { } kind ? $": {kind}" : ""))
+        );
+        Assert.Equal([new("Write the log", "Log")], outline.Single(line => line.Name == "The end of the day").Ways);
+    }
+
+    [Theory]
+    [InlineData("A\n  → B", "", "B")]
+    [InlineData("A\n  a → b → C", "a → b", "C")]
+    [InlineData("A\n  B [ending]", "", "B [ending]")]
+    [InlineData("A\n  →", null, null)]
+    public void What_only_looks_like_it_is_none(string text, string? words, string? to) =>
+        Assert.Equal(words is null ? [] : [new OutlineWay(words, to!)], Outline.Read(text)[0].Ways);
+
+    [Fact]
+    public void A_story_is_written_and_read_again_and_made_twice_it_changes_nothing_more()
+    {
+        var once = new AddOutline(Story).Apply(Make.Tour(Make.Scene("first") with { Title = "The desk" })).Value;
+        Assert.Equal(4, once.Scenes[0].Spots.Count(spot => spot.Content.Consequence is not null));
+        var harbour = once.Scenes.Single(scene => scene.Title == "All in harbour");
+        Assert.Equal(new StoryEnding("a good end", 0), harbour.Ending);
+        Assert.Equal(once, new AddOutline(Outline.Write(once)).Apply(once).Value);
+        var valued = once.WithScene(harbour.Id, scene => scene with { Ending = new StoryEnding("fine", 3) });
+        Assert.Equal(new StoryEnding("a good end", 3), new AddOutline(Story).Apply(valued).Value.SceneOf(harbour.Id)!.Ending);
     }
 
     [Fact]

@@ -63,6 +63,16 @@ public sealed class DecisionTests
         Assert.Null(Of([.. Class(8, "left"), Row("right"), Row("stay", "left")]).Problem);
     }
 
+    /// <summary>By whichever choice they came: once each.</summary>
+    [Fact]
+    public void On_the_map_stands_how_many_came_by_which_way()
+    {
+        var map = ClassStatistics.Of(Story, [Row("left"), Row("right", "left"), Row("stay")]).OnMap!;
+        Assert.Equal((3, 2), (map.Here["desk"], map.Here["end"]));
+        Assert.Equal([new WayTaken("desk", "end", 2)], map.Ways);
+        Assert.Null(ClassStatistics.Of(Make.Activity(Make.Note("n")), [Row()]).OnMap);
+    }
+
     [Fact]
     public void Where_nobody_decided_there_is_no_decision() => Assert.Empty(ClassStatistics.Of(Story, [Row()]).Decisions);
 }

@@ -3,6 +3,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Scenes;
@@ -153,6 +154,18 @@ public sealed class StoryTests
         Assert.Equal(["honest", "lie", "look"], ChoicesOf(tried));
     }
 
+    /// <summary>An order of its own for each attempt, and the same whenever one comes back.</summary>
+    [Fact]
+    public void Choices_are_shuffled_for_each_attempt()
+    {
+        var shuffled = Warning with { Story = Warning.Story! with { Shuffles = true } };
+        AttemptState Begun(long seed, params AttemptEvent[] events) =>
+            Replay.Run(_ => shuffled, [new Began(1, seed) { Id = "began", At = Make.Monday }, .. events]);
+        var orders = Enumerable.Range(0, 40).Select(seed => string.Join(' ', ChoicesOf(Begun(seed)))).ToList();
+        Assert.Equal(6, orders.Distinct().Count());
+        Assert.Equal(orders[7], string.Join(' ', ChoicesOf(Begun(7, new Chose("look") { Id = "l", At = Make.Monday }))));
+    }
+
     [Fact]
     public void At_an_ending_one_goes_back_to_a_decision_with_all_as_it_stood()
     {
@@ -202,6 +215,33 @@ public sealed class StoryTests
         Assert.False(After(Warning, "honest", "call").IsCompleted);
         Assert.True(After(Warning, "honest", "call", "end").IsCompleted);
         Assert.Equal(ProgressShown.None, LearnerView.Of(After(Warning), Make.Monday).ProgressShown);
+    }
+
+    [Fact]
+    public void A_choice_comes_with_the_scene_it_leads_to()
+    {
+        var after = new AddChoice("desk", "wait", " Wait for the buoy ", "").Apply(Warning).Value;
+        var choice = (Jump)after.SpotOf("wait")!.Content;
+        Assert.Equal(("Wait for the buoy", "Wait for the buoy"), (choice.Words, after.SceneOf(choice.SceneId)!.Title));
+        Assert.Equal("pier", new AddChoice("desk", "go", "Go", "pier").Apply(Warning).Value.SpotOf("go")!.Content.Goal);
+        Assert.Contains("what they can do", new AddChoice("desk", "x", " ", "").Apply(Warning).Refusal);
+        Assert.Contains("not there any more", new AddChoice("desk", "x", "Go", "gone").Apply(Warning).Refusal);
+        Assert.Contains("already", new AddChoice("desk", "honest", "Go", "").Apply(Warning).Refusal);
+        Assert.False(new AddChoice("gone", "x", "Go", "").Apply(Warning).Succeeded);
+    }
+
+    [Fact]
+    public void On_paper_the_reader_is_told_where_to_go_on_when_and_what_to_note()
+    {
+        var paper = new StoryOnPaper(Warning);
+        Assert.Equal(("go to 2", "go to 1"), (paper.GoalOf(Warning.SpotOf("honest")!, 1), paper.GoalOf(Warning.SpotOf("look")!, 1)));
+        Assert.Equal(["only if Trust is 50 or more"], paper.ConditionsOf(Warning.SpotOf("call")!));
+        Assert.Equal(["only if Trust is 49 or less"], paper.ConditionsOf(Warning.SpotOf("argue")!));
+        Assert.Equal(["only if you have: A lamp"], paper.ConditionsOf(When(Choice("a", ""), Comparison.AtLeast, 1, "lamp")));
+        Assert.Equal(["only without: A lamp"], paper.ConditionsOf(When(Choice("a", ""), Comparison.AtMost, 0, "lamp")));
+        Assert.Equal(["Trust + 10"], paper.ChangesOf(Warning.SpotOf("honest")!));
+        Assert.Equal(["You get: A lamp"], paper.ChangesOf(Warning.SpotOf("look")!));
+        Assert.Empty(paper.ConditionsOf(Warning.SpotOf("honest")!));
     }
 
     /// <summary>No state ever leaves its bounds, and going back to the beginning is as if nothing had been chosen.</summary>

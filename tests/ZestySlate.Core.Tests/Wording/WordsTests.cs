@@ -79,7 +79,21 @@ public sealed partial class WordsTests
                 .Select(File.ReadAllText)
         );
         var said = Said().Matches(source).Select(match => match.Groups[1].Value).Distinct();
-        var families = new[] { "verdict", "kind", "lock", "credit", "handed", "drawn", "colour", "width", "stamp", "sign", "stage" };
+        var families = new[]
+        {
+            "verdict",
+            "kind",
+            "lock",
+            "credit",
+            "handed",
+            "drawn",
+            "colour",
+            "width",
+            "stamp",
+            "sign",
+            "stage",
+            "onlyIf",
+        };
         var there = Words.Keys.Concat(Words.PageKeys).ToList();
         Assert.Empty(said.Except(there).Except(families));
         Assert.DoesNotContain(there, key => !families.Any(key.StartsWith) && !source.Contains($"\"{key}\""));

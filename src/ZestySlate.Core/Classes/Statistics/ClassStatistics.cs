@@ -32,6 +32,9 @@ public sealed record ClassStatistics(
     /// <summary>How many reached each ending.</summary>
     public ValueList<EndingReached> Endings { get; init; } = [];
 
+    /// <summary>The class on the map of a story; null where nothing is decided.</summary>
+    public ClassMap? OnMap { get; init; }
+
     /// <summary>Below so many attempts nothing is judged.</summary>
     public const int Fewest = 10;
 
@@ -78,6 +81,7 @@ public sealed record ClassStatistics(
             Watching = WatchCurve.Of(activity, attempts),
             Decisions = Decision.Of(activity, attempts),
             Endings = EndingReached.Of(activity, attempts),
+            OnMap = ClassMap.Of(activity, attempts),
         };
     }
 }

@@ -15,40 +15,15 @@ public sealed record StateKey(string State, Comparison Is, decimal Value) : Lock
     [JsonIgnore]
     public override bool Closes => true;
 
-    internal override bool OpensWith(IOpening there) => there.StateOf(State) is { } value && Holds(value);
+    [JsonIgnore]
+    public override StateCondition Condition => new(State, Is, Value);
 
-    internal override bool CanOpenWith(IReach reach) =>
-        reach.ValuesOf(State) is { } range
-        && (
-            Is == Comparison.AtMost ? range.Least <= Value
-            : Is == Comparison.AtLeast ? range.Most >= Value
-            : range.Least <= Value && range.Most >= Value
-        );
+    internal override bool OpensWith(IOpening there) => there.StateOf(State) is { } value && Condition.Holds(value);
+
+    internal override bool CanOpenWith(IReach reach) => reach.ValuesOf(State) is { } range && Condition.CanHold(range.Least, range.Most);
 
     internal override string? Weakness(Activity activity) =>
         activity.Story?.StateOf(State) is not { } state ? "what it asks for was deleted"
         : state.Within(Value) != Value ? $"«{state.Name}» never has the value {Value:0.##}"
         : null;
-
-    /// <summary>Whether it is so with this value.</summary>
-    internal bool Holds(decimal value) =>
-        Is switch
-        {
-            Comparison.AtLeast => value >= Value,
-            Comparison.AtMost => value <= Value,
-            _ => value == Value,
-        };
-}
-
-/// <summary>How a state is compared with a number.</summary>
-public enum Comparison
-{
-    /// <summary>As much, or more.</summary>
-    AtLeast,
-
-    /// <summary>As much, or less.</summary>
-    AtMost,
-
-    /// <summary>Just so much.</summary>
-    Just,
 }

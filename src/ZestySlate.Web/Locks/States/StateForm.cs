@@ -2,6 +2,7 @@ using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Locks.States;
+using ZestySlate.Core.Stories;
 using ZestySlate.Web.Authoring;
 
 namespace ZestySlate.Web.Locks.States;

@@ -17,9 +17,17 @@ namespace ZestySlate.Web.Pages.Author;
 [Authorize(Policy = Rights.ActivityEditor)]
 public sealed class PaperModel(ActivityStore store, SchoolLooks schools, SaidInVideos said) : PageModel
 {
+    /// <summary>A story whose scenes have numbers to go to.</summary>
+    public const string Booklet = "booklet";
+
     /// <summary>What can be printed.</summary>
     public static IReadOnlyList<(string Key, string Title)> Sheets { get; } =
-    [("worksheet", "The blank worksheet"), ("key", "The answer key with reasons"), ("numbers", "The pictures with numbered spots")];
+    [
+        ("worksheet", "The blank worksheet"),
+        ("key", "The answer key with reasons"),
+        ("numbers", "The pictures with numbered spots"),
+        (Booklet, "The story as a booklet"),
+    ];
 
     /// <summary>What is printed.</summary>
     [BindProperty(SupportsGet = true)]
@@ -54,10 +62,15 @@ public sealed class PaperModel(ActivityStore store, SchoolLooks schools, SaidInV
         (Id, Document) = (activity, (await store.DraftAsync(activity))!.Document);
         School = await schools.OfActivityAsync(activity, HttpContext.RequestAborted);
         Links = new PlayLinks("", "paper", null, SecurityHeaders.StyleNonce(HttpContext)) { IsTrial = true, IsPaper = true };
+        if (What == Booklet)
+        {
+            return;
+        }
+
         if (What == "numbers")
         {
             Numbered = Document
-                .Scenes.Where(scene => !scene.Backdrop.IsFlow && scene.Spots.Count > 0)
+                .Scenes.Where(scene => !scene.Backdrop.IsFlow && scene.Spots.Any(spot => spot.Content.Consequence is null))
                 .Select(scene => OnPaper.Numbered(Document, scene))
                 .ToList();
         }

@@ -25,6 +25,9 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
     /// <summary>The statistics; null when nothing was published or handed in.</summary>
     public ClassStatistics? Statistics { get; private set; }
 
+    /// <summary>What they are of: the newest edition, or the draft.</summary>
+    public Core.Activities.Activity Document { get; private set; } = new();
+
     /// <summary>What a simulated class made of it, when that was asked for.</summary>
     public Rehearsal? Rehearsed { get; private set; }
 
@@ -41,6 +44,7 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
         {
             var edition = store.Edition(activity, Record.NewestEdition);
             var rows = await attempts.OfAsync(activity);
+            Document = edition;
             Statistics = rows.Count == 0 ? null : ClassStatistics.Of(edition, rows);
         }
     }
@@ -50,6 +54,7 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
     {
         await FindAsync(activity);
         var draft = (await store.DraftAsync(activity))!.Document;
+        Document = draft;
         Rehearsed = Rehearsal.Run(draft, Math.Clamp(learners ?? Rehearsal.UsualLearners, 1, 500), seed ?? 1);
         Statistics = Rehearsed.HandedIn == 0 ? null : Rehearsed.Statistics;
     }

@@ -1,3 +1,4 @@
+import { watchMap, zoom } from "./map";
 import { saveMap } from "./savedMap";
 import { ask, lostWords } from "../shared/ask";
 import type { Rooms } from "./rooms";
@@ -32,8 +33,14 @@ export class Dialogs {
     }
 
     const map = this.dialog("map");
+    watchMap(map);
     map.addEventListener("submit", event => {
       const form = event.target as HTMLFormElement;
+      if (form.matches("[data-map-choice]")) {
+        event.preventDefault();
+        this.rooms.send("/edit", new FormData(form), { form, after: () => void this.openMap() });
+        return;
+      }
       if (!form.matches("[data-outline]")) {
         return;
       }
@@ -45,7 +52,7 @@ export class Dialogs {
       );
     });
     map.addEventListener("click", event => {
-      const zoom = (event.target as HTMLElement).closest<HTMLElement>("[data-map-zoom]");
+      const pressed = (event.target as HTMLElement).closest<HTMLElement>("[data-map-zoom]");
       const save = (event.target as HTMLElement).closest<HTMLElement>("[data-map-save]");
       const drawing = map.querySelector<SVGSVGElement>(".scene-map");
       if (save && drawing) {
@@ -54,10 +61,8 @@ export class Dialogs {
           this.rooms.toast("The map could not be saved. Try it once more."),
         );
       }
-      if (zoom && drawing) {
-        for (const side of ["width", "height"] as const) {
-          drawing.setAttribute(side, String(Number(drawing.getAttribute(side)) * Number(zoom.dataset.mapZoom)));
-        }
+      if (pressed && drawing) {
+        zoom(drawing, Number(pressed.dataset.mapZoom));
       }
     });
     map.addEventListener("keydown", event => {

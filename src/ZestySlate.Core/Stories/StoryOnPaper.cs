@@ -1,0 +1,49 @@
+using ZestySlate.Core.Activities;
+
+namespace ZestySlate.Core.Stories;
+
+/// <summary>What a story says on paper, where nobody keeps account but the reader: where to go on, what holds only when, what to note down.</summary>
+public sealed class StoryOnPaper(Activity activity)
+{
+    /// <summary>Where a way leads: the number of the scene, from 1.</summary>
+    /// <param name="spot">The way.</param>
+    /// <param name="here">The number of the scene it is in.</param>
+    public string GoalOf(Spot spot, int here)
+    {
+        var goal = spot.Goals.FirstOrDefault() ?? "";
+        var at = activity.Scenes.IndexOf(scene => scene.Id == goal);
+        return activity.Words.Say("goTo", at < 0 ? here : at + 1);
+    }
+
+    /// <summary>What must hold, in the activity's language; none for what always is there.</summary>
+    public IEnumerable<string> ConditionsOf(Spot spot)
+    {
+        if (spot.Lock?.Key.Condition is { } key && activity.Story?.StateOf(key.State) is { } state)
+        {
+            yield return state.IsThing
+                ? activity.Words.Say(key.Is == Comparison.AtLeast ? "onlyIfHas" : "onlyIfLacks", state.Name)
+                : activity.Words.Say("onlyIf" + key.Is, state.Name, key.Value);
+        }
+        else if (spot.Lock is not null)
+        {
+            yield return activity.Words["locked"];
+        }
+    }
+
+    /// <summary>What the reader notes down.</summary>
+    public IEnumerable<string> ChangesOf(Spot spot) =>
+        from change in spot.Content.Consequence?.Changes ?? []
+        let state = activity.Story?.StateOf(change.State)
+        where state is not null
+        select state.IsThing
+            ? activity.Words.Say(change.Of(0) >= 1 ? "youGet" : "youLose", state.Name)
+            : $"{state.Name} {SignOf(change.By)} {activity.Words.Number(change.Value)}";
+
+    private static string SignOf(ChangeBy by) =>
+        by switch
+        {
+            ChangeBy.Raise => "+",
+            ChangeBy.Lower => "−",
+            _ => "=",
+        };
+}
