@@ -89,7 +89,7 @@ function draw(down: PointerEvent, drawing: SVGSVGElement, node: SVGGElement): vo
         line.remove();
         const there = document.elementFromPoint(last.clientX, last.clientY);
         const goal = there?.closest<SVGGElement>(".map-node");
-        if (!moved || !form || goal === node || !there?.closest(".scene-map")) {
+        if (!moved || !form || goal === node || !drawing.parentElement!.contains(there)) {
           return;
         }
         swallowClick();
