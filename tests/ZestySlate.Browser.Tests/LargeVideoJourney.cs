@@ -64,7 +64,7 @@ public sealed class LargeVideoJourney(Apps apps)
         ines.Until(
             () =>
                 int.TryParse(
-                    ((string)ines.Run("return document.querySelector('#arrivals li').innerText")!).Split(": ")[1].Split(' ')[0],
+                    ((string)ines.Run("return document.querySelector('#arrivals li')?.innerText ?? ''")!).Split(": ")[^1].Split(' ')[0],
                     out var share
                 )
                 && share >= 20
