@@ -133,10 +133,11 @@ public sealed class StoryPlayTests(SlateHost host)
         var (ines, id) = await BeginAsync();
         await SendAsync(ines, id, ("edit", "addScene"), ("newId", "pier"), ("as", "board"), ("title", "The pier"));
         var scene = (await DocumentAsync(id)).Scenes[0].Id;
-        await SendAsync(ines, id, ("edit", "story"), ("state", "new"), ("name-new", "Trust"), ("sort-new", "number"));
-        await SendAsync(ines, id, ("edit", "story"), ("state", "new"), ("name-new", "Lamp"), ("sort-new", "thing"));
+        await SendAsync(ines, id, ("edit", "story"), ("add", "number"));
+        var number = (await DocumentAsync(id)).Story!.States[0].Id;
+        await SendAsync(ines, id, ("edit", "story"), ("state", number), ($"name-{number}", "Trust"), ("add", "thing"));
         var states = (await DocumentAsync(id)).Story!.States;
-        Assert.Equal([("Trust", false), ("Lamp", true)], states.Select(state => (state.Name, state.IsThing)));
+        Assert.Equal([("Trust", false), ("Thing 2", true)], states.Select(state => (state.Name, state.IsThing)));
         var (trust, lamp) = (states[0].Id, states[1].Id);
         await SendAsync(
             ines,
@@ -158,7 +159,7 @@ public sealed class StoryPlayTests(SlateHost host)
             (StoryScoring.ByState, trust, TriedChoice.Gone, true),
             (story.Scoring, story.ScoredBy, story.Tried, story.NamesEndings)
         );
-        Assert.Equal("Lamp", story.StateOf(lamp)!.Name);
+        Assert.Equal("Thing 2", story.StateOf(lamp)!.Name);
 
         await SendAsync(ines, id, ("edit", "add"), ("scene", scene), ("kind", "choice"), ("x", "0.5"), ("y", "0.5"), ("newId", "go"));
         await SendAsync(
@@ -195,6 +196,9 @@ public sealed class StoryPlayTests(SlateHost host)
         // Taken away, it is told where it is still asked for.
         await SendAsync(ines, id, ("edit", "story"), ("state", trust), ("state", lamp), ("remove", lamp));
         Assert.Equal([trust], (await DocumentAsync(id)).Story!.States.Select(state => state.Id));
+        await SendAsync(ines, id, ("edit", "story"), ("state", trust), ("remove", trust), ("scoring", trust));
+        var nothing = (await DocumentAsync(id)).Story!;
+        Assert.Equal((0, StoryScoring.None, null), (nothing.States.Count, nothing.Scoring, nothing.ScoredBy));
         Assert.Contains("was deleted", WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop)));
     }
 

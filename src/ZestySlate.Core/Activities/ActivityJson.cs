@@ -37,8 +37,11 @@ public static class ActivityJson
             .Concat(activity.Scenes.Select(scene => scene.Id))
             .GroupBy(id => id)
             .FirstOrDefault(same => same.Count() > 1);
-        return twice is null
-            ? activity
-            : Outcome<Activity>.Refused($"The id «{twice.Key}» stands twice in the activity; answers could not be told apart.");
+        var state = activity.Story?.States.GroupBy(state => state.Id).FirstOrDefault(same => same.Count() > 1);
+        return twice is not null
+                ? Outcome<Activity>.Refused($"The id «{twice.Key}» stands twice in the activity; answers could not be told apart.")
+            : state is not null
+                ? Outcome<Activity>.Refused($"The story keeps «{state.Key}» in mind twice; the two could not be told apart.")
+            : activity;
     }
 }

@@ -29,6 +29,27 @@ internal static class WaysCheck
             }
         }
 
+        if (activity.HasChoices && activity.Flow.Way != Way.Free)
+        {
+            yield return new Finding(
+                false,
+                "Learners go through this step by step, so no choice leads anywhere; let them go their own way, under Way through.",
+                activity.Scenes[0].Id,
+                null,
+                "way"
+            );
+        }
+        else if (activity.SceneList && activity.Scenes.Any(scene => scene.Ending is not null))
+        {
+            yield return new Finding(
+                false,
+                "Learners can pick scenes from a list, so they can go straight to an ending.",
+                activity.Scenes[0].Id,
+                null,
+                "sceneList"
+            );
+        }
+
         foreach (var trap in activity.Flow.Way == Way.Free ? Roads.TrapsOf(activity, map) : [])
         {
             var scene = activity.SceneOf(trap)!;

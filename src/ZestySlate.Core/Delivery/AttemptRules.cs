@@ -8,6 +8,9 @@ namespace ZestySlate.Core.Delivery;
 /// <summary>Which events an attempt takes in its present state.</summary>
 public static class AttemptRules
 {
+    /// <summary>The most decisions of one road; no story is so long, but a choice that leads back can be taken again and again.</summary>
+    public const int LongestRoad = 1000;
+
     /// <summary>The most characters beside a finding.</summary>
     public const int LongestAnnotation = 2000;
 
@@ -56,7 +59,9 @@ public static class AttemptRules
             Opened opened => RefuseReach(state, opened.SpotId),
             Visited visited => RefuseVisit(state, visited.SceneId),
             Chose chose => RefuseChoice(state, chose.SpotId),
-            WentBack back => state.Scene.Ending is null || (back.StepId.Length > 0 && state.Road.All(step => step.Id != back.StepId))
+            WentBack back => state.IsInOrder
+            || state.Scene.Ending is null
+            || (back.StepId.Length > 0 && state.Road.All(step => step.Id != back.StepId))
                 ? Reason.Of("noWayBack")
                 : null,
             Watched watched => RefuseWatched(state, watched),
@@ -87,8 +92,9 @@ public static class AttemptRules
     /// <summary>True when there is something to show to who asks for a hint.</summary>
     public static bool HasHint(Question question) => question.Hint.Length > 0 || QuestionTypes.For(question).HasPartHints(question);
 
+    /// <summary>A choice is taken, never only opened: what waits for it would open without what follows from it.</summary>
     private static Reason? RefuseReach(AttemptState state, string spotId) =>
-        state.Index.SpotOf(spotId) is null ? Reason.Of("spotIsGone")
+        state.Index.SpotOf(spotId) is not { Content.Consequence: null } ? Reason.Of("spotIsGone")
         : state.IsInReach(spotId) ? null
         : Reason.Of("stillLocked");
 
@@ -117,6 +123,7 @@ public static class AttemptRules
     private static Reason? RefuseChoice(AttemptState state, string spotId) =>
         state.Index.SpotOf(spotId) is not { Content: { Consequence: not null } choice } ? Reason.Of("spotIsGone")
         : state.Index.SceneWith(spotId)!.Id != state.Scene.Id ? Reason.Of("decidedAlready")
+        : state.Road.Count >= LongestRoad ? Reason.Of("noWayYet")
         : !state.IsOpen(spotId) || (choice.Goal is { Length: > 0 } goal && !state.IsOpen(goal)) ? Reason.Of("stillLocked")
         : null;
 

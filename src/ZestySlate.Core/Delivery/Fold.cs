@@ -143,17 +143,17 @@ internal sealed class Fold(AttemptState start) : IOpening
         OpenLocks();
     }
 
-    /// <summary>Opens the locks that need no typing, as far as their keys are there.</summary>
+    /// <summary>Opens the locks that need no typing, as far as their keys are there, and closes those that hold only while something is so.</summary>
     internal void OpenLocks()
     {
         foreach (var (id, closed) in _locks)
         {
-            var opens = closed.Key is { Closes: true } || !_openLocks.Contains(id) ? closed.Key.OpensWith(this) : true;
-            if (opens)
+            var isOpen = _openLocks.Contains(id);
+            if (!isOpen && closed.Key.OpensWith(this))
             {
                 _openLocks.Add(id);
             }
-            else if (closed.Key.Closes)
+            else if (isOpen && closed.Key.Closes && !closed.Key.OpensWith(this))
             {
                 _openLocks.Remove(id);
             }
@@ -228,8 +228,17 @@ internal sealed class Fold(AttemptState start) : IOpening
             _way = _way.Count > 1 && _way[_way.Count - 2] == id ? _way.Take(_way.Count - 1).ToValueList() : _way.Add(id);
         }
 
-        _visited.Add(id);
         _said = null;
+        Arrive(id);
+    }
+
+    private void Arrive(string id)
+    {
+        _visited.Add(id);
+        if (start.Index.SceneOf(id)?.Ending is not null)
+        {
+            _endings = _endings.RemoveAll(one => one == id).Add(id);
+        }
     }
 
     /// <summary>What follows from a choice: states change, and one is where it leads, from where no way goes back.</summary>
@@ -247,8 +256,7 @@ internal sealed class Fold(AttemptState start) : IOpening
         if (!start.IsInOrder && start.Index.SceneOf(spot.Content.Goal ?? "") is { } goal)
         {
             _way = [goal.Id];
-            _visited.Add(goal.Id);
-            _endings = goal.Ending is null ? _endings : _endings.RemoveAll(id => id == goal.Id).Add(goal.Id);
+            Arrive(goal.Id);
         }
 
         _said = spot.Id;
@@ -264,14 +272,15 @@ internal sealed class Fold(AttemptState start) : IOpening
     /// <summary>To a decision of the road, or to its beginning; what was found out on the way is not forgotten.</summary>
     private void GoBack(string stepId)
     {
-        var at = stepId.Length == 0 ? 0 : _road.IndexOf(step => step.Id == stepId);
-        if (at < 0 || at >= _road.Count)
+        if (stepId.Length == 0)
         {
-            return;
+            (_states, _way, _road, _said) = (_activity.Story?.Beginning ?? [], [_activity.Scenes[0].Id], [], null);
         }
-
-        (_states, _way, _said) = (_road[at].Before, [stepId.Length == 0 ? _activity.Scenes[0].Id : _road[at].SceneId], null);
-        _road = _road.Take(at).ToValueList();
+        else if (_road.IndexOf(step => step.Id == stepId) is >= 0 and var at)
+        {
+            (_states, _way, _said) = (_road[at].Before, [_road[at].SceneId], null);
+            _road = _road.Take(at).ToValueList();
+        }
     }
 
     private void TryCode(TriedCode tried)

@@ -141,7 +141,7 @@ public sealed record SpotView(
             return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed)
             {
                 During = spot.During,
-                Panel = spot.Panel,
+                Panel = InsideStage(spot.Panel),
             };
         }
 
@@ -159,12 +159,15 @@ public sealed record SpotView(
         )
         {
             During = spot.During,
-            Panel = spot.Panel,
+            Panel = InsideStage(spot.Panel),
             TurnsTo = turn?.To,
             TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
             Waits = spot.During is { } during && WaitsIn(state, spot, during),
         };
     }
+
+    /// <summary>A box that a file says is elsewhere is none.</summary>
+    private static PanelBox? InsideStage(PanelBox? box) => box?.Refuse() is null ? box : null;
 
     private static bool WaitsIn(AttemptState state, Spot spot, During during) =>
         (during.Pauses || during.Opens)

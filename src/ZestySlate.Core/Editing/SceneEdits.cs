@@ -184,7 +184,7 @@ public sealed record AddOutline(string Text) : Edit
 
     public override Outcome<Activity> Apply(Activity activity)
     {
-        var outline = Outline.Read(Text);
+        var outline = Outline.Read(Text, activity.Scenes.Select(activity.TitleOf));
         if (outline.Count == 0)
         {
             return Outcome<Activity>.Refused("Type the names of scenes, one a line.");
@@ -259,7 +259,7 @@ public sealed record AddOutline(string Text) : Edit
     /// <summary>The way that a scene has not yet; null when it has.</summary>
     private static Jump? Missing(Scene from, OutlineWay way, string goal) =>
         way.Words.Length == 0
-            ? goal == from.Id || from.Spots.Any(spot => spot.Content.Goal == goal)
+            ? goal == from.Id || from.Spots.Any(spot => spot.Content.Consequence is null && spot.Content.Goal == goal)
                 ? null
                 : new Jump(goal)
             : from.Spots.Any(spot =>

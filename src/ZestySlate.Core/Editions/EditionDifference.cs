@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Editions;
 
@@ -53,7 +54,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
         if (older.Story != newer.Story)
         {
-            (older.Story?.WithWording(newer.Story) == newer.Story ? wording : structure).Add("What the story keeps in mind");
+            CompareStories(older.Story, newer.Story, wording, key, structure);
         }
 
         if (older.Rules.Round != newer.Rules.Round)
@@ -104,9 +105,13 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                     wording.Add($"Backdrop, title, sound or learners' spots: {newer.TitleOf(scene)}");
                 }
 
-                if (before.Ending is null != scene.Ending is null || before.Ending?.Value != scene.Ending?.Value)
+                if (before.Ending is null != scene.Ending is null)
                 {
                     structure.Add($"Ending: {newer.TitleOf(scene)}");
+                }
+                else if (before.Ending?.Value != scene.Ending?.Value)
+                {
+                    key.Add($"What the ending is worth: {newer.TitleOf(scene)}");
                 }
 
                 if (before.Draw != scene.Draw)
@@ -123,6 +128,23 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         );
         CompareSpots(older, newer, wording, key, structure);
         return new EditionDifference(wording.ToValueList(), key.ToValueList(), structure.ToValueList());
+    }
+
+    private static void CompareStories(Story? older, Story? newer, List<string> wording, List<string> key, List<string> structure)
+    {
+        if (older is null || newer is null || older.WithWording(newer).WithKey(newer) != newer)
+        {
+            structure.Add("What the story keeps in mind");
+        }
+        else if (older.WithKey(newer) != newer)
+        {
+            wording.Add("Names and looks of what the story keeps in mind");
+        }
+
+        if (older?.Scoring != newer?.Scoring || older?.ScoredBy != newer?.ScoredBy)
+        {
+            key.Add("What of the story is its score");
+        }
     }
 
     private static void CompareSpots(Activity older, Activity newer, List<string> wording, List<string> key, List<string> structure)

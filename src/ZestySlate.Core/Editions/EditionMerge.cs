@@ -57,10 +57,12 @@ public static class EditionMerge
                 GoesBelowZero = newer.Rules.GoesBelowZero,
                 Bands = newer.Rules.Bands,
             },
+            Story = older.Story?.WithKey(newer.Story),
             Scenes = older
                 .Scenes.Select(scene =>
                     scene with
                     {
+                        Ending = scene.Ending?.WithKey(newer.SceneOf(scene.Id)?.Ending),
                         Spots = scene
                             .Spots.Select(spot =>
                                 spot.Question is { } was && newer.SpotOf(spot.Id)?.Question is { } now
@@ -132,7 +134,7 @@ public static class EditionMerge
         {
             Title = newer.Title,
             Text = newer.Text,
-            Ending = older.Ending is { } ending ? ending with { Kind = newer.Ending?.Kind ?? ending.Kind } : null,
+            Ending = older.Ending?.WithWording(newer.Ending),
             Backdrop = backdrop,
             Ambient = newer.Ambient,
             LearnersSpots = newer.LearnersSpots,

@@ -33,8 +33,11 @@ public static class Outline
     private static readonly string[] Arrows = ["→", "->", "=>"];
 
     /// <summary>Reads an outline.</summary>
-    public static ValueList<OutlineLine> Read(string text)
+    /// <param name="text">The lines.</param>
+    /// <param name="known">Names of scenes that are there; in those an arrow is part of the name.</param>
+    public static ValueList<OutlineLine> Read(string text, IEnumerable<string>? known = null)
     {
+        var names = (known ?? []).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var lines = new List<(string Name, List<OutlineWay> Ways, string? Ending)>();
         var above = new Stack<(int Indent, int Line)>();
         foreach (var raw in text.Split('\n'))
@@ -46,8 +49,8 @@ public static class Outline
                 above.Pop();
             }
 
-            var (words, rest) = above.Count > 0 ? Parted(wide.Trim()) : ("", Unbulleted(wide));
-            var (name, ending) = Ended(rest);
+            var (words, rest) = above.Count > 0 ? Parted(wide, names) : ("", Unbulleted(wide));
+            var (name, ending) = names.Contains(rest) ? (rest, null) : Ended(rest);
             if (name.Length == 0 && words.Length == 0)
             {
                 continue;
@@ -93,12 +96,26 @@ public static class Outline
         : ending.Kind.Length > 0 ? $"{activity.TitleOf(scene)} [end: {ending.Kind}]"
         : $"{activity.TitleOf(scene)} [end]";
 
-    /// <summary>What stands before the last arrow, and what behind it; a bullet that looks like an arrow is none.</summary>
-    private static (string Words, string Behind) Parted(string line)
+    /// <summary>What stands before an arrow, and what behind it: the last one, unless there is one behind which a scene's whole name
+    /// stands. A bullet that looks like an arrow is none, and neither is one in a name.</summary>
+    private static (string Words, string Behind) Parted(string line, HashSet<string> names)
     {
         var bare = Unbulleted(line);
-        var (at, arrow) = Arrows.Select(one => (bare.LastIndexOf(one, StringComparison.Ordinal), one)).MaxBy(found => found.Item1);
-        return at <= 0 ? ("", bare) : (bare[..at].Trim(), bare[(at + arrow.Length)..].Trim());
+        if (names.Contains(bare))
+        {
+            return ("", bare);
+        }
+
+        var parts = Enumerable
+            .Range(1, Math.Max(0, bare.Length - 1))
+            .SelectMany(at =>
+                Arrows.Where(arrow => string.CompareOrdinal(bare, at, arrow, 0, arrow.Length) == 0).Select(arrow => (at, arrow))
+            )
+            .Select(found => (Words: bare[..found.at].Trim(), Behind: bare[(found.at + found.arrow.Length)..].Trim()))
+            .ToList();
+        return parts.Count == 0 ? ("", bare)
+            : parts.FindIndex(part => names.Contains(part.Behind)) is >= 0 and var known ? parts[known]
+            : parts[^1];
     }
 
     private static (string Name, string? Ending) Ended(string line)

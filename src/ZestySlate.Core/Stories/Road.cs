@@ -16,7 +16,7 @@ internal static class StoryScore
     internal static decimal OutOf(Activities.Activity activity) =>
         activity.Story switch
         {
-            { Scoring: StoryScoring.ByEnding } => activity.Scenes.Select(scene => scene.Ending?.Value ?? 0).DefaultIfEmpty(0).Max(),
+            { Scoring: StoryScoring.ByEnding } => activity.Scenes.Select(scene => scene.Ending?.Value ?? 0).Append(0).Max(),
             { Scoring: StoryScoring.ByState, ScoredBy: { } id } story when story.StateOf(id) is { } state => Math.Max(
                 0,
                 state.IsThing ? 1 : state.Most
@@ -35,7 +35,7 @@ internal static class StoryScore
 
     private static decimal Worth(AttemptState state)
     {
-        var worths = state.Endings.Select(id => state.Index.SceneOf(id)?.Ending?.Value ?? 0).ToList();
+        var worths = state.Endings.Select(id => Math.Max(0, state.Index.SceneOf(id)?.Ending?.Value ?? 0)).ToList();
         return worths.Count == 0 ? 0
             : state.Activity.Rules.Counts == Activities.CountingTry.Best ? worths.Max()
             : worths[^1];

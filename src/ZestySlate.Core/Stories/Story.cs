@@ -30,7 +30,7 @@ public sealed record Story
 
     /// <summary>How every state stands before anything was chosen.</summary>
     [JsonIgnore]
-    public ValueList<StateValue> Beginning => States.Select(state => new StateValue(state.Id, state.Begins)).ToValueList();
+    public ValueList<StateValue> Beginning => States.Select(state => new StateValue(state.Id, state.Within(state.Begins))).ToValueList();
 
     /// <summary>For attempts at work: the names, units and what is shown of a newer one; what counts and how it begins stays.</summary>
     internal Story WithWording(Story? newer) =>
@@ -46,6 +46,9 @@ public sealed record Story
                     )
                     .ToValueList(),
             };
+
+    /// <summary>For marking again: what of a newer one is the score.</summary>
+    internal Story WithKey(Story? newer) => this with { Scoring = newer?.Scoring ?? StoryScoring.None, ScoredBy = newer?.ScoredBy };
 
     /// <summary>Why it cannot be, in words; null when it can.</summary>
     public string? Refuse() =>
@@ -154,7 +157,14 @@ public enum TriedChoice
 /// <summary>Where a story ends.</summary>
 /// <param name="Kind">Of what kind, in the author's words; empty for none.</param>
 /// <param name="Value">What it is worth where endings are the score, 0 or more.</param>
-public sealed record StoryEnding(string Kind, decimal Value);
+public sealed record StoryEnding(string Kind, decimal Value)
+{
+    /// <summary>For attempts at work: of what kind it is in a newer edition.</summary>
+    internal StoryEnding WithWording(StoryEnding? newer) => this with { Kind = newer?.Kind ?? Kind };
+
+    /// <summary>For marking again: what it is worth in a newer edition.</summary>
+    internal StoryEnding WithKey(StoryEnding? newer) => this with { Value = newer?.Value ?? Value };
+}
 
 /// <summary>What follows from a choice.</summary>
 public sealed record Consequence

@@ -10,30 +10,28 @@ namespace ZestySlate.Web.Stories;
 /// <summary>Reads forms about what a story keeps in mind, what is told, and what follows from choices.</summary>
 internal static class StoryForms
 {
-    /// <summary>The row of the form for one more state.</summary>
-    public const string NewRow = "new";
-
-    /// <summary>Fields: state (the ids of the rows, in their order), and of each row name-, sort-, begins-, least-, most-, unit-, shown-;
-    /// scoring, scoredBy, tried, shuffles, namesEndings; remove (an id).</summary>
+    /// <summary>Fields: state (the ids of the rows), and of each row name-, sort-, begins-, least-, most-, unit-, shown-; scoring, tried,
+    /// shuffles, namesEndings; remove (an id); add («number» or «thing»).</summary>
     public static Outcome<Edit> ReadStory(IFormCollection form, Activity activity)
     {
         var old = activity.Story ?? new Story();
-        var rows = form["state"].OfType<string>().Distinct().ToList();
+        var rows = form["state"].OfType<string>().ToHashSet();
         // What this page does not know of was made on another one, and stays.
         var states = old
             .States.Where(state => state.Id != form["remove"])
-            .Select(state => rows.Contains(state.Id) ? ReadState(form, state.Id, state) : state);
-        var more = form[$"name-{NewRow}"].ToString().Trim().Length > 0 ? new[] { ReadState(form, NewRow, null) } : [];
-        var scoring = form["scoring"].ToString();
+            .Select(state => rows.Contains(state.Id) ? ReadState(form, state) : state)
+            .Concat(Added(form["add"].ToString(), old.States.Count + 1))
+            .ToValueList();
+        var scoredBy = states.FirstOrDefault(state => state.Id == form["scoring"])?.Id;
         return new SetStory(
             old with
             {
-                States = states.Concat(more).ToValueList(),
+                States = states,
                 Scoring =
-                    scoring.Length == 0 ? StoryScoring.None
-                    : scoring == nameof(StoryScoring.ByEnding) ? StoryScoring.ByEnding
-                    : StoryScoring.ByState,
-                ScoredBy = scoring.Length > 0 && scoring != nameof(StoryScoring.ByEnding) ? scoring : null,
+                    scoredBy is not null ? StoryScoring.ByState
+                    : form["scoring"] == nameof(StoryScoring.ByEnding) ? StoryScoring.ByEnding
+                    : StoryScoring.None,
+                ScoredBy = scoredBy,
                 Tried = Named.TryRead<TriedChoice>(form["tried"], out var tried) ? tried : TriedChoice.Marked,
                 Shuffles = form["shuffles"] == "yes",
                 NamesEndings = form["namesEndings"] == "yes",
@@ -83,19 +81,40 @@ internal static class StoryForms
             _ => null,
         };
 
-    private static StoryState ReadState(IFormCollection form, string id, StoryState? old)
+    /// <summary>One more number or thing, which gets its name where it then stands.</summary>
+    private static IEnumerable<StoryState> Added(string sort, int number) =>
+        sort switch
+        {
+            "number" => [new StoryState { Id = Ids.New(), Name = $"Number {number}" }],
+            "thing" =>
+            [
+                new StoryState
+                {
+                    Id = Ids.New(),
+                    Name = $"Thing {number}",
+                    IsThing = true,
+                },
+            ],
+            _ => [],
+        };
+
+    private static StoryState ReadState(IFormCollection form, StoryState was)
     {
+        var id = was.Id;
+        var thing = form[$"sort-{id}"] == "thing";
         decimal Number(string field, decimal usual) => EditForms.Decimal(form[$"{field}-{id}"]) ?? usual;
-        var was = old ?? new StoryState { Id = Ids.New() };
         return was with
         {
             Name = form[$"name-{id}"].ToString().Trim() is { Length: > 0 } name ? name.Cut(60) : was.Name,
-            IsThing = form[$"sort-{id}"] == "thing",
-            Begins = form[$"sort-{id}"] == "thing" ? (form[$"begins-{id}"] == "yes" ? 1 : 0) : Number("begins", was.Begins),
+            IsThing = thing,
+            Begins =
+                !thing ? Number("begins", was.Begins)
+                : form[$"begins-{id}"] == "yes" ? 1
+                : 0,
             Least = Number("least", was.Least),
             Most = Number("most", was.Most),
             Unit = form.ContainsKey($"unit-{id}") ? form[$"unit-{id}"].ToString().Trim().Cut(12) : was.Unit,
-            Shown = id == NewRow || form[$"shown-{id}"] == "yes",
+            Shown = form[$"shown-{id}"] == "yes",
         };
     }
 }

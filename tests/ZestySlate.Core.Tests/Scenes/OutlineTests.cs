@@ -98,6 +98,18 @@ public sealed class OutlineTests
     }
 
     [Fact]
+    public void An_arrow_in_the_name_of_a_scene_is_part_of_its_name()
+    {
+        const string text = "From A -> B\n  Home [end]\nHome [end]\n  go back → From A -> B\n  From A -> B";
+        var begun = Make.Tour(Make.Scene("a") with { Title = "From A -> B" }, Make.Scene("h") with { Title = "Home [end]" });
+        var once = new AddOutline(text).Apply(begun).Value;
+        Assert.Equal(["From A -> B", "Home [end]"], once.Scenes.Select(scene => scene.Title));
+        Assert.Null(once.Scenes[1].Ending);
+        Assert.Equal(["go back", ""], once.Scenes[1].Spots.Select(spot => spot.Content.OwnName));
+        Assert.Equal(once, new AddOutline(Outline.Write(once)).Apply(once).Value);
+    }
+
+    [Fact]
     public void Jumps_of_one_scene_do_not_lie_on_each_other()
     {
         var after = new AddOutline("A\n  B\n  C\n  D\n  E").Apply(Make.Tour(Make.Scene("first") with { Title = "A" })).Value;

@@ -244,6 +244,90 @@ public sealed class StoryTests
         Assert.Empty(paper.ConditionsOf(Warning.SpotOf("honest")!));
     }
 
+    [Fact]
+    public void A_choice_is_taken_and_never_only_opened()
+    {
+        Assert.Equal("spotIsGone", AttemptRules.Refuse(After(Warning), new Opened("look") { Id = "o", At = Make.Monday.AddHours(1) })?.Key);
+        Assert.Null(AttemptRules.Refuse(After(Warning), new Chose("look") { Id = "o", At = Make.Monday.AddHours(1) }));
+    }
+
+    /// <summary>At the limit, and one below.</summary>
+    [Theory]
+    [InlineData(AttemptRules.LongestRoad - 1, null)]
+    [InlineData(AttemptRules.LongestRoad, "noWayYet")]
+    public void A_road_has_an_end(int decisions, string? refusal)
+    {
+        var state = After(Warning, "look");
+        var road = Enumerable.Repeat(state.Road[0], decisions).ToValueList();
+        Assert.Equal(refusal, Refused(state with { Road = road }, "look"));
+    }
+
+    [Fact]
+    public void An_ending_that_a_plain_jump_leads_to_is_one_and_there_is_a_way_back_to_the_beginning()
+    {
+        var jumps = Warning.WithScene("desk", scene => scene with { Spots = scene.Spots.Add(Make.Jump("j", "safe")) });
+        var state = After(jumps, "visit safe");
+        Assert.Equal(4, state.Score.Points);
+        Assert.Equal(1, LearnerView.Of(state, Make.Monday.AddHours(1)).Story!.Ending!.Found);
+        Assert.Null(Refused(state, "back "));
+        var back = After(jumps, "visit safe", "back ");
+        Assert.Equal(("desk", 1), (back.Scene.Id, back.Way.Count));
+    }
+
+    [Fact]
+    public void What_counts_is_marked_again_by_a_newer_edition()
+    {
+        var newer = Warning.WithScene("late", scene => scene with { Ending = new StoryEnding("soaked", 3) });
+        var difference = EditionDifference.Between(Warning, newer);
+        Assert.Equal(["What the ending is worth: Room late"], difference.Key);
+        Assert.Empty(difference.Structure);
+        Assert.Equal(new StoryEnding("soaked", 1), EditionMerge.WithWording(Warning, newer).SceneOf("late")!.Ending);
+        Assert.Equal(new StoryEnding("", 3), EditionMerge.WithKey(Warning, newer).SceneOf("late")!.Ending);
+        var byTrust = Warning with { Story = Warning.Story! with { Scoring = StoryScoring.ByState, ScoredBy = "trust" } };
+        Assert.Equal(["What of the story is its score"], EditionDifference.Between(Warning, byTrust).Key);
+        Assert.Equal(byTrust, EditionMerge.WithKey(Warning, byTrust));
+        var renamed = Warning with { Story = Warning.Story! with { NamesEndings = true } };
+        Assert.Equal((1, 0, 0), Counted(EditionDifference.Between(Warning, renamed)));
+        var begun = Warning with { Story = Warning.Story! with { States = [Warning.Story.States[0] with { Begins = 51 }] } };
+        Assert.Equal((0, 0, 1), Counted(EditionDifference.Between(Warning, begun)));
+    }
+
+    private static (int, int, int) Counted(EditionDifference difference) =>
+        (difference.Wording.Count, difference.Key.Count, difference.Structure.Count);
+
+    [Fact]
+    public void Where_choices_lead_nowhere_and_where_endings_can_be_picked_is_told()
+    {
+        Assert.Contains(Checked(Warning with { Flow = new Flow { Way = Way.InOrder } }), message => message.Contains("step by step"));
+        Assert.Contains(Checked(Warning with { SceneList = true }), message => message.Contains("straight to an ending"));
+        Assert.DoesNotContain(Checked(Warning), message => message.Contains("step by step") || message.Contains("straight to"));
+    }
+
+    [Fact]
+    public void A_file_that_says_what_cannot_be_is_refused_or_does_no_harm()
+    {
+        var twice = Warning with { Story = Warning.Story! with { States = [Warning.Story.States[0], Warning.Story.States[0]] } };
+        Assert.Contains("keeps «trust» in mind twice", ActivityJson.Read(ActivityJson.Write(twice)).Refusal);
+        var wild = Warning with
+        {
+            Story = Warning.Story! with
+            {
+                ScoredBy = "gone",
+                States = [Warning.Story.States[0] with { Begins = 900, Least = 60, Most = 40 }],
+            },
+            Scenes = [.. Warning.Scenes.Select(scene => scene with { Ending = scene.Ending is null ? null : new StoryEnding("", -5) })],
+        };
+        Assert.Equal((0m, 60m), (wild.OutOf, After(wild).StateOf("trust")));
+        Assert.Equal(0, After(wild, "honest", "call").Score.Points);
+        var away = Warning.WithScene("desk", scene =>
+            scene with
+            {
+                Spots = [Make.Note("n") with { Panel = new PanelBox(7, 0, 0.5, 0.5) }],
+            }
+        );
+        Assert.Null(LearnerView.Of(After(away), Make.Monday).SpotOf("n")!.Panel);
+    }
+
     /// <summary>No state ever leaves its bounds, and going back to the beginning is as if nothing had been chosen.</summary>
     [Fact]
     public void States_stay_within_their_bounds() =>

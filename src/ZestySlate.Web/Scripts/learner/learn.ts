@@ -90,12 +90,13 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
   const touched = new Touched();
   touched.learn(root);
 
-  const panels = new Panels(root, (spot, first) => {
+  const opened = (spot: string, first: boolean): void => {
     if (first) {
       post(spot, "open");
     }
     host.opened?.(spot);
-  });
+  };
+  const panels = new Panels(root, opened, still.signal);
   /** A callout is met once its words were shown: pressed, in focus, or under the pointer for a moment. */
   const metCallout = (sign: HTMLElement): void => {
     if (sign.dataset.kind === "callout" && pressed(sign.dataset) === "callout" && sign.dataset.met !== "yes") {
@@ -263,6 +264,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       } else if (form.matches("[data-choose], [data-back]")) {
         event.preventDefault();
         post(form.dataset.choose ?? "", form.matches("[data-choose]") ? "choose" : "back", form);
+        // Pressed twice it would be decided twice; what comes back brings the buttons anew.
+        root.querySelectorAll<HTMLButtonElement>(":is([data-choose], [data-back]) button").forEach(button => (button.disabled = true));
       } else if (form.matches("[data-go]")) {
         event.preventDefault();
         post("", "start");

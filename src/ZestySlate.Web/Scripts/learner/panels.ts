@@ -7,13 +7,15 @@ export class Panels {
   constructor(
     private root: HTMLElement,
     private opened: (spot: string, first: boolean) => void,
+    signal: AbortSignal,
   ) {
-    window.addEventListener("resize", () => {
+    const again = (): void => {
       const panel = this.current;
       if (panel) {
         this.place(panel, panel.dataset.panel!);
       }
-    });
+    };
+    window.addEventListener("resize", again, { signal });
   }
 
   get current(): HTMLElement | null {
