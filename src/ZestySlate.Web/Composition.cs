@@ -38,6 +38,7 @@ using ZestySlate.Web.Media;
 using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
 using ZestySlate.Web.Teaching;
+using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web;
 
@@ -97,6 +98,7 @@ public static class Composition
         services.AddScoped<MediaIntake>();
         services.AddScoped<Replacing>();
         services.AddScoped<SaidInVideos>();
+        services.AddScoped<StopUpdates>();
         services.AddSingleton(new ArrivingFolder(Path.Combine(data, "arriving")));
         services.AddSingleton<ArrivingFiles>();
         services.AddSingleton(

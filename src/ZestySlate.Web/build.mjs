@@ -60,10 +60,10 @@ const styles = (name, more = "") =>
   });
 ["teacher", "learner", "boards", "hand", "print"].forEach(name => styles(name));
 
-// What every learner's page has is not sent a second time with the video.
+// What every learner's page has is not sent a second time with a video or a trail.
 const utilities = readFileSync(`${dist}/learner.css`, "utf8").split("@layer utilities{")[1];
 const known = [...utilities.matchAll(/\.((?:\\.|[\w-])+)/g)].map(([, name]) => name.replace(/\\(.)/g, "$1"));
-styles("video", [...new Set(known)].map(name => `@source not inline("${name}");\n`).join(""));
+["video", "trail"].forEach(room => styles(room, [...new Set(known)].map(name => `@source not inline("${name}");\n`).join("")));
 
 for (const font of [
   "atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal",

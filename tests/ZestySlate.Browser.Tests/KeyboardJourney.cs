@@ -21,6 +21,25 @@ public sealed class KeyboardJourney(Apps apps)
         throw new TimeoutException($"{css} is not reached by Tab; it stands at {person.Focused}");
     }
 
+    /// <summary>Goes through the open chooser by its arrows, and has the prompt of the new question in hand.</summary>
+    private static void ChooseTrueOrFalse(Person ines)
+    {
+        ines.See(".chooser");
+        ines.Until(
+            () =>
+            {
+                ines.Keys(Keys.ArrowDown);
+                return (string?)ines.Run("return document.activeElement.dataset.kind") == "trueOrFalse" ? "" : null;
+            },
+            "true or false in the chooser"
+        );
+        ines.Keys(Keys.Enter);
+        ines.Until(
+            () => (bool)ines.Run("return document.activeElement.closest('[data-field=prompt]') !== null")! ? "" : null,
+            "the prompt to be in hand"
+        );
+    }
+
     [Fact]
     public void A_learner_explores_answers_and_hands_in_by_keys_alone()
     {
@@ -118,20 +137,7 @@ public sealed class KeyboardJourney(Apps apps)
         // A question: its prompt, its right answer, the words of an option.
         ines.Run("document.querySelector('.stage-mat').focus()");
         ines.Keys("a");
-        ines.See(".chooser");
-        ines.Until(
-            () =>
-            {
-                ines.Keys(Keys.ArrowDown);
-                return (string?)ines.Run("return document.activeElement.dataset.kind") == "trueOrFalse" ? "" : null;
-            },
-            "true or false in the chooser"
-        );
-        ines.Keys(Keys.Enter);
-        ines.Until(
-            () => (bool)ines.Run("return document.activeElement.closest('[data-field=prompt]') !== null")! ? "" : null,
-            "the prompt to be in hand"
-        );
+        ChooseTrueOrFalse(ines);
         ines.Keys("The wet bulb is kept moist.");
         TabTo(ines, "[data-option-text]");
         ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();
@@ -190,20 +196,7 @@ public sealed class KeyboardJourney(Apps apps)
 
         // Something here now.
         ines.Keys("n");
-        ines.See(".chooser");
-        ines.Until(
-            () =>
-            {
-                ines.Keys(Keys.ArrowDown);
-                return (string?)ines.Run("return document.activeElement.dataset.kind") == "trueOrFalse" ? "" : null;
-            },
-            "true or false in the chooser"
-        );
-        ines.Keys(Keys.Enter);
-        ines.Until(
-            () => (bool)ines.Run("return document.activeElement.closest('[data-field=prompt]') !== null")! ? "" : null,
-            "the prompt to be in hand"
-        );
+        ChooseTrueOrFalse(ines);
         ines.Keys("The sky is clear.");
         ines.Saved();
 

@@ -33,14 +33,10 @@ public sealed partial class QuestionFormTests(SlateHost host)
         return (ines, reply.Headers.Location!.OriginalString.Split('/').Last());
     }
 
-    private async Task<Activity> DocumentAsync(string id) =>
-        (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Document;
+    private Task<Activity> DocumentAsync(string id) => host.DocumentAsync(id);
 
-    private async Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, string path, params (string, string)[] fields)
-    {
-        var version = (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Record.Version;
-        return await ines.PostFormAsync($"/author/{id}", $"/author/{id}{path}", [.. fields, ("version", version.ToString())]);
-    }
+    private Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, string path, params (string, string)[] fields) =>
+        host.SendFormAsync(ines, id, path, fields);
 
     /// <summary>Adds a spot of a kind in the middle of the first scene.</summary>
     private async Task<HttpResponseMessage> AddAsync(HttpClient ines, string id, string kind, string newId) =>

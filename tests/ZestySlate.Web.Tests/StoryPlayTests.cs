@@ -2,7 +2,6 @@ using System.Net;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Stories;
-using ZestySlate.Storage.Activities;
 
 namespace ZestySlate.Web.Tests;
 
@@ -33,7 +32,7 @@ public sealed class StoryPlayTests(SlateHost host)
     [Fact]
     public async Task It_is_played_to_two_endings_and_tells_nothing_before_its_time()
     {
-        var story = (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync("warning"))!)).Document;
+        var story = await host.DocumentAsync("warning");
         Assert.Equal((14, 4), (story.Scenes.Count(scene => scene.Spots.Count > 0), story.Scenes.Count(scene => scene.Ending is not null)));
         var vera = await host.LinkVisitorAsync("Deciding Vera", "warning");
         var page = await PageAsync(vera);
@@ -105,32 +104,15 @@ public sealed class StoryPlayTests(SlateHost host)
         Assert.DoesNotContain("All in harbour", await PageAsync(vera));
     }
 
-    private async Task<(HttpClient Ines, string Id)> BeginAsync()
-    {
-        var ines = await host.TeacherAsync("ines");
-        var reply = await ines.PostFormAsync(
-            "/new",
-            "/new?handler=Questions",
-            ("recipe", "Worksheet"),
-            ("language", "en"),
-            ("title", "A story of its own")
-        );
-        return (ines, reply.Headers.Location!.OriginalString.Split('/').Last());
-    }
+    private Task<Activity> DocumentAsync(string id) => host.DocumentAsync(id);
 
-    private async Task<Activity> DocumentAsync(string id) =>
-        (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Document;
-
-    private async Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, params (string, string)[] fields)
-    {
-        var version = (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Record.Version;
-        return await ines.PostFormAsync($"/author/{id}", $"/author/{id}/edit", [.. fields, ("version", $"{version}")]);
-    }
+    private Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, params (string, string)[] fields) =>
+        host.SendFormAsync(ines, id, "/edit", fields);
 
     [Fact]
     public async Task States_choices_conditions_and_endings_are_built_by_forms()
     {
-        var (ines, id) = await BeginAsync();
+        var (ines, id) = await host.BeginWorksheetAsync("A story of its own");
         await SendAsync(ines, id, ("edit", "addScene"), ("newId", "pier"), ("as", "board"), ("title", "The pier"));
         var scene = (await DocumentAsync(id)).Scenes[0].Id;
         await SendAsync(ines, id, ("edit", "story"), ("add", "number"));

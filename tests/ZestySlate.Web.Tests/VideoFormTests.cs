@@ -16,30 +16,18 @@ public sealed class VideoFormTests(SlateHost host)
 
     private async Task<(HttpClient Ines, string Id)> BeginAsync()
     {
-        var ines = await host.TeacherAsync("ines");
-        var reply = await ines.PostFormAsync(
-            "/new",
-            "/new?handler=Questions",
-            ("recipe", "Worksheet"),
-            ("language", "en"),
-            ("title", "Fronts")
-        );
-        var id = reply.Headers.Location!.OriginalString.Split('/').Last();
+        var (ines, id) = await host.BeginWorksheetAsync("Fronts");
         await SendAsync(ines, id, "/edit", ("edit", "addScene"), ("newId", "film"), ("as", "video"), ("title", "A front passes"));
         Assert.Equal(HttpStatusCode.OK, (await UploadAsync(ines, id, "backdropVideo", Film, "front.webm")).StatusCode);
         return (ines, id);
     }
 
-    private async Task<Activity> DocumentAsync(string id) =>
-        (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Document;
+    private Task<Activity> DocumentAsync(string id) => host.DocumentAsync(id);
 
     private async Task<VideoBackdrop> VideoAsync(string id) => (VideoBackdrop)(await DocumentAsync(id)).SceneOf("film")!.Backdrop;
 
-    private async Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, string path, params (string, string)[] fields)
-    {
-        var version = (await host.WithAsync(async (ActivityStore store) => (await store.DraftAsync(id))!)).Record.Version;
-        return await ines.PostFormAsync($"/author/{id}", $"/author/{id}{path}", [.. fields, ("version", $"{version}")]);
-    }
+    private Task<HttpResponseMessage> SendAsync(HttpClient ines, string id, string path, params (string, string)[] fields) =>
+        host.SendFormAsync(ines, id, path, fields);
 
     private async Task<HttpResponseMessage> UploadAsync(HttpClient ines, string id, string purpose, byte[] file, string name)
     {

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Activities;
@@ -28,6 +29,9 @@ public sealed record Activity
     /// <summary>What it keeps in mind while learners decide; null where nothing is.</summary>
     public Story? Story { get; init; }
 
+    /// <summary>Its stops, where it is made of several; null where it is one thing.</summary>
+    public Trail? Trail { get; init; }
+
     /// <summary>The author's own words in place of those of the language.</summary>
     public ValueList<OwnWord> Wording { get; init; } = [];
 
@@ -47,7 +51,7 @@ public sealed record Activity
         Spots.Where(spot => spot.Question is not null).Select(spot => (spot, spot.Question!));
 
     /// <summary>The points that can be reached.</summary>
-    public decimal OutOf => Asked.Sum(asked => WorthOf(asked.Question)) + StoryScore.OutOf(this);
+    public decimal OutOf => Asked.Sum(asked => WorthOf(asked.Spot)) + StoryScore.OutOf(this);
 
     /// <summary>True when learners decide how it goes on.</summary>
     public bool HasChoices => Spots.Any(spot => spot.Content.Consequence is not null);
@@ -55,8 +59,12 @@ public sealed record Activity
     /// <summary>Whether learners look round in this question, answer it, or both in turn.</summary>
     public Round RoundOf(Question question) => QuestionTypes.For(question).TakesVotes ? Round.AnswerOnly : question.Round ?? Rules.Round;
 
-    /// <summary>The points that can be reached with this question; none where it is only looked at.</summary>
-    public decimal WorthOf(Question question) => RoundOf(question) == Round.LookOnly ? 0 : QuestionTypes.For(question).OutOf(question);
+    /// <summary>The points that can be reached with the question of a spot, by what its stop counts; none where nothing is asked, or it is
+    /// only looked at.</summary>
+    public decimal WorthOf(Spot spot) =>
+        spot.Question is not { } question || RoundOf(question) == Round.LookOnly
+            ? 0
+            : QuestionTypes.For(question).OutOf(question) * this.WeightOf(spot);
 
     /// <summary>Every picture the activity shows.</summary>
     public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(OwnPictures);
@@ -67,6 +75,7 @@ public sealed record Activity
             .OfType<Picture>()
             .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>())
             .Concat(Flow.Picture is null ? [] : [Flow.Picture])
+            .Concat((Trail?.Stops ?? []).SelectMany(stop => stop.Pictures))
             .Concat(Rules.Bands.Bands.Select(band => band.Picture).OfType<Picture>());
 
     /// <summary>The picture that stands for it in lists: the cover, or what the first scene shows; null when there is none.</summary>
@@ -74,7 +83,15 @@ public sealed record Activity
 
     /// <summary>Every file it shows or plays, by hash, each once.</summary>
     public IEnumerable<string> Media =>
-        Scenes.SelectMany(scene => scene.Media).Concat(Pictures.Select(picture => picture.Media)).Distinct();
+        Scenes
+            .SelectMany(scene => scene.Media)
+            .Concat(Pictures.Select(picture => picture.Media))
+            .Concat((Trail?.Stops ?? []).Select(stop => stop.Reward?.Sound?.Media).OfType<string>())
+            .Distinct();
+
+    /// <summary>The codes of the activities that it has inside, or that its stops are linked to.</summary>
+    public IEnumerable<string> MadeOf =>
+        Spots.Select(spot => spot.Content.Inside).Concat((Trail?.Stops ?? []).Select(stop => stop.Origin?.ActivityId)).OfType<string>();
 
     /// <summary>The scene with this id, or null.</summary>
     public Scene? SceneOf(string id) => Scenes.FirstOrDefault(scene => scene.Id == id);

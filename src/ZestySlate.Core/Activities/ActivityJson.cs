@@ -35,6 +35,7 @@ public static class ActivityJson
         var twice = activity
             .Spots.Select(spot => spot.Id)
             .Concat(activity.Scenes.Select(scene => scene.Id))
+            .Concat((activity.Trail?.Stops ?? []).Select(stop => stop.Id))
             .GroupBy(id => id)
             .FirstOrDefault(same => same.Count() > 1);
         var state = activity.Story?.States.GroupBy(state => state.Id).FirstOrDefault(same => same.Count() > 1);
@@ -42,6 +43,7 @@ public static class ActivityJson
                 ? Outcome<Activity>.Refused($"The id «{twice.Key}» stands twice in the activity; answers could not be told apart.")
             : state is not null
                 ? Outcome<Activity>.Refused($"The story keeps «{state.Key}» in mind twice; the two could not be told apart.")
+            : activity.Trail?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
             : activity;
     }
 }

@@ -36,5 +36,8 @@ public static class Credits
     }
 
     private static IEnumerable<(Source Source, string Where)> OfLook(Activity activity) =>
-        activity.OwnPictures.Select(picture => (Source.Of(picture), activity.Title));
+        activity
+            .OwnPictures.Select(Source.Of)
+            .Concat((activity.Trail?.Stops ?? []).Select(stop => stop.Reward?.Sound).OfType<Sound>().Select(Source.Of))
+            .Select(source => (source, activity.Title));
 }

@@ -40,6 +40,13 @@ public sealed record During(decimal From, decimal? Until)
         && Turns.Any(turn => turn.After == TurnAfter.Always)
         && Turns.All(turn => turn.LeadsBackFrom(From));
 
+    /// <summary>The same in a copy, where the scenes it leads into may have twins.</summary>
+    internal During In(Editing.Copy copy) =>
+        this with
+        {
+            Turns = Turns.Replace(turn => turn.Scene is not null, turn => turn with { Scene = copy.Of(turn.Scene!) }),
+        };
+
     /// <summary>The most turns of one spot.</summary>
     public const int MostTurns = 60;
 

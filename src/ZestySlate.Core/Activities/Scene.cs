@@ -21,6 +21,9 @@ public sealed record Scene
     /// <summary>What is told here, below the backdrop; empty for nothing.</summary>
     public RichText Text { get; init; }
 
+    /// <summary>The id of the stop of a trail that it is part of; null for none.</summary>
+    public string? Stop { get; init; }
+
     /// <summary>Set where a story ends here; its name is the scene's title.</summary>
     public StoryEnding? Ending { get; init; }
 

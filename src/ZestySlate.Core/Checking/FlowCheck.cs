@@ -86,5 +86,5 @@ internal static class FlowCheck
     }
 
     private static IEnumerable<decimal> Worths(Activity activity, Scene scene) =>
-        scene.Spots.Select(spot => spot.Question).OfType<Question>().Select(activity.WorthOf);
+        scene.Spots.Where(spot => spot.Question is not null).Select(activity.WorthOf);
 }

@@ -14,6 +14,7 @@ public static class ReadyCheck
             .Concat(LooksCheck.Run(activity))
             .Concat(WaysCheck.Run(activity))
             .Concat(FlowCheck.Run(activity))
+            .Concat(TrailCheck.Run(activity))
             .Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene, sentencesOf)))
             .OrderBy(finding => finding.Blocks ? 0 : 1)
             .ToValueList();

@@ -29,6 +29,9 @@ public sealed record AskView
     /// <summary>True when no points may be spoken of.</summary>
     public bool FeedbackOnly { get; init; }
 
+    /// <summary>True when it is practice: nothing of it counts.</summary>
+    public bool Practice { get; init; }
+
     /// <summary>True when its time ran out.</summary>
     public bool TimedOut { get; init; }
 
@@ -96,7 +99,7 @@ public sealed record AskView
 
     internal static AskView Of(AttemptState state, QuestionState question, DateTimeOffset now, DateTimeOffset? due)
     {
-        var (rules, words) = (state.Rules, state.Activity.Words);
+        var (rules, words) = (state.RulesOf(question.Spot.Id), state.Activity.Words);
         var shown = question.IsLooking ? new Shown(false, true, false) : RevealNow.For(state, question, now, due);
         var family = QuestionTypes.For(question.Question);
         var last = question.ShowsLastTry ? question.LastTry : null;
@@ -122,9 +125,10 @@ public sealed record AskView
             Video = question.Question.Video,
             MarksSteps = steps,
             FeedbackOnly = feedbackOnly,
+            Practice = question.IsPractice,
             TimedOut = question.TimedOut,
             Parts = family.View(
-                question.Question,
+                shown.RightAnswer ? question.Question : state.KnownOf(question),
                 new Showing<Response>(
                     question.Response,
                     question.Kept,
@@ -155,7 +159,7 @@ public sealed record AskView
             Hint = question.HintSeen && question.Question.Hint.Length > 0 ? question.Question.Hint : null,
             TriesLeft =
                 rules.Tries is { } tries && marks && !looking && family.MarksAlone(question.Question)
-                    ? Math.Max(0, tries - question.Tries.Count)
+                    ? Math.Max(0, tries - (question.Tries.Count - question.TriesBefore))
                     : null,
             Verdict = question.Review?.VerdictOf(question.OutOf) ?? (shown.RightOrWrong ? question.LastVerdict(last) : null),
             Review = question.Review is { } review

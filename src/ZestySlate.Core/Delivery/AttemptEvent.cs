@@ -20,6 +20,7 @@ namespace ZestySlate.Core.Delivery;
 [JsonDerivedType(typeof(Stepped), "stepped")]
 [JsonDerivedType(typeof(Voted), "voted")]
 [JsonDerivedType(typeof(AnotherGo), "anotherGo")]
+[JsonDerivedType(typeof(BeganStopAgain), "beganStopAgain")]
 [JsonDerivedType(typeof(AskedForHint), "askedForHint")]
 [JsonDerivedType(typeof(SawAnswer), "sawAnswer")]
 [JsonDerivedType(typeof(HandedIn), "handedIn")]
@@ -113,6 +114,14 @@ public sealed record AnotherGo(string SpotId) : AttemptEvent
 {
     /// <summary>The orders in which this go shows what is shuffled; null where nobody keeps the attempt.</summary>
     public ValueList<Questions.PartOrder>? Orders { get; init; }
+}
+
+/// <summary>The learner begins a stop of a trail once more: what is right in it stays, the rest begins anew.</summary>
+/// <param name="StopId">The stop.</param>
+public sealed record BeganStopAgain(string StopId) : AttemptEvent
+{
+    /// <summary>The orders in which its questions show what is shuffled; null where nobody keeps the attempt.</summary>
+    public ValueList<DrawnOrders>? Orders { get; init; }
 }
 
 /// <summary>The learner asked for the hint.</summary>

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -11,6 +12,7 @@ internal sealed class AttemptIndex
     private readonly Dictionary<string, Scene> _scenes = [];
     private readonly Dictionary<string, (Scene Scene, Spot Spot)> _spots = [];
     private readonly Dictionary<string, int> _questions = [];
+    private readonly Dictionary<string, List<int>> _stops = [];
 
     /// <param name="activity">The activity as the attempt sees it.</param>
     /// <param name="questions">The questions of the attempt, in their order.</param>
@@ -28,8 +30,17 @@ internal sealed class AttemptIndex
         for (var place = 0; place < questions.Count; place++)
         {
             _questions.TryAdd(questions[place].Spot.Id, place);
+            foreach (var stop in activity.Trail is { } trail && StopWith(activity, questions[place]) is { } at ? trail.Around(at) : [])
+            {
+                (_stops.TryGetValue(stop.Id, out var places) ? places : _stops[stop.Id] = []).Add(place);
+            }
         }
     }
+
+    private Stop? StopWith(Activity activity, QuestionState question) => activity.StopOf(SceneWith(question.Spot.Id));
+
+    /// <summary>The places of a stop's questions among those of the attempt.</summary>
+    internal IReadOnlyList<int> PlacesOf(string stopId) => _stops.TryGetValue(stopId, out var places) ? places : [];
 
     /// <summary>The scene with this id, or null.</summary>
     internal Scene? SceneOf(string id) => _scenes.GetValueOrDefault(id);

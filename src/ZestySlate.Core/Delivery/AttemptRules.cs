@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Trails;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -71,9 +72,11 @@ public static class AttemptRules
             : null,
             LookedRound { SpotId.Length: > 0 } looked => RefuseOpen(state, looked.SpotId),
             Answered answered => RefuseAnswer(state, answered.SpotId, answered.Response),
-            AskedToMark when !MarksWhileWorking(state.Rules) => Reason.Of("markedAfterHandingIn"),
+            AskedToMark asked when !MarksWhileWorking(state.RulesOf(asked.SpotId)) => Reason.Of("markedAfterHandingIn"),
             AskedToMark asked => RefuseAnswer(state, asked.SpotId, asked.Response) ?? RefuseEmpty(state, asked),
-            Stepped stepped => !MarksWhileWorking(state.Rules) ? Reason.Of("markedAfterHandingIn") : RefuseStep(state, stepped),
+            Stepped stepped => !MarksWhileWorking(state.RulesOf(stepped.SpotId))
+                ? Reason.Of("markedAfterHandingIn")
+                : RefuseStep(state, stepped),
             Reviewed reviewed => RefuseReview(state, reviewed),
             Reopened => state.EndedBy == Ending.Finished ? null : Reason.Of("notHandedInYet"),
             GotTime time => time.Seconds is > 0 and <= SecondThoughts.MostSeconds && SecondThoughts.TakesTime(state)
@@ -82,6 +85,9 @@ public static class AttemptRules
             Returned or TakenBack when !state.IsHandedIn => Reason.Of("notHandedInYet"),
             Voted voted => RefuseVote(state, voted),
             AnotherGo again => RefuseOpen(state, again.SpotId),
+            BeganStopAgain again => state.Activity.Trail?.StopOf(again.StopId) is { } stop && Winning.MayRepeat(state, stop)
+                ? null
+                : Reason.Of("noGoLeft"),
             AskedForHint hint => RefuseOpen(state, hint.SpotId)
                 ?? (HasHint(state.QuestionOf(hint.SpotId)!.Question) ? null : Reason.Of("noHint")),
             SawAnswer saw when !MaySeeAnswer(state, saw.SpotId) || !state.IsInReach(saw.SpotId) => Reason.Of("answerNotShownYet"),
@@ -108,11 +114,12 @@ public static class AttemptRules
                 : Reason.Of(there < now ? "noWayBack" : "noWayYet");
         }
 
-        // On the road of a story only what leads on from here, and back from there, is a way.
+        // On the road of a story only what leads on from here, and back from there, is a way, and what is at hand everywhere.
         var onTheRoad =
             !state.Activity.HasChoices
-            || state.Activity.SceneList
+            || state.Activity.KnownFromAnywhere().Contains(id)
             || state.Way.Contains(id)
+            || state.Activity.After(state.Scene)?.Id == id
             || state.Scene.Spots.Any(spot => spot.Goals.Contains(id) && spot.Content.Consequence is null);
         return state.Index.SceneOf(id) is null ? Reason.Of("placeIsGone")
             : !state.Knows(id) || !onTheRoad ? Reason.Of("noWayYet")
@@ -174,8 +181,9 @@ public static class AttemptRules
 
     /// <summary>True when the learner may give a question up to see the answer: after a try, while it is open.</summary>
     public static bool MaySeeAnswer(AttemptState state, string spotId) =>
-        state.Rules.Reveal.RightAnswer <= RevealMoment.AfterLastTry
+        state.RulesOf(spotId).Reveal.RightAnswer <= RevealMoment.AfterLastTry
         && !state.IsHandedIn
+        && !RevealNow.KeepsRightAnswer(state, spotId)
         && state.QuestionOf(spotId) is { Closed: false, Tries.Count: > 0 };
 
     private static Reason? RefuseOpen(AttemptState state, string spotId) =>
@@ -206,7 +214,7 @@ public static class AttemptRules
         ?? (
             QuestionTypes.For(state.QuestionOf(spotId)!.Question).TakesVotes
                 ? Reason.Of("otherKindOfAnswer")
-                : RefuseResponse(state.QuestionOf(spotId)!, response)
+                : RefuseResponse(state, state.QuestionOf(spotId)!, response)
         );
 
     private static Reason? RefuseVote(AttemptState state, Voted voted) =>
@@ -215,7 +223,7 @@ public static class AttemptRules
             !QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).TakesVotes || voted.Response is null
                 ? Reason.Of("otherKindOfAnswer")
             : QuestionTypes.For(state.QuestionOf(voted.SpotId)!.Question).IsEmpty(voted.Response) ? Reason.Of("nothingToVote")
-            : RefuseResponse(state.QuestionOf(voted.SpotId)!, voted.Response)
+            : RefuseResponse(state, state.QuestionOf(voted.SpotId)!, voted.Response)
         );
 
     private static Reason? RefuseReview(AttemptState state, Reviewed reviewed) =>
@@ -236,8 +244,11 @@ public static class AttemptRules
             ? Reason.Of("commentOffTheAnswer")
         : null;
 
-    private static Reason? RefuseResponse(QuestionState question, Response response) =>
+    private static Reason? RefuseResponse(AttemptState state, QuestionState question, Response response) =>
         QuestionTypes
             .For(question.Question)
-            .RefuseResponse(question.Question, QuestionTypes.For(question.Question).Onto(question.Question, question.Response, response));
+            .RefuseResponse(
+                state.KnownOf(question),
+                QuestionTypes.For(question.Question).Onto(question.Question, question.Response, response)
+            );
 }

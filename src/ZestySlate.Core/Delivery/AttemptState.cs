@@ -1,7 +1,9 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -20,6 +22,12 @@ public sealed record AttemptState
 
     /// <summary>The rules with the terms of the assignment.</summary>
     public Rules Rules => Terms.On(Activity.Rules);
+
+    /// <summary>The rules that hold for a question, with those of its stop and the terms of the assignment.</summary>
+    public Rules RulesOf(string spotId) =>
+        Activity.Trail is { } trail && Activity.StopOf(SceneWith(spotId)) is { } stop
+            ? Terms.On(trail.RulesIn(Activity.Rules, stop))
+            : Rules;
 
     /// <summary>The newest edition whose wording is in it.</summary>
     public required int Edition { get; init; }
@@ -99,7 +107,7 @@ public sealed record AttemptState
     /// <summary>The spots that were opened.</summary>
     public required IReadOnlySet<string> OpenedSpots { get; init; }
 
-    /// <summary>The clue cards that were opened, in that order.</summary>
+    /// <summary>The clue cards that were opened, and the stops whose rewards were won, in that order.</summary>
     public ValueList<string> Findings { get; init; } = [];
 
     /// <summary>What the learner wrote beside findings, by spot.</summary>
@@ -107,6 +115,9 @@ public sealed record AttemptState
 
     /// <summary>The scenes (or steps) on the way to where the learner is, the present one last. The one before it is the way back.</summary>
     public required ValueList<string> Way { get; init; }
+
+    /// <summary>How often each stop of the trail was begun again.</summary>
+    public IReadOnlyDictionary<string, int> Repeated { get; init; } = new Dictionary<string, int>();
 
     /// <summary>How the states and things of the story stand.</summary>
     public ValueList<StateValue> States { get; init; } = [];
@@ -173,6 +184,19 @@ public sealed record AttemptState
     /// <summary>The state of one question, or null.</summary>
     public QuestionState? QuestionOf(string spotId) => Index.PlaceOf(spotId) is >= 0 and var place ? Questions[place] : null;
 
+    /// <summary>The questions of a stop that the learner gets, with those of all that is part of it.</summary>
+    internal IEnumerable<QuestionState> QuestionsOf(string stopId) => Index.PlacesOf(stopId).Select(place => Questions[place]);
+
+    /// <summary>Whether the reward of a stop is won, or, where it has none, all in it was answered.</summary>
+    internal bool HasDone(string stopId) => Winning.IsDone(Activity, stopId, Findings, [.. QuestionsOf(stopId)], HasBeenIn);
+
+    /// <summary>The question with what of it the learner may know of: what waits for something that is not found yet is not there.</summary>
+    internal Question KnownOf(QuestionState question) =>
+        (KnowsAll ? null : QuestionTypes.For(question.Question).As<IGrows>())?.Known(question.Question, id =>
+            OpenedSpots.Contains(id) || HasDone(id)
+        )
+        ?? question.Question;
+
     /// <summary>The scene that a spot is in, or null.</summary>
     public Scene? SceneWith(string spotId) => Index.SceneWith(spotId);
 
@@ -208,8 +232,9 @@ public sealed record AttemptState
     public bool Knows(string sceneId) =>
         Index.SceneOf(sceneId) is not null
         && (
-            Activity.SceneList
+            Activity.KnownFromAnywhere().Contains(sceneId)
             || VisitedScenes.Contains(sceneId)
+            || Activity.Scenes.Where(scene => VisitedScenes.Contains(scene.Id)).Any(scene => Activity.After(scene)?.Id == sceneId)
             || Activity
                 .Scenes.Where(scene => VisitedScenes.Contains(scene.Id))
                 .SelectMany(scene => scene.Spots)
@@ -222,6 +247,9 @@ public sealed record AttemptState
     /// <summary>The points that wrong codes have cost.</summary>
     public decimal CodeCosts =>
         WrongCodes.Sum(entry => Index.LockOf(entry.Key)?.Key is TypedKey key ? key.WrongCosts * entry.Value.Wrong : 0);
+
+    /// <summary>True on an author's stage and on paper: what waits for something is there.</summary>
+    internal bool KnowsAll { get; init; }
 
     /// <summary>The score as it stands.</summary>
     public Score Score => Score.Of(this);

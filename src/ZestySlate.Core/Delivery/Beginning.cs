@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -24,7 +25,8 @@ internal static class Beginning
             {
                 Spot = asked.Spot,
                 Question = asked.Question,
-                OutOf = activity.WorthOf(asked.Question),
+                OutOf = activity.WorthOf(asked.Spot),
+                IsPractice = activity.IsPractice(asked.Spot),
                 Round = activity.RoundOf(asked.Question),
                 Orders = handout.FirstOf(asked.Spot.Id),
             })

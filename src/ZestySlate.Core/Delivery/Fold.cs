@@ -4,6 +4,7 @@ using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -23,6 +24,8 @@ internal sealed class Fold(AttemptState start) : IOpening
     private readonly HashSet<string> _openLocks = [.. start.OpenLocks];
     private readonly Dictionary<string, CodeTries> _wrongCodes = new(start.WrongCodes);
     private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
+    private readonly Dictionary<string, int> _repeated = new(start.Repeated);
+    private readonly HashSet<int> _touched = [];
     private ValueList<string> _findings = start.Findings;
     private ValueList<string> _way = start.Way;
     private ValueList<StateValue> _states = start.States;
@@ -104,7 +107,10 @@ internal sealed class Fold(AttemptState start) : IOpening
                 Change(voted.SpotId, question => Vote(question, voted));
                 break;
             case AnotherGo again:
-                Work(again.SpotId, question => Again(question, again));
+                Work(again.SpotId, question => Again(question, again.Orders));
+                break;
+            case BeganStopAgain again:
+                BeginStopAgain(again);
                 break;
             case AskedForHint hint:
                 Work(hint.SpotId, question => question with { HintSeen = true });
@@ -140,7 +146,28 @@ internal sealed class Fold(AttemptState start) : IOpening
                 break;
         }
 
+        Win();
         OpenLocks();
+    }
+
+    /// <summary>The rewards of the stops whose questions were touched; what is won stays won.</summary>
+    private void Win()
+    {
+        foreach (var stop in _touched.Count == 0 ? [] : _activity.Trail?.Stops ?? [])
+        {
+            if (
+                stop.Reward is { } reward
+                && !_findings.Contains(stop.Id)
+                && start.Index.PlacesOf(stop.Id) is var places
+                && places.Any(_touched.Contains)
+                && Winning.IsWon(reward, [.. places.Select(place => _questions[place])], _rules.Counts)
+            )
+            {
+                _findings = _findings.Add(stop.Id);
+            }
+        }
+
+        _touched.Clear();
     }
 
     /// <summary>Opens the locks that need no typing, as far as their keys are there, and closes those that hold only while something is so.</summary>
@@ -174,6 +201,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             Streak = _streak,
             OpenedSpots = _opened,
             Findings = _findings,
+            Repeated = _repeated,
             Annotations = _annotations,
             Way = _way,
             States = _states,
@@ -203,6 +231,9 @@ internal sealed class Fold(AttemptState start) : IOpening
         _watched.TryGetValue(sceneId, out var watched) ? watched.ShareOf(_activity.SceneOf(sceneId)?.Backdrop.Lasts) : 0;
 
     public decimal? StateOf(string stateId) => _states.FirstOrDefault(state => state.State == stateId)?.Value;
+
+    public bool HasDone(string stopId) =>
+        Winning.IsDone(_activity, stopId, _findings, [.. start.Index.PlacesOf(stopId).Select(place => _questions[place])], HasVisited);
 
     public Fraction Points() => _questions.Total(question => question.Points(_rules.Counts));
 
@@ -305,6 +336,32 @@ internal sealed class Fold(AttemptState start) : IOpening
         if (start.Index.PlaceOf(spotId) is >= 0 and var place)
         {
             _questions[place] = change(_questions[place]);
+            _touched.Add(place);
+        }
+    }
+
+    /// <summary>Every question of the stop that is not right has its tries again; what counts of those before stays.</summary>
+    private void BeginStopAgain(BeganStopAgain again)
+    {
+        _repeated[again.StopId] = _repeated.GetValueOrDefault(again.StopId) + 1;
+        foreach (var place in start.Index.PlacesOf(again.StopId))
+        {
+            var question = _questions[place];
+            if (Winning.IsRepeated(question, _rules.Counts))
+            {
+                var orders = again.Orders?.FirstOrDefault(drawn => drawn.SpotId == question.Spot.Id)?.Orders;
+                _questions[place] = Again(
+                    question with
+                    {
+                        Closed = false,
+                        AnswerSeen = false,
+                        HintSeen = false,
+                        TimedOut = false,
+                        TriesBefore = question.Tries.Count,
+                    },
+                    orders
+                );
+            }
         }
     }
 
@@ -385,7 +442,7 @@ internal sealed class Fold(AttemptState start) : IOpening
         };
     }
 
-    private QuestionState Again(QuestionState question, AnotherGo again)
+    private QuestionState Again(QuestionState question, ValueList<PartOrder>? orders)
     {
         var family = QuestionTypes.For(question.Question);
         return question with
@@ -393,7 +450,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             Response = question.LastTry?.Response is { } given ? family.Draft(question.Question, given) : null,
             StepMark = null,
             ShowsLastTry = false,
-            Orders = again.Orders ?? Handout.OrdersOf(_activity, question.Spot.Id, question.Question, start.Seed, question.Tries.Count + 1),
+            Orders = orders ?? Handout.OrdersOf(_activity, question.Spot.Id, question.Question, start.Seed, question.Tries.Count + 1),
             Kept =
                 _rules.KeepsRight && question.LastTry is { Response: { } last, Mark: var mark }
                     ? family.Kept(question.Question, last, mark)
@@ -418,7 +475,8 @@ internal sealed class Fold(AttemptState start) : IOpening
             };
         }
 
-        var tryCost = _rules.CostOfTry(number);
+        var inThisGo = number - question.TriesBefore;
+        var tryCost = _rules.CostOfTry(inThisGo);
         var hintCost = question.HintSeen ? Math.Clamp(_rules.HintCost, 0, 1) : 0;
         var points =
             _rules.GoesBelowZero && mark.Below < 0
@@ -429,9 +487,15 @@ internal sealed class Fold(AttemptState start) : IOpening
             Tries = question.Tries.Add(new Try(number, question.Response, mark, points, tryCost, hintCost, at)),
             StepMark = null,
             ShowsLastTry = true,
-            Closed = question.AnswerSeen || mark.Verdict == Verdict.Right || number >= _rules.Tries,
+            Closed = question.AnswerSeen || mark.Verdict == Verdict.Right || inThisGo >= TriesOf(question),
         };
     }
+
+    /// <summary>How often a question may be marked, as its stop says, else the whole.</summary>
+    private int? TriesOf(QuestionState question) =>
+        _activity.Trail is { } trail && _activity.StopOf(start.Index.SceneWith(question.Spot.Id)) is { } stop
+            ? trail.RulesIn(_rules, stop).Tries
+            : _rules.Tries;
 
     /// <summary>Lives end it; but what was done before another key came is not cut off by that key.</summary>
     private void EndWithLives(DateTimeOffset at)
@@ -488,6 +552,7 @@ internal sealed class Fold(AttemptState start) : IOpening
         for (var place = 0; place < _questions.Length; place++)
         {
             _questions[place] = Settled(_questions[place], at);
+            _touched.Add(place);
         }
     }
 

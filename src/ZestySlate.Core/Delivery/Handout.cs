@@ -59,6 +59,17 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
             {
                 Orders = OrdersOf(state.Activity, again.SpotId, question.Question, state.Seed, question.Tries.Count + 1),
             },
+            BeganStopAgain again => again with
+            {
+                Orders = state
+                    .QuestionsOf(again.StopId)
+                    .Select(one => new DrawnOrders(
+                        one.Spot.Id,
+                        OrdersOf(state.Activity, one.Spot.Id, one.Question, state.Seed, one.Tries.Count + 1)
+                    ))
+                    .Where(drawn => drawn.Orders.Count > 0)
+                    .ToValueList(),
+            },
             AskedToMark asked => asked with { OneLife = true },
             _ => happened,
         };

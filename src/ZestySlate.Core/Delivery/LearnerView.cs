@@ -4,6 +4,7 @@ using ZestySlate.Core.Contents;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
@@ -43,6 +44,9 @@ public sealed record LearnerView
 
     /// <summary>How the story stands; null where nothing is decided.</summary>
     public StoryView? Story { get; init; }
+
+    /// <summary>The trail; null where the activity is one thing, and before the start.</summary>
+    public TrailView? Trail { get; init; }
 
     /// <summary>The scene before, or null at the beginning.</summary>
     public SceneLink? Back { get; init; }
@@ -123,6 +127,7 @@ public sealed record LearnerView
             Course = state.IsInOrder && !state.NeedsStart ? CourseView.Of(state, now, due) : null,
             Play = PlayView.Of(state, now),
             Story = state.NeedsStart ? null : StoryView.Of(state),
+            Trail = state.NeedsStart ? null : TrailView.Of(state, now, due),
             Back =
                 !state.IsInOrder && state.Way.Count > 1 && activity.SceneOf(state.Way[state.Way.Count - 2]) is { } before
                     ? SceneLink.Of(state, before)
@@ -131,18 +136,10 @@ public sealed record LearnerView
                 activity.SceneList && !state.IsInOrder && activity.Scenes.Count > 1
                     ? activity.Scenes.Select(scene => SceneLink.Of(state, scene)).ToValueList()
                     : [],
-            HasFindings = activity.Spots.Any(spot => spot.Content.IsFinding),
-            Findings = state
-                .Findings.Select(id => activity.SpotOf(id))
-                .OfType<Spot>()
-                .Where(spot => spot.Content.CountsWhenOpened)
-                .Select(spot => new FindingView(
-                    spot.Id,
-                    activity.NameOf(spot),
-                    spot.Content,
-                    state.Annotations.GetValueOrDefault(spot.Id, "")
-                ))
-                .ToValueList(),
+            HasFindings =
+                activity.Spots.Any(spot => spot.Content.IsFinding)
+                || activity.Trail is { } trail && trail.Stops.Any(stop => stop.Reward is not null),
+            Findings = state.Findings.Select(id => FindingView.Of(state, id, now, due)).OfType<FindingView>().ToValueList(),
             OffersBegin = !state.NeedsStart && !state.IsHandedIn && state.LooksRound,
             IsCompleted = state.IsCompleted,
         };
@@ -291,8 +288,23 @@ public sealed record SceneLink(string Id, string Title, bool Visited, bool Curre
     }
 }
 
-/// <summary>A clue card among the learner's findings, with what the learner wrote beside it.</summary>
-public sealed record FindingView(string Id, string Name, Content Card, string Annotation);
+/// <summary>A clue card or a reward among the learner's findings, with what the learner wrote beside it.</summary>
+public sealed record FindingView(string Id, string Name, Content Card, string Annotation)
+{
+    /// <summary>The view of a clue card, or of a reward, once it may be told that it is won; null for what is not shown.</summary>
+    internal static FindingView? Of(AttemptState state, string id, DateTimeOffset now, DateTimeOffset? due)
+    {
+        var activity = state.Activity;
+        var note = state.Annotations.GetValueOrDefault(id, "");
+        return activity.Trail?.StopOf(id) is { Reward: { } reward } stop
+            ? RevealNow.Reward(state, stop, now, due)
+                ? new(id, reward.Title.Trim() is { Length: > 0 } title ? title : activity.TitleOf(stop), reward.Card, note)
+                : null
+            : activity.SpotOf(id) is { Content.CountsWhenOpened: true } spot
+                ? new(id, activity.NameOf(spot), spot.Content, note)
+                : null;
+    }
+}
 
 /// <summary>How far a learner has come.</summary>
 /// <param name="Opened">Notes, callouts, links, web panels and inserted activities that were opened.</param>

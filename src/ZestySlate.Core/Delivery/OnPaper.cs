@@ -52,6 +52,12 @@ public static class OnPaper
                     Points = RevealMoment.AfterMarking,
                 },
             },
+            Trail = activity.Trail is { } trail
+                ? trail with
+                {
+                    Stops = trail.Stops.Replace(_ => true, stop => stop with { Goes = 1, Tries = null, Reveal = null }),
+                }
+                : null,
             Scenes = activity
                 .Scenes.Select(scene =>
                     scene with
@@ -79,11 +85,15 @@ public static class OnPaper
                 .. whole.Scenes.Select((scene, i) => new Visited(scene.Id) { Id = $"visit-{i}", At = Then }),
                 .. events,
             ]
-        );
+        ) with
+        {
+            KnowsAll = true,
+        };
         return LearnerView.Of(state, Then) with
         {
             Scenes = whole.Scenes.Select(scene => SceneView.Of(state, scene, Then, null)).ToValueList(),
             SceneList = [],
+            Trail = null,
             Back = null,
         };
     }

@@ -18,6 +18,12 @@ public sealed record QuestionState
     /// <summary>Whether the learner looks round in it, answers it, or both in turn.</summary>
     public Round Round { get; init; }
 
+    /// <summary>True when it is practice: it counts nothing, and nobody reviews it.</summary>
+    public bool IsPractice { get; init; }
+
+    /// <summary>How many tries were made before the present go at its stop.</summary>
+    public int TriesBefore { get; init; }
+
     /// <summary>True once the learner has begun to answer after looking round.</summary>
     public bool HasLooked { get; init; }
 
@@ -60,7 +66,7 @@ public sealed record QuestionState
     public Review? Review { get; init; }
 
     /// <summary>True when it waits for a person who has not given points yet.</summary>
-    public bool Waits => LastTry?.Mark.Verdict == Verdict.Waiting && !IsReviewed;
+    public bool Waits => LastTry?.Mark.Verdict == Verdict.Waiting && !IsReviewed && !IsPractice;
 
     /// <summary>True when a person has marked it: with points, or in words where it has none.</summary>
     public bool IsReviewed => Review?.Points is not null || (Review is not null && OutOf == 0 && LastTry?.Mark.Verdict == Verdict.Waiting);
@@ -81,10 +87,14 @@ public sealed record QuestionState
     public ScoreBand? Band => LastTry?.Mark is { } mark ? Question.Bands.For(mark.Share * 100, mark.Verdict == Verdict.Right) : null;
 
     /// <summary>The try that counts, or null when there was none.</summary>
-    public Try? CountedTry(CountingTry counts) => counts == CountingTry.Last ? LastTry : Tries.MaxBy(t => t.Points);
+    public Try? CountedTry(CountingTry counts) => counts == CountingTry.Last ? LastTry : Tries.MaxBy(t => (t.Points, t.Earned));
 
     /// <summary>The points earned so far: a teacher's, or those of the try that counts.</summary>
     public Fraction Points(CountingTry counts) => Review?.Points ?? CountedTry(counts)?.Points ?? Fraction.Zero;
+
+    /// <summary>The share of the question that was earned, 0..1, whatever it counts.</summary>
+    internal Fraction ShareEarned(CountingTry counts) =>
+        Review?.Points is { } given && OutOf > 0 ? (Fraction)given / OutOf : CountedTry(counts)?.Earned ?? Fraction.Zero;
 
     /// <summary>The verdict that counts: a teacher's, or that of the try that counts.</summary>
     public Verdict VerdictThatCounts(CountingTry counts) => Review?.VerdictOf(OutOf) ?? CountedTry(counts)?.Mark.Verdict ?? Verdict.Missing;
@@ -105,6 +115,9 @@ public sealed record Try(
     DateTimeOffset At
 )
 {
+    /// <summary>The share of the question it earns, 0..1, after the cost of the try and of the hint.</summary>
+    public Fraction Earned => Fraction.Clamp(Mark.Share, 0, 1) * Math.Max(0, 1 - TryCost - HintCost);
+
     /// <summary>Why it is marked so, with what the try and the hint cost.</summary>
     public Reason Reason =>
         Mark

@@ -4,6 +4,7 @@ using ZestySlate.Core.Contents;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -33,7 +34,7 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
     {
         // The author sees every scene as a whole, whatever the way through it.
         var whole = activity with { Flow = new Flow { ShuffleOptions = activity.Flow.ShuffleOptions } };
-        var state = Replay.Run(_ => whole, [new Began(0, 0) { Id = "began", At = DateTimeOffset.UnixEpoch }]);
+        var state = Replay.Run(_ => whole, [new Began(0, 0) { Id = "began", At = DateTimeOffset.UnixEpoch }]) with { KnowsAll = true };
         return Of(state, scene, DateTimeOffset.UnixEpoch, null, asAuthor: true);
     }
 
@@ -99,6 +100,9 @@ public sealed record SpotView(
     /// <summary>When it is there and what it does to the course in time; null for always.</summary>
     public During? During { get; init; }
 
+    /// <summary>Whether the stop of the trail that it leads to is done; null where it leads to none.</summary>
+    public bool? StopDone { get; init; }
+
     /// <summary>Where its panel opens; null for beside its sign.</summary>
     public PanelBox? Panel { get; init; }
 
@@ -113,7 +117,16 @@ public sealed record SpotView(
     public bool Waits { get; init; }
 
     /// <summary>True when there is no more to do here: it is answered, or was opened. What a learner added is nothing to be done with.</summary>
-    public bool IsDone => Added is null && (Ask?.HasAnswer ?? Opened);
+    public bool IsDone => Added is null && (StopDone ?? Ask?.HasAnswer ?? Opened);
+
+    /// <summary>The entry of the wording that says that it is done.</summary>
+    public string DoneKey =>
+        Kind switch
+        {
+            SpotKind.Question => "answered",
+            SpotKind.Jump => StopDone is null ? "visited" : "stopDone",
+            _ => "opened",
+        };
 
     /// <summary>The kind's name on screen.</summary>
     public string KindName =>
@@ -160,6 +173,12 @@ public sealed record SpotView(
         {
             During = spot.During,
             Panel = InsideStage(spot.Panel),
+            StopDone =
+                spot.Content.Goal is { } goalId
+                && activity.StopOf(activity.SceneOf(goalId)) is { } stop
+                && activity.StopOf(activity.SceneWith(spot.Id))?.Id != stop.Id
+                    ? StopView.IsDone(state, stop, now, due)
+                    : null,
             TurnsTo = turn?.To,
             TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
             Waits = spot.During is { } during && WaitsIn(state, spot, during),

@@ -1,4 +1,6 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Editing;
 
@@ -18,6 +20,51 @@ public static class Copies
         twins[scene.Id] = newId;
         var copy = new Copy(twins);
         return scene with { Id = newId, Lock = Of(scene.Lock, copy), Spots = scene.Spots.Select(spot => Of(spot, copy)).ToValueList() };
+    }
+
+    /// <summary>All of an activity as a stop of a trail. The ids of what is in it follow from the originals', so that an update finds them
+    /// again and nothing clashes; if it is a trail itself, its stops are stops inside this one.</summary>
+    /// <param name="activity">The original.</param>
+    /// <param name="stop">The stop it becomes.</param>
+    public static StopCopy AsStop(Activity activity, Stop stop)
+    {
+        var inner = activity.Trail?.Stops ?? [];
+        var states = activity.Story?.States ?? [];
+        var copy = new Copy(
+            activity
+                .Scenes.Select(scene => scene.Id)
+                .Concat(activity.Spots.Select(spot => spot.Id))
+                .Concat(inner.Select(one => one.Id))
+                .Concat(states.Select(state => state.Id))
+                .ToHashSet()
+                .ToDictionary(id => id, id => $"{stop.Id}-{id}")
+        );
+        return new StopCopy(
+            inner
+                .Select(one =>
+                    one with
+                    {
+                        Id = copy.Of(one.Id),
+                        Within = one.Within is { } outer ? copy.Of(outer) : stop.Id,
+                        Origin = null,
+                    }
+                )
+                .Prepend(stop)
+                .ToValueList(),
+            activity
+                .Scenes.Select(scene =>
+                    scene with
+                    {
+                        Id = copy.Of(scene.Id),
+                        Stop = scene.Stop is { } within && inner.Any(one => one.Id == within) ? copy.Of(within) : stop.Id,
+                        Lock = Of(scene.Lock, copy),
+                        Spots = scene.Spots.Select(spot => Of(spot, copy)).ToValueList(),
+                        Origin = null,
+                    }
+                )
+                .ToValueList(),
+            states.Select(state => state with { Id = copy.Of(state.Id) }).ToValueList()
+        );
     }
 
     /// <summary>The spots with new ids, lying in another scene: each at the same place, or beside what lies there.</summary>
@@ -64,7 +111,14 @@ public static class Copies
             Id = copy.Of(spot.Id),
             Lock = Of(spot.Lock, copy),
             Content = spot.Content.In(copy),
+            During = spot.During?.In(copy),
         };
 
     private static Lock? Of(Lock? original, Copy copy) => original is null ? null : original with { Key = original.Key.In(copy) };
 }
+
+/// <summary>An activity as a stop of a trail.</summary>
+/// <param name="Stops">The stop, and behind it those inside it.</param>
+/// <param name="Scenes">Its scenes.</param>
+/// <param name="States">What its story keeps in mind.</param>
+public sealed record StopCopy(ValueList<Stop> Stops, ValueList<Scene> Scenes, ValueList<StoryState> States);

@@ -25,6 +25,12 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height,
                 Background = swap.OrNone(activity.Look.Background),
                 Spots = activity.Look.Spots.Select(look => look with { Sign = swap.Of(look.Sign) }).ToValueList(),
             },
+            Trail = activity.Trail is null
+                ? null
+                : activity.Trail with
+                {
+                    Stops = activity.Trail.Stops.Replace(_ => true, stop => stop.With(swap)),
+                },
             Scenes = activity.Scenes.Select(scene => Of(scene, swap)).ToValueList(),
         };
     }

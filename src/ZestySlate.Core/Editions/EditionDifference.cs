@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Editions;
 
@@ -55,6 +56,11 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         if (older.Story != newer.Story)
         {
             CompareStories(older.Story, newer.Story, wording, key, structure);
+        }
+
+        if (older.Trail != newer.Trail)
+        {
+            CompareTrails(older, newer, wording, key, structure);
         }
 
         if (older.Rules.Round != newer.Rules.Round)
@@ -114,6 +120,11 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                     key.Add($"What the ending is worth: {newer.TitleOf(scene)}");
                 }
 
+                if (before.Stop != scene.Stop)
+                {
+                    structure.Add($"Stop of the trail: {newer.TitleOf(scene)}");
+                }
+
                 if (before.Draw != scene.Draw)
                 {
                     structure.Add($"Number of questions drawn: {newer.TitleOf(scene)}");
@@ -144,6 +155,46 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         if (older?.Scoring != newer?.Scoring || older?.ScoredBy != newer?.ScoredBy)
         {
             key.Add("What of the story is its score");
+        }
+    }
+
+    private static void CompareTrails(Activity older, Activity newer, List<string> wording, List<string> key, List<string> structure)
+    {
+        var was = older.Trail ?? new Trail();
+        var now = newer.Trail ?? new Trail();
+        if (was.Sheet != now.Sheet || !was.Stops.Select(stop => stop.Id).SequenceEqual(now.Stops.Select(stop => stop.Id)))
+        {
+            structure.Add("Stops of the trail, or its findings sheet");
+        }
+
+        if (was.Shown != now.Shown || was.Closing != now.Closing)
+        {
+            wording.Add("How the stops are shown");
+        }
+
+        foreach (var stop in now.Stops)
+        {
+            // What it was taken from is nothing that learners see.
+            if (was.StopOf(stop.Id) is not { } before || before with { Origin = stop.Origin } == stop)
+            {
+                continue;
+            }
+
+            var title = newer.TitleOf(stop);
+            if (before.WithWording(stop) != before)
+            {
+                wording.Add($"Title or reward of the stop: {title}");
+            }
+
+            if (before.WithKey(stop) != before)
+            {
+                key.Add($"What the stop counts, or from when its reward is won: {title}");
+            }
+
+            if (before.WithWording(stop).WithKey(stop) with { Origin = stop.Origin } != stop)
+            {
+                structure.Add($"Rules of the stop: {title}");
+            }
         }
     }
 

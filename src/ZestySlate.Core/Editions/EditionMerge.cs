@@ -39,6 +39,7 @@ public static class EditionMerge
             Flow = older.Flow with { Progress = newer.Flow.Progress, Introduction = newer.Flow.Introduction, Picture = newer.Flow.Picture },
             Rules = RulesWithWording(older.Rules, newer.Rules),
             Story = older.Story?.WithWording(newer.Story),
+            Trail = older.Trail?.WithWording(newer.Trail),
             Scenes = older
                 .Scenes.Select(scene => newer.SceneOf(scene.Id) is { } same ? WithWording(older, newer, scene, same) : scene)
                 .ToValueList(),
@@ -58,6 +59,7 @@ public static class EditionMerge
                 Bands = newer.Rules.Bands,
             },
             Story = older.Story?.WithKey(newer.Story),
+            Trail = older.Trail?.WithKey(newer.Trail),
             Scenes = older
                 .Scenes.Select(scene =>
                     scene with

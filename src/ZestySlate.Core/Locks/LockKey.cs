@@ -6,6 +6,7 @@ using ZestySlate.Core.Locks.Answers;
 using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Locks.Numbers;
+using ZestySlate.Core.Locks.Rewards;
 using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Locks.Videos;
@@ -25,6 +26,7 @@ namespace ZestySlate.Core.Locks;
 [JsonDerivedType(typeof(FoundKey), "found")]
 [JsonDerivedType(typeof(WatchedKey), "watched")]
 [JsonDerivedType(typeof(StateKey), "state")]
+[JsonDerivedType(typeof(RewardKey), "reward")]
 public abstract record LockKey
 {
     /// <summary>The entry of the wording that says how it opens; {0} is what is needed.</summary>
@@ -46,6 +48,9 @@ public abstract record LockKey
     /// <summary>How a state of the story must stand; null for what does not depend on one.</summary>
     [JsonIgnore]
     public virtual StateCondition? Condition => null;
+
+    /// <summary>Whether a stop of the trail must be done for it.</summary>
+    internal virtual bool NeedsStop(string stopId) => false;
 
     /// <summary>The spots that it depends on.</summary>
     [JsonIgnore]
@@ -90,6 +95,9 @@ internal interface IOpening
 
     /// <summary>How a state of the story stands; null where there is none such.</summary>
     decimal? StateOf(string stateId);
+
+    /// <summary>Whether the reward of a stop is won, or, where it has none, all in it was answered.</summary>
+    bool HasDone(string stopId);
 }
 
 /// <summary>What a learner can get to, by the building of the activity alone.</summary>
@@ -103,6 +111,9 @@ internal interface IReach
 
     /// <summary>Between what a state of the story can stand, by the choices that can be reached; null where there is none such.</summary>
     (decimal Least, decimal Most)? ValuesOf(string stateId);
+
+    /// <summary>Whether a learner can get to all of a stop.</summary>
+    bool HasStop(string stopId);
 
     /// <summary>All points that can be had there.</summary>
     decimal Points { get; }

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Scenes;
 
@@ -69,6 +70,7 @@ public sealed record SceneMap
         var open = new HashSet<string>();
         var locks = activity.Locks.ToDictionary(entry => entry.Id, entry => entry.Lock);
         var all = activity.Scenes.ToDictionary(scene => scene.Id);
+        var always = activity.KnownFromAnywhere().ToList();
         bool IsOpen(string id) => !locks.ContainsKey(id) || open.Contains(id);
         IEnumerable<Spot> InReach() => scenes.SelectMany(id => all[id].Spots).Where(spot => IsOpen(spot.Id));
         while (true)
@@ -84,7 +86,8 @@ public sealed record SceneMap
             while (next.TryDequeue(out var id))
             {
                 var goals = all[id].Spots.Where(spot => IsOpen(spot.Id)).SelectMany(spot => spot.Goals);
-                foreach (var goal in goals.Concat(activity.SceneList ? all.Keys : []))
+                var after = activity.After(all[id]) is { } following ? new[] { following.Id } : [];
+                foreach (var goal in goals.Concat(always).Concat(after))
                 {
                     if (all.ContainsKey(goal) && IsOpen(goal) && scenes.Add(goal))
                     {
@@ -115,9 +118,15 @@ public sealed record SceneMap
 
     private sealed class Reach(Activity activity, HashSet<string> scenes, Dictionary<string, Spot> spots) : IReach
     {
-        public decimal Points { get; } = spots.Values.Sum(spot => spot.Question is { } question ? activity.WorthOf(question) : 0);
+        public decimal Points { get; } = spots.Values.Sum(activity.WorthOf);
 
         public bool HasScene(string sceneId) => scenes.Contains(sceneId);
+
+        /// <summary>Some of its scenes may be left out, unless something is asked there.</summary>
+        public bool HasStop(string stopId) =>
+            activity.ScenesOf(stopId).ToList() is { Count: > 0 } all
+            && all.Any(scene => scenes.Contains(scene.Id))
+            && all.SelectMany(scene => scene.Spots).All(spot => spot.Question is null || spots.ContainsKey(spot.Id));
 
         /// <summary>A choice can be taken again and again, so one that raises can raise up to the most.</summary>
         public (decimal Least, decimal Most)? ValuesOf(string stateId)
@@ -191,7 +200,10 @@ public sealed record SceneMap
                     level[id],
                     row,
                     reachable.Contains(id),
-                    activity.Scenes.Count > 1 && !leads[id].Any() && activity.SceneOf(id)!.Ending is null
+                    activity.Scenes.Count > 1
+                        && !leads[id].Any()
+                        && activity.SceneOf(id)!.Ending is null
+                        && activity.KnownFromAnywhere().All(known => known == id)
                 );
             })
             .ToValueList();

@@ -174,4 +174,11 @@ public sealed record Consequence
 
     /// <summary>What becomes of states and things.</summary>
     public ValueList<StateChange> Changes { get; init; } = [];
+
+    /// <summary>The same in a copy, where the states it changes may have twins.</summary>
+    internal Consequence In(Editing.Copy copy) =>
+        this with
+        {
+            Changes = Changes.Select(change => change with { State = copy.Of(change.State) }).ToValueList(),
+        };
 }

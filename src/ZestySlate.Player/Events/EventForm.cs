@@ -69,6 +69,7 @@ public static class EventForm
             "annotate" => new Annotated(spot, fields["text"].ReplaceLineEndings("\n")) { Id = id, At = now },
             "watch" => new Watched(spot, Second(fields["from"]), Second(fields["to"])) { Id = id, At = now },
             "choose" => new Chose(spot) { Id = id, At = now },
+            "stopAgain" => new BeganStopAgain(fields["stop"]) { Id = id, At = now },
             "back" => new WentBack(fields["step"]) { Id = id, At = now },
             "open" => new Opened(spot) { Id = id, At = now },
             "again" => new AnotherGo(spot) { Id = id, At = now },

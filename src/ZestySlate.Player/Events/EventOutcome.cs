@@ -1,5 +1,6 @@
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Player.Events;
 
@@ -25,11 +26,12 @@ public sealed record EventOutcome(bool IsQuiet, bool IsWhole, bool ShowsQuestion
                 && refusal is null
                 && Progress.Of(after) == Progress.Of(before)
                 && after.OpenLocks.Count == before.OpenLocks.Count,
-            act is "visit" or "choose" or "back" or "code" or "start"
+            act is "visit" or "choose" or "back" or "stopAgain" or "code" or "start"
                 || after.IsHandedIn != before.IsHandedIn
                 || after.StepNumber != before.StepNumber
                 || after.OpenLocks.Count != before.OpenLocks.Count
-                || after.Findings.Count != before.Findings.Count,
+                || after.Findings.Count != before.Findings.Count
+                || Trailing.StopsOf(after) != Trailing.StopsOf(before),
             act is "begin" or "hand" or "mark" or "vote" or "again" or "hint" or "see" or "step" || refusal is not null,
             after.IsHandedIn && (act == "handIn" || refusal is not null || !before.IsHandedIn),
             Opened(before, after),

@@ -197,8 +197,13 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
 
             if (seen.Add(id) && await DraftAsync(id) is { } draft)
             {
-                var published = draft.Record.NewestEdition > 0 ? Edition(id, draft.Record.NewestEdition).Spots : [];
-                foreach (var inside in draft.Document.Spots.Concat(published).Select(spot => spot.Content.Inside).OfType<string>())
+                var documents = new List<Activity> { draft.Document };
+                if (draft.Record.NewestEdition > 0)
+                {
+                    documents.Add(Edition(id, draft.Record.NewestEdition));
+                }
+
+                foreach (var inside in documents.SelectMany(document => document.MadeOf))
                 {
                     open.Push(inside);
                 }

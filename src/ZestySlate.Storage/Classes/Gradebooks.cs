@@ -100,7 +100,7 @@ public sealed class Gradebooks(SlateDb db, ActivityStore activities, AttemptStor
         var activity = activities.Edition(activityId, edition);
         return activity.Scenes.Sum(scene =>
         {
-            var points = scene.Spots.Select(spot => spot.Question).OfType<Question>().Select(activity.WorthOf).ToList();
+            var points = scene.Spots.Where(spot => spot.Question is not null).Select(activity.WorthOf).ToList();
             return scene.Draw is { } draw && draw < points.Count ? points.Average() * draw : points.Sum();
         });
     }

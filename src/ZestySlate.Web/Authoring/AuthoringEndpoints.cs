@@ -16,6 +16,7 @@ using ZestySlate.Web.Learning;
 using ZestySlate.Web.Lti;
 using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -318,6 +319,9 @@ internal static class AuthoringEndpoints
                 : await store.LinkedAsync(origin.ActivityId) is { } known ? new LinkedActivity(known.Title, known.NewestEdition)
                 : null,
             await context.RequestServices.GetRequiredService<SaidInVideos>().CheckAsync(draft.Document)
-        );
+        )
+        {
+            StopLinks = await context.RequestServices.GetRequiredService<StopUpdates>().LinksAsync(draft.Document),
+        };
     }
 }

@@ -6,6 +6,7 @@ using ZestySlate.Core.Json;
 using ZestySlate.Web.Backdrops;
 using ZestySlate.Web.Locks;
 using ZestySlate.Web.Stories;
+using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -54,6 +55,7 @@ internal static class EditForms
             "deleteSeveral" => new DeleteSpots(Ids(form)),
             "bring" => new BringSpots(Ids(form), form["to"].ToString(), form["how"] == "move"),
             "cutLink" => new CutLink(form["item"].ToString()),
+            _ when TrailForms.Read(form, activity) is { } read => read,
             _ when activity.SpotOf(form["spot"].ToString()) is { } spot => SpotForms.Read(edit, form, activity, spot),
             _ when activity.SceneOf(form["scene"].ToString()) is { } scene => SceneForms.Read(edit, form, scene),
             _ => Outcome<Edit>.Refused("This is not in the activity any more; load the page again to see how it stands."),

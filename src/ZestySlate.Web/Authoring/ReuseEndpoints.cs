@@ -4,6 +4,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web.Authoring;
 
@@ -85,6 +86,16 @@ internal static class ReuseEndpoints
                 : Outcome<Edit>.Refused("The spot is not in the activity any more.");
         }
 
+        if (form["what"] == "stop")
+        {
+            return linked && await store.ContainsAsync(source.Id, draft.Record.Id)
+                ? Outcome<Edit>.Refused(
+                    $"«{source.Document.Title}» is made of this activity, directly or through others; linked, it would be inside itself. "
+                        + "Take a copy."
+                )
+                : new TakeAsStop(Ids.New(), source.Document, linked ? new Origin(source.Id, source.Edition, "") : null);
+        }
+
         var origin = form["item"].ToString();
         if (source.Document.SceneOf(origin) is { } scene)
         {
@@ -101,11 +112,17 @@ internal static class ReuseEndpoints
         return Outcome<Edit>.Refused("This is not in that activity any more.");
     }
 
-    private static async Task<IResult> UpdateAsync(string activity, HttpContext context, ActivityStore store)
+    private static async Task<IResult> UpdateAsync(string activity, HttpContext context, ActivityStore store, StopUpdates updates)
     {
         var form = await context.Request.ReadFormAsync();
         var id = form["item"].ToString();
         var document = (await store.DraftAsync(activity))!.Document;
+        if (document.Trail?.StopOf(id) is { } stop)
+        {
+            var edit = await updates.EditAsync(activity, stop, context.User.Id());
+            return await AuthoringEndpoints.MakeAsync(context, store, activity, form, edit);
+        }
+
         if ((document.SpotOf(id)?.Origin ?? document.SceneOf(id)?.Origin) is not { } origin)
         {
             return AuthoringEndpoints.Refused("This is not linked any more.");

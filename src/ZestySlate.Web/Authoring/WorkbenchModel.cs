@@ -29,6 +29,9 @@ public sealed record WorkbenchModel(
     ValueList<Finding> Findings
 )
 {
+    /// <summary>The activities that stops of the trail are linked to, by their codes.</summary>
+    public IReadOnlyDictionary<string, LinkedActivity> StopLinks { get; init; } = new Dictionary<string, LinkedActivity>();
+
     /// <summary>The scene as the stage shows it.</summary>
     public SceneView Stage { get; } = SceneView.ForAuthor(Draft.Document, Scene);
 

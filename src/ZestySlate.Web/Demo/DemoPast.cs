@@ -80,6 +80,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await GiveAsync(watch, "sky", "Practice", dueInDays: null);
         await GiveAsync(watch, "front", "Practice", dueInDays: null);
         await GiveAsync(watch, "warning", "Practice", dueInDays: null);
+        await GiveAsync(watch, "buoy", "Practice", dueInDays: null);
         await GiveAsync(writers, "breeze", "", dueInDays: 1);
         await WorkAsync(writers, "breeze", daysAgo: 4, skipped: 2);
         await WorkAsync(year8, CheckId, daysAgo: 6, skipped: 2, question =>
@@ -90,6 +91,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         await WorkAsync(watch, "sky", daysAgo: 12, skipped: 5);
         await WorkAsync(watch, "front", daysAgo: 20, skipped: 3);
         await WorkAsync(watch, "warning", daysAgo: 9, skipped: 2);
+        await WorkAsync(watch, "buoy", daysAgo: 5, skipped: 4);
     }
 
     /// <summary>What some of the class have logged; the last two wait for the teacher.</summary>

@@ -51,6 +51,7 @@ internal static class DemoSchool
         ("a-front-passes", "front"),
         ("on-the-lamp-gallery", "gallery"),
         ("shall-we-issue-the-warning", "warning"),
+        ("where-is-the-buoy", "buoy"),
     ];
 
     private static readonly (string Email, string Name, string[] Roles)[] Teachers =

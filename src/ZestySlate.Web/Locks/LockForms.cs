@@ -7,6 +7,7 @@ using ZestySlate.Web.Locks.Answers;
 using ZestySlate.Web.Locks.Codes;
 using ZestySlate.Web.Locks.Found;
 using ZestySlate.Web.Locks.Numbers;
+using ZestySlate.Web.Locks.Rewards;
 using ZestySlate.Web.Locks.Scores;
 using ZestySlate.Web.Locks.States;
 using ZestySlate.Web.Locks.Videos;
@@ -17,7 +18,16 @@ namespace ZestySlate.Web.Locks;
 internal static class LockForms
 {
     public static IReadOnlyList<ILockForm> All { get; } =
-    [new CodeForm(), new NumberLockForm(), new AnswerForm(), new ScoreForm(), new FoundForm(), new WatchedForm(), new StateForm()];
+    [
+        new CodeForm(),
+        new NumberLockForm(),
+        new AnswerForm(),
+        new ScoreForm(),
+        new FoundForm(),
+        new WatchedForm(),
+        new StateForm(),
+        new RewardForm(),
+    ];
 
     /// <summary>The form of a key's kind; null for none.</summary>
     public static ILockForm? For(LockKey? key) => All.FirstOrDefault(form => form.KeyType == key?.GetType());

@@ -7,6 +7,7 @@ using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Backdrops;
 using ZestySlate.Web.Contents;
+using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web.Media;
 
@@ -49,6 +50,7 @@ internal static class MediaPurposes
         .All.SelectMany(form => form.Files)
         .Concat(BackdropForms.All.SelectMany(form => form.Files))
         .Concat(OfActivities)
+        .Concat(TrailForms.Files)
         .ToLookup(purpose => purpose.Key);
 
     /// <summary>The kind of file that a purpose needs.</summary>

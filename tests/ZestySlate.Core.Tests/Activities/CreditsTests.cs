@@ -14,6 +14,7 @@ using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Order;
 using ZestySlate.Core.Questions.Placing;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Tests.Activities;
 
@@ -184,6 +185,18 @@ public sealed class CreditsTests
                 Spots = [new SpotLook(SpotKind.Note, new Sign { Picture = Picture() })],
             },
             Flow = new Flow { Picture = Picture() },
+            Trail = new Trail
+            {
+                Stops =
+                [
+                    new Stop
+                    {
+                        Id = "stop",
+                        Bands = bands,
+                        Reward = new Reward { Picture = Picture(), Sound = Sound() },
+                    },
+                ],
+            },
             Rules = new Rules { Bands = bands },
         };
     }

@@ -16,11 +16,13 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Locks.Answers;
 using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Rewards;
 using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Tests.Delivery;
 
@@ -95,8 +97,9 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         Happens(8)
             ? new Lock
             {
-                Key = _random.Next(5) switch
+                Key = _random.Next(6) switch
                 {
+                    5 => new RewardKey([AStop(activity)]),
                     4 => new StateKey("trust", One([Comparison.AtLeast, Comparison.AtMost, Comparison.Just]), _random.Next(50)),
                     0 => new CodeKey([One(Said) + "x"]),
                     1 => new ScoreKey(_random.Next(3)),
@@ -115,6 +118,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
             Language = One(["en", "de", "ar"]),
             SceneList = true,
             Story = Happens(3) ? AStory() : null,
+            Trail = Happens(3) ? ATrail() : null,
             Flow = AFlow(),
             Rules = ARules(),
             Scenes = scenes
@@ -126,6 +130,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
                             Backdrop = on,
                             Spots = Enumerable.Range(0, _random.Next(7)).Select(_ => ASpot(scenes, on)).ToValueList(),
                             Ending = Happens(4) ? new StoryEnding("good", _random.Next(4)) : null,
+                            Stop = One<string?>(["one", "two", "within", null]),
                             Draw = Happens(3) ? 1 + _random.Next(3) : null,
                         }
                         : null!
@@ -235,6 +240,18 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new BringSpots(w.SomeSpots(a), w.AScene(a), w.Happens()),
         (w, a) => new ReplaceMedia(new string('a', 64), new string('c', 64), 800, 800),
         (w, a) => new ReplaceMedia(new string('b', 64), new string('d', 64), 900, 800),
+        (w, a) => new SetTrail(w.One(Enum.GetValues<TrailShown>()), w.Happens() ? "" : w.AScene(a), w.Happens()),
+        (w, a) => new AddStop(w.Id("t"), w.Happens() ? [] : [w.AScene(a)]),
+        (w, a) => new TakeAsStop(w.Id("t"), w.AnActivity(), w.Happens() ? new Origin("other", 1, "") : null),
+        (w, a) => new UpdateStop(w.AStop(a), w.AnActivity(), 2),
+        (w, a) => new SetStop(w.ARuledStop(w.AStop(a))),
+        (w, a) => new MoveStop(w.AStop(a), w._random.Next(5) - 2),
+        (w, a) => new RemoveStop(w.AStop(a), w.Happens()),
+        (w, a) => new CutStopLink(w.AStop(a)),
+        (w, a) => new SetSceneStop(w.AScene(a), w.Happens() ? "" : w.AStop(a)),
+        (w, a) => new LockStopsInOrder(),
+        (w, a) => new CountOnlyWhatIsNoStop(),
+        (w, a) => new AddWaysToStops(w.AScene(a)),
         (w, a) => new Restore(w.AnActivity(), "edition 1"),
     ];
 
@@ -253,6 +270,26 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
             Scoring = One([StoryScoring.None, StoryScoring.ByEnding, StoryScoring.ByState]),
             ScoredBy = "trust",
         };
+
+    private Trail ATrail() =>
+        new()
+        {
+            Shown = One(Enum.GetValues<TrailShown>()),
+            Stops = [ARuledStop("one"), ARuledStop("two"), ARuledStop("within") with { Within = "one" }],
+        };
+
+    private Stop ARuledStop(string id) =>
+        new()
+        {
+            Id = id,
+            Weight = One([0, 1, 2.5m]),
+            Goes = One([Stop.UntilWon, 1, 3]),
+            Tries = One<int?>([null, 1]),
+            Reward = Happens() ? new Reward { From = One([0, 50, 100m]), Title = One(Said) } : null,
+        };
+
+    private string AStop(Activity activity) =>
+        activity.Trail is { Stops.Count: > 0 } trail ? One(trail.Stops.Select(stop => stop.Id).ToList()) : "none";
 
     private string? AnySpot(Activity activity) => activity.Spots.Any() ? One(activity.Spots.Select(spot => spot.Id).ToList()) : null;
 
@@ -316,7 +353,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         var response = state.QuestionOf(spot) is { } question
             ? QuestionTypes.For(question.Question).Rehearse(question.Question, chance)
             : null;
-        AttemptEvent? happened = _random.Next(16) switch
+        AttemptEvent? happened = _random.Next(17) switch
         {
             0 => new Visited(
                 state.IsInOrder
@@ -337,6 +374,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
             11 or 12 when response is not null => new Answered(spot, response) { Id = id, At = at },
             13 or 14 when AnySpot(state.Activity) is { } any => new Chose(any) { Id = id, At = at },
             15 when state.Road.Count > 0 => new WentBack(Happens() ? "" : One(state.Road).Id) { Id = id, At = at },
+            16 => new BeganStopAgain(AStop(state.Activity)) { Id = id, At = at },
             _ when state.NeedsStart => new Started { Id = id, At = at },
             _ => null,
         };

@@ -58,7 +58,7 @@ public sealed record ClassStatistics(
         // With many attempts, new lists cost more than the arithmetic: each core works with one of its own.
         using var had = new ThreadLocal<List<(AttemptRow, QuestionRow)>>(() => new(attempts.Count));
         var spread = Math.Sqrt(Measures.Variance(shares));
-        var asked = activity.Asked.Where(asked => activity.WorthOf(asked.Question) > 0).ToList();
+        var asked = activity.Asked.Where(asked => activity.WorthOf(asked.Spot) > 0).ToList();
         var common = asked.Select(one => one.Spot.Id).Where(id => attempts.All(attempt => attempt.Questions.ContainsKey(id))).ToArray();
         var alpha = Measures.Alpha(
             attempts.Select(attempt => Array.ConvertAll(common, id => (double)attempt.Questions[id].Points)).ToList()

@@ -3,6 +3,7 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Questions.Capabilities;
 
 namespace ZestySlate.Core.Contents.Asks;
 
@@ -18,6 +19,9 @@ public sealed record Ask(Question Question) : Content
     public override bool CountsWhenOpened => false;
 
     internal override bool Binds => true;
+
+    internal override Content In(Copy copy) =>
+        QuestionTypes.For(Question).As<IGrows>() is { } grows ? this with { Question = grows.With(Question, copy.Of) } : this;
 
     public override IEnumerable<Picture> Pictures => Question.Pictures;
 
@@ -49,6 +53,11 @@ public sealed record Ask(Question Question) : Content
         if (Question.Video is { Captions: "" })
         {
             yield return new Weakness(false, $"The question «{name}» shows a video without captions.", "video");
+        }
+
+        if (QuestionTypes.For(Question).As<IGrows>()?.NeedsOf(Question).Any(id => !IsFindable(activity, id)) == true)
+        {
+            yield return new Weakness(true, $"The question «{name}» has a part that waits for something that was deleted.", "cells");
         }
 
         foreach (var weakness in QuestionTypes.For(Question).Check(Question, activity.Words.Culture))
@@ -86,4 +95,7 @@ public sealed record Ask(Question Question) : Content
             yield return new Difference(DifferenceSort.Structure, $"Parts of the question: {name}");
         }
     }
+
+    private static bool IsFindable(Activity activity, string id) =>
+        activity.Trail?.StopOf(id) is not null || activity.SpotOf(id) is { Content.CountsWhenOpened: true };
 }

@@ -59,7 +59,7 @@ public sealed record Jump(string SceneId) : Content
     }
 
     /// <summary>A jump to the scene that is copied leads to the copy; one that leads elsewhere still does.</summary>
-    internal override Content In(Copy copy) => this with { SceneId = copy.Of(SceneId) };
+    internal override Content In(Copy copy) => this with { SceneId = copy.Of(SceneId), Follows = Follows?.In(copy) };
 
     /// <summary>Where it leads and what it changes is structure; its words, and what is said on the way, are wording.</summary>
     protected override Content OverSame(Content older) =>

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Editing;
 using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Locks.States;
@@ -26,4 +27,6 @@ public sealed record StateKey(string State, Comparison Is, decimal Value) : Lock
         activity.Story?.StateOf(State) is not { } state ? "what it asks for was deleted"
         : state.Within(Value) != Value ? $"«{state.Name}» never has the value {Value:0.##}"
         : null;
+
+    internal override LockKey In(Copy copy) => this with { State = copy.Of(State) };
 }

@@ -14,6 +14,9 @@ public sealed record GridQuestion : Question
     /// <summary>The ids of the rows, from the top.</summary>
     public ValueList<string> Rows { get; init; } = [];
 
+    /// <summary>The rows that are there only once something is known; the others always are.</summary>
+    public ValueList<LaterRow> Later { get; init; } = [];
+
     /// <summary>How many rows at the top are heads.</summary>
     public int HeadRows { get; init; } = 1;
 
@@ -26,6 +29,11 @@ public sealed record GridQuestion : Question
     /// <summary>The id of a cell: its row and its column.</summary>
     public static string IdOf(string row, string column) => $"{row}.{column}";
 }
+
+/// <summary>A row that is there only once something is known.</summary>
+/// <param name="Row">The row's id.</param>
+/// <param name="Needs">The id of the clue card that is found, or of the stop that is done.</param>
+public sealed record LaterRow(string Row, string Needs);
 
 /// <summary>A column.</summary>
 /// <param name="Id">Unique in the question.</param>

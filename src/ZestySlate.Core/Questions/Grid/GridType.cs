@@ -3,19 +3,41 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Questions.Capabilities;
 using ZestySlate.Core.Questions.Number;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Grid;
 
 /// <summary>The family of tables. Each cell that is marked is a part, worth its own points.</summary>
-public sealed class GridType : QuestionType<GridQuestion, GridResponse>
+public sealed class GridType : QuestionType<GridQuestion, GridResponse>, IGrows
 {
     private const int LongestCell = 500;
 
     public override string Key => "grid";
 
     protected override string TitleOf(GridQuestion question) => "Grid";
+
+    public IEnumerable<string> NeedsOf(Question question) => ((GridQuestion)question).Later.Select(later => later.Needs);
+
+    public Question Known(Question question, Func<string, bool> knows)
+    {
+        var grid = (GridQuestion)question;
+        var waiting = grid.Later.Where(later => !knows(later.Needs)).Select(later => later.Row).ToHashSet();
+        return waiting.Count == 0
+            ? grid
+            : grid with
+            {
+                Rows = grid.Rows.RemoveAll(waiting.Contains),
+                Cells = grid.Cells.RemoveAll(cell => waiting.Contains(cell.Id.Split('.')[0])),
+            };
+    }
+
+    public Question With(Question question, Func<string, string> twin) =>
+        (GridQuestion)question with
+        {
+            Later = ((GridQuestion)question).Later.Select(later => later with { Needs = twin(later.Needs) }).ToValueList(),
+        };
 
     protected override decimal Parts(GridQuestion question) => question.Cells.Sum(cell => cell.IsPart ? cell.Points : 0);
 

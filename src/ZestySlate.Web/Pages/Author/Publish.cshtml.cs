@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Embedding;
+using ZestySlate.Core.Trails;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
@@ -18,6 +19,7 @@ using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
 using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web.Pages.Author;
 
@@ -32,7 +34,8 @@ public sealed class PublishModel(
     CardPictures cards,
     LinkMails mails,
     UserManager<Person> people,
-    SaidInVideos said
+    SaidInVideos said,
+    StopUpdates stops
 ) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
@@ -40,6 +43,12 @@ public sealed class PublishModel(
     public IReadOnlyList<Finding> Blocking { get; private set; } = [];
 
     public int Advice { get; private set; }
+
+    /// <summary>The stops of a trail for which there is something newer, by their titles.</summary>
+    public IReadOnlyList<string> NewerStops { get; private set; } = [];
+
+    /// <summary>Why the newer could not be taken up, or null.</summary>
+    public string? StopProblem { get; private set; }
 
     /// <summary>What differs from the newest edition, or null before the first.</summary>
     public EditionDifference? Difference { get; private set; }
@@ -121,6 +130,22 @@ public sealed class PublishModel(
         }
 
         return LocalRedirect($"~/author/{activity}/publish#share");
+    }
+
+    /// <summary>Brings every linked stop up to the newest edition; what that changes is shown before it is published.</summary>
+    public async Task<IActionResult> OnPostStopsAsync(string activity)
+    {
+        var draft = (await store.DraftAsync(activity))!;
+        foreach (var stop in await stops.OutdatedAsync(draft.Document))
+        {
+            var edit = await stops.EditAsync(activity, stop, User.Id());
+            var done = edit.Succeeded ? await store.EditAsync(activity, draft.Record.Version, User.Id(), edit.Value) : null;
+            StopProblem ??= edit.Refusal ?? done!.Refusal ?? (done.Conflict is { } who ? $"It was changed meanwhile by {who}." : null);
+            draft = (await store.DraftAsync(activity))!;
+        }
+
+        await LoadAsync(activity);
+        return Page();
     }
 
     public async Task<IActionResult> OnPostShareAsync(
@@ -221,6 +246,7 @@ public sealed class PublishModel(
         Advice = findings.Count - Blocking.Count;
         Difference =
             Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
+        NewerStops = (await stops.OutdatedAsync(draft.Document)).Select(draft.Document.TitleOf).ToList();
         var me = User.Id();
         MayBeCopied = Record.NewestEdition == 0 ? !draft.Document.Rules.IsTest : Record.MayBeCopied;
         IsOwner = Record.OwnerId == me;

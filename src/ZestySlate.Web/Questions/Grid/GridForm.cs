@@ -28,7 +28,7 @@ internal sealed class GridForm : IQuestionForm
 
     /// <summary>
     /// Fields: cell-ID (what it holds), width-COLUMN; for cells with more: variants-ID, notThis-ID, slips-ID, unit-ID, tolerance-ID,
-    /// options-ID, words-ID; headRows, headColumns; cellsChosen (ids) with a press: cellSet (kind, marked, tone, align, framed or points and a
+    /// options-ID, words-ID; needs-ROW; headRows, headColumns; cellsChosen (ids) with a press: cellSet (kind, marked, tone, align, framed or points and a
     /// value; cellPoints) or gridDo (a change of rows and columns); gridPasted with pasteAt (a cell).
     /// </summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
@@ -47,6 +47,7 @@ internal sealed class GridForm : IQuestionForm
             ),
             HeadRows = EditForms.Whole(form["headRows"], ((GridQuestion)old).HeadRows, 0, 5),
             HeadColumns = EditForms.Whole(form["headColumns"], ((GridQuestion)old).HeadColumns, 0, 5),
+            Later = ReadLater(form, (GridQuestion)old),
         };
         var cells = new Dictionary<string, GridCell>();
         foreach (var id in question.Rows.SelectMany(row => question.Columns.Select(column => GridQuestion.IdOf(row, column.Id))))
@@ -74,6 +75,17 @@ internal sealed class GridForm : IQuestionForm
             ? GridShape.Paste(filled, form["pasteAt"].ToString(), pasted)
             : filled;
     }
+
+    /// <summary>What each row waits for; of a row that the form says nothing of, what it waited for.</summary>
+    private static ValueList<LaterRow> ReadLater(IFormCollection form, GridQuestion old) =>
+        old
+            .Rows.Select(row =>
+                form.ContainsKey("needs-" + row)
+                    ? new LaterRow(row, form["needs-" + row].ToString())
+                    : old.Later.FirstOrDefault(later => later.Row == row) ?? new LaterRow(row, "")
+            )
+            .Where(later => later.Needs.Length > 0)
+            .ToValueList();
 
     private static Outcome<GridCell> ReadCell(IFormCollection form, GridCell was, CultureInfo culture)
     {

@@ -261,11 +261,11 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
       } else if (form.matches("[data-visit]")) {
         event.preventDefault();
         visit(form.dataset.visit!);
-      } else if (form.matches("[data-choose], [data-back]")) {
+      } else if (form.matches("[data-act]")) {
         event.preventDefault();
-        post(form.dataset.choose ?? "", form.matches("[data-choose]") ? "choose" : "back", form);
+        post(form.dataset.choose ?? "", form.dataset.act!, form);
         // Pressed twice it would be decided twice; what comes back brings the buttons anew.
-        root.querySelectorAll<HTMLButtonElement>(":is([data-choose], [data-back]) button").forEach(button => (button.disabled = true));
+        root.querySelectorAll<HTMLButtonElement>("[data-act] button").forEach(button => (button.disabled = true));
       } else if (form.matches("[data-go]")) {
         event.preventDefault();
         post("", "start");

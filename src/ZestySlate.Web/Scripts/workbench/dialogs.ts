@@ -148,12 +148,11 @@ export class Dialogs {
     const from = target.closest<HTMLElement>("[data-from]");
     if (take) {
       this.dialog("reuse").close();
-      const how = take.dataset.take!;
       this.rooms.send("/reuse", {
         from: take.dataset.from!,
         item: take.dataset.item ?? "",
-        how,
-        what: how === "inside" ? "inside" : "part",
+        how: take.dataset.take!,
+        what: take.dataset.what!,
         spot: this.rooms.one,
       });
     } else if (from) {
