@@ -6,8 +6,8 @@ namespace ZestySlate.Web.Tests;
 /// <summary>What tests do again and again that build an activity by the workbench's forms.</summary>
 internal static class Building
 {
-    /// <summary>A worksheet of Ines' own; returns her client and its code.</summary>
-    public static async Task<(HttpClient Ines, string Id)> BeginWorksheetAsync(this SlateHost host, string title)
+    /// <summary>A worksheet of Ines' own, empty or with a list of questions; returns her client and its code.</summary>
+    public static async Task<(HttpClient Ines, string Id)> BeginWorksheetAsync(this SlateHost host, string title, string list = "")
     {
         var ines = await host.TeacherAsync("ines");
         var reply = await ines.PostFormAsync(
@@ -15,7 +15,8 @@ internal static class Building
             "/new?handler=Questions",
             ("recipe", "Worksheet"),
             ("language", "en"),
-            ("title", title)
+            ("title", title),
+            ("list", list)
         );
         return (ines, reply.Headers.Location!.OriginalString.Split('/').Last());
     }

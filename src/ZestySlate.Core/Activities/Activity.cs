@@ -130,10 +130,11 @@ public sealed record Activity
     /// <summary>The name of a spot: the author's own, or drawn from the content; a jump without words has the name of where it leads.</summary>
     public string NameOf(Spot spot) => (spot.Name.Length == 0 ? spot.Content.NameIn(this) : null) ?? spot.ReportName;
 
-    /// <summary>The title of a scene, or its number.</summary>
+    /// <summary>The title of a scene, or of the stop that begins with it, or its number.</summary>
     public string TitleOf(Scene scene) =>
         scene.Title.Length > 0 ? scene.Title
         : Scenes.Count == 1 ? Title
+        : this.StopOf(scene) is { Title.Length: > 0 } stop && this.ScenesOf(stop.Id).First().Id == scene.Id ? stop.Title
         : Words.Say("sceneNumber", Scenes.IndexOf(s => s.Id == scene.Id) + 1);
 
     /// <summary>The same activity with one scene changed.</summary>

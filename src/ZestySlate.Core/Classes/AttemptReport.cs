@@ -1,6 +1,7 @@
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Trails;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Classes;
@@ -37,6 +38,8 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
                         Words.English.Say(reason)
                     )
                     {
+                        Stop = state.Activity.StopOf(state.SceneWith(question.Spot.Id)) is { } stop ? state.Activity.TitleOf(stop) : "",
+                        IsPractice = question.IsPractice,
                         Given = response,
                         Review = review,
                         Waits = question.Waits,
@@ -67,6 +70,16 @@ public sealed record AnswerReport(
     string Reason
 )
 {
+    /// <summary>The stop of a trail that it is part of; empty for none.</summary>
+    public string Stop { get; init; } = "";
+
+    /// <summary>True when it is practice: done and seen, and no part of what is handed in.</summary>
+    public bool IsPractice { get; init; }
+
+    /// <summary>What kind of question it is, and where it stands, for lists.</summary>
+    public string KindAndStop =>
+        string.Join(" · ", new[] { Kind, Stop, IsPractice ? "practice, not handed in" : "" }.Where(said => said.Length > 0));
+
     /// <summary>The answer itself, or null when there is none.</summary>
     public Response? Given { get; init; }
 

@@ -313,6 +313,12 @@ public sealed record FindingView(string Id, string Name, Content Card, string An
 /// <param name="Questions">How many there are.</param>
 public sealed record Progress(int Opened, int Spots, int Answered, int Questions)
 {
+    /// <summary>Questions that count: all but practice.</summary>
+    public int Counting { get; init; }
+
+    /// <summary>Questions that count and were not answered.</summary>
+    public int CountingOpen { get; init; }
+
     /// <summary>Scenes, or steps of what goes in order, that were visited.</summary>
     public int Visited { get; init; }
 
@@ -341,6 +347,8 @@ public sealed record Progress(int Opened, int Spots, int Answered, int Questions
             state.Asked.Count()
         )
         {
+            Counting = state.Asked.Count(question => !question.IsPractice),
+            CountingOpen = state.Asked.Count(question => !question.IsPractice && !question.HasAnswer),
             Visited = places.Count > 1 ? places.Count(state.VisitedScenes.Contains) : 0,
             Places = places.Count > 1 ? places.Count : 0,
         };

@@ -152,7 +152,7 @@ public sealed record UpdateStop(string StopId, Activity Source, int Edition) : S
         var before = at < 0 ? others.Count : activity.Scenes.Take(at).Count();
         // A lock that the trail's author put on the way into the stop is no part of what was taken.
         var scenes = taken.Scenes.Replace(
-            scene => scene.Lock is null && activity.SceneOf(scene.Id)?.Lock?.Key is RewardKey,
+            scene => scene.Lock is null && activity.SceneOf(scene.Id)?.Lock?.Key.IsOfTrail == true,
             scene => scene with { Lock = activity.SceneOf(scene.Id)!.Lock }
         );
         return StopEdit.With(
@@ -274,7 +274,7 @@ public sealed record LockStopsInOrder : Edit
         var stops = (activity.Trail?.Stops ?? []).Where(stop => stop.Within is null).ToList();
         foreach (var (before, stop) in stops.Zip(stops.Skip(1)))
         {
-            if (activity.ScenesOf(stop.Id).FirstOrDefault() is { Lock: null or { Key: RewardKey } } first)
+            if (activity.ScenesOf(stop.Id).FirstOrDefault() is { Lock: null or { Key.IsOfTrail: true } } first)
             {
                 result = result.WithScene(first.Id, scene => scene with { Lock = new Lock { Key = new RewardKey([before.Id]) } });
             }

@@ -49,6 +49,10 @@ public abstract record LockKey
     [JsonIgnore]
     public virtual StateCondition? Condition => null;
 
+    /// <summary>True when it waits for stops of the trail that it is on.</summary>
+    [JsonIgnore]
+    public virtual bool IsOfTrail => false;
+
     /// <summary>Whether a stop of the trail must be done for it.</summary>
     internal virtual bool NeedsStop(string stopId) => false;
 

@@ -50,7 +50,9 @@ internal static class Winning
             && (!state.IsInOrder || state.Activity.Flow.Back)
             && MightRepeat(state, stop)
             && questions.Count > 0
-            && questions.All(question => question.Closed || question.Tries.Count > question.TriesBefore)
+            && questions.All(question =>
+                question.Closed || (question.Tries.Count > question.TriesBefore && state.RulesOf(question.Spot.Id).Tries is null)
+            )
             && questions.Any(question => IsRepeated(question, state.Activity.Rules.Counts));
     }
 

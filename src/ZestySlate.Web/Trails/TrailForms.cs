@@ -48,8 +48,8 @@ internal static class TrailForms
         };
     }
 
-    /// <summary>Fields: title, counts («as», «times», «not»), weight, goes («once», «won», «times»), times, tries, reveal («trail», «now», «end», «own»),
-    /// reward («yes»), from, rewardTitle, rewardText, and the words of its picture and sound; remove.</summary>
+    /// <summary>Fields: title, counts («as», «times», «not»), weight, goes («once», «won», «times»), times, tries, reveal («trail», «now», «end»,
+    /// «own»), reward («yes»), from, rewardTitle, rewardText, and the words of its picture and sound; remove.</summary>
     private static Stop ReadStop(IFormCollection form, Stop old)
     {
         var remove = form["remove"].ToString();

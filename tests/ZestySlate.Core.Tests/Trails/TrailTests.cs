@@ -252,6 +252,9 @@ public sealed class TrailTests
     {
         Assert.Equal("Room s1", Two.TitleOf(Two.Trail!.Stops[0]));
         var untitled = Two.WithScene("s1", scene => scene with { Title = "" });
+        // A scene without one is called as the stop that begins with it, and so is the way there.
+        var named = With(stop => stop with { Title = "The pier" }, untitled);
+        Assert.Equal(("The pier", "To The pier"), (named.TitleOf(named.SceneOf("s1")!), named.NameOf(named.SpotOf("to1")!)));
         Assert.Equal("Which one?", untitled.TitleOf(untitled.Trail!.Stops[0]));
         var empty = untitled.WithScene("s1", scene => scene with { Spots = [] });
         Assert.Equal("Stop 1", empty.TitleOf(empty.Trail!.Stops[0]));

@@ -5,6 +5,7 @@ using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Classes.Rehearsing;
 
@@ -30,6 +31,7 @@ public sealed class SimulatedLearner
     private readonly HashSet<string> _passedOver = [];
     private readonly HashSet<string> _watchedEnough = [];
     private readonly double _pace;
+    private bool _closes;
     private int _events,
         _visits;
 
@@ -93,6 +95,7 @@ public sealed class SimulatedLearner
                 && !question.Closed
                 && !_passedOver.Contains(question.Spot.Id)
                 && HasCome(state, question.Spot)
+                && (_closes || !Grows(state, question))
             )
         )
         {
@@ -104,7 +107,46 @@ public sealed class SimulatedLearner
             _passedOver.Add(question.Spot.Id);
         }
 
-        return Watch(state, id, now) ?? Look(state, id, at) ?? Move(state, id, at) ?? new HandedIn { Id = id, At = at };
+        return Watch(state, id, now)
+            ?? Look(state, id, at)
+            ?? Repeat(state, id, at)
+            ?? Move(state, id, at)
+            ?? (AttemptEvent?)Close(state, id, at)
+            ?? new HandedIn { Id = id, At = at };
+    }
+
+    /// <summary>True while parts of a question wait for something that was not found yet: it is filled last.</summary>
+    private static bool Grows(AttemptState state, QuestionState question) => state.KnownOf(question) != question.Question;
+
+    /// <summary>Most do a stop of a trail again whose reward they have not won, or where something is not right.</summary>
+    private BeganStopAgain? Repeat(AttemptState state, string id, DateTimeOffset at)
+    {
+        foreach (var stop in (state.Activity.Trail?.Stops ?? []).Where(stop => Winning.MayRepeat(state, stop)))
+        {
+            if (!_passedOver.Contains(stop.Id) && _chance.Happens(0.8))
+            {
+                _passedOver.ExceptWith(state.QuestionsOf(stop.Id).Select(question => question.Spot.Id));
+                return new BeganStopAgain(stop.Id) { Id = id, At = at };
+            }
+
+            _passedOver.Add(stop.Id);
+        }
+
+        return null;
+    }
+
+    /// <summary>Once there is no more to find, what is left of a findings sheet is filled with what is known.</summary>
+    private Visited? Close(AttemptState state, string id, DateTimeOffset at)
+    {
+        var open = _closes ? null : state.Questions.FirstOrDefault(question => question.IsOpen && Grows(state, question));
+        _closes = true;
+        return
+            open is not null
+            && state.SceneWith(open.Spot.Id) is { } scene
+            && new Visited(scene.Id) { Id = id, At = at } is var visit
+            && AttemptRules.Refuse(state, visit) is null
+            ? visit
+            : null;
     }
 
     /// <summary>True when the moment of a spot was come to, or the learner has watched enough to go through the rest by its list.</summary>
@@ -144,7 +186,7 @@ public sealed class SimulatedLearner
     {
         var family = QuestionTypes.For(question.Question);
         var spot = question.Spot.Id;
-        var marks = AttemptRules.MarksWhileWorking(state.Rules);
+        var marks = AttemptRules.MarksWhileWorking(state.RulesOf(spot));
         if (question.IsLooking)
         {
             return question.Round == Round.LookThenAnswer ? new LookedRound(spot) { Id = id, At = at } : null;
@@ -174,7 +216,7 @@ public sealed class SimulatedLearner
         var helped = (question.HintSeen ? 0.4 : 0) + (0.5 * question.Tries.Count);
         if (
             _chance.Happens(0.02)
-            || family.Rehearse(Meant?.Invoke(question) ?? question.Question, new Chance(_random, difficulty.Knows(Ability + helped)))
+            || family.Rehearse(Meant?.Invoke(question) ?? state.KnownOf(question), new Chance(_random, difficulty.Knows(Ability + helped)))
                 is not { } response
         )
         {

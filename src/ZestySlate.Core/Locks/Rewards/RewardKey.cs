@@ -21,6 +21,8 @@ public sealed record RewardKey(ValueList<string> Stops, int AtLeast = 0) : LockK
 
     public override string? NearnessKey => Enough > 1 ? "stopsSoFar" : null;
 
+    public override bool IsOfTrail => true;
+
     internal override bool NeedsStop(string stopId) => Stops.IndexOf(id => id == stopId) >= 0;
 
     internal override decimal Has(AttemptState state) => Stops.Count(state.HasDone);
