@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using Microsoft.Extensions.DependencyInjection;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Editing;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 
@@ -18,6 +19,29 @@ internal static class PageWeight
         await WeighAsync(host, "garden", "a picture with spots");
         await WeighAsync(host, await WorksheetAsync(host), "a worksheet of 100 questions");
         await WeighAsync(host, "front", "a video, before its first picture", "/dist/video.css", "/dist/backdrops/video.js");
+        await WeighAsync(host, await TrailAsync(host), "a trail of 20 stops and 300 questions, at its first stop", "/dist/trail.css");
+    }
+
+    /// <summary>A trail of twenty stops, each a worksheet of fifteen questions; says how long it takes to publish it, and returns its code.</summary>
+    private static async Task<string> TrailAsync(Host host)
+    {
+        await using var scope = host.Services.CreateAsyncScope();
+        var store = scope.ServiceProvider.GetRequiredService<ActivityStore>();
+        var owner = (await scope.ServiceProvider.GetRequiredService<SlateDb>().Activities.FindAsync("garden"))!.OwnerId;
+        var sheet = store.Edition("hundred", 1);
+        sheet = sheet with { Scenes = [sheet.Scenes[0] with { Spots = sheet.Scenes[0].Spots.Take(15).ToValueList() }] };
+        var trail = Enumerable
+            .Range(0, 20)
+            .Aggregate(Recipes.Begin(Recipe.Worksheet, "Twenty stops", "en") with { Flow = new Flow() }, (so, i) =>
+                new TakeAsStop($"stop{i}", sheet, null).Apply(so).Value
+            );
+        trail = trail with { Scenes = trail.Scenes.Skip(1).ToValueList() };
+        await store.CreateAsync(owner, trail, "twenty");
+        var watch = System.Diagnostics.Stopwatch.StartNew();
+        await store.PublishAsync("twenty", owner);
+        Console.WriteLine($"publishing 20 stops and {trail.Asked.Count()} questions: {watch.Elapsed.TotalMilliseconds:0} ms");
+        await store.SetVisibilityAsync("twenty", Visibility.Link);
+        return "twenty";
     }
 
     /// <summary>A worksheet of a hundred questions of all families, all on a page; returns its code.</summary>

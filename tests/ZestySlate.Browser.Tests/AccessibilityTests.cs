@@ -299,6 +299,42 @@ public sealed class AccessibilityTests(Apps apps)
     }
 
     [Fact]
+    public void A_trail_its_stops_and_its_sheet()
+    {
+        using var ines = new Person().SignIn(apps);
+        ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        ines.Go(apps.Slate + "/author/buoy");
+        ines.See("#fold-trail");
+        ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
+        Passes(ines, "workbench with a trail");
+
+        using var wren = new Person(390, 844).Visit(apps, "buoy");
+        wren.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        wren.See("[data-sheet]");
+        wren.Run("document.querySelector('#how-far').open = true");
+        Passes(wren, "board of a trail");
+        wren.PressCss("[data-sign=to-echo]");
+        wren.Reads("#scene-title", "The echo");
+        wren.Type("form[data-ask] input[name=text]", "6.1 nm");
+        wren.Press("Mark this");
+        wren.See("#reward-echo");
+        Passes(wren, "stop of a trail with its reward");
+        wren.PressCss("[data-findings]");
+        wren.See("#findings.open");
+        Passes(wren, "findings on a page");
+        wren.PressCss("[data-sheet]");
+        wren.Reads("#scene-title", "Findings sheet");
+        Passes(wren, "findings sheet");
+
+        using var kai = new Person().Visit(apps, "book");
+        kai.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        kai.PressCss("[data-stop=table]");
+        kai.Reads("#scene-title", "Tide table");
+        kai.Run("document.querySelector('#how-far').open = true");
+        Passes(kai, "stops below each other");
+    }
+
+    [Fact]
     public void Rooms_maps_and_media()
     {
         using var ines = new Person().SignIn(apps);

@@ -85,7 +85,7 @@ public sealed class TrailJourney(Apps apps)
         Assert.True((bool)wren.Run("return document.documentElement.scrollWidth <= innerWidth")!);
         wren.PressCss("form[data-ask] label");
         wren.PressCss("#how-far > summary");
-        wren.Reads("#trail-summary", "About fog");
+        wren.Reads("#trail-standing", "About fog");
 
         // Meanwhile the stop is mended where it comes from, and taken up: who is at work reads the newer words.
         ines.Go(apps.Slate + $"/author/{source}");
@@ -102,7 +102,7 @@ public sealed class TrailJourney(Apps apps)
         wren.Driver.Navigate().Refresh();
         wren.Press("Hand in");
         wren.Reads("#result", "of 1 point");
-        wren.Reads("#trail-summary", "practice");
+        wren.Reads("#trail-standing", "practice");
 
         // The teacher sees all of it, and what is practice.
         ines.Go(apps.Slate + $"/author/{code}/results");

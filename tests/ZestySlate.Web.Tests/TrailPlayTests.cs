@@ -124,7 +124,7 @@ public sealed class TrailPlayTests(SlateHost host)
         page = await DoAsync(nora, ("act", "handIn"));
         // Three of four cells filled right, half a point each; the decision was not pressed; both findings are worth two.
         Assert.Matches("<strong>3.5</strong> of 12 points", page);
-        Assert.Contains("id=\"trail-summary\"", page);
+        Assert.Contains("id=\"trail-standing\"", page);
         Assert.Contains("practice", page);
     }
 

@@ -2,6 +2,8 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Editing;
+using ZestySlate.Core.Trails;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
@@ -84,6 +86,7 @@ internal static class DemoSchool
             await PublishAsync(provider, folder, file, id, ines.Id);
         }
 
+        await PublishBookAsync(provider, folder, ines.Id);
         await PublishAsync(provider, folder, "tide-table", TobiahsId, tobiah.Id, tides =>
             tides with
             {
@@ -195,6 +198,17 @@ internal static class DemoSchool
         await store.PublishAsync(id, ownerId);
         await store.SetVisibilityAsync(id, Visibility.Link);
         return document;
+    }
+
+    /// <summary>The book of two pages: the film and the tide table, each linked, below each other.</summary>
+    private static async Task PublishBookAsync(IServiceProvider provider, string folder, string ownerId)
+    {
+        var store = provider.GetRequiredService<ActivityStore>();
+        Activity With(Activity book, string stop, string id) =>
+            new TakeAsStop(stop, store.Edition(id, 1), new Origin(id, 1, "")).Apply(book).Value;
+        await PublishAsync(provider, folder, "front-and-tide", "book", ownerId, book =>
+            new SetTrail(TrailShown.Unfolding, "", true).Apply(With(With(book, "film", "front"), "table", "tides")).Value
+        );
     }
 
     private static async Task EnsureTeachersAsync(SlateDb db, UserManager<Person> people)
