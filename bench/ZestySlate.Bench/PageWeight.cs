@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Microsoft.Extensions.DependencyInjection;
+using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Editing;
