@@ -180,6 +180,16 @@ public sealed class StoryJourney(Apps apps)
                     : null,
             "the whole"
         );
+
+        // A graph from elsewhere is pasted; one that cannot be read is told with its line.
+        ines.PressCss("#fold-map-paste > summary");
+        ines.Type("#pasted", "digraph { \"Too late\" -> ");
+        ines.PressCss("#fold-map-paste button");
+        ines.Reads("body", "This graph cannot be read: in line 1");
+        ines.PressCss("#pasted");
+        ines.Keys("fog [label=\"wait\"] }");
+        ines.PressCss("#fold-map-paste button");
+        ines.Until(() => ines.All("#map .map-node").Count == 5 ? "" : null, "five scenes");
         Assert.Empty(ines.Complaints());
     }
 

@@ -152,6 +152,8 @@ public sealed class TrailPlayTests(SlateHost host)
         var ines = await host.TeacherAsync("ines");
         var results = WebUtility.HtmlDecode(await ines.GetStringAsync("/author/buoy/results", Cancel));
         Assert.Contains("/ 12", results);
-        Assert.Contains("practice", results);
+        Assert.Contains("practice, not handed in", results);
+        Assert.Contains("reward won", results);
+        Assert.Contains("reward not won", results);
     }
 }

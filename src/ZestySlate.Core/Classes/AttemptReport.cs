@@ -9,6 +9,9 @@ namespace ZestySlate.Core.Classes;
 /// <summary>What one attempt came to, question by question, for the teacher.</summary>
 public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
 {
+    /// <summary>What each stop of a trail came to; none where there is no trail.</summary>
+    public ValueList<StopReport> Stops { get; init; } = [];
+
     /// <summary>The report of a state.</summary>
     public static AttemptReport Of(AttemptState state) =>
         new(
@@ -53,7 +56,35 @@ public sealed record AttemptReport(Score Score, ValueList<AnswerReport> Answers)
                     };
                 })
                 .ToValueList()
+        )
+        {
+            Stops = (state.Activity.Trail?.Stops ?? []).Select(stop => StopReport.Of(state, stop)).ToValueList(),
+        };
+}
+
+/// <summary>What one stop of a trail came to.</summary>
+/// <param name="Title">Its title.</param>
+/// <param name="Answered">How many of its questions were answered.</param>
+/// <param name="Questions">How many there are.</param>
+/// <param name="Points">What they earned.</param>
+/// <param name="OutOf">What they could earn; 0 for practice.</param>
+/// <param name="Won">Whether its reward was won; null where there is none.</param>
+/// <param name="Goes">How often it was begun.</param>
+public sealed record StopReport(string Title, int Answered, int Questions, Fraction Points, decimal OutOf, bool? Won, int Goes)
+{
+    internal static StopReport Of(AttemptState state, Stop stop)
+    {
+        var asked = state.QuestionsOf(stop.Id).Where(question => question.Round != Round.LookOnly).ToList();
+        return new(
+            state.Activity.TitleOf(stop),
+            asked.Count(question => question.HasAnswer),
+            asked.Count,
+            asked.Total(question => question.Points(state.Activity.Rules.Counts)),
+            asked.Sum(question => question.OutOf),
+            stop.Reward is null ? null : state.Findings.Contains(stop.Id),
+            state.Repeated.GetValueOrDefault(stop.Id) + 1
         );
+    }
 }
 
 /// <summary>One answer of an attempt: the try that counts, with the reason for its mark.</summary>

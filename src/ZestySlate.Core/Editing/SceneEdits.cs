@@ -184,10 +184,23 @@ public sealed record AddOutline(string Text) : Edit
 
     public override Outcome<Activity> Apply(Activity activity)
     {
-        var outline = Outline.Read(Text, activity.Scenes.Select(activity.TitleOf));
+        var read = Outline.From(Text, activity.Scenes.Select(activity.TitleOf));
+        if (!read.Succeeded)
+        {
+            return Outcome<Activity>.Refused(read.Refusal!);
+        }
+
+        var outline = read.Value;
         if (outline.Count == 0)
         {
             return Outcome<Activity>.Refused("Type the names of scenes, one a line.");
+        }
+
+        var named = outline.SelectMany(line => line.Ways.Select(way => way.To).Where(to => to.Length > 0).Prepend(line.Name));
+        var scenes = named.Concat(activity.Scenes.Select(activity.TitleOf)).Distinct(StringComparer.OrdinalIgnoreCase).Count();
+        if (scenes > MostScenes)
+        {
+            return Outcome<Activity>.Refused($"An activity has up to {MostScenes} scenes; with this outline it would have {scenes}.");
         }
 
         var result = activity;
@@ -197,7 +210,7 @@ public sealed record AddOutline(string Text) : Edit
             ids.TryAdd(activity.TitleOf(scene), scene.Id);
         }
 
-        foreach (var name in outline.SelectMany(line => line.Ways.Select(way => way.To).Where(to => to.Length > 0).Prepend(line.Name)))
+        foreach (var name in named)
         {
             if (ids.TryAdd(name, Ids.New()))
             {
@@ -215,13 +228,6 @@ public sealed record AddOutline(string Text) : Edit
             }
         }
 
-        if (result.Scenes.Count > MostScenes)
-        {
-            return Outcome<Activity>.Refused(
-                $"An activity has up to {MostScenes} scenes; with this outline it would have {result.Scenes.Count}."
-            );
-        }
-
         // A scene that had no title of its own is called what the outline calls it.
         result = result with
         {
@@ -231,6 +237,11 @@ public sealed record AddOutline(string Text) : Edit
                 )
                 .ToValueList(),
         };
+        foreach (var line in outline.Where(line => line.Text.Length > 0 && result.SceneOf(ids[line.Name])!.Text.IsEmpty))
+        {
+            result = result.WithScene(ids[line.Name], s => s with { Text = RichText.Plain(line.Text) });
+        }
+
         foreach (var line in outline.Where(line => line.Ending is not null))
         {
             result = result.WithScene(ids[line.Name], s => s with { Ending = new StoryEnding(line.Ending!.Cut(60), s.Ending?.Value ?? 0) });

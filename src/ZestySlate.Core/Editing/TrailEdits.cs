@@ -60,6 +60,11 @@ public sealed record AddStop(string NewId, ValueList<string> SceneIds) : Edit
             return NoScene;
         }
 
+        if (activity.SceneOf(NewId) is not null || activity.SpotOf(NewId) is not null)
+        {
+            return Outcome<Activity>.Refused("Something in the activity has this id already.");
+        }
+
         var with = StopEdit.With(activity, (activity.Trail?.Stops ?? []).Add(new Stop { Id = NewId }));
         return with.Refusal is not null ? with
             : SceneIds.Count > 0

@@ -9,6 +9,9 @@ public sealed record OutlineLine(string Name, ValueList<OutlineWay> Ways)
 {
     /// <summary>Of what kind the ending is, where a story ends here; empty for an ending of no kind, null for none.</summary>
     public string? Ending { get; init; }
+
+    /// <summary>What is told there; empty for nothing.</summary>
+    public string Text { get; init; } = "";
 }
 
 /// <summary>A way out of a scene.</summary>
@@ -30,15 +33,33 @@ public sealed record OutlineWay(string Words, string To);
 /// </summary>
 public static class Outline
 {
+    /// <summary>The most characters that are read.</summary>
+    public const int Longest = 200_000;
+
     private static readonly string[] Arrows = ["→", "->", "=>"];
 
-    /// <summary>Reads an outline.</summary>
+    /// <summary>Reads what was typed or pasted: a graph in the DOT language, a table, headings with lists, or indented lines; or says in words
+    /// what cannot be read.</summary>
+    /// <param name="text">The text.</param>
+    /// <param name="known">Names of scenes that are there; in those an arrow is part of the name.</param>
+    public static Outcome<ValueList<OutlineLine>> From(string text, IEnumerable<string>? known = null) =>
+        text.Length > Longest ? Outcome<ValueList<OutlineLine>>.Refused($"An outline has up to {Longest:N0} characters.")
+        : DotOutline.Fits(text) ? DotOutline.Read(text)
+        : TableOutline.Fits(text) ? TableOutline.Read(text)
+        : MarkdownOutline.Fits(text) ? MarkdownOutline.Read(text, known)
+        : Read(text, known);
+
+    /// <summary>The name of the scene in a line that may say that a story ends there.</summary>
+    internal static string NameIn(string line) => Ended(line).Name;
+
+    /// <summary>Reads an outline of indented lines.</summary>
     /// <param name="text">The lines.</param>
     /// <param name="known">Names of scenes that are there; in those an arrow is part of the name.</param>
     public static ValueList<OutlineLine> Read(string text, IEnumerable<string>? known = null)
     {
         var names = (known ?? []).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var lines = new List<(string Name, List<OutlineWay> Ways, string? Ending)>();
+        var places = new Dictionary<string, int>(StringComparer.OrdinalIgnoreCase);
         var above = new Stack<(int Indent, int Line)>();
         foreach (var raw in text.Split('\n'))
         {
@@ -62,10 +83,10 @@ public static class Outline
             }
 
             // What stands below a choice that leads back belongs to its decision.
-            var at = name.Length == 0 ? above.Peek().Line : lines.FindIndex(line => IsSame(line.Name, name));
+            var at = name.Length == 0 ? above.Peek().Line : places.GetValueOrDefault(name, -1);
             if (at < 0)
             {
-                at = lines.Count;
+                at = places[name] = lines.Count;
                 lines.Add((name, [], null));
             }
 
@@ -132,16 +153,6 @@ public static class Outline
 
     private static string Unbulleted(string line) => line.Trim().TrimStart('-', '*', '•', '·', '>', '→').Trim();
 
-    private static bool IsSame(string one, string other) => string.Equals(one, other, StringComparison.OrdinalIgnoreCase);
-
-    private static ValueList<OutlineWay> Once(List<OutlineWay> ways)
-    {
-        var once = new List<OutlineWay>();
-        foreach (var way in ways.Where(way => !once.Any(one => IsSame(one.Words, way.Words) && IsSame(one.To, way.To))))
-        {
-            once.Add(way);
-        }
-
-        return once.ToValueList();
-    }
+    private static ValueList<OutlineWay> Once(List<OutlineWay> ways) =>
+        ways.DistinctBy(way => (way.Words.ToUpperInvariant(), way.To.ToUpperInvariant())).ToValueList();
 }

@@ -21,11 +21,12 @@ internal static class Winning
         return all <= 0 ? null : marked.Total(entry => entry.question.ShareEarned(counts) * entry.Worth) / all;
     }
 
-    /// <summary>True when so much is right that the reward is won. Where nothing is marked, it is won once everything was answered.</summary>
+    /// <summary>True when so much is right that the reward is won. Where nothing is marked, or nothing must be right, it is won once
+    /// everything was answered.</summary>
     internal static bool IsWon(Reward reward, IReadOnlyList<QuestionState> questions, CountingTry counts) =>
-        ShareOf(questions, counts) is { } share
+        ShareOf(questions, counts) is { } share && reward.From > 0
             ? share * 100 >= reward.From
-            : questions.Count > 0 && questions.All(question => question.HasAnswer);
+            : questions.Count > 0 && questions.All(question => question.HasAnswer || question.Round == Round.LookOnly);
 
     /// <summary>Whether a stop is done: its reward is won, or, where it has none, all in it was answered, or it was looked at.</summary>
     internal static bool IsDone(

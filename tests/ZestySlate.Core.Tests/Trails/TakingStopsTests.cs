@@ -183,6 +183,11 @@ public sealed class TakingStopsTests
         Assert.Equal((0, 0, 1), Counts(EditionDifference.Between(trail, trail.WithScene("t-c", scene => scene with { Stop = null }))));
     }
 
+    [Theory]
+    [InlineData("a")]
+    [InlineData("q")]
+    public void A_stop_has_an_id_of_its_own(string taken) => Assert.False(new AddStop(taken, []).Apply(Cover).Succeeded);
+
     [Fact]
     public void Stops_go_with_their_scenes()
     {

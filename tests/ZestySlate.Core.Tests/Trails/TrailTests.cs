@@ -89,6 +89,15 @@ public sealed class TrailTests
         Assert.True(attempt.View().HasFindings);
     }
 
+    /// <summary>What asks for nothing right asks for an answer to everything.</summary>
+    [Fact]
+    public void A_reward_for_taking_part_is_won_with_the_last_answer()
+    {
+        var attempt = new Attempt(With(stop => Rewarded(stop, 0))).Visit("s1").Mark("q1", "b");
+        Assert.Empty(attempt.State.Findings);
+        Assert.Equal(["one"], attempt.Answer("q2", "b").State.Findings);
+    }
+
     [Fact]
     public void What_is_won_stays_won_though_the_last_try_counts()
     {
