@@ -104,6 +104,9 @@ public static class AttemptRules
         : state.IsInReach(spotId) ? null
         : Reason.Of("stillLocked");
 
+    /// <summary>True when the learner may go to this scene or step now.</summary>
+    public static bool MayVisit(AttemptState state, string id) => RefuseVisit(state, id) is null;
+
     private static Reason? RefuseVisit(AttemptState state, string id)
     {
         if (state.IsInOrder)

@@ -97,20 +97,25 @@ public sealed record TakeAsStop(string NewId, Activity Source, Origin? Origin) :
     public override Outcome<Activity> Apply(Activity activity)
     {
         var taken = Copies.AsStop(Source, Ruled());
-        return activity.Scenes.Count + taken.Scenes.Count > AddOutline.MostScenes
-            ? Outcome<Activity>.Refused(
-                $"An activity has up to {AddOutline.MostScenes} scenes; with «{Source.Title}» it would have "
-                    + $"{activity.Scenes.Count + taken.Scenes.Count}."
-            )
-            : StopEdit.With(
-                activity with
-                {
-                    Scenes = activity.Scenes.Concat(taken.Scenes).ToValueList(),
-                    Story = WithStates(activity.Story, Source.Story, taken.States),
-                },
-                (activity.Trail?.Stops ?? []).Concat(taken.Stops).ToValueList()
-            );
+        return Whole(
+            activity with
+            {
+                Scenes = activity.Scenes.Concat(taken.Scenes).ToValueList(),
+                Story = WithStates(activity.Story, Source.Story, taken.States),
+            },
+            Source,
+            (activity.Trail?.Stops ?? []).Concat(taken.Stops).ToValueList()
+        );
     }
+
+    /// <summary>The activity with all that was taken, or why that is too much for one.</summary>
+    internal static Outcome<Activity> Whole(Activity with, Activity source, ValueList<Stop> stops) =>
+        with.Scenes.Count > AddOutline.MostScenes
+            ? Outcome<Activity>.Refused(
+                $"An activity has up to {AddOutline.MostScenes} scenes; with «{source.Title}» it would have {with.Scenes.Count}."
+            )
+        : with.Story?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
+        : StopEdit.With(with, stops);
 
     /// <summary>The stop with the tries and the moments that its activity has, where they are not the usual ones.</summary>
     private Stop Ruled() =>
@@ -160,12 +165,13 @@ public sealed record UpdateStop(string StopId, Activity Source, int Edition) : S
             scene => scene.Lock is null && activity.SceneOf(scene.Id)?.Lock?.Key.IsOfTrail == true,
             scene => scene with { Lock = activity.SceneOf(scene.Id)!.Lock }
         );
-        return StopEdit.With(
+        return TakeAsStop.Whole(
             activity with
             {
                 Scenes = others.Take(before).Concat(scenes).Concat(others.Skip(before)).ToValueList(),
                 Story = TakeAsStop.WithStates(activity.Story, Source.Story, taken.States),
             },
+            Source,
             Placed(trail, inside, taken.Stops)
         );
     }
@@ -205,7 +211,7 @@ public sealed record MoveStop(string StopId, int Steps) : StopEdit(StopId)
         // It goes past its neighbour of the same trail, with all that is inside the one and the other.
         var siblings = trail.Stops.Where(one => one.Within == stop.Within).ToList();
         var at = siblings.FindIndex(one => one.Id == StopId);
-        var to = Math.Clamp(at + Math.Sign(Steps) * Math.Min(Math.Abs(Steps), siblings.Count), 0, siblings.Count - 1);
+        var to = (int)Math.Clamp((long)at + Steps, 0, siblings.Count - 1);
         siblings.RemoveAt(at);
         siblings.Insert(to, stop);
         var order = siblings.SelectMany(one => trail.Stops.Where(other => trail.Inside(one.Id).Contains(other.Id))).ToList();

@@ -37,9 +37,9 @@ public sealed record Trail
     internal HashSet<string> Inside(string stopId) =>
         Stops.Where(stop => Around(stop).Any(one => one.Id == stopId)).Select(stop => stop.Id).ToHashSet();
 
-    /// <summary>By how much the points of a stop's questions count.</summary>
+    /// <summary>By how much the points of a stop's questions count: the product of its weight and those around it, never above the most of one.</summary>
     internal decimal WeightOf(Stop stop) =>
-        Around(stop).Aggregate(1m, (weight, one) => weight * Math.Clamp(one.Weight, 0, Stop.MostWeight));
+        Around(stop).Aggregate(1m, (weight, one) => Math.Clamp(weight * Math.Clamp(one.Weight, 0, Stop.MostWeight), 0, Stop.MostWeight));
 
     /// <summary>The rules that hold in a stop.</summary>
     /// <param name="rules">Those of the whole.</param>

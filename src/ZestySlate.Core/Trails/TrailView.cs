@@ -59,6 +59,9 @@ public sealed record StopView(string Id, string Title, string Goes, int Depth)
 
     public bool Locked { get; init; }
 
+    /// <summary>True when the learner may go there from where they are.</summary>
+    public bool MayGo { get; init; }
+
     /// <summary>Questions that were answered, and how many there are.</summary>
     public int Answered { get; init; }
 
@@ -108,6 +111,7 @@ public sealed record StopView(string Id, string Title, string Goes, int Depth)
             Visited = scenes.Any(scene => state.HasBeenIn(scene.Id)),
             Current = !state.NeedsStart && scenes.Any(scene => scene.Id == state.Scene.Id),
             Locked = locked,
+            MayGo = AttemptRules.MayVisit(state, goes),
             Answered = asked.Count(question => question.HasAnswer),
             Questions = asked.Count,
             HasReward = stop.Reward is not null,

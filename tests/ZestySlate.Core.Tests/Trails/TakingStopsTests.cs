@@ -102,6 +102,19 @@ public sealed class TakingStopsTests
         Assert.Equal(taken, new TakeAsStop("t", Source, null).Apply(full).Succeeded);
     }
 
+    /// <summary>Nor more states than a story keeps in mind, whether it is taken or brought up to date.</summary>
+    [Theory]
+    [InlineData(Story.MostStates - 1, true)]
+    [InlineData(Story.MostStates, false)]
+    public void No_more_states_than_there_may_be(int there, bool taken)
+    {
+        var states = Enumerable.Range(0, there).Select(i => new StoryState { Id = $"n{i}", Name = $"Number {i}" }).ToValueList();
+        var full = Cover with { Story = new Story { States = states } };
+        Assert.Equal(taken, new TakeAsStop("t", Source, null).Apply(full).Succeeded);
+        var before = Taken(into: full, source: Source with { Story = null });
+        Assert.Equal(taken, new UpdateStop("t", Source, 2).Apply(before).Succeeded);
+    }
+
     [Fact]
     public void An_update_keeps_what_the_trail_says_of_its_stop()
     {
@@ -195,7 +208,8 @@ public sealed class TakingStopsTests
         var moved = new MoveStop("u", -1).Apply(trail).Value;
         Assert.Equal(["u", "t"], moved.Trail!.Stops.Select(stop => stop.Id));
         Assert.Equal(["a", "u-y", "u-z", "t-x"], moved.Scenes.Select(scene => scene.Id));
-        Assert.Equal(moved, new MoveStop("u", -5).Apply(moved).Value);
+        Assert.Equal(moved, new MoveStop("u", int.MinValue).Apply(moved).Value);
+        Assert.Equal(trail, new MoveStop("u", int.MaxValue).Apply(moved).Value);
         Assert.Equal(["a", "t-x"], new RemoveStop("u", true).Apply(moved).Value.Scenes.Select(scene => scene.Id));
         Assert.Null(new RemoveStop("u", false).Apply(moved).Value.SceneOf("u-y")!.Stop);
         var locked = new LockStopsInOrder().Apply(moved).Value;

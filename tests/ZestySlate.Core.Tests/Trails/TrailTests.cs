@@ -256,6 +256,29 @@ public sealed class TrailTests
         Assert.True(attempt.Visit("s2").View().Trail!.Here is { Id: "two" });
     }
 
+    /// <summary>A stop is offered where one may go, and nowhere else.</summary>
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void A_stop_is_offered_when_one_may_go_there(bool back)
+    {
+        var attempt = new Attempt(
+            Two with
+            {
+                Flow = new Flow
+                {
+                    Way = Way.InOrder,
+                    Paging = Paging.SectionOnAPage,
+                    Back = back,
+                },
+            }
+        );
+        Assert.Equal((true, back), (ViewOf(attempt, "one").MayGo, ViewOf(attempt, "two").MayGo));
+        Assert.Equal((back, true), (ViewOf(attempt.Visit("s2"), "one").MayGo, ViewOf(attempt, "two").MayGo));
+        var locked = Two.WithScene("s2", scene => scene with { Lock = Make.By(new RewardKey(["one"])) });
+        Assert.False(ViewOf(new Attempt(locked), "two").MayGo);
+    }
+
     [Fact]
     public void A_stop_without_a_title_is_called_as_what_is_in_it()
     {
@@ -329,6 +352,9 @@ public sealed class TrailTests
         };
         nested = nested.WithScene("s2", scene => scene with { Stop = "inner" });
         Assert.Equal(6m, nested.WorthOf(nested.SpotOf("q3")!));
+        // However deep, never more often than one may count.
+        var heavy = nested.Trail! with { Stops = nested.Trail.Stops.Replace(_ => true, stop => stop with { Weight = Stop.MostWeight }) };
+        Assert.Equal(Stop.MostWeight, (nested with { Trail = heavy }).WorthOf(nested.SpotOf("q3")!));
         var attempt = new Attempt(nested).Visit("s1").Mark("q1", "a").Mark("q2", "a");
         Assert.Equal((3, 1), (ViewOf(attempt, "one").Questions, ViewOf(attempt, "inner").Depth));
         Assert.Null(nested.Trail!.Refuse());
