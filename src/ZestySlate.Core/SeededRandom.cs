@@ -38,6 +38,9 @@ public sealed class SeededRandom(ulong seed)
     /// <summary>A whole number from 0 up to, not including, the limit (which is at least 1).</summary>
     public int Next(int limit) => (int)((UInt128)NextBits() * (ulong)limit >> 64);
 
+    /// <summary>True with this chance, 0..1, to a millionth.</summary>
+    public bool Falls(decimal chance) => Next(1_000_000) < chance * 1_000_000;
+
     /// <summary>The elements in a random order (Fisher and Yates); those that are pinned keep their place.</summary>
     public ValueList<T> Shuffle<T>(ValueList<T> items, Func<T, bool>? pinned = null)
     {

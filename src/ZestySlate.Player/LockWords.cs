@@ -10,7 +10,7 @@ public static class LockWords
     public static string Of(LockView closed, Words words) =>
         closed.Words.Length > 0 ? closed.Words : words.Say(closed.WordsKey, closed.Needed);
 
-    /// <summary>How near a lock is to opening, or null where nothing is counted.</summary>
-    public static string? NearnessOf(LockView closed, Words words) =>
-        closed.NearnessKey is { } key ? words.Say(key, closed.Has, closed.Needed) : null;
+    /// <summary>How near a lock is to opening, for each thing that is counted.</summary>
+    public static IEnumerable<string> NearnessOf(LockView closed, Words words) =>
+        closed.Nearness.Select(near => words.Say(near.WordsKey, near.Has, near.Needed));
 }

@@ -32,11 +32,12 @@ for (const room of ["families", "backdrops"]) {
   });
 }
 
-// The panorama's viewer, the PDF reader, the editor of rich text and what drives players in frames are modules of their own, loaded only where they are needed.
+// The panorama's viewer, the PDF reader, the editor of rich text, what arranges a map and what drives players in frames are modules of their own, loaded only where they are needed.
 for (const [entry, name] of [
   ["Scripts/panorama/panorama.ts", "panorama"],
   ["Scripts/media/pdf-reader.ts", "pdf"],
   ["Scripts/workbench/rich-editor.ts", "rich"],
+  ["Scripts/workbench/map/arrange.ts", "arrange"],
   ["Scripts/hosted/hosted.ts", "hosted"],
 ]) {
   await build({
@@ -51,6 +52,7 @@ for (const [entry, name] of [
   });
 }
 cpSync("node_modules/pdfjs-dist/legacy/build/pdf.worker.min.mjs", `${dist}/pdf.worker.js`);
+cpSync("node_modules/elkjs/lib/elk-worker.min.js", `${dist}/elk-worker.js`);
 
 const styles = (name, more = "") =>
   execFileSync("../node_modules/.bin/tailwindcss", ["-i", "-", "-o", `../${dist}/${name}.css`, "--minify"], {

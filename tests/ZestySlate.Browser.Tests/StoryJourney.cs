@@ -118,6 +118,15 @@ public sealed class StoryJourney(Apps apps)
         ines.Pick("details[id^=fold-lock] select[name=opensBy]", "how a state or thing of the story stands");
         ines.Pick("details[id^=fold-lock] select[name=state]", "Courage");
         ines.Saved();
+        // A second condition, of which one is enough; it is taken away again.
+        ines.Pick("details[id^=fold-lock] select[name=k1-opensBy]", "chance");
+        ines.See("details[id^=fold-lock] [name=k1-chance]");
+        ines.Pick("details[id^=fold-lock] select[name=join]", "one of this is so");
+        ines.Saved();
+        ines.Reads("details[id^=fold-lock] > summary", "by how the story stands or by chance, 50 %");
+        ines.Pick("details[id^=fold-lock] select[name=k1-opensBy]", "take this condition away");
+        ines.Until(() => ines.All("details[id^=fold-lock] [name=k1-chance]").Count == 0 ? "" : null, "one condition");
+        ines.Saved();
         var code = ines.PublishByLink();
 
         using var wren = new Person().Visit(apps, code);
@@ -144,8 +153,8 @@ public sealed class StoryJourney(Apps apps)
         ines.See("#map .map-node");
 
         // A line to the empty ground asks for the words, and makes the choice and its scene.
-        var node = ines.See("#map .map-node rect");
-        ines.Hand.MoveToElement(node).ClickAndHold().MoveByOffset(40, 20).MoveByOffset(180, 120).Release().Perform();
+        var arrow = ines.See("#map .map-knob circle");
+        ines.Hand.MoveToElement(arrow).ClickAndHold().MoveByOffset(40, 20).MoveByOffset(180, 120).Release().Perform();
         ines.Until(() => ines.Run("return document.activeElement.name") is "words" ? "" : null, "the words in hand");
         ines.Keys("Ring the harbour" + Keys.Enter);
         ines.Until(() => ines.All("#map .map-node").Count == 2 ? "" : null, "two scenes");
@@ -154,6 +163,68 @@ public sealed class StoryJourney(Apps apps)
             () => ((string)ines.Run("return document.querySelector('#outline').value")!).Contains("Ring the harbour → ") ? "" : null,
             "the choice in the outline"
         );
+
+        // The new scene is chosen and in hand: it is carried elsewhere, its words are written beside the map, and a step back is there.
+        ines.Until(() => ines.See("#map-chosen input[name=title]").GetAttribute("value") == "Ring the harbour" ? "" : null, "it is chosen");
+        var carried = ines.See("#map .map-node[aria-pressed=true]");
+        var (id, stood) = (carried.GetAttribute("id")!, carried.GetAttribute("transform"));
+        ines.Hand.MoveToElement(ines.See($"#{id} .map-title")).ClickAndHold().MoveByOffset(10, 30).MoveByOffset(30, 60).Release().Perform();
+        ines.Saved();
+        ines.Until(() => ines.See("#" + id).GetAttribute("transform") != stood ? "" : null, "it stands elsewhere");
+        ines.Run($"document.getElementById('{id}').focus()");
+        ines.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
+        ines.Until(() => ines.See("#" + id).GetAttribute("transform") == stood ? "" : null, "it stands where it stood");
+        Assert.Equal(id, ines.Run("return document.activeElement.id"));
+        ines.Keys(Keys.ArrowLeft);
+        Assert.NotEqual(id, ines.Run("return document.activeElement.id"));
+        ines.Keys(Keys.Space + Keys.F2);
+        ines.Until(() => ines.Run("return document.activeElement.name") is "title" ? "" : null, "the name in hand");
+        ines.Keys("Desk" + Keys.Tab);
+        ines.Keys("Ring her" + Keys.Tab);
+        ines.Saved();
+        ines.Reads("#map .scene-map", "Desk");
+        ines.Reads("#map .map-choice", "Ring her");
+
+        // By keys a consequence, and what stands beside it; several are chosen by a frame, copied, and deleted; that is taken back.
+        ines.Run($"document.getElementById('{id}').focus()");
+        ines.Keys("n");
+        ines.Keys("Wait" + Keys.Enter);
+        ines.Until(() => ines.All("#map .map-node").Count == 3 ? "" : null, "a consequence");
+        ines.Until(
+            () =>
+                ines.Run("return document.activeElement.closest('.map-node')?.getAttribute('aria-label')") is string said
+                && said.StartsWith("Wait", StringComparison.Ordinal)
+                    ? ""
+                    : null,
+            "it is in hand"
+        );
+        ines.Keys("s");
+        ines.Keys("Shout" + Keys.Enter);
+        ines.Until(() => ines.All("#map .map-node").Count == 4 ? "" : null, "a sibling");
+        ines.Reads("#map-chosen", "Go there");
+        ines.Hand.KeyDown(Keys.Control).SendKeys("a").KeyUp(Keys.Control).Perform();
+        ines.Reads("#map-chosen", "4 scenes");
+        ines.Keys(Keys.Delete);
+        ines.Reads("#map", "An activity keeps at least one scene.");
+        ines.PressCss($"#{id} .map-title");
+        ines.Reads("#map-chosen", "Go there");
+        ines.Press("Copy", "#map-chosen");
+        ines.Until(() => ines.All("#map .map-node").Count == 5 ? "" : null, "a copy");
+        ines.Press("Undo", "#toast");
+        ines.Until(() => ines.All("#map .map-node").Count == 4 ? "" : null, "no copy");
+        ines.Press("Arrange", "#map");
+        ines.Reads("#toast", "Arranged.");
+        ines.Saved();
+        foreach (var gone in (string[])["Wait", "Shout"])
+        {
+            ines.PressCss($"#map .map-node[aria-label^='{gone}'] .map-title");
+            ines.Until(() => ines.See("#map-chosen input[name=title]").GetAttribute("value") == gone ? "" : null, gone);
+            ines.Press("Delete", "#map-chosen");
+            ines.Until(() => ines.All($"#map .map-node[aria-label^='{gone}']").Count == 0 ? "" : null, gone + " to go");
+        }
+
+        ines.Saved();
+        Assert.Equal(2, ines.All("#map .map-node").Count);
 
         // The rest is typed.
         ines.Run("document.querySelector('#outline').focus()");

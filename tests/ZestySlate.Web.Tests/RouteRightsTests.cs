@@ -99,6 +99,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["author/{activity}/captions/{hash}"] = Rights.ActivityEditor,
         ["author/{activity}/captions/{hash}/lines"] = Rights.ActivityEditor,
         ["author/{activity}/map"] = Rights.ActivityEditor,
+        ["author/{activity}/map/chosen"] = Rights.ActivityEditor,
+        ["author/{activity}/map.dot"] = Rights.ActivityEditor,
         ["author/{activity}/frame-check"] = Rights.ActivityEditor,
         ["author/{activity}/reuse"] = Rights.ActivityEditor,
         ["author/{activity}/questions"] = Rights.ActivityEditor,

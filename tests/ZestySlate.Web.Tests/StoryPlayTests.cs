@@ -1,6 +1,11 @@
 using System.Net;
+using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Locks;
+using ZestySlate.Core.Locks.Chances;
+using ZestySlate.Core.Locks.Joined;
 using ZestySlate.Core.Locks.States;
+using ZestySlate.Core.Locks.Visits;
 using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Web.Tests;
@@ -161,6 +166,35 @@ public sealed class StoryPlayTests(SlateHost host)
         Assert.Equal([new StateChange(trust, ChangeBy.Lower, 2.5m), new StateChange(lamp, ChangeBy.Set, 1)], follows.Changes);
         await SendAsync(ines, id, ("edit", "lock"), ("item", "go"), ("opensBy", "state"), ("state", lamp), ("is", "lacks"));
         Assert.Equal(new StateKey(lamp, Comparison.AtMost, 0), (await DocumentAsync(id)).LockOf("go")!.Key);
+
+        // Another condition is joined by its own fields; emptied, one of them is left; a code stays alone.
+        (string, string)[] two =
+        [
+            ("edit", "lock"),
+            ("item", "go"),
+            ("opensBy", "state"),
+            ("state", lamp),
+            ("is", "lacks"),
+            ("k1-opensBy", "visits"),
+            ("k1-visitsOf", scene),
+            ("k1-visitsAre", "AtMost"),
+            ("k1-visits", "3"),
+            ("k2-opensBy", "chance"),
+            ("k2-chance", "12.5"),
+            ("join", "any"),
+        ];
+        await SendAsync(ines, id, two);
+        LockKey[] three = [new StateKey(lamp, Comparison.AtMost, 0), new VisitsKey(scene, Comparison.AtMost, 3), new ChanceKey(0.125m)];
+        Assert.Equal(new JoinedKey(three.ToValueList(), true), (await DocumentAsync(id)).LockOf("go")!.Key);
+        var page = WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}/rooms?selected=go&at={scene}", Stop));
+        Assert.Contains("how the story stands or by visits or by chance, 12.5 %", page);
+        Assert.Contains("name=\"k2-chance\"", page);
+        Assert.Contains("name=\"k3-opensBy\"", page);
+        var typed = await SendAsync(ines, id, [.. two, ("k3-opensBy", "code"), ("k3-codes", "x")]);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, typed.StatusCode);
+        await SendAsync(ines, id, [.. two[..2], ("opensBy", ""), .. two[5..9], ("k2-opensBy", "")]);
+        Assert.Equal(three[1], (await DocumentAsync(id)).LockOf("go")!.Key);
+        await SendAsync(ines, id, two[..5]);
         await SendAsync(
             ines,
             id,

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using ZestySlate.Core.Json;
+using ZestySlate.Core.Locks.Joined;
 
 namespace ZestySlate.Core.Activities;
 
@@ -43,6 +44,8 @@ public static class ActivityJson
                 ? Outcome<Activity>.Refused($"The id «{twice.Key}» stands twice in the activity; answers could not be told apart.")
             : state is not null
                 ? Outcome<Activity>.Refused($"The story keeps «{state.Key}» in mind twice; the two could not be told apart.")
+            : activity.Locks.Select(entry => Joining.Refuse(entry.Lock.Key)).FirstOrDefault(no => no is not null) is { } no
+                ? Outcome<Activity>.Refused(no)
             : activity.Trail?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
             : activity;
     }

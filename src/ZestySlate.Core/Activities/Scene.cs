@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Activities;
@@ -38,6 +39,9 @@ public sealed record Scene
 
     /// <summary>What keeps the scene closed, or null.</summary>
     public Lock? Lock { get; init; }
+
+    /// <summary>Where its author has put it on the map; null where it finds its place by itself.</summary>
+    public MapPlace? OnMap { get; init; }
 
     /// <summary>Where it was taken from, when it stays linked.</summary>
     public Origin? Origin { get; init; }

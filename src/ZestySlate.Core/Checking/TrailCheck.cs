@@ -62,6 +62,17 @@ internal static class TrailCheck
                 yield return new Finding(false, $"The reward of the stop «{title}» says nothing.", scenes[0].Id, null, "trail");
             }
 
+            if (stop.Reward?.Changes.Any(change => activity.Story?.StateOf(change.State) is null) == true)
+            {
+                yield return new Finding(
+                    true,
+                    $"The reward of the stop «{title}» changes something that was deleted.",
+                    scenes.FirstOrDefault()?.Id,
+                    null,
+                    "trail"
+                );
+            }
+
             if (stop.Reward?.Picture?.LacksAlternativeText == true)
             {
                 yield return new Finding(

@@ -62,6 +62,18 @@ internal static class WaysCheck
             );
         }
 
+        foreach (var stuck in activity.Flow.Way == Way.Free ? Roads.MayStickIn(activity) : [])
+        {
+            var scene = activity.SceneOf(stuck)!;
+            yield return new Finding(
+                false,
+                $"In the scene «{activity.TitleOf(scene)}» it can happen that none of the ways on is there, and the learner is stuck.",
+                scene.Id,
+                null,
+                "telling"
+            );
+        }
+
         foreach (var (id, closed) in activity.Locks)
         {
             var spot = activity.SpotOf(id);

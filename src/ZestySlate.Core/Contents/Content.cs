@@ -52,6 +52,9 @@ public abstract record Content
     [JsonIgnore]
     public virtual Consequence? Consequence => null;
 
+    /// <summary>The same choice with other words, leading elsewhere; null for what is no choice.</summary>
+    internal virtual Content? Rephrased(string words, string to) => null;
+
     /// <summary>The code of another activity that it holds, or null; empty while none is chosen.</summary>
     [JsonIgnore]
     public virtual string? Inside => null;

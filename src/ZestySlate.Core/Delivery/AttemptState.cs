@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
@@ -110,6 +111,9 @@ public sealed record AttemptState
     /// <summary>The clue cards that were opened, and the stops whose rewards were won, in that order.</summary>
     public ValueList<string> Findings { get; init; } = [];
 
+    /// <summary>The stops whose rewards have changed the story, in that order.</summary>
+    internal ValueList<string> GivenChanges { get; init; } = [];
+
     /// <summary>What the learner wrote beside findings, by spot.</summary>
     public required IReadOnlyDictionary<string, string> Annotations { get; init; }
 
@@ -136,6 +140,12 @@ public sealed record AttemptState
 
     /// <summary>The scenes and steps that were visited.</summary>
     public required IReadOnlySet<string> VisitedScenes { get; init; }
+
+    /// <summary>How often the learner has come to each scene or step, on the road that led here.</summary>
+    public required ImmutableDictionary<string, int> Visits { get; init; }
+
+    /// <summary>How often they have come anywhere; luck is drawn anew with each.</summary>
+    public int Arrivals { get; init; }
 
     /// <summary>What was watched of scenes that have a course in time, by scene.</summary>
     public IReadOnlyDictionary<string, Stretches> Watched { get; init; } = new Dictionary<string, Stretches>();

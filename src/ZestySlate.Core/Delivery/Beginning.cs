@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
@@ -50,6 +51,7 @@ internal static class Beginning
             Way = [first],
             States = activity.Story?.Beginning ?? [],
             VisitedScenes = new HashSet<string> { first },
+            Visits = ImmutableDictionary<string, int>.Empty.Add(first, 1),
             OpenLocks = new HashSet<string>(),
             WrongCodes = new Dictionary<string, CodeTries>(),
             Questions = questions,

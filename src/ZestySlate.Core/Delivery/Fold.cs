@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
@@ -26,7 +27,11 @@ internal sealed class Fold(AttemptState start) : IOpening
     private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
     private readonly Dictionary<string, int> _repeated = new(start.Repeated);
     private readonly HashSet<int> _touched = [];
+    private ImmutableDictionary<string, int> _visits = start.Visits;
+    private int _arrivals = start.Arrivals;
+    private string _asking = "";
     private ValueList<string> _findings = start.Findings;
+    private ValueList<string> _given = start.GivenChanges;
     private ValueList<string> _way = start.Way;
     private ValueList<StateValue> _states = start.States;
     private ValueList<RoadStep> _road = start.Road;
@@ -146,12 +151,12 @@ internal sealed class Fold(AttemptState start) : IOpening
                 break;
         }
 
-        Win();
+        Win(happened.At);
         OpenLocks();
     }
 
-    /// <summary>The rewards of the stops whose questions were touched; what is won stays won.</summary>
-    private void Win()
+    /// <summary>The rewards of the stops whose questions were touched; what is won stays won, and changes the story once it may be told.</summary>
+    private void Win(DateTimeOffset at)
     {
         foreach (var stop in _touched.Count == 0 ? [] : _activity.Trail?.Stops ?? [])
         {
@@ -168,6 +173,20 @@ internal sealed class Fold(AttemptState start) : IOpening
         }
 
         _touched.Clear();
+        foreach (var stop in _activity.Trail?.Stops ?? [])
+        {
+            // What it changes would tell that it is won.
+            if (
+                stop.Reward is { Changes.Count: > 0 } reward
+                && _findings.Contains(stop.Id)
+                && !_given.Contains(stop.Id)
+                && RevealNow.Reward(State(at), stop, at, null)
+            )
+            {
+                _given = _given.Add(stop.Id);
+                _states = After(_states, reward.Changes);
+            }
+        }
     }
 
     /// <summary>Opens the locks that need no typing, as far as their keys are there, and closes those that hold only while something is so.</summary>
@@ -175,6 +194,7 @@ internal sealed class Fold(AttemptState start) : IOpening
     {
         foreach (var (id, closed) in _locks)
         {
+            _asking = id;
             var isOpen = _openLocks.Contains(id);
             if (!isOpen && closed.Key.OpensWith(this))
             {
@@ -201,6 +221,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             Streak = _streak,
             OpenedSpots = _opened,
             Findings = _findings,
+            GivenChanges = _given,
             Repeated = _repeated,
             Annotations = _annotations,
             Way = _way,
@@ -209,6 +230,8 @@ internal sealed class Fold(AttemptState start) : IOpening
             Endings = _endings,
             SaidOnTheWay = _said,
             VisitedScenes = _visited,
+            Visits = _visits,
+            Arrivals = _arrivals,
             Watched = _watched,
             LeftAt = _leftAt,
             OpenLocks = _openLocks,
@@ -231,6 +254,15 @@ internal sealed class Fold(AttemptState start) : IOpening
         _watched.TryGetValue(sceneId, out var watched) ? watched.ShareOf(_activity.SceneOf(sceneId)?.Backdrop.Lasts) : 0;
 
     public decimal? StateOf(string stateId) => _states.FirstOrDefault(state => state.State == stateId)?.Value;
+
+    public int VisitsOf(string sceneId) =>
+        start.IsInOrder
+            ? start
+                .Steps.Where(step => step.Sections.Any(section => section.SceneId == sceneId))
+                .Sum(step => _visits.GetValueOrDefault(step.Id))
+            : _visits.GetValueOrDefault(sceneId);
+
+    public bool Falls(decimal share) => SeededRandom.For(start.Seed, "luck " + _asking, _arrivals).Falls(share);
 
     public bool HasDone(string stopId) =>
         Winning.IsDone(_activity, stopId, _findings, [.. start.Index.PlacesOf(stopId).Select(place => _questions[place])], HasVisited);
@@ -266,6 +298,8 @@ internal sealed class Fold(AttemptState start) : IOpening
     private void Arrive(string id)
     {
         _visited.Add(id);
+        _visits = _visits.SetItem(id, _visits.GetValueOrDefault(id) + 1);
+        _arrivals++;
         if (start.Index.SceneOf(id)?.Ending is not null)
         {
             _endings = _endings.RemoveAll(one => one == id).Add(id);
@@ -281,8 +315,8 @@ internal sealed class Fold(AttemptState start) : IOpening
             return;
         }
 
-        _road = _road.Add(new RoadStep(chose.Id, scene.Id, spot.Id, _states));
-        _states = _states.Select(state => Changed(state, follows.Changes)).ToValueList();
+        _road = _road.Add(new RoadStep(chose.Id, scene.Id, spot.Id, _states) { Visits = _visits, Given = _given.Count });
+        _states = After(_states, follows.Changes);
         _opened.Add(spot.Id);
         if (!start.IsInOrder && start.Index.SceneOf(spot.Content.Goal ?? "") is { } goal)
         {
@@ -293,6 +327,9 @@ internal sealed class Fold(AttemptState start) : IOpening
         _said = spot.Id;
     }
 
+    private ValueList<StateValue> After(ValueList<StateValue> states, ValueList<StateChange> changes) =>
+        changes.Count == 0 ? states : states.Select(state => Changed(state, changes)).ToValueList();
+
     private StateValue Changed(StateValue state, ValueList<StateChange> changes) =>
         _activity.Story?.StateOf(state.State) is { } kept
             ? changes
@@ -300,19 +337,25 @@ internal sealed class Fold(AttemptState start) : IOpening
                 .Aggregate(state, (now, change) => now with { Value = kept.Within(change.Of(now.Value)) })
             : state;
 
-    /// <summary>To a decision of the road, or to its beginning; what was found out on the way is not forgotten.</summary>
+    /// <summary>To a decision of the road, or to its beginning; what was found out and won on the way is not lost, and luck is drawn anew.</summary>
     private void GoBack(string stepId)
     {
+        _arrivals++;
         if (stepId.Length == 0)
         {
-            (_states, _way, _road, _said) = (_activity.Story?.Beginning ?? [], [_activity.Scenes[0].Id], [], null);
+            _visits = ImmutableDictionary<string, int>.Empty.Add(_activity.Scenes[0].Id, 1);
+            (_states, _way, _road, _said) = (WithGiven(_activity.Story?.Beginning ?? [], 0), [_activity.Scenes[0].Id], [], null);
         }
         else if (_road.IndexOf(step => step.Id == stepId) is >= 0 and var at)
         {
-            (_states, _way, _said) = (_road[at].Before, [_road[at].SceneId], null);
+            (_states, _visits, _way, _said) = (WithGiven(_road[at].Before, _road[at].Given), _road[at].Visits, [_road[at].SceneId], null);
             _road = _road.Take(at).ToValueList();
         }
     }
+
+    /// <summary>States as they were when so many rewards had changed them, with what those that have since have made of them.</summary>
+    private ValueList<StateValue> WithGiven(ValueList<StateValue> states, int given) =>
+        _given.Skip(given).Aggregate(states, (now, id) => After(now, _activity.Trail?.StopOf(id)?.Reward?.Changes ?? []));
 
     private void TryCode(TriedCode tried)
     {

@@ -212,17 +212,14 @@ public sealed record LockView
     /// <summary>The entry of the wording that says how it opens.</summary>
     public required string WordsKey { get; init; }
 
-    /// <summary>The entry of the wording that says how near it is; null where that is not said.</summary>
-    public string? NearnessKey { get; init; }
+    /// <summary>How near it is, for each thing that is counted.</summary>
+    public ValueList<Nearness> Nearness { get; init; } = [];
 
     /// <summary>How a code is typed into it.</summary>
     public Typing Typing { get; init; }
 
     /// <summary>Points, or things, that are needed; 0 where none are counted.</summary>
     public decimal Needed { get; init; }
-
-    /// <summary>Points, or things, that are there.</summary>
-    public decimal Has { get; init; }
 
     /// <summary>How many wrong codes were typed.</summary>
     public int Wrong { get; init; }
@@ -243,10 +240,9 @@ public sealed record LockView
             Id = id,
             Words = closed.Words,
             WordsKey = closed.Key.WordsKey,
-            NearnessKey = closed.Key.NearnessKey,
+            Nearness = closed.Key.Nearness(state).ToValueList(),
             Typing = typed?.Typing ?? Typing.None,
             Needed = closed.Key.Needed,
-            Has = closed.Key.Has(state),
             Wrong = wrong,
             WrongWords = wrong > 0 ? closed.WrongWords : "",
             WrongCosts = typed?.WrongCosts ?? 0,

@@ -22,6 +22,22 @@ public static class Copies
         return scene with { Id = newId, Lock = Of(scene.Lock, copy), Spots = scene.Spots.Select(spot => Of(spot, copy)).ToValueList() };
     }
 
+    /// <summary>Scenes with new ids, they and their spots; what refers to something inside any of them refers to its twin.</summary>
+    public static IEnumerable<Scene> Of(IReadOnlyCollection<Scene> scenes)
+    {
+        var copy = new Copy(
+            scenes.SelectMany(scene => scene.Spots.Select(spot => spot.Id).Prepend(scene.Id)).ToDictionary(id => id, _ => Ids.New())
+        );
+        return scenes.Select(scene =>
+            scene with
+            {
+                Id = copy.Of(scene.Id),
+                Lock = Of(scene.Lock, copy),
+                Spots = scene.Spots.Select(spot => Of(spot, copy)).ToValueList(),
+            }
+        );
+    }
+
     /// <summary>All of an activity as a stop of a trail. The ids of what is in it follow from the originals', so that an update finds them
     /// again and nothing clashes; if it is a trail itself, its stops are stops inside this one.</summary>
     /// <param name="activity">The original.</param>
@@ -47,6 +63,7 @@ public static class Copies
                         Id = copy.Of(one.Id),
                         Within = one.Within is { } outer ? copy.Of(outer) : stop.Id,
                         Origin = null,
+                        Reward = one.Reward?.In(copy),
                     }
                 )
                 .Prepend(stop)

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Contents.Jumps;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Editing;
@@ -36,6 +37,12 @@ public sealed record SetTelling(string SceneId, RichText Text, StoryEnding? Endi
 /// <param name="To">The scene it leads to; empty for a new one, which is called as the choice.</param>
 public sealed record AddChoice(string SceneId, string SpotId, string Words, string To) : SceneEdit(SceneId)
 {
+    /// <summary>The id of the new scene; empty for one of ours.</summary>
+    public string NewScene { get; init; } = "";
+
+    /// <summary>Where the new scene stands on the map; null where it finds its place by itself.</summary>
+    public MapPlace? Place { get; init; }
+
     public override string SummaryOn(Activity activity) => $"Added the choice «{Words.Trim()}»";
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
@@ -61,11 +68,19 @@ public sealed record AddChoice(string SceneId, string SpotId, string Words, stri
             return Outcome<Activity>.Refused($"An activity has up to {AddOutline.MostScenes} scenes.");
         }
 
-        var goal = To.Length > 0 ? To : Ids.New();
+        if (To.Length == 0 && (activity.SceneOf(NewScene) is not null || activity.SpotOf(NewScene) is not null || NewScene == SpotId))
+        {
+            return Outcome<Activity>.Refused("This scene is in the activity already.");
+        }
+
+        var goal =
+            To.Length > 0 ? To
+            : NewScene.Length > 0 ? NewScene
+            : Ids.New();
         var choice = new Spot
         {
             Id = SpotId,
-            Place = Copies.FreePlace(scene, Place.At(scene.Backdrop, 0.5, 0.5)),
+            Place = Copies.FreePlace(scene, Activities.Place.At(scene.Backdrop, 0.5, 0.5)),
             Content = new Jump(goal) { Words = words, Follows = new Consequence() },
         };
         var after = activity.WithScene(SceneId, s => s with { Spots = s.Spots.Add(choice) });
@@ -79,6 +94,7 @@ public sealed record AddChoice(string SceneId, string SpotId, string Words, stri
                         Id = goal,
                         Title = words.Cut(Scene.LongestTitle),
                         Backdrop = new PlainBoardBackdrop(),
+                        OnMap = Place?.Within,
                     }
                 ),
             };

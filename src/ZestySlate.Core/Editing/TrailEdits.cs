@@ -285,7 +285,7 @@ public sealed record LockStopsInOrder : Edit
         var stops = (activity.Trail?.Stops ?? []).Where(stop => stop.Within is null).ToList();
         foreach (var (before, stop) in stops.Zip(stops.Skip(1)))
         {
-            if (activity.ScenesOf(stop.Id).FirstOrDefault() is { Lock: null or { Key.IsOfTrail: true } } first)
+            if (activity.ScenesOf(stop.Id).FirstOrDefault() is { } first && IsFree(first.Lock))
             {
                 result = result.WithScene(first.Id, scene => scene with { Lock = new Lock { Key = new RewardKey([before.Id]) } });
             }
@@ -293,6 +293,9 @@ public sealed record LockStopsInOrder : Edit
 
         return result;
     }
+
+    /// <summary>A lock that something else than the trail opens, or has a part in, stays.</summary>
+    private static bool IsFree(Lock? there) => there is null || there.Key.Conditions.All(key => key.IsOfTrail);
 }
 
 /// <summary>Puts a way to each stop on a scene that has none yet, in a ring.</summary>

@@ -3,13 +3,16 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Chances;
 using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Joined;
 using ZestySlate.Core.Locks.Numbers;
 using ZestySlate.Core.Locks.Rewards;
 using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Locks.Videos;
+using ZestySlate.Core.Locks.Visits;
 using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Locks;
@@ -27,6 +30,9 @@ namespace ZestySlate.Core.Locks;
 [JsonDerivedType(typeof(WatchedKey), "watched")]
 [JsonDerivedType(typeof(StateKey), "state")]
 [JsonDerivedType(typeof(RewardKey), "reward")]
+[JsonDerivedType(typeof(VisitsKey), "visits")]
+[JsonDerivedType(typeof(ChanceKey), "chance")]
+[JsonDerivedType(typeof(JoinedKey), "joined")]
 public abstract record LockKey
 {
     /// <summary>The entry of the wording that says how it opens; {0} is what is needed.</summary>
@@ -45,9 +51,17 @@ public abstract record LockKey
     [JsonIgnore]
     public virtual bool Closes => false;
 
-    /// <summary>How a state of the story must stand; null for what does not depend on one.</summary>
+    /// <summary>The keys that it is made of; itself where it is one.</summary>
     [JsonIgnore]
-    public virtual StateCondition? Condition => null;
+    public virtual ValueList<LockKey> Conditions => [this];
+
+    /// <summary>True when one of its conditions is enough.</summary>
+    [JsonIgnore]
+    public virtual bool AnyOf => false;
+
+    /// <summary>What of it the road decides that one has come: all of these must hold. None for what is done once and stays done.</summary>
+    [JsonIgnore]
+    public virtual IEnumerable<Clause> Clauses => [];
 
     /// <summary>True when it waits for stops of the trail that it is on.</summary>
     [JsonIgnore]
@@ -62,6 +76,10 @@ public abstract record LockKey
 
     /// <summary>Points, or things, of those needed that are there.</summary>
     internal virtual decimal Has(AttemptState state) => 0;
+
+    /// <summary>How near it is, for what counts something.</summary>
+    internal virtual IEnumerable<Nearness> Nearness(AttemptState state) =>
+        NearnessKey is { } key ? [new Nearness(key, Has(state), Needed)] : [];
 
     /// <summary>Whether it opens by itself, without typing, with what is there.</summary>
     internal abstract bool OpensWith(IOpening there);
@@ -78,6 +96,12 @@ public abstract record LockKey
     /// <summary>The same key in a copy, where what it names may have a twin.</summary>
     internal virtual LockKey In(Copy copy) => this;
 }
+
+/// <summary>How near a lock is to opening.</summary>
+/// <param name="WordsKey">The entry of the wording that says so; {0} is what is there, {1} what is needed.</param>
+/// <param name="Has">Points, or things, that are there.</param>
+/// <param name="Needed">How many are needed.</param>
+public sealed record Nearness(string WordsKey, decimal Has, decimal Needed);
 
 /// <summary>What is there of what opens locks, at a moment of an attempt.</summary>
 internal interface IOpening
@@ -99,6 +123,13 @@ internal interface IOpening
 
     /// <summary>How a state of the story stands; null where there is none such.</summary>
     decimal? StateOf(string stateId);
+
+    /// <summary>How often the learner has come to the scene.</summary>
+    int VisitsOf(string sceneId);
+
+    /// <summary>Whether luck is with who is where the learner is now, for the lock that is asked about.</summary>
+    /// <param name="share">How likely it is, 0..1.</param>
+    bool Falls(decimal share);
 
     /// <summary>Whether the reward of a stop is won, or, where it has none, all in it was answered.</summary>
     bool HasDone(string stopId);

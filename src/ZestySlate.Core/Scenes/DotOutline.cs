@@ -1,13 +1,14 @@
 using System.Text;
+using System.Text.RegularExpressions;
 
 namespace ZestySlate.Core.Scenes;
 
 /// <summary>
 /// Reads a graph in the DOT language (Graphviz, "The DOT Language", abstract grammar) as an outline: a node is a scene, called by
-/// its label; an edge is a way, and with a label a choice. Subgraphs are read through: an edge to one is an edge to each of its nodes.
+/// its label, and an ending with a double border; an edge is a way, and with a label a choice. Subgraphs are read through: an edge to one is an edge to each of its nodes.
 /// What a graph says of looks is left out.
 /// </summary>
-internal sealed class DotOutline
+internal sealed partial class DotOutline
 {
     private const int Deepest = 50,
         MostEdges = 5_000,
@@ -15,6 +16,7 @@ internal sealed class DotOutline
 
     private readonly List<(string Text, bool Quoted, int Line)> _tokens;
     private readonly Dictionary<string, string> _labels = [];
+    private readonly HashSet<string> _ends = [];
     private readonly List<string> _order = [];
     private readonly List<(string From, string Words, string To)> _edges = [];
     private int _at;
@@ -50,7 +52,10 @@ internal sealed class DotOutline
             .Select(id => new OutlineLine(
                 NameOf(id),
                 edges[id].Select(edge => new OutlineWay(edge.Words, NameOf(edge.To))).Distinct().ToValueList()
-            ))
+            )
+            {
+                Ending = _ends.Contains(id) ? "" : null,
+            })
             .ToValueList();
     }
 
@@ -166,6 +171,11 @@ internal sealed class DotOutline
                 _labels[id] = label;
             }
 
+            if (attributes.GetValueOrDefault("peripheries") == "2" || Is(attributes.GetValueOrDefault("shape", ""), "doublecircle"))
+            {
+                _ends.UnionWith(from);
+            }
+
             return null;
         }
 
@@ -253,13 +263,19 @@ internal sealed class DotOutline
                 var key = _tokens[_at++].Text;
                 if (Take("=") && _at < _tokens.Count)
                 {
-                    into[key.ToLowerInvariant()] = _tokens[_at++].Text.Replace("\\n", " ").Replace("\\l", " ").Replace("\\r", " ").Trim();
+                    into[key.ToLowerInvariant()] = Unescaped()
+                        .Replace(_tokens[_at++].Text, found => found.Value == @"\\" ? @"\" : " ")
+                        .Trim();
                 }
             }
         }
 
         return null;
     }
+
+    /// <summary>What a label writes with a backslash: the ends of lines, and the backslash itself.</summary>
+    [GeneratedRegex(@"\\[nlr\\]")]
+    private static partial Regex Unescaped();
 
     private bool IsQuoted => _at < _tokens.Count && _tokens[_at].Quoted;
 
@@ -314,7 +330,12 @@ internal sealed class DotOutline
                 for (at++; at < text.Length && text[at] != '"'; at++)
                 {
                     line += text[at] == '\n' ? 1 : 0;
-                    at += text[at] == '\\' && at + 1 < text.Length && text[at + 1] is '"' or '\n' ? 1 : 0;
+                    if (text[at] == '\\' && at + 1 < text.Length && text[at + 1] is '"' or '\n' or '\\')
+                    {
+                        // A backslash that stands for itself stays two until the label is read.
+                        said.Append(text[++at] == '\\' ? "\\" : "");
+                    }
+
                     said.Append(text[at] == '\n' ? ' ' : text[at]);
                 }
 

@@ -18,7 +18,8 @@ public sealed record MapNode(Scene Scene, int Level, int Row, bool Reachable, bo
 /// <param name="From">The scene it is in.</param>
 /// <param name="To">The scene it leads to.</param>
 /// <param name="Locked">True when the jump or the scene has a lock.</param>
-public sealed record MapWay(string From, string To, bool Locked);
+/// <param name="Choices">What one can do that leads there, for each choice; empty for jumps.</param>
+public sealed record MapWay(string From, string To, bool Locked, ValueList<string> Choices);
 
 /// <summary>The whole of an activity as a graph: where learners can get, and where they cannot.</summary>
 public sealed record SceneMap
@@ -53,7 +54,8 @@ public sealed record SceneMap
             .Select(same => new MapWay(
                 same.Key.Item1,
                 same.Key.Item2,
-                same.All(way => way.spot.Lock is not null || way.goal!.Lock is not null)
+                same.All(way => way.spot.Lock is not null || way.goal!.Lock is not null),
+                same.Where(way => way.spot.Content.Consequence is not null).Select(way => way.spot.Content.OwnName).ToValueList()
             ))
             .ToValueList();
         var (reachable, openable) = Explored(activity);
@@ -138,7 +140,10 @@ public sealed record SceneMap
 
             var (least, most) = (state.Within(state.Begins), state.Within(state.Begins));
             foreach (
-                var change in spots.Values.SelectMany(spot => spot.Content.Consequence?.Changes ?? []).Where(one => one.State == stateId)
+                var change in spots
+                    .Values.SelectMany(spot => spot.Content.Consequence?.Changes ?? [])
+                    .Concat((activity.Trail?.Stops ?? []).SelectMany(stop => stop.Reward?.Changes ?? []))
+                    .Where(one => one.State == stateId)
             )
             {
                 var value = change.By switch

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Core.Stories;
@@ -7,7 +8,14 @@ namespace ZestySlate.Core.Stories;
 /// <param name="SceneId">Where it was decided.</param>
 /// <param name="SpotId">The choice.</param>
 /// <param name="Before">How the states stood before it.</param>
-public sealed record RoadStep(string Id, string SceneId, string SpotId, ValueList<StateValue> Before);
+public sealed record RoadStep(string Id, string SceneId, string SpotId, ValueList<StateValue> Before)
+{
+    /// <summary>How often the learner had come to each scene then.</summary>
+    internal ImmutableDictionary<string, int> Visits { get; init; } = ImmutableDictionary<string, int>.Empty;
+
+    /// <summary>How many rewards had changed the states then.</summary>
+    internal int Given { get; init; }
+}
 
 /// <summary>What a story is worth as it stands.</summary>
 internal static class StoryScore

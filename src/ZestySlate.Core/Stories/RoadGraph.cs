@@ -27,16 +27,19 @@ internal sealed class RoadGraph
                             .Spots.Where(spot => spot.Lock is null || map.CanOpen(spot.Id))
                             .SelectMany(spot =>
                                 spot.Content.Consequence is { } follows
-                                    ? [(spot, To: spot.Content.Goal ?? "", follows.Changes)]
-                                    : spot.Goals.Select(goal => (spot, To: goal, Changes: Nothing))
+                                    ? [(spot, To: spot.Content.Goal ?? "", follows.Changes, Decides: true)]
+                                    : spot.Goals.Select(goal => (spot, To: goal, Changes: Nothing, Decides: false))
                             )
                             .Where(way => way.To.Length == 0 || CanCome(way.To))
-                            .Select(way => (way.spot, way.Changes, To: way.To.Length == 0 ? i : number[way.To]))
                             .Select(way => new RoadWay(
-                                way.To,
+                                way.To.Length == 0 ? i : number[way.To],
                                 way.Changes,
-                                ConditionsOf(way.spot.Lock, way.To == i ? null : activity.Scenes[way.To].Lock)
-                            ))
+                                ClausesOf(way.spot.Lock, way.To.Length == 0 || way.To == scene.Id ? null : activity.SceneOf(way.To)!.Lock)
+                            )
+                            {
+                                Arrives = way.To.Length > 0,
+                                Decides = way.Decides,
+                            })
                             .ToArray()
             ),
         ];
@@ -45,11 +48,24 @@ internal sealed class RoadGraph
     /// <summary>The ways out of each scene; none out of an ending.</summary>
     internal RoadWay[][] Ways { get; }
 
-    /// <summary>How the states stand at the beginning.</summary>
-    internal ValueList<StateValue> Beginning => _activity.Story?.Beginning ?? [];
+    /// <summary>What is counted on the road, as it stands at the beginning: the states, and the visits of those scenes that are asked for.</summary>
+    internal Dictionary<string, decimal> Beginning()
+    {
+        var asked = Ways.SelectMany(ways => ways).SelectMany(way => way.When).SelectMany(clause => clause.AnyOf).Select(one => one.Of);
+        var standing = (_activity.Story?.Beginning ?? []).ToDictionary(state => state.State, state => state.Value);
+        foreach (var scene in asked.Where(id => _activity.SceneOf(id) is not null))
+        {
+            standing[scene] = scene == _activity.Scenes[0].Id ? 1 : 0;
+        }
+
+        return standing;
+    }
+
+    /// <summary>The id of a scene.</summary>
+    internal string IdOf(int scene) => _activity.Scenes[scene].Id;
 
     /// <summary>True when what can be decided depends on how the story stands.</summary>
-    internal bool DependsOnStates => Ways.Any(ways => ways.Any(way => way.When.Length > 0));
+    internal bool DependsOnTheRoad => Ways.Any(ways => ways.Any(way => way.When.Length > 0));
 
     internal bool IsEnding(int scene) => _activity.Scenes[scene].Ending is not null;
 
@@ -95,17 +111,25 @@ internal sealed class RoadGraph
         return can;
     }
 
-    private static StateCondition[] ConditionsOf(Lock? choice, Lock? goal) =>
-        new[] { choice?.Key.Condition, goal?.Key.Condition }.OfType<StateCondition>().ToArray();
+    private static Clause[] ClausesOf(Lock? choice, Lock? goal) => [.. choice?.Key.Clauses ?? [], .. goal?.Key.Clauses ?? []];
 }
 
 /// <summary>A way from a scene to another.</summary>
 /// <param name="To">Where it leads.</param>
 /// <param name="Changes">What it changes.</param>
 /// <param name="When">What must hold that it is there.</param>
-internal sealed record RoadWay(int To, ValueList<StateChange> Changes, StateCondition[] When)
+internal sealed record RoadWay(int To, ValueList<StateChange> Changes, Clause[] When)
 {
-    /// <summary>True when it is there with the states so.</summary>
-    internal bool IsThere(Dictionary<string, decimal> states) =>
-        Array.TrueForAll(When, key => states.TryGetValue(key.State, out var value) && key.Holds(value));
+    /// <summary>True when one comes there anew; false when one stays where one is.</summary>
+    internal bool Arrives { get; init; }
+
+    /// <summary>True for a choice, from which no way goes back.</summary>
+    internal bool Decides { get; init; }
+
+    /// <summary>True when it is there with what is counted standing so.</summary>
+    internal bool IsThere(Dictionary<string, decimal> standing, SeededRandom luck) =>
+        Array.TrueForAll(When, clause =>
+            clause.AnyOf.Any(condition => standing.TryGetValue(condition.Of, out var value) && condition.Holds(value))
+            || (clause.Chance > 0 && luck.Falls(clause.Chance))
+        );
 }

@@ -60,29 +60,40 @@ internal static class RoadWalk
     private static double[][] Identity(int size) =>
         [.. Enumerable.Range(0, size).Select(i => Enumerable.Range(0, size + 1).Select(j => i == j ? 1.0 : 0).ToArray())];
 
-    /// <summary>The same by playing it, always with the same luck.</summary>
-    internal static (double[] Shares, double Decisions) Simulated(RoadGraph graph, int walkers = Roads.Walkers)
+    /// <summary>The same by playing it, always with the same luck; and in which scenes somebody stood after a choice with no way on.</summary>
+    internal static (double[] Shares, double Decisions, HashSet<int> Stuck) Simulated(RoadGraph graph, int walkers = Roads.Walkers)
     {
+        var stuck = new HashSet<int>();
         var shares = new double[graph.Ways.Length];
         var random = SeededRandom.For(1, "roads", 0);
         var (ended, played, decisions, all) = (0, 0, 0L, 0L);
         for (; played < walkers && all < MostSteps; played++)
         {
-            var states = graph.Beginning.ToDictionary(state => state.State, state => state.Value);
-            var (at, steps) = (0, 0);
+            var standing = graph.Beginning();
+            var (at, steps, decided) = (0, 0, false);
             while (!graph.IsEnding(at) && steps < Roads.Longest)
             {
-                if (OneOf(graph.Ways[at], states, random) is not { } way)
+                if (OneOf(graph.Ways[at], standing, random) is not { } way)
                 {
+                    if (decided && graph.Ways[at].Length > 0)
+                    {
+                        stuck.Add(at);
+                    }
+
                     break;
                 }
 
-                foreach (var change in way.Changes.Where(change => states.ContainsKey(change.State)))
+                foreach (var change in way.Changes.Where(change => standing.ContainsKey(change.State)))
                 {
-                    states[change.State] = graph.Within(change.State, change.Of(states[change.State]));
+                    standing[change.State] = graph.Within(change.State, change.Of(standing[change.State]));
                 }
 
-                (at, steps) = (way.To, steps + 1);
+                if (way.Arrives && standing.TryGetValue(graph.IdOf(way.To), out var visits))
+                {
+                    standing[graph.IdOf(way.To)] = visits + 1;
+                }
+
+                (at, steps, decided) = (way.To, steps + 1, way.Decides);
             }
 
             all += steps;
@@ -93,17 +104,17 @@ internal static class RoadWalk
             }
         }
 
-        return (Array.ConvertAll(shares, share => share / played), ended > 0 ? (double)decisions / ended : 0);
+        return (Array.ConvertAll(shares, share => share / played), ended > 0 ? (double)decisions / ended : 0, stuck);
     }
 
     /// <summary>One of the ways that are there, each as likely; null where none is.</summary>
-    private static RoadWay? OneOf(RoadWay[] ways, Dictionary<string, decimal> states, SeededRandom random)
+    private static RoadWay? OneOf(RoadWay[] ways, Dictionary<string, decimal> standing, SeededRandom random)
     {
         var (chosen, there) = ((RoadWay?)null, 0);
         foreach (var way in ways)
         {
             // The n-th that is there takes the place of the one before with a chance of one in n.
-            if (way.IsThere(states) && random.Next(++there) == 0)
+            if (way.IsThere(standing, random) && random.Next(++there) == 0)
             {
                 chosen = way;
             }

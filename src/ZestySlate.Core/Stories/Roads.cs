@@ -17,6 +17,9 @@ public sealed record Roads(ValueList<RoadEnd> Endings, ValueList<string> Traps, 
     /// <summary>How many play it by chance where it cannot be reckoned.</summary>
     public const int Walkers = 4000;
 
+    /// <summary>How many play it for the check.</summary>
+    private const int Tested = 1000;
+
     /// <summary>After so many decisions somebody who decides by chance is in no ending.</summary>
     public const int Longest = 400;
 
@@ -31,8 +34,9 @@ public sealed record Roads(ValueList<RoadEnd> Endings, ValueList<string> Traps, 
         }
 
         var graph = new RoadGraph(activity);
-        var simulates = plays || graph.DependsOnStates;
-        var (shares, decisions) = simulates ? RoadWalk.Simulated(graph) : RoadWalk.Reckoned(graph);
+        var simulates = plays || graph.DependsOnTheRoad;
+        var (shares, decisions) =
+            simulates && RoadWalk.Simulated(graph) is var played ? (played.Shares, played.Decisions) : RoadWalk.Reckoned(graph);
         var shortest = graph.ShortestFrom(0);
         var map = SceneMap.Of(activity);
         var endings = activity
@@ -57,6 +61,15 @@ public sealed record Roads(ValueList<RoadEnd> Endings, ValueList<string> Traps, 
     /// <summary>The scenes a learner can get to from which no ending can be reached any more; none where nothing ends.</summary>
     internal static ValueList<string> TrapsOf(Activity activity, SceneMap map) =>
         activity.Scenes.All(scene => scene.Ending is null) ? [] : Trapped(activity, new RoadGraph(activity), map);
+
+    /// <summary>The scenes in which it happens, to some who decide by chance, that after a choice none of the ways on is there.</summary>
+    internal static ValueList<string> MayStickIn(Activity activity)
+    {
+        var graph = activity.HasChoices ? new RoadGraph(activity) : null;
+        return graph is not { DependsOnTheRoad: true } || activity.SceneList
+            ? []
+            : RoadWalk.Simulated(graph, Tested).Stuck.Order().Select(graph.IdOf).ToValueList();
+    }
 
     private static ValueList<string> Trapped(Activity activity, RoadGraph graph, SceneMap map)
     {

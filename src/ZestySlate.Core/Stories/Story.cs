@@ -1,4 +1,6 @@
 using System.Text.Json.Serialization;
+using ZestySlate.Core.Activities;
+using ZestySlate.Core.Editing;
 
 namespace ZestySlate.Core.Stories;
 
@@ -170,15 +172,27 @@ public sealed record StoryEnding(string Kind, decimal Value)
 public sealed record Consequence
 {
     /// <summary>What is said on the way.</summary>
-    public Activities.RichText Said { get; init; }
+    public RichText Said { get; init; }
+
+    /// <summary>What is seen on the way, or nothing.</summary>
+    public Picture? Picture { get; init; }
+
+    /// <summary>What is heard on the way, or nothing.</summary>
+    public Sound? Sound { get; init; }
 
     /// <summary>What becomes of states and things.</summary>
     public ValueList<StateChange> Changes { get; init; } = [];
 
     /// <summary>The same in a copy, where the states it changes may have twins.</summary>
-    internal Consequence In(Editing.Copy copy) =>
-        this with
-        {
-            Changes = Changes.Select(change => change with { State = copy.Of(change.State) }).ToValueList(),
-        };
+    internal Consequence In(Copy copy) => this with { Changes = copy.Of(Changes) };
+
+    /// <summary>True when nothing is said, seen or heard on the way.</summary>
+    [JsonIgnore]
+    public bool IsSilent => Said.IsEmpty && Picture is null && Sound is null;
+
+    /// <summary>This one with what is said, seen and heard on the way of a newer one.</summary>
+    internal Consequence WithWording(Consequence newer) => this with { Said = newer.Said, Picture = newer.Picture, Sound = newer.Sound };
+
+    /// <summary>The same with one file of the library in another's place.</summary>
+    internal Consequence With(MediaSwap swap) => this with { Picture = swap.OrNone(Picture), Sound = swap.Of(Sound) };
 }

@@ -18,17 +18,34 @@ public sealed class StoryOnPaper(Activity activity)
     /// <summary>What must hold, in the activity's language; none for what always is there.</summary>
     public IEnumerable<string> ConditionsOf(Spot spot)
     {
-        if (spot.Lock?.Key.Condition is { } key && activity.Story?.StateOf(key.State) is { } state)
+        if (spot.Lock is not { Key: var key })
         {
-            yield return state.IsThing
-                ? activity.Words.Say(key.Is == Comparison.AtLeast ? "onlyIfHas" : "onlyIfLacks", state.Name)
-                : activity.Words.Say("onlyIf" + key.Is, state.Name, key.Value);
+            yield break;
         }
-        else if (spot.Lock is not null)
+
+        foreach (var clause in key.Clauses)
+        {
+            var ways = clause.AnyOf.Select(Said).OfType<string>();
+            ways = clause.Chance > 0 ? ways.Append(activity.Words.Say("onlyByChance", Math.Round(clause.Chance * 100))) : ways;
+            if (ways.Any())
+            {
+                yield return ways.Aggregate((one, other) => activity.Words.Say("orElse", one, other));
+            }
+        }
+
+        if (key.Conditions.Any(one => !one.Clauses.Any()))
         {
             yield return activity.Words["locked"];
         }
     }
+
+    /// <summary>A condition in words; null where what it counts is not there any more.</summary>
+    private string? Said(Condition condition) =>
+        activity.SceneOf(condition.Of) is { } scene
+            ? activity.Words.Say("onlyIf" + condition.Is, activity.Words.Say("visitsTo", activity.TitleOf(scene)), condition.Value)
+        : activity.Story?.StateOf(condition.Of) is not { } state ? null
+        : state.IsThing ? activity.Words.Say(condition.Is == Comparison.AtLeast ? "onlyIfHas" : "onlyIfLacks", state.Name)
+        : activity.Words.Say("onlyIf" + condition.Is, state.Name, condition.Value);
 
     /// <summary>What the reader notes down.</summary>
     public IEnumerable<string> ChangesOf(Spot spot) =>

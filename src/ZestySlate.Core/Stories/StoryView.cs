@@ -6,9 +6,9 @@ namespace ZestySlate.Core.Stories;
 /// <summary>What a learner may see of a story as it stands.</summary>
 /// <param name="States">The states that are shown, and the things that are there.</param>
 /// <param name="Choice">The words of the choice that led here; empty where none did just now.</param>
-/// <param name="Said">What is said on the way.</param>
+/// <param name="OnTheWay">What is said, seen and heard on the way; null where nothing was decided just now.</param>
 /// <param name="Counts">True when the story is the score, or part of it.</param>
-public sealed record StoryView(ValueList<StateView> States, string Choice, RichText Said, bool Counts)
+public sealed record StoryView(ValueList<StateView> States, string Choice, OnTheWay? OnTheWay, bool Counts)
 {
     /// <summary>The scene in which the learner is.</summary>
     public string SceneId { get; init; } = "";
@@ -36,7 +36,7 @@ public sealed record StoryView(ValueList<StateView> States, string Choice, RichT
                 .Select(entry => new StateView(entry.State!, entry.value.Value))
                 .ToValueList(),
             last is null ? "" : activity.NameOf(last),
-            last?.Content.Consequence?.Said ?? default,
+            last?.Content.Consequence is { } follows ? new OnTheWay(follows.Said, follows.Picture, follows.Sound) : null,
             StoryScore.OutOf(activity) > 0
         )
         {
@@ -45,6 +45,12 @@ public sealed record StoryView(ValueList<StateView> States, string Choice, RichT
             Ending = state.Scene.Ending is { } ending ? EndingView.Of(state, ending) : null,
         };
     }
+}
+
+/// <summary>What is said, seen and heard on the way from a decision.</summary>
+public sealed record OnTheWay(RichText Said, Picture? Picture, Sound? Sound)
+{
+    public bool IsEmpty => Said.IsEmpty && Picture is null && Sound is null;
 }
 
 /// <summary>How a state that is shown stands.</summary>

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Trails;
 
@@ -19,6 +20,9 @@ public sealed record Reward
 
     public Sound? Sound { get; init; }
 
+    /// <summary>What becomes of states and things of the story as it is won.</summary>
+    public ValueList<StateChange> Changes { get; init; } = [];
+
     /// <summary>The card, as any clue card is shown.</summary>
     [System.Text.Json.Serialization.JsonIgnore]
     public Content Card =>
@@ -31,9 +35,11 @@ public sealed record Reward
             IsClue = true,
         };
 
-    internal Reward WithWording(Reward? newer) => newer is null ? this : newer with { From = From };
+    internal Reward WithWording(Reward? newer) => newer is null ? this : newer with { From = From, Changes = Changes };
 
     internal Reward WithKey(Reward? newer) => newer is null ? this : this with { From = newer.From };
+
+    internal Reward In(Copy copy) => this with { Changes = copy.Of(Changes) };
 
     internal Reward With(MediaSwap swap) => this with { Picture = Picture is null ? null : swap.Of(Picture), Sound = swap.Of(Sound) };
 }

@@ -16,6 +16,7 @@ using ZestySlate.Web.Learning;
 using ZestySlate.Web.Lti;
 using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Stories;
 using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web.Authoring;
@@ -39,11 +40,7 @@ internal static class AuthoringEndpoints
         group
             .MapPost("/media", UseMediaAsync)
             .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(MediaIntake.MostBytes + 1_000_000));
-        group.MapGet("/map", async (string activity, ActivityStore store) =>
-            new RazorComponentResult<SceneMapView>(
-                new Dictionary<string, object?> { [nameof(SceneMapView.Activity)] = (await store.DraftAsync(activity))!.Document }
-            )
-        );
+        group.MapMap();
         group.MapGet("/words", async (string activity, ActivityStore store) =>
             new RazorComponentResult<WordsFields>(
                 new Dictionary<string, object?> { [nameof(WordsFields.Activity)] = (await store.DraftAsync(activity))!.Document }
@@ -189,14 +186,19 @@ internal static class AuthoringEndpoints
         if (HttpMethods.IsPost(context.Request.Method))
         {
             await handed.DropAsync(Trials.FilesKey(activity, context.User.Id()));
-            trials.Begin(activity, context.User.Id(), document, document.SceneOf(at ?? "")?.Id, selected);
+            var asIf = context.Request.HasFormContentType
+                ? StoryForms.ReadAsIf(await context.Request.ReadFormAsync(), document)
+                : AsIf.Nothing;
+            trials.Begin(activity, context.User.Id(), document, document.SceneOf(at ?? "")?.Id, selected, asIf);
         }
 
-        return new RazorComponentResult<Learn>(
+        return new RazorComponentResult<TrialStage>(
             new Dictionary<string, object?>
             {
-                [nameof(Learn.View)] = LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()),
-                [nameof(Learn.Links)] = TrialLinks(context, activity),
+                [nameof(TrialStage.Activity)] = document,
+                [nameof(TrialStage.AsIf)] = trials.AsIfOf(activity, context.User.Id()),
+                [nameof(TrialStage.View)] = LearnerView.Of(trials.State(activity, context.User.Id(), document), clock.GetUtcNow()),
+                [nameof(TrialStage.Links)] = TrialLinks(context, activity),
             }
         );
     }

@@ -37,6 +37,8 @@ internal static class SceneForms
         };
 
     /// <summary>An id made by the page, so that it can go on with the new thing at once; else one of ours.</summary>
-    public static string NewId(IFormCollection form) =>
-        form["newId"].ToString() is { Length: > 0 and <= 20 } id && id.All(char.IsAsciiLetterOrDigit) ? id : Ids.New();
+    public static string NewId(IFormCollection form) => IdIn(form["newId"]) ?? Ids.New();
+
+    /// <summary>An id that a page has made; null for what is none.</summary>
+    public static string? IdIn(string? made) => made is { Length: > 0 and <= 20 } && made.All(char.IsAsciiLetterOrDigit) ? made : null;
 }

@@ -12,14 +12,17 @@ public sealed class Trials(IMemoryCache cache, TimeProvider clock)
 {
     private static readonly TimeSpan Lasts = TimeSpan.FromHours(4);
 
-    /// <summary>Begins a trial anew: in this scene, at this question, or at the beginning.</summary>
-    /// <returns>What happened in it so far.</returns>
-    public List<AttemptEvent> Begin(string activityId, string personId, Activity draft, string? sceneId, string? spotId)
+    /// <summary>Begins a trial anew: in this scene, at this question, or at the beginning, with what is in hand.</summary>
+    public void Begin(string activityId, string personId, Activity draft, string? sceneId, string? spotId, AsIf asIf) =>
+        cache.Set(Key(activityId, personId), new Trial(Beginning(draft, sceneId, spotId, asIf), asIf), Lasts);
+
+    private List<AttemptEvent> Beginning(Activity draft, string? sceneId, string? spotId, AsIf asIf)
     {
         var events = new List<AttemptEvent>
         {
             new Began(0, Random.Shared.NextInt64()) { Id = "began", At = clock.GetUtcNow() },
         };
+        events.AddRange(asIf.Before(draft, clock.GetUtcNow()));
         if (sceneId is not null && draft.Flow.Way == Way.Free && draft.Scenes[0].Id != sceneId)
         {
             // An author tries what is on the stage; how learners get there is for them to find out.
@@ -38,24 +41,27 @@ public sealed class Trials(IMemoryCache cache, TimeProvider clock)
             }
         }
 
-        return cache.Set(Key(activityId, personId), events, Lasts);
+        return events;
     }
 
     /// <summary>Where the trial stands on the draft as it is now.</summary>
     public AttemptState State(string activityId, string personId, Activity draft)
     {
-        var events = EventsOf(activityId, personId, draft);
-        lock (events)
+        var trial = Of(activityId, personId, draft);
+        lock (trial)
         {
-            return StateOf(events, draft);
+            return StateOf(trial, draft);
         }
     }
 
-    private static AttemptState StateOf(List<AttemptEvent> events, Activity draft) =>
-        Replay.Run(_ => draft, [.. events]) with
+    /// <summary>What the trial began with.</summary>
+    public AsIf AsIfOf(string activityId, string personId) => cache.Get<Trial>(Key(activityId, personId))?.AsIf ?? AsIf.Nothing;
+
+    private static AttemptState StateOf(Trial trial, Activity draft) =>
+        Replay.Run(_ => trial.AsIf.On(draft), [.. trial.Events]) with
         {
-            Tallies = events
-                .OfType<Voted>()
+            Tallies = trial
+                .Events.OfType<Voted>()
                 .Where(voted => voted.Response is not null)
                 .ToDictionary(
                     voted => voted.SpotId,
@@ -63,29 +69,30 @@ public sealed class Trials(IMemoryCache cache, TimeProvider clock)
                 ),
         };
 
-    /// <summary>What happened in the trial; a new one is begun where there is none. Whoever reads or writes it locks it.</summary>
-    private List<AttemptEvent> EventsOf(string activityId, string personId, Activity draft) =>
-        cache.Get<List<AttemptEvent>>(Key(activityId, personId)) ?? Begin(activityId, personId, draft, null, null);
+    /// <summary>The trial; a new one is begun where there is none.</summary>
+    private Trial Of(string activityId, string personId, Activity draft) =>
+        cache.Get<Trial>(Key(activityId, personId))
+        ?? cache.Set(Key(activityId, personId), new Trial(Beginning(draft, null, null, AsIf.Nothing), AsIf.Nothing), Lasts);
 
     /// <summary>Takes an event; returns the refusal or null.</summary>
     public string? Take(string activityId, string personId, Activity draft, AttemptEvent happened)
     {
-        var events = EventsOf(activityId, personId, draft);
-        lock (events)
+        var trial = Of(activityId, personId, draft);
+        lock (trial)
         {
-            if (events.Any(e => e.Id == happened.Id))
+            if (trial.Events.Any(e => e.Id == happened.Id))
             {
                 return null;
             }
 
             // Judged on what is known now: of two at once the second is judged after the first.
-            var state = StateOf(events, draft);
+            var state = StateOf(trial, draft);
             if (AttemptRules.Refuse(state, happened) is { } refusal)
             {
                 return state.Activity.Words.Say(refusal);
             }
 
-            events.Add(happened);
+            trial.Events.Add(happened);
             return null;
         }
     }
@@ -94,4 +101,7 @@ public sealed class Trials(IMemoryCache cache, TimeProvider clock)
     public static string FilesKey(string activityId, string personId) => $"trial-{activityId}-{personId}";
 
     private static string Key(string activityId, string personId) => $"trial {activityId} {personId}";
+
+    /// <summary>One trial. Whoever reads or writes what happened in it locks it.</summary>
+    private sealed record Trial(List<AttemptEvent> Events, AsIf AsIf);
 }

@@ -16,8 +16,11 @@ internal interface ILockForm
     /// <summary>What it opens by, on screen.</summary>
     string Title { get; }
 
-    /// <summary>The component with its fields; it gets Key (a LockKey), Item (the id of what is locked) and Activity.</summary>
+    /// <summary>The component with its fields, a <see cref="KeyFields{TKey}"/>.</summary>
     Type Fields { get; }
+
+    /// <summary>True when it can be joined with others.</summary>
+    bool Joins => true;
 
     /// <summary>The key that the fields say, or what of them cannot be read.</summary>
     /// <param name="form">The fields.</param>

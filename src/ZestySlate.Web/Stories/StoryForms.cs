@@ -1,5 +1,6 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Stories;
 using ZestySlate.Formats.RichText;
@@ -52,21 +53,43 @@ internal static class StoryForms
                 )
         );
 
-    /// <summary>Fields: said, and for each state by- and value-. What the form says nothing of stays.</summary>
+    /// <summary>Fields: asIf (the things in hand), asIfThing (those that could be), asIf- with a state's id (how it stands), asIfCard.</summary>
+    public static AsIf ReadAsIf(IFormCollection form, Activity activity) =>
+        new(
+            (activity.Story?.States ?? [])
+                .Select(state =>
+                    form["asIfThing"].Contains(state.Id) ? new StateValue(state.Id, form["asIf"].Contains(state.Id) ? 1 : 0)
+                    : EditForms.Decimal(form["asIf-" + state.Id]) is { } value ? new StateValue(state.Id, value)
+                    : null
+                )
+                .OfType<StateValue>()
+                .ToValueList(),
+            form["asIfCard"].OfType<string>().Where(card => activity.SpotOf(card) is not null).ToValueList()
+        );
+
+    /// <summary>Fields: said, the words of picture and sound, remove, and for each state by- and value-. What the form says nothing of stays.</summary>
     public static Consequence ReadConsequence(IFormCollection form, Consequence old, Activity activity) =>
         new()
         {
             Said = form.ContainsKey("said") ? new RichText(RichTextSanitizer.Sanitise(form["said"].ToString())) : old.Said,
-            Changes = (activity.Story?.States ?? [])
-                .Select(state => ReadChange(form, state))
-                .OfType<StateChange>()
-                .Concat(
-                    old.Changes.Where(change =>
-                        !form.ContainsKey($"by-{change.State}") && activity.Story?.StateOf(change.State) is not null
-                    )
-                )
-                .ToValueList(),
+            Picture =
+                form["remove"] == "picture" ? null
+                : old.Picture is { } picture ? PictureForms.Read(form, picture, "")
+                : null,
+            Sound =
+                form["remove"] == "sound" ? null
+                : old.Sound is { } sound ? SoundForms.Read(form, sound)
+                : null,
+            Changes = ReadChanges(form, old.Changes, activity),
         };
+
+    /// <summary>Fields: for each state by- and value-. What the form says nothing of stays; what was deleted goes.</summary>
+    public static ValueList<StateChange> ReadChanges(IFormCollection form, ValueList<StateChange> old, Activity activity) =>
+        (activity.Story?.States ?? [])
+            .Select(state => ReadChange(form, state))
+            .OfType<StateChange>()
+            .Concat(old.Where(change => !form.ContainsKey($"by-{change.State}") && activity.Story?.StateOf(change.State) is not null))
+            .ToValueList();
 
     private static StateChange? ReadChange(IFormCollection form, StoryState state) =>
         form[$"by-{state.Id}"].ToString() switch

@@ -6,6 +6,7 @@ using ZestySlate.Formats.RichText;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Media;
+using ZestySlate.Web.Stories;
 
 namespace ZestySlate.Web.Trails;
 
@@ -42,15 +43,15 @@ internal static class TrailForms
             "sceneStop" => new SetSceneStop(form["scene"].ToString(), id),
             "onlyRestCounts" => new CountOnlyWhatIsNoStop(),
             "stop" => activity.Trail?.StopOf(id) is { } stop
-                ? new SetStop(ReadStop(form, stop))
+                ? new SetStop(ReadStop(form, stop, activity))
                 : Outcome<Edit>.Refused("This stop is not on the trail any more."),
             _ => (Outcome<Edit>?)null,
         };
     }
 
     /// <summary>Fields: title, counts («as», «times», «not»), weight, goes («once», «won», «times»), times, tries, reveal («trail», «now», «end»,
-    /// «own»), reward («yes»), from, rewardTitle, rewardText, and the words of its picture and sound; remove.</summary>
-    private static Stop ReadStop(IFormCollection form, Stop old)
+    /// «own»), reward («yes»), from, rewardTitle, rewardText, the words of its picture and sound, and for each state by- and value-; remove.</summary>
+    private static Stop ReadStop(IFormCollection form, Stop old, Activity activity)
     {
         var remove = form["remove"].ToString();
         return old with
@@ -82,15 +83,16 @@ internal static class TrailForms
                 _ => null,
             },
             Bands = BandFields.Read(form, old.Bands),
-            Reward = form["reward"] != "yes" ? null : ReadReward(form, old.Reward ?? new Reward(), remove),
+            Reward = form["reward"] != "yes" ? null : ReadReward(form, old.Reward ?? new Reward(), remove, activity),
         };
     }
 
-    private static Reward ReadReward(IFormCollection form, Reward old, string remove) =>
+    private static Reward ReadReward(IFormCollection form, Reward old, string remove, Activity activity) =>
         !form.ContainsKey("rewardTitle")
             ? old
             : old with
             {
+                Changes = StoryForms.ReadChanges(form, old.Changes, activity),
                 From = EditForms.Decimal(form["from"].ToString().Replace("%", "")) ?? old.From,
                 Title = form["rewardTitle"].ToString().Trim().Cut(Scene.LongestTitle),
                 Text = new RichText(RichTextSanitizer.Sanitise(form["rewardText"].ToString())),

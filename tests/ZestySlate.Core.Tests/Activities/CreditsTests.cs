@@ -9,11 +9,13 @@ using ZestySlate.Core.Backdrops.Panoramas;
 using ZestySlate.Core.Backdrops.Pictures;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Contents.Callouts;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Order;
 using ZestySlate.Core.Questions.Placing;
+using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Tests.Activities;
@@ -138,6 +140,10 @@ public sealed class CreditsTests
                 Make.Note("t") with
                 {
                     Content = new Callout("T") { Sound = Sound() },
+                },
+                Make.Note("j") with
+                {
+                    Content = new Jump("b") { Follows = new Consequence { Picture = Picture(), Sound = Sound() } },
                 },
                 Make.Asked("q", asked),
                 Make.Asked("o", order),

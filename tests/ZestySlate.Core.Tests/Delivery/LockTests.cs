@@ -112,10 +112,7 @@ public sealed class LockTests
     public void Enough_points_open()
     {
         Assert.True(IsOpen(Behind(Make.By(new ScoreKey(1))).Mark("q", "a")));
-        Assert.Equal(
-            (1m, 0m),
-            Behind(Make.By(new ScoreKey(1))).View().SpotOf("box")!.Lock is { } closed ? (closed.Needed, closed.Has) : default
-        );
+        Assert.Equal([new Nearness("pointsSoFar", 0, 1)], Behind(Make.By(new ScoreKey(1))).View().SpotOf("box")!.Lock!.Nearness);
     }
 
     [Fact]
@@ -123,7 +120,7 @@ public sealed class LockTests
     {
         var all = Behind(Make.By(new FoundKey(["key1", "key2"]))).Open("key1");
         Assert.False(IsOpen(all));
-        Assert.Equal((2m, 1m), (all.View().SpotOf("box")!.Lock!.Needed, all.View().SpotOf("box")!.Lock!.Has));
+        Assert.Equal([new Nearness("foundSoFar", 1, 2)], all.View().SpotOf("box")!.Lock!.Nearness);
         Assert.True(IsOpen(all.Open("key2")));
         Assert.True(IsOpen(Behind(Make.By(new FoundKey(["key1", "key2"], 1))).Open("key2")));
     }

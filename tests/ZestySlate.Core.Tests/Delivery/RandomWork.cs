@@ -13,14 +13,19 @@ using ZestySlate.Core.Contents.Links;
 using ZestySlate.Core.Contents.Notes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Chances;
 using ZestySlate.Core.Locks.Codes;
 using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Joined;
 using ZestySlate.Core.Locks.Rewards;
 using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Locks.States;
+using ZestySlate.Core.Locks.Visits;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
 
@@ -97,17 +102,27 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         Happens(8)
             ? new Lock
             {
-                Key = _random.Next(6) switch
-                {
-                    5 => new RewardKey([AStop(activity)]),
-                    4 => new StateKey("trust", One([Comparison.AtLeast, Comparison.AtMost, Comparison.Just]), _random.Next(50)),
-                    0 => new CodeKey([One(Said) + "x"]),
-                    1 => new ScoreKey(_random.Next(3)),
-                    2 when activity.Asked.Any() => new AnswerKey(One(activity.Asked.Select(asked => asked.Spot.Id).ToList())),
-                    _ => new FoundKey(activity.Spots.Where(_ => Happens()).Select(spot => spot.Id).Take(2).ToValueList()),
-                },
+                Key =
+                    (AKey(activity), AKey(activity)) is (not TypedKey, not TypedKey) and var (one, other) && Happens(3)
+                        ? new JoinedKey([one, other], Happens())
+                        : AKey(activity),
             }
             : null;
+
+    private LockKey AKey(Activity activity) =>
+        _random.Next(8) switch
+        {
+            7 => new VisitsKey(One(activity.Scenes.Select(scene => scene.Id).ToList()), AComparison(), _random.Next(4)),
+            6 => new ChanceKey((1 + _random.Next(9)) / 10m),
+            5 => new RewardKey([AStop(activity)]),
+            4 => new StateKey("trust", AComparison(), _random.Next(50)),
+            0 => new CodeKey([One(Said) + "x"]),
+            1 => new ScoreKey(_random.Next(3)),
+            2 when activity.Asked.Any() => new AnswerKey(One(activity.Asked.Select(asked => asked.Spot.Id).ToList())),
+            _ => new FoundKey(activity.Spots.Where(_ => Happens()).Select(spot => spot.Id).Take(2).ToValueList()),
+        };
+
+    private Comparison AComparison() => One([Comparison.AtLeast, Comparison.AtMost, Comparison.Just]);
 
     public Activity AnActivity()
     {
@@ -232,6 +247,10 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new ReorderScene(w.AScene(a), w._random.Next(5) - 2),
         (w, a) => new CopyScene(w.AScene(a), w.Id("s")),
         (w, a) => new DeleteScene(w.AScene(a)),
+        (w, a) => new DeleteScenes([w.AScene(a), w.AScene(a)]),
+        (w, a) => new CopyScenes([w.AScene(a)]),
+        (w, a) => new PlaceOnMap([new PlacedScene(w.AScene(a), new MapPlace(w._random.Next(500) - 250, 10))]),
+        (w, a) => w.AnySpot(a) is { } spot ? new SetChoice(spot, w.One(Said), w.Happens() ? "" : w.AScene(a)) : null,
         (w, a) => w.AnySpot(a) is { } spot ? new AddWayBack(spot, w.Id("p")) : null,
         (w, a) => new AddOutline("One\nTwo"),
         (w, a) => new AlignSpots(w.SomeSpots(a), Alignment.Left),

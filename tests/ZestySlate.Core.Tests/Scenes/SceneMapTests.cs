@@ -33,7 +33,7 @@ public sealed class SceneMapTests
     public void Several_jumps_to_one_scene_are_one_way_and_open_when_one_of_them_is()
     {
         var map = SceneMap.Of(Make.Tour(Make.Scene("a", Make.Jump("1", "b", Make.Code("x")), Make.Jump("2", "b")), Make.Scene("b")));
-        Assert.Equal(new MapWay("a", "b", false), Assert.Single(map.Ways));
+        Assert.Equal(new MapWay("a", "b", false, []), Assert.Single(map.Ways));
     }
 
     [Fact]

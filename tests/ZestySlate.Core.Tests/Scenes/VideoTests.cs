@@ -6,6 +6,7 @@ using ZestySlate.Core.Contents.Callouts;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
+using ZestySlate.Core.Locks;
 using ZestySlate.Core.Locks.Videos;
 using ZestySlate.Core.Questions;
 
@@ -408,7 +409,7 @@ public sealed class VideoTests
         Assert.False(IsOpen((0, 50), (0, 50)));
         Assert.True(IsOpen((50, 95), (0, 50)));
         var near = Watched(locked, (0, 89.9m)).View().SpotOf("box")!.Lock!;
-        Assert.Equal((90m, 89m), (near.Needed, near.Has));
+        Assert.Equal([new Nearness("watchedSoFar", 89, 90)], near.Nearness);
     }
 
     [Fact]

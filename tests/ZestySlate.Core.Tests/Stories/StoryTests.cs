@@ -109,10 +109,42 @@ public sealed class StoryTests
         Assert.Equal(("pier", 60m), (state.Scene.Id, state.StateOf("trust")));
         var view = LearnerView.Of(state, Make.Monday.AddHours(1));
         Assert.Null(view.Back);
-        Assert.Equal(("Do honest", "So honest"), (view.Story!.Choice, view.Story.Said.Words));
+        Assert.Equal(("Do honest", "So honest"), (view.Story!.Choice, view.Story.OnTheWay!.Said.Words));
         Assert.Equal("noWayYet", Refused(state, "visit desk"));
         Assert.Equal("noWayYet", Refused(state, "visit safe"));
         Assert.Equal("decidedAlready", Refused(state, "lie"));
+    }
+
+    /// <summary>It is told by whoever came by it, and to nobody before.</summary>
+    [Fact]
+    public void A_picture_and_a_sound_on_the_way_are_wording_and_told_after_the_choice()
+    {
+        var (seen, heard) = (Make.Picture(), new Sound { Media = "wind" });
+        Activity With(Picture? picture, Sound? sound) =>
+            Warning.WithSpot(
+                "honest",
+                spot =>
+                    spot with
+                    {
+                        Content = new Jump("pier")
+                        {
+                            Words = "Do honest",
+                            Follows = new Consequence
+                            {
+                                Picture = picture,
+                                Sound = sound,
+                                Changes = [Raise(10)],
+                            },
+                        },
+                    }
+            );
+        var story = With(seen, heard);
+        Assert.Null(LearnerView.Of(After(story), Make.Monday.AddHours(1)).Story!.OnTheWay);
+        Assert.Equal(new OnTheWay(default, seen, heard), LearnerView.Of(After(story, "honest"), Make.Monday.AddHours(1)).Story!.OnTheWay);
+        var merged = EditionMerge.WithWording(With(null, null), story);
+        Assert.Equal(story.SpotOf("honest"), merged.SpotOf("honest"));
+        Assert.Contains(ReadyCheck.Run(story), finding => finding.Message.Contains("has no transcript"));
+        Assert.Equal(["wind"], story.SpotOf("honest")!.Content.Played);
     }
 
     /// <summary>At the limit, and one below.</summary>

@@ -1,9 +1,12 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Locks.Rewards;
+using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
 
 namespace ZestySlate.Core.Tests.Trails;
@@ -105,6 +108,51 @@ public sealed class TrailTests
         var attempt = new Attempt(last).Visit("s1").Mark("q1", "a").Then((id, at) => new SawAnswer("q2") { Id = id, At = at });
         Assert.Equal(["one"], attempt.Mark("q2", "b").State.Findings);
         Assert.Equal("from the pier", attempt.Annotate("one", "from the pier").View().Findings.Single().Annotation);
+    }
+
+    private static Activity Giving(Reveal? reveal = null) =>
+        With(stop =>
+            Rewarded(stop) with
+            {
+                Reveal = reveal,
+                Reward = new Reward { Title = "Lamp", Changes = [new StateChange("lamp", ChangeBy.Set, 1)] },
+            }
+        ) with
+        {
+            Story = new Story { States = [new StoryState { Id = "lamp", Name = "Lamp", IsThing = true }] },
+        };
+
+    /// <summary>Once, and no sooner than the reward may be told of.</summary>
+    [Fact]
+    public void A_reward_changes_the_story_once_it_may_be_told()
+    {
+        var attempt = new Attempt(Giving()).Visit("s1").Mark("q1", "a");
+        Assert.Equal(0, attempt.State.StateOf("lamp"));
+        Assert.Equal(1, attempt.Mark("q2", "a").State.StateOf("lamp"));
+        var late = new Attempt(Giving(new Reveal { RightOrWrong = RevealMoment.AfterEnd })).Visit("s1").Answer("q1", "a").Answer("q2", "a");
+        Assert.Equal(0, late.State.StateOf("lamp"));
+        Assert.Equal(1, late.HandIn().State.StateOf("lamp"));
+        var gone = Giving() with { Story = null };
+        Assert.Contains(ReadyCheck.Run(gone), finding => finding.Blocks && finding.Message.Contains("changes something that was deleted"));
+        // What only a reward gives can be asked for.
+        var dark = Giving().WithScene("s2", scene => scene with { Lock = Make.By(new StateKey("lamp", Comparison.AtLeast, 1)) });
+        Assert.True(SceneMap.Of(dark).CanOpen("s2"));
+        Assert.False(SceneMap.Of(With(stop => stop with { Reward = null }, dark)).CanOpen("s2"));
+        var taken = new Core.Editing.TakeAsStop("t", Giving(), null).Apply(Make.Tour(Make.Scene("cover"))).Value;
+        Assert.Equal("t-lamp", taken.Trail!.StopOf("t-one")!.Reward!.Changes[0].State);
+    }
+
+    /// <summary>Who goes again from the start keeps what was won.</summary>
+    [Fact]
+    public void What_a_reward_gave_is_not_lost_on_the_way_back()
+    {
+        var story = Giving();
+        var choice = Make.Note("go") with { Content = new Jump("end") { Words = "Go", Follows = new Consequence() } };
+        story = story.WithScene("board", scene => scene with { Spots = scene.Spots.Add(choice) });
+        story = story with { Scenes = story.Scenes.Add(Make.Scene("end") with { Ending = new StoryEnding("", 1) }) };
+        var attempt = new Attempt(story).Visit("s1").Mark("q1", "a").Mark("q2", "a").Visit("board");
+        attempt = attempt.Then((id, at) => new Chose("go") { Id = id, At = at });
+        Assert.Equal(1, attempt.Then((id, at) => new WentBack("") { Id = id, At = at }).State.StateOf("lamp"));
     }
 
     /// <summary>Where right or wrong is told later, the card would tell it.</summary>

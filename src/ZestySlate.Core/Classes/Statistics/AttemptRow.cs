@@ -24,6 +24,10 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
     [JsonIgnore]
     public double Share { get; } = OutOf == 0 ? 0 : (double)Points / (double)OutOf;
 
+    /// <summary>How often each choice was taken.</summary>
+    internal static IReadOnlyDictionary<string, int> ChosenIn(IReadOnlyList<AttemptEvent> events) =>
+        events.OfType<Chose>().GroupBy(chose => chose.SpotId).ToDictionary(same => same.Key, same => same.Count());
+
     /// <summary>The row of an attempt that was handed in.</summary>
     public static AttemptRow Of(AttemptState state, IReadOnlyList<AttemptEvent> events)
     {
@@ -65,7 +69,7 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
         )
         {
             Watched = WatchCurve.PlayedIn(events),
-            Chosen = events.OfType<Chose>().GroupBy(chose => chose.SpotId).ToDictionary(same => same.Key, same => same.Count()),
+            Chosen = ChosenIn(events),
             Endings = state.Endings,
         };
     }

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Core.Classes.Statistics;
 
@@ -7,8 +8,31 @@ namespace ZestySlate.Core.Classes.Statistics;
 /// <param name="Ways">The ways that somebody took.</param>
 public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<WayTaken> Ways)
 {
+    /// <summary>Who is in each scene at this moment, of those at work; null where that is not looked at.</summary>
+    public IReadOnlyDictionary<string, ValueList<string>>? Now { get; init; }
+
     /// <summary>The class on the map of an activity; null where nothing is decided.</summary>
-    public static ClassMap? Of(Activity activity, IReadOnlyList<AttemptRow> attempts)
+    public static ClassMap? Of(Activity activity, IReadOnlyList<AttemptRow> attempts) =>
+        Of(activity, attempts.Select(attempt => attempt.Chosen).ToList());
+
+    /// <summary>The class while it works; null where nothing is decided.</summary>
+    /// <param name="activity">The activity.</param>
+    /// <param name="learners">Each with their name and their attempt.</param>
+    public static ClassMap? Live(
+        Activity activity,
+        IReadOnlyList<(string Learner, AttemptState State, IReadOnlyList<AttemptEvent> Events)> learners
+    ) =>
+        Of(activity, learners.Select(one => AttemptRow.ChosenIn(one.Events)).ToList()) is { } map
+            ? map with
+            {
+                Now = learners
+                    .Where(one => !one.State.IsHandedIn)
+                    .GroupBy(one => one.State.Scene.Id)
+                    .ToDictionary(same => same.Key, same => same.Select(one => one.Learner).Order().ToValueList()),
+            }
+            : null;
+
+    private static ClassMap? Of(Activity activity, List<IReadOnlyDictionary<string, int>> attempts)
     {
         var choices = activity
             .Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content.Consequence is not null).Select(spot => (scene, spot)))
@@ -21,15 +45,14 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
         var ways = choices
             .Where(choice => activity.SceneOf(choice.spot.Content.Goal ?? "") is not null)
             .GroupBy(choice => (From: choice.scene.Id, To: choice.spot.Content.Goal!), choice => choice.spot.Id)
-            .Select(same => new WayTaken(same.Key.From, same.Key.To, attempts.Count(attempt => same.Any(attempt.Chosen.ContainsKey))))
+            .Select(same => new WayTaken(same.Key.From, same.Key.To, attempts.Count(chosen => same.Any(chosen.ContainsKey))))
             .Where(way => way.Learners > 0)
             .ToValueList();
         var into = choices.ToLookup(choice => choice.spot.Content.Goal ?? "", choice => choice.spot.Id);
         return new ClassMap(
             activity.Scenes.ToDictionary(
                 scene => scene.Id,
-                scene =>
-                    scene == activity.Scenes[0] ? attempts.Count : attempts.Count(attempt => into[scene.Id].Any(attempt.Chosen.ContainsKey))
+                scene => scene == activity.Scenes[0] ? attempts.Count : attempts.Count(chosen => into[scene.Id].Any(chosen.ContainsKey))
             ),
             ways
         );

@@ -30,6 +30,16 @@ public sealed record Jump(string SceneId) : Content
 
     public override string Goal => SceneId;
 
+    internal override Content? Rephrased(string words, string to) => Follows is null ? null : this with { Words = words, SceneId = to };
+
+    public override IEnumerable<Picture> Pictures => Follows?.Picture is { } seen ? [seen] : [];
+
+    public override IEnumerable<string> Played => Follows?.Sound is { Media.Length: > 0 } heard ? [heard.Media] : [];
+
+    public override IEnumerable<Source> Sources => base.Sources.Concat(Follows?.Sound is { } heard ? [Source.Of(heard)] : []);
+
+    internal override Content With(MediaSwap swap) => this with { Follows = Follows?.With(swap) };
+
     public override bool CountsWhenOpened => false;
 
     internal override bool Binds => true;
@@ -66,7 +76,7 @@ public sealed record Jump(string SceneId) : Content
         this with
         {
             SceneId = older.Goal!,
-            Follows = older.Consequence is { } was ? was with { Said = (Follows ?? was).Said } : null,
+            Follows = older.Consequence is { } was ? was.WithWording(Follows ?? was) : null,
         };
 
     internal override IEnumerable<Difference> DifferencesFrom(Content older, string name)
@@ -89,12 +99,26 @@ public sealed record Jump(string SceneId) : Content
             yield return new Weakness(true, "A choice has no words.", "words");
         }
 
-        if (SceneId.Length == 0 && follows.Said.IsEmpty && follows.Changes.Count == 0)
+        if (SceneId.Length == 0 && follows.IsSilent && follows.Changes.Count == 0)
         {
             yield return new Weakness(
                 false,
                 $"Nothing follows from the choice «{OwnName}»: it leads back, says nothing and changes nothing.",
                 "scene"
+            );
+        }
+
+        if (follows.Picture?.LacksAlternativeText == true)
+        {
+            yield return new Weakness(false, $"The picture on the way from the choice «{OwnName}» has no alternative text.", "said");
+        }
+
+        if (follows.Sound is { Transcript: "" })
+        {
+            yield return new Weakness(
+                false,
+                $"The sound on the way from the choice «{OwnName}» has no transcript for those who cannot hear it.",
+                "said"
             );
         }
 

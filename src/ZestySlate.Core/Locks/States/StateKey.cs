@@ -17,7 +17,9 @@ public sealed record StateKey(string State, Comparison Is, decimal Value) : Lock
     public override bool Closes => true;
 
     [JsonIgnore]
-    public override StateCondition Condition => new(State, Is, Value);
+    public override IEnumerable<Clause> Clauses => [new([Condition])];
+
+    private Condition Condition => new(State, Is, Value);
 
     internal override bool OpensWith(IOpening there) => there.StateOf(State) is { } value && Condition.Holds(value);
 

@@ -3,7 +3,9 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Stories;
+using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Media;
 using ZestySlate.Web.Stories;
 
 namespace ZestySlate.Web.Contents.Jumps;
@@ -20,6 +22,13 @@ internal sealed class JumpForm : IContentForm
 
     public Type Editor => typeof(JumpEditor);
 
+    /// <summary>What is seen and heard on the way from a choice.</summary>
+    public IReadOnlyList<MediaPurpose> Files { get; } =
+    [
+        OnTheWay("onTheWayPicture", MediaKind.Picture, (follows, use) => follows with { Picture = use.Picture }),
+        OnTheWay("onTheWaySound", MediaKind.Sound, (follows, use) => follows with { Sound = use.Sound }),
+    ];
+
     public Outcome<Edit>? Read(string edit, IFormCollection form, Spot spot, Activity activity) =>
         (edit, spot.Content) switch
         {
@@ -34,4 +43,11 @@ internal sealed class JumpForm : IContentForm
             ("wayBack", Jump) => new AddWayBack(spot.Id, SceneForms.NewId(form)),
             _ => default(Outcome<Edit>?),
         };
+
+    private static MediaPurpose OnTheWay(string key, MediaKind kind, Func<Consequence, FileUse, Consequence> put) =>
+        new(key, kind, use =>
+            use.Spot is { Content: Jump { Follows: { } follows } choice } spot
+                ? new SetContent(spot.Id, choice with { Follows = put(follows, use) })
+                : null
+        );
 }

@@ -15,6 +15,8 @@ internal sealed class CodeForm : ILockForm
 
     public Type Fields => typeof(CodeFields);
 
+    public bool Joins => false;
+
     public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) =>
         new CodeKey(
             form["codes"].ToString().Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).ToValueList()

@@ -17,6 +17,8 @@ internal sealed class NumberLockForm : ILockForm
 
     public Type Fields => typeof(NumberLockFields);
 
+    public bool Joins => false;
+
     public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture)
     {
         var (number, tolerance) = (

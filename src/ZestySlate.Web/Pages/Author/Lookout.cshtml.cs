@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
+using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
@@ -14,7 +15,14 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>The class while it works.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore attempts, AttemptReader reader, TimeProvider clock) : PageModel
+public sealed class LookoutModel(
+    SlateDb db,
+    Lookouts lookouts,
+    AttemptStore attempts,
+    AttemptReader reader,
+    ActivityStore store,
+    TimeProvider clock
+) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -28,9 +36,29 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore att
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
         Rows = await lookouts.OfAsync(activity, Whom.Chosen);
+        Decides = (await store.DraftAsync(activity))?.Document.HasChoices == true;
         TakesTime = (await reader.NewestAsync(activity, Whom.Chosen)).Any(one =>
             !one.State.IsHandedIn && SecondThoughts.TakesTime(one.State)
         );
+    }
+
+    /// <summary>True for a story: who is where is shown on its map.</summary>
+    public bool Decides { get; private set; }
+
+    /// <summary>Who is where on the map, of the newest edition somebody works on.</summary>
+    public async Task<IActionResult> OnGetMapAsync(string activity, int? assignment)
+    {
+        Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
+        var names = (await lookouts.OfAsync(activity, Whom.Chosen))
+            .Where(row => row.AttemptId is not null)
+            .DistinctBy(row => row.AttemptId)
+            .ToDictionary(row => row.AttemptId!, row => row.Learner);
+        var at = await reader.NewestAsync(activity, Whom.Chosen);
+        var document = at.MaxBy(one => one.State.Edition)?.State.Activity;
+        var live = document is null
+            ? null
+            : ClassMap.Live(document, [.. at.Select(one => (names.GetValueOrDefault(one.Record.Id, "somebody"), one.State, one.Events))]);
+        return Partial("_LookoutMap", live is null ? null : new OnTheMap(document!, live));
     }
 
     /// <summary>True when somebody works against a clock for the whole.</summary>
@@ -59,3 +87,8 @@ public sealed class LookoutModel(SlateDb db, Lookouts lookouts, AttemptStore att
         return LocalRedirect($"~/author/{activity}/lookout{(Whom.Chosen is { } id ? $"?assignment={id}" : "")}");
     }
 }
+
+/// <summary>A class on the map of an activity.</summary>
+/// <param name="Activity">The activity as the newest attempt has it.</param>
+/// <param name="Class">Where they were and are.</param>
+public sealed record OnTheMap(Core.Activities.Activity Activity, ClassMap Class);

@@ -49,7 +49,7 @@ public sealed class VersionTrialModel(Versions versions, Trials trials, TimeProv
             return NotFound();
         }
 
-        trials.Begin(AuthoringEndpoints.TrialOf(activity, key), User.Id(), document, null, null);
+        trials.Begin(AuthoringEndpoints.TrialOf(activity, key), User.Id(), document, null, null, AsIf.Nothing);
         return LocalRedirect($"~/author/{activity}/versions/{key}/learner");
     }
 }

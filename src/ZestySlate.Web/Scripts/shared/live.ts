@@ -28,6 +28,8 @@ export function watchLive(table: HTMLTableElement, state: HTMLElement | null): v
       }
     }
     filter();
+    // What else shows the same people is told.
+    document.body.dispatchEvent(new CustomEvent("slate:rows"));
   });
   window.addEventListener("pagehide", () => source.close());
 

@@ -1,5 +1,4 @@
-import { watchMap, zoom } from "./map";
-import { saveMap } from "./savedMap";
+import { MapTable } from "./map/table";
 import { ask, lostWords } from "../shared/ask";
 import type { Rooms } from "./rooms";
 
@@ -9,8 +8,11 @@ const SearchPause = 180;
 export class Dialogs {
   private picked: ((item: string) => void) | null = null;
   private later = 0;
+  /** The map of the scenes. */
+  readonly map: MapTable;
 
   constructor(private rooms: Rooms) {
+    this.map = new MapTable(rooms, this.dialog("map"));
     const picker = this.dialog("picker");
     picker.addEventListener("click", event => {
       const item = (event.target as HTMLElement).closest<HTMLElement>("[data-item]")?.dataset.item;
@@ -31,48 +33,6 @@ export class Dialogs {
         }
       });
     }
-
-    const map = this.dialog("map");
-    watchMap(map);
-    map.addEventListener("submit", event => {
-      const form = event.target as HTMLFormElement;
-      if (form.matches("[data-map-choice]")) {
-        event.preventDefault();
-        this.rooms.send("/edit", new FormData(form), { form, after: () => void this.openMap() });
-        return;
-      }
-      if (!form.matches("[data-outline]")) {
-        return;
-      }
-      event.preventDefault();
-      this.rooms.send(
-        "/edit",
-        { edit: "outline", outline: form.querySelector("textarea")!.value },
-        { form, after: () => void this.openMap() },
-      );
-    });
-    map.addEventListener("click", event => {
-      const pressed = (event.target as HTMLElement).closest<HTMLElement>("[data-map-zoom]");
-      const save = (event.target as HTMLElement).closest<HTMLElement>("[data-map-save]");
-      const drawing = map.querySelector<SVGSVGElement>(".scene-map");
-      if (save && drawing) {
-        const title = document.querySelector<HTMLInputElement>("input[name=title]")?.value ?? "";
-        void saveMap(drawing, save.dataset.mapSave as "svg" | "png", title).catch(() =>
-          this.rooms.toast("The map could not be saved. Try it once more."),
-        );
-      }
-      if (pressed && drawing) {
-        zoom(drawing, Number(pressed.dataset.mapZoom));
-      }
-    });
-    map.addEventListener("keydown", event => {
-      const node = (event.target as Element).closest<SVGElement>(".map-node");
-      if (node && (event.key === "Enter" || event.key === " ")) {
-        event.preventDefault();
-        this.closeMap();
-        void this.rooms.go(node.dataset.at!, () => document.querySelector<HTMLElement>(".stage-mat")?.focus());
-      }
-    });
 
     document.addEventListener("click", event => {
       const target = event.target as HTMLElement;
@@ -132,15 +92,6 @@ export class Dialogs {
 
   openReuse(show: string): void {
     void this.fill("reuse", `${this.made}?show=${show}`).then(() => this.show("reuse"));
-  }
-
-  async openMap(): Promise<void> {
-    await this.fill("map", `${this.rooms.address}/map`);
-    this.show("map");
-  }
-
-  closeMap(): void {
-    this.dialog("map").close();
   }
 
   private pressReuse(target: HTMLElement): void {

@@ -31,9 +31,9 @@ export function watchPresses(bench: Bench): void {
           : spot;
       void rooms.select(several, () => focusSign(rooms));
     }
-    const scene = target.closest<HTMLElement>("button[data-at], g[data-at]")?.dataset.at;
+    const scene = target.closest<HTMLElement>("button[data-at]")?.dataset.at;
     if (scene && target.closest("#room-storyboard, #room-details, #map")) {
-      dialogs.closeMap();
+      dialogs.map.close();
       if (trial.on) {
         void trial.toggle().then(() => rooms.go(scene));
       } else {
@@ -174,7 +174,7 @@ export function act(what: string, bench: Bench): void {
       dialogs.pickScene();
       break;
     case "map":
-      dialogs.openMap();
+      void dialogs.map.open();
       break;
     case "reuse":
       stage.closeChooser();

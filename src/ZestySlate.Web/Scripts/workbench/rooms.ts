@@ -347,7 +347,7 @@ export class Rooms {
 
   /** Says something for a while, with something to press when there is: undo, or another offer. */
   toast(words: string, undo?: () => void, offer = "Undo"): void {
-    const toast = document.getElementById("toast")!;
+    const toast = raised(document.getElementById("toast")!);
     toast.textContent = words;
     if (undo) {
       const button = document.createElement("button");
@@ -368,7 +368,7 @@ export class Rooms {
   private conflict(change: Change, words: string, newest: number): void {
     this.line.unshift(change);
     this.held = true;
-    const place = document.getElementById("conflict")!;
+    const place = raised(document.getElementById("conflict")!);
     place.textContent = words;
     const again = document.createElement("button");
     again.className = "button";
@@ -386,6 +386,16 @@ export class Rooms {
     place.append(again, onTop);
     place.hidden = false;
   }
+}
+
+/** Brings what must be seen into the dialog that is open, since nothing behind it can be pressed; when that is closed it comes back. */
+function raised(place: HTMLElement): HTMLElement {
+  const [dialog, home] = [document.querySelector("dialog:modal"), place.parentElement!];
+  if (dialog && !dialog.contains(place)) {
+    dialog.append(place);
+    dialog.addEventListener("close", () => home.append(place), { once: true });
+  }
+  return place;
 }
 
 /** What a template holds is no part of the page, so it is put there anew. */

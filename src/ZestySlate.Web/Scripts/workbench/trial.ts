@@ -16,6 +16,14 @@ export class Trial {
         void this.refresh();
       }
     });
+    document.addEventListener("submit", event => {
+      const form = event.target as HTMLFormElement;
+      if (form.matches("form[data-as-if]")) {
+        event.preventDefault();
+        this.learner?.stop();
+        void this.begin(new FormData(form));
+      }
+    });
   }
 
   async toggle(): Promise<void> {
@@ -26,13 +34,14 @@ export class Trial {
     }
   }
 
-  private async begin(): Promise<void> {
+  /** Begins in the scene on the stage, with what is in hand. */
+  private async begin(asIf?: FormData): Promise<void> {
     await this.rooms.settle();
     const proof = { "X-Slate-Proof": this.rooms.body.dataset.proof! };
     const reply = await ask(
       "trial",
       `${this.rooms.address}/trial?at=${encodeURIComponent(this.rooms.at)}&selected=${encodeURIComponent(this.rooms.one)}`,
-      { method: "POST", headers: proof },
+      { method: "POST", headers: proof, body: asIf },
     );
     if (!reply?.ok) {
       this.rooms.toast("The trial did not begin. Try once more.");
