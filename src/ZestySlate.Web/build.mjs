@@ -32,7 +32,8 @@ for (const room of ["families", "backdrops"]) {
   });
 }
 
-// The panorama's viewer, the PDF reader, the editor of rich text, what arranges a map and what drives players in frames are modules of their own, loaded only where they are needed.
+// The panorama's viewer, the PDF reader, the editor of rich text, what arranges a map and what drives players in frames are modules
+// of their own, loaded only where they are needed.
 for (const [entry, name] of [
   ["Scripts/panorama/panorama.ts", "panorama"],
   ["Scripts/media/pdf-reader.ts", "pdf"],

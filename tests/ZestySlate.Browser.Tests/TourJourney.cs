@@ -71,6 +71,7 @@ public sealed class TourJourney(Apps apps)
         var drawn = (string)ines.Until(() => ines.Run("return window.kept[0]?.[1]"), "the map as SVG");
         var parts = XDocument.Parse(drawn).Descendants().ToLookup(element => element.Name.LocalName);
         Assert.Equal(4, parts["g"].Count());
+        Assert.DoesNotContain("data-", drawn);
         Assert.NotEmpty(parts["image"]);
         Assert.All(parts["image"], image => Assert.StartsWith("data:image/", image.Attribute("href")!.Value));
         Assert.DoesNotContain("class=", drawn);

@@ -58,6 +58,14 @@ public sealed class StoryPlayTests(SlateHost host)
         Assert.Contains("60 %", page);
         page = await ChooseAsync(vera, "Look at the five");
         TellsOnlyOf("chart");
+        // Whoever keeps a lookout sees her on the map, and sees her go on.
+        var ines = await host.TeacherAsync("ines");
+        const string look = "/author/warning/lookout";
+        Assert.Contains("On the map", await ines.GetStringAsync(look, Stop));
+        Assert.DoesNotContain("On the map", await ines.GetStringAsync("/author/garden/lookout", Stop));
+        var map = WebUtility.HtmlDecode(await ines.GetStringAsync(look + "?handler=Map", Stop));
+        Assert.Matches("aria-label=\"The five o’clock chart, [0-9]+ here now[^\"]*Deciding Vera", map);
+        Assert.DoesNotContain("data-draw-way", map);
         page = await ChooseAsync(vera, "Wait for the buoy");
         Assert.Contains("You put the kettle on", page);
         page = await ChooseAsync(vera, "Write it down");
@@ -216,6 +224,28 @@ public sealed class StoryPlayTests(SlateHost host)
         var nothing = (await DocumentAsync(id)).Story!;
         Assert.Equal((0, StoryScoring.None, null), (nothing.States.Count, nothing.Scoring, nothing.ScoredBy));
         Assert.Contains("was deleted", WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop)));
+    }
+
+    /// <summary>With a thing in hand what asks for it is there; anew without it, it is not; too much of a state is the most.</summary>
+    [Fact]
+    public async Task A_trial_begins_as_if_one_had_come_by_something()
+    {
+        var ines = await host.TeacherAsync("ines");
+        async Task<string> TrialAsync(params (string, string)[] inHand)
+        {
+            var reply = await ines.PostFormAsync("/author/warning", "/author/warning/trial?at=decide", inHand);
+            Assert.Equal(HttpStatusCode.OK, reply.StatusCode);
+            return WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop));
+        }
+
+        const string choice = "data-choose=\"c11\"";
+        Assert.DoesNotContain(choice, await TrialAsync());
+        var begun = await TrialAsync(("asIfThing", "buoy"), ("asIf", "buoy"), ("asIf-trust", "1000"), ("asIfCard", "gone"));
+        Assert.Contains(choice, begun);
+        Assert.Contains("100 %", begun);
+        // It stays so when it is looked at again, and what happens in it goes on from there.
+        Assert.Contains(choice, await ines.GetStringAsync("/author/warning/trial", Stop));
+        Assert.DoesNotContain(choice, await TrialAsync(("asIfThing", "buoy"), ("asIf-trust", "x")));
     }
 
     [Fact]

@@ -5,8 +5,8 @@ namespace ZestySlate.Core.Scenes;
 
 /// <summary>
 /// Reads a graph in the DOT language (Graphviz, "The DOT Language", abstract grammar) as an outline: a node is a scene, called by
-/// its label, and an ending with a double border; an edge is a way, and with a label a choice. Subgraphs are read through: an edge to one is an edge to each of its nodes.
-/// What a graph says of looks is left out.
+/// its label, and an ending with a double border; an edge is a way, and with a label a choice. Subgraphs are read through: an edge
+/// to one is an edge to each of its nodes. What a graph says of looks is left out.
 /// </summary>
 internal sealed partial class DotOutline
 {

@@ -12,7 +12,7 @@ public static class MapLayout
     public const int Wide = 190,
         High = 118;
 
-    private const int GapX = 70,
+    private const int GapX = 150,
         GapY = 34,
         Column = Wide + GapX,
         Row = High + GapY;

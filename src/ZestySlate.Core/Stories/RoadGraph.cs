@@ -49,13 +49,17 @@ internal sealed class RoadGraph
     internal RoadWay[][] Ways { get; }
 
     /// <summary>What is counted on the road, as it stands at the beginning: the states, and the visits of those scenes that are asked for.</summary>
-    internal Dictionary<string, decimal> Beginning()
+    internal Dictionary<Counted, decimal> Beginning()
     {
-        var asked = Ways.SelectMany(ways => ways).SelectMany(way => way.When).SelectMany(clause => clause.AnyOf).Select(one => one.Of);
-        var standing = (_activity.Story?.Beginning ?? []).ToDictionary(state => state.State, state => state.Value);
-        foreach (var scene in asked.Where(id => _activity.SceneOf(id) is not null))
+        var standing = (_activity.Story?.Beginning ?? []).ToDictionary(state => new Counted(state.State), state => state.Value);
+        foreach (
+            var visits in Ways.SelectMany(ways => ways).SelectMany(way => way.When).SelectMany(clause => clause.AnyOf).Select(one => one.Of)
+        )
         {
-            standing[scene] = scene == _activity.Scenes[0].Id ? 1 : 0;
+            if (visits.IsVisits)
+            {
+                standing[visits] = visits.Id == _activity.Scenes[0].Id ? 1 : 0;
+            }
         }
 
         return standing;
@@ -63,6 +67,9 @@ internal sealed class RoadGraph
 
     /// <summary>The id of a scene.</summary>
     internal string IdOf(int scene) => _activity.Scenes[scene].Id;
+
+    /// <summary>The visits of a scene, as they are counted.</summary>
+    internal Counted VisitsOf(int scene) => new(IdOf(scene), IsVisits: true);
 
     /// <summary>True when what can be decided depends on how the story stands.</summary>
     internal bool DependsOnTheRoad => Ways.Any(ways => ways.Any(way => way.When.Length > 0));
@@ -127,7 +134,7 @@ internal sealed record RoadWay(int To, ValueList<StateChange> Changes, Clause[] 
     internal bool Decides { get; init; }
 
     /// <summary>True when it is there with what is counted standing so.</summary>
-    internal bool IsThere(Dictionary<string, decimal> standing, SeededRandom luck) =>
+    internal bool IsThere(Dictionary<Counted, decimal> standing, SeededRandom luck) =>
         Array.TrueForAll(When, clause =>
             clause.AnyOf.Any(condition => standing.TryGetValue(condition.Of, out var value) && condition.Holds(value))
             || (clause.Chance > 0 && luck.Falls(clause.Chance))

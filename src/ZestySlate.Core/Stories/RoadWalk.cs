@@ -64,6 +64,9 @@ internal static class RoadWalk
     internal static (double[] Shares, double Decisions, HashSet<int> Stuck) Simulated(RoadGraph graph, int walkers = Roads.Walkers)
     {
         var stuck = new HashSet<int>();
+        // Who gets to where nothing ends any more need not be followed; where nothing ends at all, everybody is.
+        var ends = graph.CanEnd();
+        var anyEnds = ends[0];
         var shares = new double[graph.Ways.Length];
         var random = SeededRandom.For(1, "roads", 0);
         var (ended, played, decisions, all) = (0, 0, 0L, 0L);
@@ -71,7 +74,7 @@ internal static class RoadWalk
         {
             var standing = graph.Beginning();
             var (at, steps, decided) = (0, 0, false);
-            while (!graph.IsEnding(at) && steps < Roads.Longest)
+            while (!graph.IsEnding(at) && (ends[at] || !anyEnds) && steps < Roads.Longest)
             {
                 if (OneOf(graph.Ways[at], standing, random) is not { } way)
                 {
@@ -83,14 +86,18 @@ internal static class RoadWalk
                     break;
                 }
 
-                foreach (var change in way.Changes.Where(change => standing.ContainsKey(change.State)))
+                foreach (var change in way.Changes)
                 {
-                    standing[change.State] = graph.Within(change.State, change.Of(standing[change.State]));
+                    var counted = new Counted(change.State);
+                    if (standing.TryGetValue(counted, out var value))
+                    {
+                        standing[counted] = graph.Within(change.State, change.Of(value));
+                    }
                 }
 
-                if (way.Arrives && standing.TryGetValue(graph.IdOf(way.To), out var visits))
+                if (way.Arrives && standing.TryGetValue(graph.VisitsOf(way.To), out var visits))
                 {
-                    standing[graph.IdOf(way.To)] = visits + 1;
+                    standing[graph.VisitsOf(way.To)] = visits + 1;
                 }
 
                 (at, steps, decided) = (way.To, steps + 1, way.Decides);
@@ -108,7 +115,7 @@ internal static class RoadWalk
     }
 
     /// <summary>One of the ways that are there, each as likely; null where none is.</summary>
-    private static RoadWay? OneOf(RoadWay[] ways, Dictionary<string, decimal> standing, SeededRandom random)
+    private static RoadWay? OneOf(RoadWay[] ways, Dictionary<Counted, decimal> standing, SeededRandom random)
     {
         var (chosen, there) = ((RoadWay?)null, 0);
         foreach (var way in ways)

@@ -41,11 +41,15 @@ public sealed class StoryOnPaper(Activity activity)
 
     /// <summary>A condition in words; null where what it counts is not there any more.</summary>
     private string? Said(Condition condition) =>
-        activity.SceneOf(condition.Of) is { } scene
-            ? activity.Words.Say("onlyIf" + condition.Is, activity.Words.Say("visitsTo", activity.TitleOf(scene)), condition.Value)
-        : activity.Story?.StateOf(condition.Of) is not { } state ? null
-        : state.IsThing ? activity.Words.Say(condition.Is == Comparison.AtLeast ? "onlyIfHas" : "onlyIfLacks", state.Name)
-        : activity.Words.Say("onlyIf" + condition.Is, state.Name, condition.Value);
+        condition.Of.IsVisits
+            ? activity.SceneOf(condition.Of.Id) is { } scene
+                ? activity.Words.Say("onlyIf" + condition.Is, activity.Words.Say("visitsTo", activity.TitleOf(scene)), condition.Value)
+                : null
+            : activity.Story?.StateOf(condition.Of.Id) is not { } state
+                ? null
+                : state.IsThing
+                    ? activity.Words.Say(condition.Is == Comparison.AtLeast ? "onlyIfHas" : "onlyIfLacks", state.Name)
+                    : activity.Words.Say("onlyIf" + condition.Is, state.Name, condition.Value);
 
     /// <summary>What the reader notes down.</summary>
     public IEnumerable<string> ChangesOf(Spot spot) =>

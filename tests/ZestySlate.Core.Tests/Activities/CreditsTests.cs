@@ -143,7 +143,10 @@ public sealed class CreditsTests
                 },
                 Make.Note("j") with
                 {
-                    Content = new Jump("b") { Follows = new Consequence { Picture = Picture(), Sound = Sound() } },
+                    Content = new Jump("b")
+                    {
+                        Follows = new Consequence { Picture = Picture(), Sound = Sound() },
+                    },
                 },
                 Make.Asked("q", asked),
                 Make.Asked("o", order),

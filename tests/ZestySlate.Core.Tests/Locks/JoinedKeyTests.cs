@@ -98,7 +98,9 @@ public sealed class JoinedKeyTests
                 {
                     Story = new Story { States = [new StoryState { Id = "trust", Name = "Trust" }] },
                 };
-                var fits = Enumerable.Range(0, 10).Any(n => conditions.All(one => new Condition("trust", one.Item1, one.Item2).Holds(n)));
+                var fits = Enumerable
+                    .Range(0, 10)
+                    .Any(n => conditions.All(one => new Condition(new Counted("trust"), one.Item1, one.Item2).Holds(n)));
                 var told = ReadyCheck.Run(activity).Any(finding => finding.Message.Contains("never be so together"));
                 return told == !fits;
             });
@@ -132,11 +134,11 @@ public sealed class JoinedKeyTests
     {
         var (half, trust) = (new ChanceKey(0.5m), new StateKey("trust", Comparison.AtLeast, 3));
         Assert.Equal(
-            [new Clause([new Condition("trust", Comparison.AtLeast, 3)]), new Clause([], 0.5m)],
+            [new Clause([new Condition(new Counted("trust"), Comparison.AtLeast, 3)]), new Clause([], 0.5m)],
             new JoinedKey([trust, half]).Clauses
         );
         Assert.Equal(
-            [new Clause([new Condition("trust", Comparison.AtLeast, 3)], 0.75m)],
+            [new Clause([new Condition(new Counted("trust"), Comparison.AtLeast, 3)], 0.75m)],
             new JoinedKey([half, trust, half], true).Clauses
         );
         Assert.Empty(new JoinedKey([half, Card], true).Clauses);

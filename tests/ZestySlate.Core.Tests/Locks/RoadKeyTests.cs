@@ -7,6 +7,7 @@ using ZestySlate.Core.Locks;
 using ZestySlate.Core.Locks.Chances;
 using ZestySlate.Core.Locks.Found;
 using ZestySlate.Core.Locks.Joined;
+using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Locks.Visits;
 using ZestySlate.Core.Stories;
 
@@ -194,6 +195,42 @@ public sealed class RoadKeyTests
         Assert.InRange(lucky.Decisions, 8.6, 9.4);
         // Twice there is only waiting; from the third visit on it is one in two.
         Assert.InRange(Roads.Of(Story(swim))!.Decisions, 4.9, 5.1);
+    }
+
+    /// <summary>A scene and a state may have one id; each is counted for itself.</summary>
+    [Fact]
+    public void Visits_are_no_state_of_the_same_id()
+    {
+        var activity = Between(
+            Choice("rope", "end", Visits(Comparison.AtLeast, 2)),
+            Choice("raft", "end", new StateKey("quay", Comparison.AtLeast, 1))
+        );
+        activity = activity with
+        {
+            Story = new Story
+            {
+                States =
+                [
+                    new StoryState
+                    {
+                        Id = "quay",
+                        Name = "A raft",
+                        IsThing = true,
+                    },
+                ],
+            },
+        };
+        Assert.Equal(["out", "rope"], ThereAfter(activity, "out", "in"));
+        var paper = new StoryOnPaper(activity);
+        Assert.Equal(["only if you have: A raft"], paper.ConditionsOf(activity.SpotOf("raft")!));
+        Assert.Contains("Room quay", paper.ConditionsOf(activity.SpotOf("rope")!).Single());
+        Assert.Equal(1, Roads.Of(activity)!.Endings[0].Share, 2);
+        var both = Between(
+            Choice("raft", "end", new JoinedKey([new StateKey("quay", Comparison.AtMost, 0), Visits(Comparison.AtLeast, 2)]))
+        );
+        Assert.DoesNotContain(ReadyCheck.Run(both with { Story = activity.Story }), finding =>
+            finding.Message.Contains("never be so together")
+        );
     }
 
     /// <summary>Somebody who is stuck after a choice, by luck or by what they did, is told of; who can still do something is not.</summary>

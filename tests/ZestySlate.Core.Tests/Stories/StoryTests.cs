@@ -120,24 +120,16 @@ public sealed class StoryTests
     public void A_picture_and_a_sound_on_the_way_are_wording_and_told_after_the_choice()
     {
         var (seen, heard) = (Make.Picture(), new Sound { Media = "wind" });
-        Activity With(Picture? picture, Sound? sound) =>
-            Warning.WithSpot(
-                "honest",
-                spot =>
-                    spot with
+        Activity With(Picture? picture, Sound? sound) => Warning.WithSpot("honest", spot => spot with { Content = new Jump("pier")
                     {
-                        Content = new Jump("pier")
+                        Words = "Do honest",
+                        Follows = new Consequence
                         {
-                            Words = "Do honest",
-                            Follows = new Consequence
-                            {
-                                Picture = picture,
-                                Sound = sound,
-                                Changes = [Raise(10)],
-                            },
+                            Picture = picture,
+                            Sound = sound,
+                            Changes = [Raise(10)],
                         },
-                    }
-            );
+                    } });
         var story = With(seen, heard);
         Assert.Null(LearnerView.Of(After(story), Make.Monday.AddHours(1)).Story!.OnTheWay);
         Assert.Equal(new OnTheWay(default, seen, heard), LearnerView.Of(After(story, "honest"), Make.Monday.AddHours(1)).Story!.OnTheWay);

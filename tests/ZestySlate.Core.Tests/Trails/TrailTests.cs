@@ -119,7 +119,18 @@ public sealed class TrailTests
             }
         ) with
         {
-            Story = new Story { States = [new StoryState { Id = "lamp", Name = "Lamp", IsThing = true }] },
+            Story = new Story
+            {
+                States =
+                [
+                    new StoryState
+                    {
+                        Id = "lamp",
+                        Name = "Lamp",
+                        IsThing = true,
+                    },
+                ],
+            },
         };
 
     /// <summary>Once, and no sooner than the reward may be told of.</summary>
@@ -147,7 +158,10 @@ public sealed class TrailTests
     public void What_a_reward_gave_is_not_lost_on_the_way_back()
     {
         var story = Giving();
-        var choice = Make.Note("go") with { Content = new Jump("end") { Words = "Go", Follows = new Consequence() } };
+        var choice = Make.Note("go") with
+        {
+            Content = new Jump("end") { Words = "Go", Follows = new Consequence() },
+        };
         story = story.WithScene("board", scene => scene with { Spots = scene.Spots.Add(choice) });
         story = story with { Scenes = story.Scenes.Add(Make.Scene("end") with { Ending = new StoryEnding("", 1) }) };
         var attempt = new Attempt(story).Visit("s1").Mark("q1", "a").Mark("q2", "a").Visit("board");

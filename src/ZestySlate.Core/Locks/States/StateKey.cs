@@ -19,7 +19,7 @@ public sealed record StateKey(string State, Comparison Is, decimal Value) : Lock
     [JsonIgnore]
     public override IEnumerable<Clause> Clauses => [new([Condition])];
 
-    private Condition Condition => new(State, Is, Value);
+    private Condition Condition => new(new Counted(State), Is, Value);
 
     internal override bool OpensWith(IOpening there) => there.StateOf(State) is { } value && Condition.Holds(value);
 

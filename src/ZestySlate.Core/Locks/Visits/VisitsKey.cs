@@ -22,7 +22,7 @@ public sealed record VisitsKey(string SceneId, Comparison Is, int Times) : LockK
     [JsonIgnore]
     public override IEnumerable<Clause> Clauses => [new([Condition])];
 
-    private Condition Condition => new(SceneId, Is, Times);
+    private Condition Condition => new(new Counted(SceneId, IsVisits: true), Is, Times);
 
     internal override bool OpensWith(IOpening there) => Condition.Holds(there.VisitsOf(SceneId));
 

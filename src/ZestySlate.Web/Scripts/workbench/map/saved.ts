@@ -22,10 +22,14 @@ async function standing(map: SVGSVGElement, title: string): Promise<string> {
     for (const name of Drawn) {
       to[i]!.style[name] = style[name];
     }
-    for (const name of ["class", "tabindex", "role", "data-at"]) {
-      to[i]!.removeAttribute(name);
+    for (const name of ["class", "id", "tabindex", "role", "aria-pressed", "data-at", "data-ways"]) {
+      if (name !== "id" || element.matches(".map-node")) {
+        to[i]!.removeAttribute(name);
+      }
     }
   });
+  // What only a hand on the screen needs is no part of the picture.
+  copy.querySelectorAll("[data-draw-way]").forEach(knob => knob.remove());
   await Promise.all(
     [...copy.querySelectorAll("image")].map(async image => {
       image.setAttribute("href", await inside(image.getAttribute("href")!));

@@ -17,6 +17,8 @@ export class MapTable {
   chosen = new Set<string>();
   /** Where the new scene of the choice that is being written shall stand. */
   private wished: Placed | undefined;
+  /** The scene that is gone to as soon as it is on the map. */
+  private awaited = "";
 
   constructor(
     private rooms: Rooms,
@@ -59,6 +61,7 @@ export class MapTable {
     if (!this.dialog.open) {
       this.dialog.showModal();
     }
+    this.nodes[0]?.focus();
     showView(this.dialog);
   }
 
@@ -222,7 +225,8 @@ export class MapTable {
 
   /** The map as it is now, looked at as before. */
   private async refresh(): Promise<void> {
-    const reply = await this.ask([...this.chosen].join(","));
+    const asked = [...this.chosen].join(",");
+    const reply = await this.ask(asked);
     const [old, drawing] = [this.body.querySelector("#map-sides"), this.drawing];
     if (reply === null || !old || !drawing) {
       return;
@@ -232,8 +236,10 @@ export class MapTable {
     morph(old, next, {
       ignoreActiveValue: typing(),
       callbacks: {
+        // What was chosen meanwhile is on its way by itself.
         beforeNodeMorphed: before =>
           !(before instanceof HTMLElement && before.matches("[data-refused], #outline:focus")) &&
+          !(before instanceof HTMLElement && before.id === "map-chosen" && asked !== [...this.chosen].join(",")) &&
           !(before instanceof HTMLFormElement && before.matches("[data-map-choice]") && before.contains(document.activeElement)),
         beforeAttributeUpdated: (name, node) => !node.getAttribute("data-keep")?.split(" ").includes(name),
       },
@@ -241,9 +247,16 @@ export class MapTable {
     look(this.drawing!, sight);
     this.mark();
     showView(this.dialog);
-    if (focused) {
-      document.getElementById(focused)?.focus();
+    this.focus(focused ?? "");
+  }
+
+  /** Goes to the scene that was waited for, once it is there; else to the one with this id. */
+  private focus(id: string): void {
+    const awaited = this.awaited ? document.getElementById(`map-node-${this.awaited}`) : null;
+    if (awaited) {
+      this.awaited = "";
     }
+    (awaited ?? document.getElementById(id))?.focus();
   }
 
   private mark(): void {
@@ -272,7 +285,8 @@ export class MapTable {
           form.querySelector<HTMLInputElement>("[name=words]")!.value = "";
           // Whoever writes on goes on from what was made.
           const next = made || String(fields.get("scene"));
-          void this.choose([next]).then(() => document.getElementById(`map-node-${next}`)?.focus());
+          this.awaited = next;
+          void this.choose([next]).then(() => this.focus(""));
         },
       });
     } else if (form.matches("[data-outline]")) {
