@@ -89,6 +89,20 @@ public sealed class StoryJourney(Apps apps)
         ines.Saved();
         ines.Pick("#room-details select[name^=by-]", "rises by");
         ines.Saved();
+
+        // On the way something is seen and heard.
+        Upload("onTheWayPicture", "pictures/rain-gauge-cut.png");
+        ines.See("#room-details .illustration img");
+        Upload("onTheWaySound", "sounds/bell-buoy.wav");
+        ines.See("#room-details textarea[name=transcript]");
+        ines.Saved();
+        void Upload(string purpose, string file)
+        {
+            var css = $"#room-details form[data-upload]:has([value={purpose}]) input[type=file]";
+            ines.Run("document.querySelector(arguments[0]).classList.remove('sr-only')", css);
+            ines.All(css)[0].SendKeys(Path.Combine(Apps.Root, "demo", file));
+        }
+
         ines.Press("Make a new scene for it", "#room-details");
         ines.See("#room-details [data-at]");
         ines.Saved();
@@ -135,6 +149,8 @@ public sealed class StoryJourney(Apps apps)
         // Pressed twice it is decided once.
         wren.Run("const b = document.querySelector('[data-choose] button'); b.click(); b.click();");
         wren.Reads("#said-on-the-way", "It rains all day.");
+        wren.See("#said-on-the-way img");
+        Assert.Single(wren.All("#said-on-the-way audio"));
         wren.Reads("[data-situation]", "You are dry.");
         Assert.DoesNotContain("decided already", wren.See("body").Text);
         wren.Press("Once more from the start", "[data-situation]");

@@ -1,6 +1,7 @@
 using CsCheck;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Locks;
@@ -12,6 +13,7 @@ using ZestySlate.Core.Locks.Joined;
 using ZestySlate.Core.Locks.Scores;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Locks.Visits;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Tests.Locks;
@@ -114,6 +116,44 @@ public sealed class JoinedKeyTests
         Assert.False(Blocks(new JoinedKey([Card, gone], true)));
         Assert.True(Blocks(new JoinedKey([gone, gone], true)));
         Assert.False(Blocks(new JoinedKey([Card, Right])));
+    }
+
+    /// <summary>Where states go up and down, it closes again with what closes; and what contradicts itself opens nothing that is behind it.</summary>
+    [Fact]
+    public void It_closes_again_when_one_that_is_needed_holds_no_more()
+    {
+        StateKey Trust(Comparison comparison, int value) => new("trust", comparison, value);
+        var activity = Behind(new JoinedKey([Card, Trust(Comparison.AtMost, 50)])) with
+        {
+            Story = new Story
+            {
+                States =
+                [
+                    new StoryState
+                    {
+                        Id = "trust",
+                        Name = "Trust",
+                        Begins = 50,
+                    },
+                ],
+            },
+        };
+        var raise = Make.Note("raise") with
+        {
+            Content = new Jump("")
+            {
+                Words = "Raise",
+                Follows = new Consequence { Changes = [new StateChange("trust", ChangeBy.Raise, 1)] },
+            },
+        };
+        activity = activity.WithScene("a", scene => scene with { Spots = scene.Spots.Add(raise) });
+        var attempt = new Attempt(activity).Open("key1");
+        Assert.True(IsOpen(attempt));
+        Assert.False(IsOpen(attempt.Then((id, at) => new Chose("raise") { Id = id, At = at })));
+        bool Opens(LockKey key) => SceneMap.Of(activity.WithSpot("box", spot => spot with { Lock = Make.By(key) })).CanOpen("box");
+        Assert.True(Opens(new JoinedKey([Trust(Comparison.AtMost, 50), Trust(Comparison.AtLeast, 50)])));
+        Assert.False(Opens(new JoinedKey([Trust(Comparison.AtMost, 50), Trust(Comparison.AtLeast, 51)])));
+        Assert.True(Opens(new JoinedKey([Trust(Comparison.AtMost, 50), Trust(Comparison.AtLeast, 51)], true)));
     }
 
     [Fact]

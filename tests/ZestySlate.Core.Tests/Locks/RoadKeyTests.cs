@@ -246,6 +246,17 @@ public sealed class RoadKeyTests
 
         Assert.True(Told(Choice("boat", "end", new ChanceKey(0.5m))));
         Assert.False(Told(Choice("boat", "end", new ChanceKey(0.5m)), Choice("walk", "end")));
+        // Who came by a jump can go back.
+        var byJump = Between() with
+        {
+            Scenes =
+            [
+                Make.Scene("quay", Make.Jump("walk", "pier"), Choice("end", "end")),
+                Make.Scene("pier", Choice("boat", "end", new ChanceKey(0.5m))),
+                Between().Scenes[2],
+            ],
+        };
+        Assert.DoesNotContain(ReadyCheck.Run(byJump), finding => finding.Message.Contains("none of the ways on is there"));
         Assert.True(Told(Choice("boat", "quay", Visits(Comparison.AtMost, 1, "pier"))));
         Assert.False(
             Told(Choice("boat", "quay", Visits(Comparison.AtMost, 1, "pier")), Choice("in", "end", Visits(Comparison.AtLeast, 2, "pier")))

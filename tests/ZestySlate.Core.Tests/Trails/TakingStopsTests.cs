@@ -4,6 +4,7 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Locks.Found;
+using ZestySlate.Core.Locks.Joined;
 using ZestySlate.Core.Locks.Rewards;
 using ZestySlate.Core.Locks.States;
 using ZestySlate.Core.Stories;
@@ -215,6 +216,10 @@ public sealed class TakingStopsTests
         var locked = new LockStopsInOrder().Apply(moved).Value;
         Assert.Null(locked.SceneOf("u-y")!.Lock);
         Assert.Equal(["u"], ((RewardKey)locked.SceneOf("t-x")!.Lock!.Key).Stops);
+        // What waits for more than the trail is left alone.
+        var mixed = Make.By(new JoinedKey([new RewardKey(["t"]), new FoundKey(["q"])]));
+        var kept = new LockStopsInOrder().Apply(moved.WithScene("t-x", scene => scene with { Lock = mixed })).Value;
+        Assert.Equal(mixed, kept.SceneOf("t-x")!.Lock);
         var board = new AddWaysToStops("a").Apply(moved).Value;
         Assert.Equal(["u-y", "t-x"], board.SceneOf("a")!.Spots.Skip(1).Select(spot => spot.Content.Goal));
         Assert.False(new AddWaysToStops("a").Apply(board).Succeeded);

@@ -140,7 +140,8 @@ public sealed class TrailTests
         var attempt = new Attempt(Giving()).Visit("s1").Mark("q1", "a");
         Assert.Equal(0, attempt.State.StateOf("lamp"));
         Assert.Equal(1, attempt.Mark("q2", "a").State.StateOf("lamp"));
-        var late = new Attempt(Giving(new Reveal { RightOrWrong = RevealMoment.AfterEnd })).Visit("s1").Answer("q1", "a").Answer("q2", "a");
+        var late = new Attempt(Giving(new Reveal { RightOrWrong = RevealMoment.AfterEnd })).Visit("s1").Mark("q1", "a").Mark("q2", "a");
+        Assert.Equal(["one"], late.State.Findings);
         Assert.Equal(0, late.State.StateOf("lamp"));
         Assert.Equal(1, late.HandIn().State.StateOf("lamp"));
         var gone = Giving() with { Story = null };
