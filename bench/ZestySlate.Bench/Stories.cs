@@ -4,7 +4,9 @@ using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Editing;
 using ZestySlate.Core.Locks.States;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
 using Stopwatch = System.Diagnostics.Stopwatch;
 
@@ -24,6 +26,8 @@ internal static class Stories
         var usual = Make(Usual, withStates: true);
         Time("roads of 500 scenes, reckoned", () => Roads.Of(plain));
         Time("roads of 500 scenes, played", () => Roads.Of(minded));
+        Time("map of 500 scenes, found and placed", () => MapLayout.Of(minded, SceneMap.Of(minded)));
+        Time("one scene moved on it", () => new PlaceOnMap([new PlacedScene(minded.Scenes[7].Id, new MapPlace(-300, 40))]).Apply(minded));
         Time("ready check of 500 scenes", () => ReadyCheck.Run(minded));
         var lists = Enumerable.Range(0, Attempts).Select(i => Walk(usual, i)).ToList();
         Console.WriteLine($"{lists.Average(events => events.Count):0.0} events each");

@@ -2,8 +2,8 @@ using System.Text.Json.Serialization;
 
 namespace ZestySlate.Core.Activities;
 
-/// <summary>When a spot is there, on a backdrop that has a course in time, and what it does to that course. It belongs to the structure,
-/// as what one may do depends on it.</summary>
+/// <summary>When a spot is there, on a backdrop that has a course in time, and what it does to that course; on any other, in which scene one
+/// goes on after an answer. It belongs to the structure, as what one may do depends on it.</summary>
 /// <param name="From">Seconds from the beginning, 0 or more.</param>
 /// <param name="Until">Seconds from the beginning, after <paramref name="From"/>; null for up to the end.</param>
 public sealed record During(decimal From, decimal? Until)
@@ -23,6 +23,13 @@ public sealed record During(decimal From, decimal? Until)
     /// <summary>Where the course goes on after the learner is done at it; the first that fits counts, and without any it goes on from
     /// there.</summary>
     public ValueList<Turn> Turns { get; init; } = [];
+
+    /// <summary>Nothing but ways on after an answer, on a backdrop without a course in time: the question is itself the choice.</summary>
+    public static During Leading(ValueList<Turn> turns) => new(0, null) { Turns = turns };
+
+    /// <summary>True when it says nothing of time: only in which scene one goes on after an answer.</summary>
+    [JsonIgnore]
+    public bool OnlyLeads => this == Leading(Turns) && Turns.All(turn => turn.To is null);
 
     /// <summary>True when it is there at this moment; its end is not part of it.</summary>
     public bool Holds(decimal second) => second >= From && (Until is null || second < Until);

@@ -27,6 +27,21 @@ internal static class TimeCheck
 
     internal static IEnumerable<Finding> Run(Activity activity, Scene scene, Func<string, IReadOnlyList<Sentence>?>? sentencesOf)
     {
+        foreach (
+            var spot in scene.Spots.Where(spot =>
+                spot.During?.Turns.Any(turn => turn.Scene is { } to && activity.SceneOf(to) is null) == true
+            )
+        )
+        {
+            yield return new Finding(
+                true,
+                $"After an answer «{activity.NameOf(spot)}» leads to a scene that is not there any more.",
+                scene.Id,
+                spot.Id,
+                "during"
+            );
+        }
+
         if (!scene.Backdrop.HasTime)
         {
             yield break;
@@ -77,21 +92,6 @@ internal static class TimeCheck
                     + "short while.",
                 scene.Id,
                 begins.Id,
-                "during"
-            );
-        }
-
-        foreach (
-            var spot in scene.Spots.Where(spot =>
-                spot.During?.Turns.Any(turn => turn.Scene is { } to && activity.SceneOf(to) is null) == true
-            )
-        )
-        {
-            yield return new Finding(
-                true,
-                $"After an answer «{activity.NameOf(spot)}» leads to a scene that is not there any more.",
-                scene.Id,
-                spot.Id,
                 "during"
             );
         }

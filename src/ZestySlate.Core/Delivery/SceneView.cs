@@ -112,6 +112,9 @@ public sealed record SpotView(
     /// <summary>The scene in which it goes on when it is closed; null for this one.</summary>
     public string? TurnsToScene { get; init; }
 
+    /// <summary>True for a question whose answer leads to another scene, where no course in time goes there by itself.</summary>
+    public bool LeadsOn { get; init; }
+
     /// <summary>True when the course in time stops, or opens it, where it begins: it does so each time, or there is still something to be
     /// done here.</summary>
     public bool Waits { get; init; }
@@ -181,6 +184,10 @@ public sealed record SpotView(
                     : null,
             TurnsTo = turn?.To,
             TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
+            LeadsOn =
+                spot.Question is not null
+                && spot.During?.Turns.Any(one => one.Scene is not null) == true
+                && state.SceneWith(spot.Id)?.Backdrop.HasTime == false,
             Waits = spot.During is { } during && WaitsIn(state, spot, during),
         };
     }

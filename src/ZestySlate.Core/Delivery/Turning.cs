@@ -4,7 +4,7 @@ using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Delivery;
 
-/// <summary>Where a course in time goes on after what was done at a spot.</summary>
+/// <summary>Where one goes on after what was done at a spot: in a course in time, or in another scene.</summary>
 internal static class Turning
 {
     /// <summary>The first turn that fits the last answer that was marked, which has its turn whatever is shown of it; null to go on from
@@ -26,7 +26,8 @@ internal static class Turning
                 TurnAfter.Score => last is not null && last.Mark.Share >= (turn.Share ?? 0),
                 TurnAfter.Chosen => last?.Response is { } response
                     && QuestionTypes.For(response).Picked(question!.Question, response).Contains(turn.Option),
-                _ => true,
+                // Where nothing goes by itself, nothing follows before there is an answer.
+                _ => question is null || question.HasAnswer || state.SceneWith(spot.Id)?.Backdrop.HasTime == true,
             }
         );
     }

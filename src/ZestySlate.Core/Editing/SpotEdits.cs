@@ -51,10 +51,11 @@ public sealed record SetDuring(string SpotId, During? During) : SpotEdit(SpotId)
 {
     public override string StepKey => "during " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"Time of {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) =>
+        During is { OnlyLeads: true } ? $"Where {NameOf(activity, SpotId)} leads" : $"Time of {NameOf(activity, SpotId)}";
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
-        During is not null && !activity.SceneWith(SpotId)!.Backdrop.HasTime
+        During is { OnlyLeads: false } && !activity.SceneWith(SpotId)!.Backdrop.HasTime
             ? Outcome<Activity>.Refused("The backdrop of this scene has no course in time.")
         : During?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
         : activity.WithSpot(SpotId, s => s with { During = During });

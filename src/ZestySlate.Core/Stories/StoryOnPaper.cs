@@ -5,14 +5,20 @@ namespace ZestySlate.Core.Stories;
 /// <summary>What a story says on paper, where nobody keeps account but the reader: where to go on, what holds only when, what to note down.</summary>
 public sealed class StoryOnPaper(Activity activity)
 {
-    /// <summary>Where a way leads: the number of the scene, from 1.</summary>
+    /// <summary>Where a way leads: the number of the scene, from 1, or of each where that depends on an answer.</summary>
     /// <param name="spot">The way.</param>
     /// <param name="here">The number of the scene it is in.</param>
     public string GoalOf(Spot spot, int here)
     {
-        var goal = spot.Goals.FirstOrDefault() ?? "";
-        var at = activity.Scenes.IndexOf(scene => scene.Id == goal);
-        return activity.Words.Say("goTo", at < 0 ? here : at + 1);
+        var numbers = spot
+            .Goals.Select(goal => activity.Scenes.IndexOf(scene => scene.Id == goal))
+            .Where(at => at >= 0)
+            .Select(at => at + 1);
+        return numbers
+            .Distinct()
+            .DefaultIfEmpty(here)
+            .Select(number => activity.Words.Say("goTo", number))
+            .Aggregate((one, other) => activity.Words.Say("orElse", one, other));
     }
 
     /// <summary>What must hold, in the activity's language; none for what always is there.</summary>

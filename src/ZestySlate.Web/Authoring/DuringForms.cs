@@ -62,6 +62,15 @@ internal static class DuringForms
             );
     }
 
+    /// <summary>In which scenes one goes on after each answer, where there is no course in time.</summary>
+    public static Outcome<Edit> ReadLeads(IFormCollection form, Spot spot)
+    {
+        var turns = TurnPlaces.Read(form, spot.Question);
+        return !turns.Succeeded
+            ? Outcome<Edit>.Refused(turns.Refusal!)
+            : new SetDuring(spot.Id, turns.Value.Count == 0 ? null : During.Leading(turns.Value));
+    }
+
     /// <summary>Another span, as a hand has drawn it; what else is said of its time stays.</summary>
     public static Outcome<Edit> ReadSpan(IFormCollection form, Spot spot) =>
         EditForms.Decimal(form["from"]) is not { } from

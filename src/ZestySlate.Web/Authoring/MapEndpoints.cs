@@ -10,21 +10,23 @@ internal static class MapEndpoints
 {
     public static void MapMap(this RouteGroupBuilder group)
     {
-        group.MapGet("/map", async (string activity, string? chosen, ActivityStore store) =>
+        group.MapGet("/map", async (string activity, string? chosen, int? many, ActivityStore store) =>
             new RazorComponentResult<SceneMapView>(
                 new Dictionary<string, object?>
                 {
                     [nameof(SceneMapView.Activity)] = (await store.DraftAsync(activity))!.Document,
                     [nameof(SceneMapView.Chosen)] = Ids(chosen),
+                    [nameof(SceneMapView.Many)] = many ?? 0,
                 }
             )
         );
-        group.MapGet("/map/chosen", async (string activity, string? chosen, ActivityStore store) =>
+        group.MapGet("/map/chosen", async (string activity, string? chosen, int? many, ActivityStore store) =>
             new RazorComponentResult<MapChosen>(
                 new Dictionary<string, object?>
                 {
                     [nameof(MapChosen.Activity)] = (await store.DraftAsync(activity))!.Document,
                     [nameof(MapChosen.Chosen)] = Ids(chosen),
+                    [nameof(MapChosen.Many)] = many ?? 0,
                 }
             )
         );

@@ -20,6 +20,7 @@ internal static class SpotForms
             "place" => new SetPlace(spot.Id, ReadPlace(form, activity.SceneWith(spot.Id)!.Backdrop, spot.Place)),
             "size" => new SetSign(spot.Id, spot.Sign with { Size = EditForms.Number(form["size"]) }),
             "during" => DuringForms.Read(form, spot),
+            "leads" => DuringForms.ReadLeads(form, spot),
             "span" => DuringForms.ReadSpan(form, spot),
             "turn" => DuringForms.ReadTurn(form, spot),
             "panel" => new SetPanel(spot.Id, form["opens"] == "box" ? ReadPanel(form, spot) : null),

@@ -14,8 +14,15 @@ export function watchMapKeys(table: MapTable): void {
       return;
     }
     const node = target.closest<SVGGElement>(".map-node");
-    const acts =
-      event.ctrlKey || event.metaKey ? withCtrl(table) : node ? { ...anywhere(table), ...onScene(table, node, event) } : anywhere(table);
+    const onMap = target.closest(".map-room") !== null;
+    const acts: Acts =
+      event.ctrlKey || event.metaKey
+        ? withCtrl(table)
+        : {
+            ...near(table),
+            ...(onMap ? { Delete: () => table.remove(), Backspace: () => table.remove() } : {}),
+            ...(node ? onScene(table, node, event) : {}),
+          };
     const act = acts[event.key.length === 1 ? event.key.toLowerCase() : event.key];
     if (act) {
       event.preventDefault();
@@ -35,20 +42,14 @@ function withCtrl(table: MapTable): Acts {
   };
 }
 
-function anywhere(table: MapTable): Acts {
-  const near = (by: (drawing: SVGSVGElement) => number) => (): void => {
+function near(table: MapTable): Acts {
+  const by = (factor: (drawing: SVGSVGElement) => number) => (): void => {
     const drawing = table.drawing;
     if (drawing) {
-      zoom(drawing, by(drawing));
+      zoom(drawing, factor(drawing));
     }
   };
-  return {
-    "+": near(() => 1.15),
-    "-": near(() => 1 / 1.15),
-    "0": near(fit),
-    Delete: () => table.remove(),
-    Backspace: () => table.remove(),
-  };
+  return { "+": by(() => 1.15), "-": by(() => 1 / 1.15), "0": by(fit) };
 }
 
 function onScene(table: MapTable, node: SVGGElement, event: KeyboardEvent): Acts {

@@ -11,6 +11,9 @@ import { fit, look, sightOf, zoom } from "./zoom";
 
 const arranger = "/dist/arrange.js";
 
+/** So many chosen scenes are named to the server; of more only how many there are. */
+const MostNamed = 40;
+
 /** The dialog with the map of the scenes, the place where a story is written. What is done there are edits as everywhere else. */
 export class MapTable {
   /** The chosen scenes. */
@@ -53,7 +56,7 @@ export class MapTable {
 
   async open(): Promise<void> {
     this.chosen.clear();
-    const reply = await this.ask("");
+    const reply = await this.ask();
     if (reply === null) {
       return;
     }
@@ -84,9 +87,7 @@ export class MapTable {
   async choose(scenes: string[]): Promise<void> {
     this.chosen = new Set(scenes);
     this.mark();
-    const reply = await ask("map chosen", `${this.rooms.address}/map/chosen?chosen=${[...this.chosen].join(",")}`, {}, () =>
-      this.rooms.toast(lostWords),
-    );
+    const reply = await ask("map chosen", `${this.rooms.address}/map/chosen?${this.said}`, {}, () => this.rooms.toast(lostWords));
     const place = this.dialog.querySelector("#map-chosen");
     if (reply?.ok && place) {
       place.outerHTML = reply.text;
@@ -215,8 +216,13 @@ export class MapTable {
     return this.dialog.querySelector("form[data-map-choice]");
   }
 
-  private async ask(chosen: string): Promise<string | null> {
-    const reply = await ask("map", `${this.rooms.address}/map?chosen=${chosen}`, {}, () => this.rooms.toast(lostWords));
+  /** What is chosen, for addresses, which may not be long. */
+  private get said(): string {
+    return this.chosen.size > MostNamed ? `many=${this.chosen.size}` : `chosen=${[...this.chosen].join(",")}`;
+  }
+
+  private async ask(): Promise<string | null> {
+    const reply = await ask("map", `${this.rooms.address}/map?${this.said}`, {}, () => this.rooms.toast(lostWords));
     if (reply && !reply.ok) {
       this.rooms.toast("The map could not be opened. Try once more.");
     }
@@ -226,7 +232,7 @@ export class MapTable {
   /** The map as it is now, looked at as before. */
   private async refresh(): Promise<void> {
     const asked = [...this.chosen].join(",");
-    const reply = await this.ask(asked);
+    const reply = await this.ask();
     const [old, drawing] = [this.body.querySelector("#map-sides"), this.drawing];
     if (reply === null || !old || !drawing) {
       return;
