@@ -47,17 +47,14 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
             state.Activity.Look.SignsOnAsking && !asAuthor,
             scene
                 .Spots.Where(spot => spot.Content.Consequence is null)
-                .Select(spot => SpotView.Of(state, scene.Backdrop.HasTime ? spot : spot with { During = null }, now, due, asAuthor))
+                .Select(spot => SpotView.Of(state, spot, scene.Backdrop.HasTime, now, due, asAuthor))
                 .Concat(state.Added.Where(added => added.SceneId == scene.Id).Select(added => added.View(state.Activity, scene.Backdrop)))
                 .ToValueList()
         )
         {
             TakesSpots = scene.LearnersSpots is not null,
             Text = scene.Text,
-            Choices = Deciding
-                .In(state, scene, asAuthor)
-                .Select(spot => SpotView.Of(state, spot with { During = null }, now, due, asAuthor))
-                .ToValueList(),
+            Choices = Deciding.In(state, scene, asAuthor).Select(spot => SpotView.Of(state, spot, false, now, due, asAuthor)).ToValueList(),
             Watched = state.Watched.GetValueOrDefault(scene.Id, Stretches.None),
             LeftAt = state.LeftAt.GetValueOrDefault(scene.Id),
         };
@@ -140,7 +137,9 @@ public sealed record SpotView(
             : ""
         );
 
-    internal static SpotView Of(AttemptState state, Spot spot, DateTimeOffset now, DateTimeOffset? due, bool asAuthor)
+    /// <summary>The view of a spot.</summary>
+    /// <param name="timed">True where a course in time comes to it; elsewhere it is there always.</param>
+    internal static SpotView Of(AttemptState state, Spot spot, bool timed, DateTimeOffset now, DateTimeOffset? due, bool asAuthor)
     {
         var activity = state.Activity;
         var sign = activity.Look.Of(spot);
@@ -156,7 +155,7 @@ public sealed record SpotView(
                 : state.Activity.Words["locked"];
             return new(spot.Id, ownName, spot.Content.Kind, spot.Place, sign, null, null, false, closed)
             {
-                During = spot.During,
+                During = timed ? spot.During : null,
                 Panel = InsideStage(spot.Panel),
             };
         }
@@ -174,7 +173,7 @@ public sealed record SpotView(
             closed
         )
         {
-            During = spot.During,
+            During = timed ? spot.During : null,
             Panel = InsideStage(spot.Panel),
             StopDone =
                 spot.Content.Goal is { } goalId
@@ -182,13 +181,10 @@ public sealed record SpotView(
                 && activity.StopOf(activity.SceneWith(spot.Id))?.Id != stop.Id
                     ? StopView.IsDone(state, stop, now, due)
                     : null,
-            TurnsTo = turn?.To,
+            TurnsTo = timed ? turn?.To : null,
             TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
-            LeadsOn =
-                spot.Question is not null
-                && spot.During?.Turns.Any(one => one.Scene is not null) == true
-                && state.SceneWith(spot.Id)?.Backdrop.HasTime == false,
-            Waits = spot.During is { } during && WaitsIn(state, spot, during),
+            LeadsOn = !timed && spot.Question is not null && spot.During?.Turns.Any(one => one.Scene is not null) == true,
+            Waits = timed && spot.During is { } during && WaitsIn(state, spot, during),
         };
     }
 
