@@ -16,6 +16,7 @@ class Request {
   private readonly heard: Record<string, () => void> = {};
   private method = "";
   private address = "";
+  private under: ReturnType<typeof setTimeout> | undefined;
   open(method: string, address: string): void {
     [this.method, this.address] = [method, address];
   }
@@ -23,11 +24,13 @@ class Request {
   addEventListener(name: string, heard: () => void): void {
     this.heard[name] = heard;
   }
+  /** What is called off before it arrived never arrives. */
   abort(): void {
+    clearTimeout(this.under);
     this.heard["abort"]?.();
   }
   send(body: Blob | null): void {
-    setTimeout(() => {
+    this.under = setTimeout(() => {
       const what = fate(this.method);
       asked.push(this.method);
       if (what !== "lost") {
@@ -103,6 +106,7 @@ test("paused it stands still, and goes on where it was", async () => {
   const stood = asked.length;
   await new Promise((done) => setTimeout(done, 30));
   assert.equal(asked.length, stood);
+  assert.ok(there < Size);
   pieces.goOn();
   assert.ok(await brought);
   assert.equal(there, Size);
