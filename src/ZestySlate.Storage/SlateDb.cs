@@ -78,6 +78,10 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<ScoreDelivery> ScoreDeliveries => Set<ScoreDelivery>();
 
+    public DbSet<RefusedLaunch> RefusedLaunches => Set<RefusedLaunch>();
+
+    public DbSet<RegistrationLink> RegistrationLinks => Set<RegistrationLink>();
+
     public DbSet<ToolKey> ToolKeys => Set<ToolKey>();
 
     public DbSet<MailRecord> Mails => Set<MailRecord>();
@@ -180,6 +184,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
                 assignment.CourseSiteId,
                 assignment.DeploymentId,
                 assignment.ResourceLinkId,
+                assignment.ActivityId,
             })
             .IsUnique();
         builder.Entity<AssignmentRecord>().HasIndex(assignment => new { assignment.ClassId, assignment.ActivityId });
@@ -219,7 +224,19 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<AccountLink>().HasIndex(link => link.PersonId);
         builder.Entity<CourseSiteRecord>().Property(site => site.MakesTeachers).HasDefaultValue(true).HasSentinel(true);
         builder.Entity<CourseMember>().HasKey(member => new { member.AssignmentId, member.Subject });
+        builder.Entity<CourseSiteRecord>().Property(site => site.LearnsFrames).HasDefaultValue(true).HasSentinel(true);
+        builder.Entity<CourseSiteRecord>().Ignore(site => site.FramedBy);
         builder.Entity<CourseSiteLogin>().HasKey(login => login.State);
+        builder
+            .Entity<RefusedLaunch>()
+            .HasIndex(refused => new
+            {
+                refused.CourseSiteId,
+                refused.Reason,
+                refused.Detail,
+            });
+        builder.Entity<RegistrationLink>().HasKey(link => link.TokenHash);
+        builder.Entity<AssignmentRecord>().HasIndex(assignment => assignment.MembersNext);
         builder.Entity<ScoreDelivery>().HasIndex(delivery => new { delivery.DeliveredAt, delivery.NextTry });
         builder.Entity<MailRecord>().HasIndex(mail => mail.Key).IsUnique();
         builder.Entity<MailRecord>().HasIndex(mail => new { mail.SentAt, mail.NextTry });

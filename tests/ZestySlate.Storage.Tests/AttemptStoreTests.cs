@@ -67,6 +67,21 @@ public sealed class AttemptStoreTests : TestDatabase
     private AskedToMark Mark(string id, string picked) =>
         new("q", new MultipleChoiceResponse { Picked = [picked] }) { Id = id, At = Clock.Now };
 
+    [Theory]
+    [InlineData(-2, 0)]
+    [InlineData(0, 0)]
+    [InlineData(1.5, 1.5)]
+    public async Task A_course_site_is_never_told_a_score_below_zero(double points, double told)
+    {
+        var placed = await PlacedAsync();
+        var attempt = await BegunAsync(placed);
+        await using var db = NewDb();
+        await Scores(db).QueueAsync(db, placed, attempt, new CourseScore((decimal)points, 11, "Completed", "FullyGraded"));
+        await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        var last = await db.ScoreDeliveries.OrderByDescending(d => d.Id).FirstAsync(TestContext.Current.CancellationToken);
+        Assert.Equal((decimal)told, JsonSerializer.Deserialize<CourseScore>(last.Score)!.Given);
+    }
+
     [Fact]
     public async Task An_acknowledged_answer_is_there_after_a_restart()
     {

@@ -142,6 +142,23 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             .Skip(search.Page * LibrarySearch.PageSize)
             .Take(LibrarySearch.PageSize)
             .ToListAsync();
+        return new LibraryFound(await EntriesAsync(personId, records), total);
+    }
+
+    /// <summary>Those of some activities that somebody may build, in the order they are named; at most a page of them.</summary>
+    public async Task<IReadOnlyList<LibraryEntry>> OfAsync(string personId, IEnumerable<string> activityIds)
+    {
+        var ids = activityIds.Distinct().Take(LibrarySearch.PageSize).ToList();
+        var records = await db
+            .Activities.AsNoTracking()
+            .Where(activity => ids.Contains(activity.Id))
+            .Where(rights.Editable(personId))
+            .ToListAsync();
+        return await EntriesAsync(personId, records.OrderBy(record => ids.IndexOf(record.Id)).ToList());
+    }
+
+    private async Task<IReadOnlyList<LibraryEntry>> EntriesAsync(string personId, List<ActivityRecord> records)
+    {
         var ids = records.Select(record => record.Id).ToList();
         var heads = await db
             .Revisions.AsNoTracking()
@@ -175,20 +192,17 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             .Where(rights.Readable(personId))
             .Select(activity => activity.Id)
             .ToListAsync();
-        return new LibraryFound(
-            records
-                .Select(record => new LibraryEntry(
-                    record,
-                    Compressed.Read(heads[record.Id]),
-                    names.GetValueOrDefault(record.OwnerId, ""),
-                    used.GetValueOrDefault(record.Id)?.Count ?? 0,
-                    used.GetValueOrDefault(record.Id)?.Last,
-                    editable.Contains(record.Id),
-                    readable.Contains(record.Id)
-                ))
-                .ToList(),
-            total
-        );
+        return records
+            .Select(record => new LibraryEntry(
+                record,
+                Compressed.Read(heads[record.Id]),
+                names.GetValueOrDefault(record.OwnerId, ""),
+                used.GetValueOrDefault(record.Id)?.Count ?? 0,
+                used.GetValueOrDefault(record.Id)?.Last,
+                editable.Contains(record.Id),
+                readable.Contains(record.Id)
+            ))
+            .ToList();
     }
 
     /// <summary>What the filters of a shelf can be set to.</summary>

@@ -67,11 +67,23 @@ public sealed class AssignmentRecord
     /// <summary>Where scores go, or null when the course site wants none.</summary>
     public string? LineItemUrl { get; set; }
 
+    /// <summary>Where the course site lists its columns of grades, or null when it does not.</summary>
+    public string? LineItemsUrl { get; set; }
+
+    /// <summary>When its column is to be looked for, since launches name the list alone; null for not at all.</summary>
+    public DateTimeOffset? ColumnNext { get; set; }
+
     /// <summary>Where the course site tells who belongs to the course, or null when it does not.</summary>
     public string? MembershipsUrl { get; set; }
 
-    /// <summary>When the members were asked for last.</summary>
+    /// <summary>When the members were told last.</summary>
     public DateTimeOffset? MembersAt { get; set; }
+
+    /// <summary>When the members are to be asked for next; null for not at all.</summary>
+    public DateTimeOffset? MembersNext { get; set; }
+
+    /// <summary>Why the members are not known as they are now, in words; null when they are.</summary>
+    public string? MembersProblem { get; set; }
 
     /// <summary>When it can be opened; null for at once.</summary>
     public DateTimeOffset? From { get; set; }

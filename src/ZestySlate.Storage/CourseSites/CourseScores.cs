@@ -57,6 +57,23 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
         return await QueueAllAsync(db, assignment);
     }
 
+    /// <summary>Lets what waits be sent at once, and what was not taken once more: of an assignment, or of all of an activity.</summary>
+    public async Task SendAgainAsync(string activityId, int? assignmentId = null)
+    {
+        var now = clock.GetUtcNow();
+        await using var db = await open.CreateDbContextAsync();
+        await db
+            .ScoreDeliveries.Where(delivery =>
+                delivery.DeliveredAt == null
+                && db.Attempts.Any(a =>
+                    a.Id == delivery.AttemptId && a.ActivityId == activityId && (assignmentId == null || a.AssignmentId == assignmentId)
+                )
+            )
+            .ExecuteUpdateAsync(set =>
+                set.SetProperty(delivery => delivery.NextTry, now).SetProperty(delivery => delivery.StoppedAt, (DateTimeOffset?)null)
+            );
+    }
+
     private async Task<IReadOnlyList<string>> QueueAllAsync(SlateDb db, AssignmentRecord assignment)
     {
         var all = await db.Attempts.AsNoTracking().Where(a => a.AssignmentId == assignment.Id).ToListAsync();
@@ -81,7 +98,7 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
     }
 
     /// <summary>Puts a score on its way, unless the course site was told the same last; it is written with what else the context holds.</summary>
-    internal async Task QueueAsync(SlateDb db, AssignmentRecord? assignment, AttemptRecord attempt, CourseScore score)
+    public async Task QueueAsync(SlateDb db, AssignmentRecord? assignment, AttemptRecord attempt, CourseScore score)
     {
         if (assignment is not { LineItemUrl: { } lineItem, CourseSiteId: { } siteId })
         {
@@ -102,11 +119,14 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
             return;
         }
 
+        // A score is never below zero (Assignment and Grade Services 2.0, 3.4.5), though penalties may take the points there.
+        counted = counted.Given < 0 ? counted with { Given = 0 } : counted;
         var now = clock.GetUtcNow();
         var before = db.ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.LineItemUrl == lineItem && d.Subject == subject);
         if (
-            await before.OrderByDescending(d => d.Id).Select(d => d.Score).FirstOrDefaultAsync() is { } last
-            && JsonSerializer.Deserialize<CourseScore>(last) == counted
+            await before.OrderByDescending(d => d.Id).Select(d => new { d.Score, d.StoppedAt }).FirstOrDefaultAsync()
+                is { StoppedAt: null } last
+            && JsonSerializer.Deserialize<CourseScore>(last.Score) == counted
         )
         {
             return;

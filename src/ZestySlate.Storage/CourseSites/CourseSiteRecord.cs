@@ -36,6 +36,19 @@ public sealed class CourseSiteRecord
     /// can be brought back. Null while it is in use.</summary>
     public DateTimeOffset? ArchivedAt { get; set; }
 
+    /// <summary>Who is meant by its access tokens' assertions (the aud claim); null for its token endpoint, as is usual.</summary>
+    public string? TokenAudience { get; set; }
+
+    /// <summary>The origins besides its sign-in's whose pages may hold ours in a frame, parted by spaces.</summary>
+    public string Frames { get; set; } = "";
+
+    /// <summary>True when origins that its signed launches name are added to those whose pages may hold ours in a frame.</summary>
+    public bool LearnsFrames { get; set; } = true;
+
+    /// <summary>The origins whose pages may hold ours in a frame, as a content security policy lists them.</summary>
+    public IEnumerable<string> FramedBy =>
+        Frames.Split(' ', StringSplitOptions.RemoveEmptyEntries).Prepend(new Uri(AuthorizationEndpoint).GetLeftPart(UriPartial.Authority));
+
     /// <summary>The deployment ids as a list.</summary>
     public string[] DeploymentIds => Deployments.Split(' ', StringSplitOptions.RemoveEmptyEntries);
 }
@@ -78,8 +91,8 @@ public sealed class CourseMember
 
     public required string Name { get; set; }
 
-    /// <summary>True for who teaches the course.</summary>
-    public bool Teaches { get; set; }
+    /// <summary>True for who is in the course in another role than a learner's.</summary>
+    public bool HasOtherRole { get; set; }
 
     /// <summary>When the course site first told that they belong to it no more; null while they do.</summary>
     public DateTimeOffset? RemovedAt { get; set; }
@@ -104,8 +117,44 @@ public sealed class CourseSiteLogin
 
     public bool NonceUsed { get; set; }
 
+    /// <summary>What the course site said at first of who is to be signed in (login_hint), to begin anew in a tab of its own.</summary>
+    public string LoginHint { get; set; } = "";
+
+    /// <summary>What the course site wants back of its own message (lti_message_hint), or null.</summary>
+    public string? MessageHint { get; set; }
+
     /// <summary>The validated launch that waits for the browser's proof (JSON), or null.</summary>
     public string? PendingLaunch { get; set; }
+}
+
+/// <summary>A launch that was refused, for those who run the installation: the same one again is counted, not listed anew.</summary>
+public sealed class RefusedLaunch
+{
+    public int Id { get; set; }
+
+    /// <summary>The course site that sent it, or null where none is registered for it.</summary>
+    public int? CourseSiteId { get; set; }
+
+    /// <summary>Why, as an entry of the words of pages.</summary>
+    public required string Reason { get; set; }
+
+    /// <summary>What was sent that was not expected, as far as it helps; empty for nothing.</summary>
+    public string Detail { get; set; } = "";
+
+    /// <summary>How often.</summary>
+    public int Times { get; set; } = 1;
+
+    /// <summary>When last.</summary>
+    public required DateTimeOffset At { get; set; }
+}
+
+/// <summary>An address by which one course site may register itself (LTI Dynamic Registration 1.0); good once, and for a while.</summary>
+public sealed class RegistrationLink
+{
+    /// <summary>The SHA-256 of its secret, in hexadecimal.</summary>
+    public required string TokenHash { get; set; }
+
+    public required DateTimeOffset ExpiresAt { get; set; }
 }
 
 /// <summary>A key pair with which this installation signs; the newest signs, all are published.</summary>

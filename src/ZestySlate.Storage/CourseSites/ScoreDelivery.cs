@@ -28,6 +28,9 @@ public sealed class ScoreDelivery
 
     public DateTimeOffset? DeliveredAt { get; set; }
 
+    /// <summary>When it was given up, since the course site will never take it as it is; null while it may still be taken.</summary>
+    public DateTimeOffset? StoppedAt { get; set; }
+
     /// <summary>What went wrong at the last try, or null.</summary>
     public string? LastProblem { get; set; }
 }

@@ -540,6 +540,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<int?>("ClassId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("ColumnNext")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("CompletedBy")
                         .HasColumnType("INTEGER");
 
@@ -580,6 +583,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("LineItemUrl")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("LineItemsUrl")
+                        .HasColumnType("TEXT");
+
                     b.Property<decimal>("LostPerDay")
                         .HasColumnType("TEXT");
 
@@ -591,6 +597,12 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<long?>("MembersAt")
                         .HasColumnType("INTEGER");
+
+                    b.Property<long?>("MembersNext")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("MembersProblem")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("MembershipsUrl")
                         .HasColumnType("TEXT");
@@ -625,9 +637,11 @@ namespace ZestySlate.Storage.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("MembersNext");
+
                     b.HasIndex("ClassId", "ActivityId");
 
-                    b.HasIndex("CourseSiteId", "DeploymentId", "ResourceLinkId")
+                    b.HasIndex("CourseSiteId", "DeploymentId", "ResourceLinkId", "ActivityId")
                         .IsUnique();
 
                     b.ToTable("Assignments");
@@ -785,14 +799,14 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("Subject")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("HasOtherRole")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<long?>("RemovedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<bool>("Teaches")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("AssignmentId", "Subject");
@@ -810,6 +824,13 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<long>("ExpiresAt")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("LoginHint")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MessageHint")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Nonce")
                         .IsRequired()
@@ -871,6 +892,10 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Frames")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Issuer")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -878,6 +903,11 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("KeySetUrl")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("LearnsFrames")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(true);
 
                     b.Property<bool>("LinksByEmail")
                         .HasColumnType("INTEGER");
@@ -891,6 +921,9 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("TokenAudience")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("TokenEndpoint")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -901,6 +934,49 @@ namespace ZestySlate.Storage.Migrations
                         .IsUnique();
 
                     b.ToTable("CourseSites");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.CourseSites.RefusedLaunch", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("CourseSiteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Detail")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reason")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Times")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CourseSiteId", "Reason", "Detail");
+
+                    b.ToTable("RefusedLaunches");
+                });
+
+            modelBuilder.Entity("ZestySlate.Storage.CourseSites.RegistrationLink", b =>
+                {
+                    b.Property<string>("TokenHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("ExpiresAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("TokenHash");
+
+                    b.ToTable("RegistrationLinks");
                 });
 
             modelBuilder.Entity("ZestySlate.Storage.CourseSites.ScoreDelivery", b =>
@@ -935,6 +1011,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("Score")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<long?>("StoppedAt")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Subject")
                         .IsRequired()
@@ -1339,6 +1418,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("ActivityId")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("CourseSeat")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("CourseSiteId")
                         .HasColumnType("INTEGER");
 
@@ -1353,6 +1435,9 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<string>("PersonId")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Presentation")
                         .HasColumnType("TEXT");
 
                     b.HasKey("TokenHash");

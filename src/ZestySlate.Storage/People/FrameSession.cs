@@ -21,6 +21,12 @@ public sealed class FrameSession
     /// <summary>True when the page shows the activity without its title line.</summary>
     public bool IsBare { get; set; }
 
+    /// <summary>The assignment that was opened, and as whom (JSON), for who does not learn there; null for learners.</summary>
+    public string? CourseSeat { get; set; }
+
+    /// <summary>How the course site presents us (JSON): its language, and where it wants people back; null for nothing said.</summary>
+    public string? Presentation { get; set; }
+
     /// <summary>What the course site wants back when content is being chosen (JSON), or null.</summary>
     public string? DeepLinking { get; set; }
 }

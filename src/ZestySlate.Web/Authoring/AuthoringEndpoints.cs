@@ -235,33 +235,13 @@ internal static class AuthoringEndpoints
         string? version
     )
     {
-        var fields = (await context.Request.ReadFormAsync()).Fields();
         if (await TriedAsync(activity, version, store, versions) is not var (trial, document))
         {
             return Refused("This version is not kept any more.");
         }
 
-        var before = trials.State(trial, context.User.Id(), document).At(clock.GetUtcNow());
-        var read = EventForm.Read(
-            fields,
-            before,
-            await handed.OfAsync(Trials.FilesKey(activity, context.User.Id()), before),
-            clock.GetUtcNow()
-        );
-        var refusal = read.Succeeded ? trials.Take(trial, context.User.Id(), document, read.Value) : read.Refusal;
-        var after = trials.State(trial, context.User.Id(), document);
-        EventReply.SayEdition(context, after.Edition);
-        var outcome = EventOutcome.Of(fields, before, after.At(clock.GetUtcNow()), refusal);
-        return outcome.IsQuiet
-            ? Results.NoContent()
-            : EventReply.Of(
-                context,
-                outcome,
-                LearnerView.Of(after, clock.GetUtcNow()),
-                fields["spot"],
-                TrialLinks(context, activity, version),
-                refusal
-            );
+        var files = (handed, Trials.FilesKey(activity, context.User.Id()));
+        return await trials.TakeAsync(context, trial, document, TrialLinks(context, activity, version), files, clock);
     }
 
     /// <summary>Where the events of a trial go: of the draft, or of one of its versions.</summary>

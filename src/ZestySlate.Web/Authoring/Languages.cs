@@ -77,15 +77,16 @@ public static class Languages
     public static Words PageWords(this HttpContext context) =>
         Preferred(context.Request) is { } language ? Words.Of(language) : context.RequestServices.GetRequiredService<Installation>().Words;
 
-    /// <summary>The language somebody chose, else the first that their browser asks for, of those with buttons and messages; else null.</summary>
+    /// <summary>The language somebody chose, else that of the course site's page, else the first that their browser asks for, of those with
+    /// buttons and messages; else null.</summary>
     private static string? Preferred(HttpRequest request) =>
-        request.Cookies[Cookie] is { } chosen && HasInterface(chosen)
-            ? chosen
-            : request
-                .GetTypedHeaders()
-                .AcceptLanguage.OrderByDescending(asked => asked.Quality ?? 1)
-                .Select(asked => asked.Value.Value?.Split('-')[0].ToLowerInvariant() ?? "")
-                .FirstOrDefault(HasInterface);
+        request.Cookies[Cookie] is { } chosen && HasInterface(chosen) ? chosen
+        : Lti.Presentation.Of(request.HttpContext).Language?.ToLowerInvariant() is { } course && HasInterface(course) ? course.Split('-')[0]
+        : request
+            .GetTypedHeaders()
+            .AcceptLanguage.OrderByDescending(asked => asked.Quality ?? 1)
+            .Select(asked => asked.Value.Value?.Split('-')[0].ToLowerInvariant() ?? "")
+            .FirstOrDefault(HasInterface);
 
     /// <summary>True when buttons and messages are there in a language; else they are English.</summary>
     public static bool HasInterface(string tag) => Words.Languages.Contains(tag.Split('-')[0]);

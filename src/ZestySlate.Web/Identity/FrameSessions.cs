@@ -52,7 +52,7 @@ internal sealed class FrameSessionPath(RequestDelegate next)
                     context,
                     session.ActivityId is { } activity
                         ? (await embeddings.FindAsync(ShownIn(context.Request.Path, activity)))?.Rule.Sources ?? "'none'"
-                        : await sites.GetAsync()
+                        : await sites.OfAsync(session.CourseSiteId)
                 );
             }
         }
@@ -87,8 +87,14 @@ public sealed class FrameSessions(SlateDb db, TimeProvider clock)
     }
 
     /// <summary>A new session of somebody whom a course site sent; returns the path base that carries it.</summary>
-    public Task<string> BeginAsync(string personId, int? courseSiteId, string? deepLinking) =>
-        BeginAsync(personId, Lasts, session => (session.CourseSiteId, session.DeepLinking) = (courseSiteId, deepLinking));
+    /// <param name="personId">Who.</param>
+    /// <param name="courseSiteId">From where.</param>
+    /// <param name="with">Sets what belongs to the session.</param>
+    public Task<string> BeginAsync(string personId, int courseSiteId, Action<FrameSession> with) => BeginAsync(personId, Lasts, session =>
+        {
+            session.CourseSiteId = courseSiteId;
+            with(session);
+        });
 
     private async Task<string> BeginAsync(string personId, TimeSpan lasts, Action<FrameSession> set)
     {

@@ -35,6 +35,9 @@ public static class Rights
     /// <summary>The learner whose attempt the route names.</summary>
     public const string AttemptLearner = "attempt-learner";
 
+    /// <summary>Somebody of a course who does not learn there, at the assignment that their session is of.</summary>
+    public const string CourseSeat = "course-seat";
+
     /// <summary>Who runs the installation.</summary>
     public const string Keeper = "keeper";
 
@@ -49,6 +52,11 @@ public static class Rights
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build())
             .AddPolicy(SignedIn, policy => policy.RequireAuthenticatedUser())
             .AddPolicy(Teacher, policy => policy.RequireRole(Roles.Teacher))
+            .AddPolicy(CourseSeat, policy =>
+                policy
+                    .RequireAuthenticatedUser()
+                    .RequireAssertion(context => context.Resource is HttpContext http && Lti.CourseSeat.Of(http) is not null)
+            )
             .AddPolicy(Keeper, policy => policy.RequireRole(Roles.Keeper))
             .AddPolicy(ActivityOwner, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("activity")))
             .AddPolicy(ActivityEditor, policy => policy.RequireRole(Roles.Teacher).AddRequirements(new OwnThing("activity", "edit")))

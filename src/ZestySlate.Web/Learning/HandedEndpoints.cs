@@ -10,6 +10,7 @@ using ZestySlate.Storage.Handed;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Lti;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Learning;
@@ -53,6 +54,15 @@ internal static class HandedEndpoints
             return new Work(
                 Trials.FilesKey(activity, person),
                 context.RequestServices.GetRequiredService<Trials>().State(activity, person, draft)
+            );
+        });
+        Map(routes.MapGroup("/course-work/look").RequireAuthorization(Rights.CourseSeat), async context =>
+        {
+            var (trial, document) = await context.RequestServices.GetRequiredService<CourseLooks>().OfAsync(context);
+            var person = context.User.Id();
+            return new Work(
+                Trials.FilesKey(trial, person),
+                context.RequestServices.GetRequiredService<Trials>().State(trial, person, document)
             );
         });
         routes

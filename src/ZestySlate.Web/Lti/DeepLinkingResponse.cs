@@ -31,13 +31,19 @@ public sealed record ChosenItem(
 
     /// <summary>True when it opens in a window of its own, not in the course's page.</summary>
     public bool InOwnWindow { get; init; }
+
+    /// <summary>True when the course site shows it inside its page: then it hears how high that is wanted.</summary>
+    public bool InFrame { get; init; }
 }
 
 /// <summary>Signs the answer to a wish for content (Deep Linking 2.0, 4. response message).</summary>
 public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
 {
-    /// <summary>The JWT to post to the return address.</summary>
-    public async Task<string> SignAsync(CourseSiteRecord site, DeepLinkingRequest wish, IEnumerable<ChosenItem> items)
+    /// <summary>How high a frame is wanted, in CSS pixels, until the page in it says more exactly.</summary>
+    private const int FrameHeight = 720;
+
+    /// <summary>The JWT to post to the return address. Without items nothing was chosen: the course site's own page goes on.</summary>
+    public async Task<string> SignAsync(CourseSiteRecord site, DeepLinkingRequest wish, IEnumerable<ChosenItem> items, string? said = null)
     {
         var now = clock.GetUtcNow();
         var payload = new Dictionary<string, object?>
@@ -57,6 +63,11 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
             payload[LtiNames.DeepLinkingData] = data;
         }
 
+        if (said is not null)
+        {
+            payload[LtiNames.DeepLinkingMessage] = said;
+        }
+
         return new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(payload), await keys.SigningAsync());
     }
 
@@ -65,7 +76,7 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
     {
         var content = new Dictionary<string, object>
         {
-            ["type"] = "ltiResourceLink",
+            ["type"] = LtiNames.LinkType,
             ["title"] = item.Title,
             ["text"] = item.Summary,
             ["url"] = item.Address,
@@ -75,6 +86,11 @@ public sealed class DeepLinkingResponse(ToolKeys keys, TimeProvider clock)
         if (item.InOwnWindow)
         {
             content["window"] = new Dictionary<string, object> { ["targetName"] = "_blank" };
+        }
+
+        if (item.InFrame)
+        {
+            content["iframe"] = new Dictionary<string, object> { ["height"] = FrameHeight };
         }
 
         if (item.Points is { } points)

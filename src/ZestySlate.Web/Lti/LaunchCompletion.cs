@@ -9,6 +9,7 @@ using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Lti;
 
@@ -20,35 +21,47 @@ internal sealed class LaunchCompletion(
     FrameSessions sessions,
     AttemptStore attempts,
     AttemptReader reader,
-    CourseScores scores,
+    CourseAssignments assignments,
+    AnonymousLaunches anonymous,
+    FrameAncestors frames,
     TimeProvider clock
 )
 {
-    /// <summary>The address to go on at, or why there is none.</summary>
+    /// <summary>The address to go on at, or why there is none, as an entry of the words of pages.</summary>
     public async Task<Outcome<string>> CompleteAsync(Launch launch)
     {
-        var person = await PersonAsync(launch);
+        var site = await db.CourseSites.SingleAsync(s => s.Id == launch.CourseSiteId);
+        if (FrameOrigins.Learn(site, launch.Presented.ReturnUrl, launch.DeepLinking?.ReturnUrl))
+        {
+            await db.SaveChangesAsync();
+            frames.Forget();
+        }
+
         if (launch.DeepLinking is { } wish)
         {
-            return launch.Teaching
-                ? await sessions.BeginAsync(person.Id, launch.CourseSiteId, JsonSerializer.Serialize(wish)) + "/lti/choose"
-                : Outcome<string>.Refused("ltiTeachersChoose");
+            return launch.Role.MayChoose() ? await ChooseAsync(launch, site, wish) : Outcome<string>.Refused("ltiTeachersChoose");
         }
 
-        var segments = new Uri(launch.TargetLinkUri).AbsolutePath.Split('/', StringSplitOptions.RemoveEmptyEntries);
-        var activity = segments is ["a", var code] ? await db.Activities.SingleOrDefaultAsync(a => a.Id == code) : null;
-        if (activity is null || activity.NewestEdition == 0)
+        var activity = await assignments.ActivityOfAsync(launch);
+        if (launch.Subject is null)
         {
-            return Outcome<string>.Refused("ltiActivityGone");
+            return activity is null ? Outcome<string>.Refused("ltiActivityGone") : await anonymous.BeginAsync(launch, activity);
         }
 
-        var session = await sessions.BeginAsync(person.Id, launch.CourseSiteId, null);
-        var assignment = await AssignmentAsync(launch, activity);
-        if (launch.Teaching)
+        return activity is null ? await WithoutActivityAsync(launch, site) : await OpenAsync(launch, site, activity);
+    }
+
+    private async Task<Outcome<string>> OpenAsync(Launch launch, CourseSiteRecord site, ActivityRecord activity)
+    {
+        var person = await PersonAsync(launch, site);
+        var assignment = await assignments.OfAsync(launch, activity);
+        if (launch.Role != CourseRole.Learner)
         {
-            return await rights.MayEditAsync(activity.Id, person.Id)
-                ? $"{session}/author/{activity.Id}/results"
-                : $"{session}/a/{activity.Id}";
+            var seat = new CourseSeat(assignment.Id, launch.Role, launch.Mentored);
+            var sits = await BeginAsync(launch, person, session => session.CourseSeat = JsonSerializer.Serialize(seat));
+            return launch.Role.MayChoose() && await rights.MayEditAsync(activity.Id, person.Id)
+                ? $"{sits}/author/{activity.Id}/results"
+                : $"{sits}/course-work";
         }
 
         if (await reader.CurrentAsync(activity.Id, person.Id, assignment.Id) is null)
@@ -56,43 +69,93 @@ internal sealed class LaunchCompletion(
             await attempts.BeginAsync(activity, person.Id, assignment);
         }
 
-        return $"{session}/a/{activity.Id}?assignment={assignment.Id}";
+        return $"{await BeginAsync(launch, person, _ => { })}/a/{activity.Id}?assignment={assignment.Id}";
     }
 
-    private async Task<Person> PersonAsync(Launch launch)
-    {
-        var known = await db.CourseSitePeople.SingleOrDefaultAsync(p =>
-            p.CourseSiteId == launch.CourseSiteId && p.Subject == launch.Subject
-        );
-        var person = known is null ? null : await people.FindByIdAsync(known.PersonId);
-        if (person is null)
-        {
-            person = new Person
-            {
-                UserName = Ids.Secret(),
-                DisplayName = launch.Name,
-                CreatedAt = clock.GetUtcNow(),
-            };
-            await people.CreateAsync(person);
-            db.CourseSitePeople.Add(
-                new CourseSitePerson
+    /// <summary>A link that no activity is behind: it was deleted, or none was ever chosen, which who teaches can do now.</summary>
+    private async Task<Outcome<string>> WithoutActivityAsync(Launch launch, CourseSiteRecord site) =>
+        CourseAssignments.NamesActivity(launch) ? Outcome<string>.Refused("ltiActivityGone")
+        : launch.Role.MayChoose()
+            ? await ChooseAsync(
+                launch,
+                site,
+                new DeepLinkingRequest(null, null, launch.DeploymentId, launch.CourseTitle ?? "the course")
                 {
-                    CourseSiteId = launch.CourseSiteId,
-                    Subject = launch.Subject,
-                    PersonId = person.Id,
+                    LinkId = launch.ResourceLinkId,
                 }
-            );
-            await db.SaveChangesAsync();
+            )
+        : Outcome<string>.Refused("ltiNothingChosen");
+
+    private async Task<string> ChooseAsync(Launch launch, CourseSiteRecord site, DeepLinkingRequest wish)
+    {
+        var person = await PersonAsync(launch, site);
+        return await BeginAsync(launch, person, session => session.DeepLinking = JsonSerializer.Serialize(wish)) + "/lti/choose";
+    }
+
+    private Task<string> BeginAsync(Launch launch, Person person, Action<FrameSession> with) =>
+        sessions.BeginAsync(person.Id, launch.CourseSiteId, session =>
+        {
+            session.Presentation = launch.Presented == Presentation.Unsaid ? null : JsonSerializer.Serialize(launch.Presented);
+            with(session);
+        });
+
+    private async Task<Person> PersonAsync(Launch launch, CourseSiteRecord site)
+    {
+        var person = await KnownAsync(launch) ?? await NewAsync(launch, site);
+        if (launch.Name is { } name && person.DisplayName != name && person is { Email: null, PasswordHash: null })
+        {
+            // Known by the course site alone, they are called what it calls them now; an account has a name of its own.
+            person.DisplayName = name;
+            await people.UpdateAsync(person);
         }
 
-        var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == launch.CourseSiteId);
         await AskForLinkAsync(launch, site, person);
-        if (launch.Teaching && site.MakesTeachers && person.Email is null && !await people.IsInRoleAsync(person, Roles.Teacher))
+        if (launch.Role.MayChoose() && site.MakesTeachers && person.Email is null && !await people.IsInRoleAsync(person, Roles.Teacher))
         {
             await people.AddToRoleAsync(person, Roles.Teacher);
         }
 
         return person;
+    }
+
+    private async Task<Person?> KnownAsync(Launch launch) =>
+        await db
+            .CourseSitePeople.Where(p => p.CourseSiteId == launch.CourseSiteId && p.Subject == launch.Subject)
+            .Select(p => p.PersonId)
+            .SingleOrDefaultAsync()
+            is { } id
+            ? await people.FindByIdAsync(id)
+            : null;
+
+    private async Task<Person> NewAsync(Launch launch, CourseSiteRecord site)
+    {
+        var person = new Person
+        {
+            UserName = Ids.Secret(),
+            DisplayName = launch.Name ?? "Somebody from " + site.Name,
+            CreatedAt = clock.GetUtcNow(),
+        };
+        await people.CreateAsync(person);
+        db.CourseSitePeople.Add(
+            new CourseSitePerson
+            {
+                CourseSiteId = launch.CourseSiteId,
+                Subject = launch.Subject!,
+                PersonId = person.Id,
+            }
+        );
+        try
+        {
+            await db.SaveChangesAsync();
+            return person;
+        }
+        catch (DbUpdateException problem) when (problem.IsTaken())
+        {
+            // Several links on one page opened at the same moment; another of them was quicker.
+            db.ChangeTracker.Clear();
+            await db.Users.Where(one => one.Id == person.Id).ExecuteDeleteAsync();
+            return (await KnownAsync(launch))!;
+        }
     }
 
     /// <summary>
@@ -103,7 +166,8 @@ internal sealed class LaunchCompletion(
     {
         if (
             !site.LinksByEmail
-            || launch is not { Teaching: true, Email: { } email }
+            || !launch.Role.MayChoose()
+            || launch.Email is not { } email
             || person.Email is not null
             || await people.FindByEmailAsync(email) is not { PasswordHash: not null } account
             || await people.IsInRoleAsync(account, Roles.Keeper)
@@ -117,63 +181,12 @@ internal sealed class LaunchCompletion(
             new AccountLink
             {
                 CourseSiteId = site.Id,
-                Subject = launch.Subject,
+                Subject = launch.Subject!,
                 PersonId = account.Id,
-                Name = launch.Name,
+                Name = person.DisplayName,
                 At = clock.GetUtcNow(),
             }
         );
         await db.SaveChangesAsync();
-    }
-
-    private async Task<AssignmentRecord> AssignmentAsync(Launch launch, ActivityRecord activity)
-    {
-        Task<AssignmentRecord?> Find() =>
-            db.Assignments.SingleOrDefaultAsync(a =>
-                a.CourseSiteId == launch.CourseSiteId && a.DeploymentId == launch.DeploymentId && a.ResourceLinkId == launch.ResourceLinkId
-            );
-
-        var assignment = await Find();
-        if (assignment is null)
-        {
-            assignment = new AssignmentRecord
-            {
-                ActivityId = activity.Id,
-                Title = activity.Title,
-                CourseSiteId = launch.CourseSiteId,
-                DeploymentId = launch.DeploymentId,
-                ResourceLinkId = launch.ResourceLinkId,
-                CreatedAt = clock.GetUtcNow(),
-                // As it was placed; from now on the teacher says so here.
-                CompletedBy = launch.CompletedBy,
-                KeptBack = launch.KeptBack,
-            };
-            db.Assignments.Add(assignment);
-        }
-
-        assignment.Title = launch.ResourceLinkTitle ?? assignment.Title;
-        // What a launch does not say (to a teacher, in a preview, to some roles) is not taken back by it.
-        var column = launch.LineItemUrl is not null && launch.LineItemUrl != assignment.LineItemUrl;
-        assignment.CourseTitle = launch.CourseTitle ?? assignment.CourseTitle;
-        assignment.LineItemUrl = launch.LineItemUrl ?? assignment.LineItemUrl;
-        assignment.MembershipsUrl = launch.MembershipsUrl ?? assignment.MembershipsUrl;
-        assignment.Due = launch.Due ?? assignment.Due;
-        try
-        {
-            await db.SaveChangesAsync();
-        }
-        catch (DbUpdateException problem) when (problem.IsTaken())
-        {
-            // Two learners opened the new link at the same moment; the other was quicker.
-            db.ChangeTracker.Clear();
-            return (await Find())!;
-        }
-
-        if (column)
-        {
-            await scores.QueueAllAsync(assignment);
-        }
-
-        return assignment;
     }
 }

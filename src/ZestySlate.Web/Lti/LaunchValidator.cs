@@ -1,12 +1,17 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
-using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 
 namespace ZestySlate.Web.Lti;
+
+/// <summary>What the checks of a launch found.</summary>
+/// <param name="Launch">The launch; null when it was refused.</param>
+/// <param name="Login">The sign-in that it answers; null when there is none.</param>
+/// <param name="Reason">Why it was refused, as an entry of the words of pages; null when it was not.</param>
+/// <param name="Detail">What was sent that was not expected, for those who run the installation.</param>
+public sealed record LaunchCheck(Launch? Launch, CourseSiteLogin? Login, string? Reason, string Detail = "");
 
 /// <summary>
 /// The checks of a launch (1EdTech Security Framework 1.0, 5.1.3 Authentication Response Validation; LTI 1.3 core, 5.3
@@ -17,41 +22,98 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
 {
     private static readonly TimeSpan ClockSkew = TimeSpan.FromSeconds(60);
 
-    /// <summary>Validates the posted state and id_token. The state's nonce is used up by it.</summary>
-    public async Task<Outcome<(Launch Launch, CourseSiteLogin Login)>> ValidateAsync(string state, string idToken)
-    {
-        static Outcome<(Launch, CourseSiteLogin)> Refused(string reason) => Outcome<(Launch, CourseSiteLogin)>.Refused(reason);
+    private sealed record Problem(string Reason, string Detail = "");
 
-        var now = clock.GetUtcNow();
+    /// <summary>Validates the posted state and id_token. The state's nonce is used up by it.</summary>
+    public async Task<LaunchCheck> ValidateAsync(string state, string idToken)
+    {
         var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == state);
-        if (login is null || login.ExpiresAt < now)
+        if (login is null || login.ExpiresAt < clock.GetUtcNow())
         {
-            return Refused("ltiSignInOld");
+            return new LaunchCheck(null, null, "ltiSignInOld");
         }
 
-        var site = await db.CourseSites.AsNoTracking().SingleOrDefaultAsync(s => s.Id == login.CourseSiteId);
+        LaunchCheck Refused(Problem problem) => new(null, login, problem.Reason, problem.Detail);
+        var site = await db.CourseSites.AsNoTracking().SingleOrDefaultAsync(s => s.Id == login.CourseSiteId && s.ArchivedAt == null);
         if (site is null)
         {
-            return Refused("ltiSiteGone");
+            return Refused(new Problem("ltiSiteGone"));
         }
 
-        var handler = new JsonWebTokenHandler();
-        if (!handler.CanReadToken(idToken))
+        var (claims, unsigned) = await SignedAsync(idToken, site);
+        if ((claims is null ? unsigned : Refuse(claims, site, login)) is { } problem)
         {
-            return Refused("ltiNotSigned");
+            return Refused(problem);
+        }
+
+        // One statement decides, so that two launches at once cannot both use it.
+        return
+            await db
+                .CourseSiteLogins.Where(l => l.State == login.State && !l.NonceUsed)
+                .ExecuteUpdateAsync(set => set.SetProperty(l => l.NonceUsed, true)) == 0
+            ? Refused(new Problem("ltiUsed"))
+            : new LaunchCheck(LaunchReader.Of(claims!, site, login), login, null);
+    }
+
+    /// <summary>The claims of a token that the course site has signed, or what is wrong with it.</summary>
+    private async Task<(LaunchClaims? Claims, Problem? Problem)> SignedAsync(string idToken, CourseSiteRecord site)
+    {
+        if (idToken.Length > TokenValidationParameters.DefaultMaximumTokenSizeInBytes)
+        {
+            return (null, new Problem("ltiTooLarge"));
+        }
+
+        if (!new JsonWebTokenHandler().CanReadToken(idToken))
+        {
+            return (null, new Problem("ltiNotSigned"));
+        }
+
+        if (Read(idToken) is not { } token || LaunchClaims.Of(token) is not { } claims)
+        {
+            return (null, new Problem("ltiClaim"));
+        }
+
+        // What must be understood and is not makes the whole invalid (RFC 7515, 4.1.11): we understand no extension.
+        if (token.TryGetHeaderValue<object>("crit", out _))
+        {
+            return (null, new Problem("ltiBadlySigned", "crit"));
         }
 
         IList<SecurityKey> keys;
         try
         {
-            keys = await keySets.GetAsync(site.KeySetUrl, new JsonWebToken(idToken).Kid);
+            keys = await keySets.GetAsync(site.KeySetUrl, token.Kid);
         }
-        catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or ArgumentException)
+        catch (HttpRequestException)
         {
-            return Refused("ltiNoKeys");
+            return (null, new Problem("ltiNoKeys", site.KeySetUrl));
         }
 
-        var result = await handler.ValidateTokenAsync(
+        var problem = await CheckSignatureAsync(idToken, keys);
+        if (problem?.Reason == "ltiSignature")
+        {
+            problem = await CheckSignatureAsync(idToken, await keySets.AgainAsync(site.KeySetUrl));
+        }
+
+        return (problem is null ? claims : null, problem);
+    }
+
+    /// <summary>The token; null where one of the claims that every token has is of another type (RFC 7519, 4.1).</summary>
+    private static JsonWebToken? Read(string idToken)
+    {
+        try
+        {
+            return new JsonWebToken(idToken);
+        }
+        catch (Exception problem) when (problem is ArgumentException or FormatException or OverflowException)
+        {
+            return null;
+        }
+    }
+
+    private static async Task<Problem?> CheckSignatureAsync(string idToken, IList<SecurityKey> keys)
+    {
+        var result = await new JsonWebTokenHandler().ValidateTokenAsync(
             idToken,
             new TokenValidationParameters
             {
@@ -59,171 +121,105 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
                 RequireSignedTokens = true,
                 ValidateIssuerSigningKey = true,
                 ValidAlgorithms = [SecurityAlgorithms.RsaSha256],
-                ValidIssuer = site.Issuer,
-                ValidAudience = site.ClientId,
-                RequireExpirationTime = true,
-                ClockSkew = ClockSkew,
-                LifetimeValidator = (from, until, _, _) =>
-                    until is { } end
-                    && end.ToUniversalTime() > (now - ClockSkew).UtcDateTime
-                    && (from is not { } begin || begin.ToUniversalTime() < (now + ClockSkew).UtcDateTime),
+                // These are judged by the claims themselves, with words for each: see below.
+                IssuerValidator = (issuer, _, _) => issuer,
+                AudienceValidator = (_, _, _) => true,
+                LifetimeValidator = (_, _, _, _) => true,
             }
         );
-        if (!result.IsValid)
-        {
-            return Refused(
-                result.Exception switch
-                {
-                    SecurityTokenSignatureKeyNotFoundException or SecurityTokenInvalidSignatureException => "ltiSignature",
-                    SecurityTokenInvalidIssuerException => "ltiIssuer",
-                    SecurityTokenInvalidAudienceException => "ltiAudience",
-                    SecurityTokenInvalidLifetimeException or SecurityTokenExpiredException or SecurityTokenNoExpirationException =>
-                        "ltiTooOld",
-                    _ => "ltiBadlySigned",
-                }
+        return result.IsValid
+            ? null
+            : new Problem(
+                result.Exception is SecurityTokenSignatureKeyNotFoundException or SecurityTokenInvalidSignatureException
+                    ? "ltiSignature"
+                    : "ltiBadlySigned"
             );
-        }
-
-        var token = (JsonWebToken)result.SecurityToken;
-        return CheckClaims(token, site, login) is { } refusal ? Refused(refusal) : await UseNonceAsync(login, token, site);
     }
 
-    private static string? CheckClaims(JsonWebToken token, CourseSiteRecord site, CourseSiteLogin login)
+    /// <summary>What is wrong with the claims; null when nothing is.</summary>
+    private Problem? Refuse(LaunchClaims claims, CourseSiteRecord site, CourseSiteLogin login) =>
+        RefuseSender(claims, site) ?? RefuseTime(claims) ?? RefuseMessage(claims, site, login);
+
+    private static Problem? RefuseSender(LaunchClaims claims, CourseSiteRecord site)
     {
-        var authorized = Text(token, "azp");
-        if ((token.Audiences.Count() > 1 && authorized is null) || (authorized is not null && authorized != site.ClientId))
+        if (claims.Text("iss") != site.Issuer)
         {
-            return "ltiAuthorised";
+            return new Problem("ltiIssuer", "iss " + claims.Text("iss"));
         }
 
-        if (Text(token, "nonce") != login.Nonce)
+        // One audience may stand without a list around it (RFC 7519, 4.1.3). Others beside us are trusted by nobody here.
+        var audience = claims.Text("aud") is { } one ? [one] : claims.Texts("aud") ?? [];
+        if (audience.Count == 0 || audience.Any(name => name != site.ClientId))
         {
-            return "ltiNonce";
+            return new Problem("ltiAudience", "aud " + string.Join(' ', audience));
         }
 
-        if (Text(token, LtiNames.Version) != "1.3.0")
+        return claims.Has("azp") && claims.Text("azp") != site.ClientId ? new Problem("ltiAuthorised", "azp " + claims.Text("azp")) : null;
+    }
+
+    private Problem? RefuseTime(LaunchClaims claims)
+    {
+        var now = clock.GetUtcNow();
+        if (claims.Moment("exp") is not { } end)
         {
-            return "ltiVersion";
+            return new Problem("ltiClaim", "exp");
         }
 
-        if (Text(token, LtiNames.MessageType) is not (LtiNames.ResourceLinkRequest or LtiNames.DeepLinkingRequest))
+        if (claims.Moment("iat") is not { } issued || (claims.Has("nbf") && claims.Moment("nbf") is null))
         {
-            return "ltiMessageType";
+            return new Problem("ltiClaim", claims.Moment("iat") is null ? "iat" : "nbf");
         }
 
-        if (Text(token, LtiNames.DeploymentId) is not { } deployment || !site.DeploymentIds.Contains(deployment))
-        {
-            return "ltiDeployment";
-        }
-
-        if (Text(token, LtiNames.TargetLinkUri) != login.TargetLink)
-        {
-            return "ltiTarget";
-        }
-
-        if (string.IsNullOrEmpty(token.Subject))
-        {
-            return "ltiNobody";
-        }
-
-        if (Text(token, LtiNames.MessageType) == LtiNames.ResourceLinkRequest && Part(token, LtiNames.ResourceLink, "id") is null)
-        {
-            return "ltiNoLink";
-        }
-
-        return
-            Text(token, LtiNames.MessageType) == LtiNames.DeepLinkingRequest
-            && Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is null
-            ? "ltiNoReturn"
+        return end <= now - ClockSkew ? new Problem("ltiTooOld", $"exp {end:u}")
+            : issued >= now + ClockSkew || claims.Moment("nbf") >= now + ClockSkew ? new Problem("ltiTooEarly", $"iat {issued:u}")
             : null;
     }
 
-    private async Task<Outcome<(Launch, CourseSiteLogin)>> UseNonceAsync(CourseSiteLogin login, JsonWebToken token, CourseSiteRecord site)
+    private static Problem? RefuseMessage(LaunchClaims claims, CourseSiteRecord site, CourseSiteLogin login)
     {
-        // One statement decides, so that two launches at once cannot both use it.
-        if (
-            await db
-                .CourseSiteLogins.Where(l => l.State == login.State && !l.NonceUsed)
-                .ExecuteUpdateAsync(set => set.SetProperty(l => l.NonceUsed, true)) == 0
-        )
+        var type = claims.Text(LtiNames.MessageType);
+        var deployment = claims.Text(LtiNames.DeploymentId);
+        if (claims.Text("nonce") != login.Nonce)
         {
-            return Outcome<(Launch, CourseSiteLogin)>.Refused("ltiUsed");
+            return new Problem("ltiNonce");
         }
 
-        return (LaunchOf(token, site), login);
-    }
-
-    private static Launch LaunchOf(JsonWebToken token, CourseSiteRecord site)
-    {
-        var roles = Claim(token, LtiNames.Roles) is { ValueKind: JsonValueKind.Array } list
-            ? list.EnumerateArray().Where(role => role.ValueKind == JsonValueKind.String).Select(role => role.GetString()!).ToList()
-            : [];
-        var scopes =
-            Claim(token, LtiNames.AgsEndpoint) is { ValueKind: JsonValueKind.Object } ags
-            && ags.TryGetProperty("scope", out var scope)
-            && scope.ValueKind == JsonValueKind.Array
-                ? scope.EnumerateArray().Where(s => s.ValueKind == JsonValueKind.String).Select(s => s.GetString()).ToList()
-                : [];
-        var name = Text(token, "name")
-            ?? string.Join(' ', new[] { Text(token, "given_name"), Text(token, "family_name") }.Where(n => n is not null));
-        return new Launch
+        if (claims.Text(LtiNames.Version) != "1.3.0")
         {
-            CourseSiteId = site.Id,
-            MessageType = Text(token, LtiNames.MessageType)!,
-            DeploymentId = Text(token, LtiNames.DeploymentId)!,
-            TargetLinkUri = Text(token, LtiNames.TargetLinkUri)!,
-            Subject = token.Subject,
-            Name = name.Length > 0 ? name : "Somebody from " + site.Name,
-            Email = Claim(token, "email_verified") is { ValueKind: JsonValueKind.False } ? null : Text(token, "email"),
-            Teaching = LtiNames.IsTeaching(roles),
-            CourseTitle = Part(token, LtiNames.Context, "title"),
-            ResourceLinkId = Part(token, LtiNames.ResourceLink, "id"),
-            ResourceLinkTitle = Part(token, LtiNames.ResourceLink, "title"),
-            LineItemUrl = scopes.Contains(LtiNames.ScoreScope) ? Address(Part(token, LtiNames.AgsEndpoint, "lineitem")) : null,
-            MembershipsUrl = Address(Part(token, LtiNames.NrpsService, "context_memberships_url")),
-            Due = DateTimeOffset.TryParse(
-                Part(token, LtiNames.Custom, "due"),
-                System.Globalization.CultureInfo.InvariantCulture,
-                System.Globalization.DateTimeStyles.AssumeUniversal,
-                out var due
-            )
-                ? due
-                : null,
-            CompletedBy = Authoring.Completions.Read(Part(token, LtiNames.Custom, "completed")),
-            KeptBack = Part(token, LtiNames.Custom, "kept_back") == "true",
-            DeepLinking = Part(token, LtiNames.DeepLinkingSettings, "deep_link_return_url") is { } returnUrl
-                ? new DeepLinkingRequest(
-                    returnUrl,
-                    Part(token, LtiNames.DeepLinkingSettings, "data"),
-                    Text(token, LtiNames.DeploymentId)!,
-                    Part(token, LtiNames.Context, "title") ?? "the course"
-                )
-                {
-                    TakesSeveral =
-                        Claim(token, LtiNames.DeepLinkingSettings) is { } settings
-                        && settings.TryGetProperty("accept_multiple", out var several)
-                        && several.ValueKind == JsonValueKind.True,
-                }
-                : null,
-        };
+            return new Problem("ltiVersion", "version " + claims.Text(LtiNames.Version));
+        }
+
+        if (type is not (LtiNames.ResourceLinkRequest or LtiNames.DeepLinkingRequest))
+        {
+            return new Problem("ltiMessageType", "message_type " + type);
+        }
+
+        if (deployment is null || !site.DeploymentIds.Contains(deployment))
+        {
+            return new Problem("ltiDeployment", "deployment_id " + deployment);
+        }
+
+        // Required of the opening of a link (core, 5.3.5); Deep Linking 2.0 does not list it for its requests.
+        var target = claims.Text(LtiNames.TargetLinkUri);
+        if (target is null ? type == LtiNames.ResourceLinkRequest || claims.Has(LtiNames.TargetLinkUri) : target != login.TargetLink)
+        {
+            return new Problem("ltiTarget", "target_link_uri " + target);
+        }
+
+        return type == LtiNames.ResourceLinkRequest ? RefuseLink(claims) : RefuseWish(claims);
     }
 
-    /// <summary>An address that can be asked: absolute, http or https; else null.</summary>
-    private static string? Address(string? given) =>
-        Uri.TryCreate(given, UriKind.Absolute, out var address) && (address.Scheme is "http" or "https") && address.Host.Length > 0
-            ? given
-            : null;
+    private static Problem? RefuseLink(LaunchClaims claims) =>
+        claims.Text(LtiNames.ResourceLink, "id") is null ? new Problem("ltiNoLink")
+        // A launch without sub is somebody's without a name (core, 5.3.6); an empty or odd one is a fault.
+        : claims.Has("sub") && claims.Text("sub") is null ? new Problem("ltiClaim", "sub")
+        : null;
 
-    private static JsonElement? Claim(JsonWebToken token, string name) =>
-        token.TryGetPayloadValue<JsonElement>(name, out var value) ? value : null;
-
-    private static string? Text(JsonWebToken token, string name) =>
-        token.TryGetPayloadValue<string>(name, out var value) && !string.IsNullOrEmpty(value) ? value : null;
-
-    private static string? Part(JsonWebToken token, string name, string part) =>
-        Claim(token, name) is { ValueKind: JsonValueKind.Object } claim
-        && claim.TryGetProperty(part, out var value)
-        && value.ValueKind == JsonValueKind.String
-            ? value.GetString()
-            : null;
+    /// <summary>A wish for content needs somebody, a way back, and must be one that we can fulfil (Deep Linking 2.0, 4.4.1).</summary>
+    private static Problem? RefuseWish(LaunchClaims claims) =>
+        claims.Text("sub") is null ? new Problem("ltiNobody")
+        : LaunchReader.Address(claims.Text(LtiNames.DeepLinkingSettings, "deep_link_return_url")) is null ? new Problem("ltiNoReturn")
+        : claims.Texts(LtiNames.DeepLinkingSettings, "accept_types") is { } types && !types.Contains(LtiNames.LinkType)
+            ? new Problem("ltiTakesNoLinks", "accept_types " + string.Join(' ', types))
+        : null;
 }

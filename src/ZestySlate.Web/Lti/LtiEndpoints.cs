@@ -2,11 +2,9 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
-using ZestySlate.Core.Wording;
 using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Web.Authoring;
-using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Lti;
@@ -14,7 +12,7 @@ namespace ZestySlate.Web.Lti;
 /// <summary>
 /// Where course sites send people: the sign-in they begin (OIDC third-party initiated login) and the launch. The proof that
 /// both came through the same browser is a cookie, or, where cookies are refused, the course site's own frame storage
-/// (1EdTech LTI OIDC Login with Client Side postMessages).
+/// (1EdTech LTI OIDC Login with Client Side postMessages). Where neither is to be had, a press begins anew in a tab of its own.
 /// </summary>
 internal static class LtiEndpoints
 {
@@ -24,39 +22,48 @@ internal static class LtiEndpoints
     {
         routes.MapMethods("/lti/login", ["GET", "POST"], LoginAsync).AllowAnonymous();
         routes.MapPost("/lti/launch", LaunchAsync).AllowAnonymous();
+        routes.MapGet("/lti/launch", (Delegate)ReloadedAsync).AllowAnonymous();
+        CourseLooks.Map(routes);
+        routes
+            .MapGet("/lti/configuration", (HttpContext context) => Results.Json(ToolConfiguration.Of(OwnAddress.Of(context))))
+            .AllowAnonymous();
         routes.MapPost("/lti/continue", ContinueAsync).AllowAnonymous();
-        routes.MapGet("/lti/keys", async (ToolKeys keys) => Results.Json(await keys.PublicAsync())).AllowAnonymous();
+        routes
+            .MapGet("/lti/keys", async (HttpContext context, ToolKeys keys) =>
+            {
+                context.Response.Headers.CacheControl = "public, max-age=600";
+                return Results.Json(await keys.PublicAsync());
+            })
+            .AllowAnonymous();
     }
 
     private static async Task<IResult> LoginAsync(HttpContext context, SlateDb db, TimeProvider clock)
     {
-        var given = context.Request.HasFormContentType
-            ? (await context.Request.ReadFormAsync()).ToDictionary(p => p.Key, p => p.Value.ToString())
-            : context.Request.Query.ToDictionary(p => p.Key, p => p.Value.ToString());
+        var given = await GivenAsync(context.Request);
         string? Get(string name) => given.GetValueOrDefault(name) is { Length: > 0 } value ? value : null;
 
-        var issuer = Get("iss");
-        var sites = await db.CourseSites.Where(site => site.Issuer == issuer && site.ArchivedAt == null).ToListAsync();
-        var site = sites.Count == 1 && Get("client_id") is null ? sites[0] : sites.SingleOrDefault(s => s.ClientId == Get("client_id"));
-        if (site is null || Get("login_hint") is not { } loginHint)
-        {
-            return Refused(context, issuer, "ltiUnknownSite");
-        }
-
+        var (site, problem) = await SiteAsync(db, Get("iss"), Get("client_id"));
         var target = Get("target_link_uri");
-        if (target is null || !target.StartsWith(OwnAddress.Of(context) + "/", StringComparison.Ordinal))
+        problem ??=
+            Get("login_hint") is null ? "ltiNoHint"
+            : target is null || !IsOurs(target, OwnAddress.Of(context)) ? "ltiNotOurs"
+            : null;
+        if (problem is not null)
         {
-            return Refused(context, issuer, "ltiNotOurs");
+            var detail = $"iss {Get("iss")} client_id {Get("client_id")} target_link_uri {target}";
+            return await RefusedAsync(context, problem, detail, site?.Id);
         }
 
         var login = new CourseSiteLogin
         {
             State = Ids.Secret(),
             Nonce = Ids.Secret(),
-            CourseSiteId = site.Id,
-            TargetLink = target,
+            CourseSiteId = site!.Id,
+            TargetLink = target!,
             StorageTarget = Get("lti_storage_target"),
             ExpiresAt = clock.GetUtcNow() + LoginLasts,
+            LoginHint = Get("login_hint")!,
+            MessageHint = Get("lti_message_hint"),
         };
         db.CourseSiteLogins.Add(login);
         await db.CourseSiteLogins.Where(old => old.ExpiresAt < clock.GetUtcNow()).ExecuteDeleteAsync();
@@ -72,75 +79,61 @@ internal static class LtiEndpoints
                 ["prompt"] = "none",
                 ["client_id"] = site.ClientId,
                 ["redirect_uri"] = OwnAddress.Of(context) + "/lti/launch",
-                ["login_hint"] = loginHint,
-                ["lti_message_hint"] = Get("lti_message_hint"),
+                ["login_hint"] = login.LoginHint,
+                ["lti_message_hint"] = login.MessageHint,
                 ["state"] = login.State,
                 ["nonce"] = login.Nonce,
             }
         );
-        context.Response.Cookies.Append(
-            CookieOf(login.State),
-            login.Nonce,
-            new CookieOptions
-            {
-                HttpOnly = true,
-                Secure = true,
-                SameSite = SameSiteMode.None,
-                Path = "/lti",
-                MaxAge = LoginLasts,
-            }
-        );
-        if (login.StorageTarget is null)
+        var cookie = new CookieOptions
         {
-            return Results.Redirect(address);
-        }
-
-        return Page(
-            new BrowserStep(
-                "put",
-                new Uri(site.AuthorizationEndpoint).GetLeftPart(UriPartial.Authority),
-                login.StorageTarget,
-                login.State,
-                login.Nonce,
-                address
-            )
-        );
+            HttpOnly = true,
+            Secure = true,
+            SameSite = SameSiteMode.None,
+            Path = "/lti",
+            MaxAge = LoginLasts,
+        };
+        // Kept apart for each course site's pages, browsers keep it in a frame too.
+        cookie.Extensions.Add("Partitioned");
+        context.Response.Cookies.Append(CookieOf(login.State), login.Nonce, cookie);
+        return login.StorageTarget is { } frame
+            ? Page(new BrowserStep("put", OriginOf(site), frame, login.State, login.Nonce, address))
+            : Results.Redirect(address);
     }
+
+    private static async Task<IResult> ReloadedAsync(HttpContext context) => await RefusedAsync(context, "ltiReload");
 
     private static async Task<IResult> LaunchAsync(HttpContext context, SlateDb db, LaunchValidator validator, LaunchCompletion completion)
     {
-        var form = await context.Request.ReadFormAsync();
-        var state = form["state"].ToString();
-        var validated = await validator.ValidateAsync(state, form["id_token"].ToString());
-        if (!validated.Succeeded)
+        var given = await GivenAsync(context.Request);
+        var state = given.GetValueOrDefault("state", "");
+        if (given.GetValueOrDefault("error") is { Length: > 0 } error)
         {
-            return Refused(context, await IssuerAsync(db, state), validated.Refusal!);
+            // OpenID Connect Core 1.0, 3.1.2.6: the course site signs nobody in.
+            return await RefusedAsync(context, "ltiSignInRefused", $"{error} {given.GetValueOrDefault("error_description")}");
         }
 
-        var (launch, login) = validated.Value;
+        var check = await validator.ValidateAsync(state, given.GetValueOrDefault("id_token", ""));
+        if (check.Launch is not { } launch)
+        {
+            return await RefusedAsync(context, check.Reason!, check.Detail, check.Login?.CourseSiteId);
+        }
+
+        var login = check.Login!;
         if (context.Request.Cookies[CookieOf(state)] == login.Nonce)
         {
-            return await EnterAsync(context, db, completion, login, launch);
+            return await EnterAsync(context, completion, launch);
         }
 
-        if (login.StorageTarget is null)
+        var site = await db.CourseSites.SingleAsync(s => s.Id == login.CourseSiteId);
+        if (login.StorageTarget is not { } frame)
         {
-            return Refused(context, await IssuerAsync(db, state), "ltiNoCookies");
+            return await RefusedAsync(context, "ltiNoCookies", "", site.Id, OwnTab(site, login));
         }
 
         login.PendingLaunch = JsonSerializer.Serialize(launch);
         await db.SaveChangesAsync();
-        var site = await db.CourseSites.SingleAsync(s => s.Id == login.CourseSiteId);
-        return Page(
-            new BrowserStep(
-                "get",
-                new Uri(site.AuthorizationEndpoint).GetLeftPart(UriPartial.Authority),
-                login.StorageTarget,
-                state,
-                null,
-                "/lti/continue"
-            )
-        );
+        return Page(new BrowserStep("get", OriginOf(site), frame, state, null, "/lti/continue"));
     }
 
     private static async Task<IResult> ContinueAsync(HttpContext context, SlateDb db, LaunchCompletion completion)
@@ -148,60 +141,111 @@ internal static class LtiEndpoints
         // Only our own page may send the browser's proof; otherwise somebody could sign another person in as themselves.
         if (context.Request.Headers.Origin != OwnAddress.Of(context))
         {
-            return Refused(context, null, "ltiNotOurPage");
+            return await RefusedAsync(context, "ltiNotOurPage");
         }
 
-        var form = await context.Request.ReadFormAsync();
-        var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == form["state"].ToString());
-        if (login?.PendingLaunch is not { } pending || login.Nonce != form["proof"])
+        var given = await GivenAsync(context.Request);
+        var (state, proof) = (given.GetValueOrDefault("state", ""), given.GetValueOrDefault("proof", ""));
+        var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == state);
+        if (login?.PendingLaunch is { } pending && login.Nonce == proof)
         {
-            return Refused(context, await IssuerAsync(db, form["state"].ToString()), "ltiOtherBrowser");
+            login.PendingLaunch = null;
+            await db.SaveChangesAsync();
+            return await EnterAsync(context, completion, JsonSerializer.Deserialize<Launch>(pending)!);
         }
 
-        login.PendingLaunch = null;
-        await db.SaveChangesAsync();
-        return await EnterAsync(context, db, completion, login, JsonSerializer.Deserialize<Launch>(pending)!);
+        if (login is null || proof.Length > 0)
+        {
+            return await RefusedAsync(context, "ltiOtherBrowser", "", login?.CourseSiteId);
+        }
+
+        // The course site's frame kept nothing, or does not answer.
+        var site = await db.CourseSites.SingleAsync(s => s.Id == login.CourseSiteId);
+        return await RefusedAsync(context, "ltiNoCookies", "lti_storage_target " + login.StorageTarget, site.Id, OwnTab(site, login));
     }
 
-    private static async Task<IResult> EnterAsync(
-        HttpContext context,
-        SlateDb db,
-        LaunchCompletion completion,
-        CourseSiteLogin login,
-        Launch launch
-    )
+    private static async Task<IResult> EnterAsync(HttpContext context, LaunchCompletion completion, Launch launch)
     {
         var entered = await completion.CompleteAsync(launch);
-        return entered.Succeeded ? Results.Redirect(entered.Value) : Refused(context, await IssuerAsync(db, login.State), entered.Refusal!);
+        return entered.Succeeded
+            ? Results.Redirect(entered.Value)
+            : await RefusedAsync(context, entered.Refusal!, "", launch.CourseSiteId, presented: launch.Presented);
     }
+
+    /// <summary>The registration that is meant: by issuer, and by client id where the issuer has several.</summary>
+    private static async Task<(CourseSiteRecord? Site, string? Problem)> SiteAsync(SlateDb db, string? issuer, string? clientId)
+    {
+        var sites = await db.CourseSites.Where(site => site.Issuer == issuer && site.ArchivedAt == null).ToListAsync();
+        return sites.Count == 0 ? (null, "ltiUnknownSite")
+            : clientId is null
+                ? sites.Count == 1 ? (sites[0], null)
+                    : (null, "ltiWhichClient")
+            : sites.SingleOrDefault(site => site.ClientId == clientId) is { } site ? (site, null)
+            : (null, "ltiUnknownClient");
+    }
+
+    /// <summary>What was posted as a form, or stands in the address; nothing for anything else.</summary>
+    private static async Task<Dictionary<string, string>> GivenAsync(HttpRequest request) =>
+        request.HasFormContentType ? (await request.ReadFormAsync()).ToDictionary(p => p.Key, p => p.Value.ToString())
+        : HttpMethods.IsGet(request.Method) ? request.Query.ToDictionary(p => p.Key, p => p.Value.ToString())
+        : [];
+
+    /// <summary>True for an address below our own. Scheme and host have no case (RFC 3986, 6.2.2.1).</summary>
+    private static bool IsOurs(string target, string own) =>
+        Uri.TryCreate(target, UriKind.Absolute, out var address)
+        && address.UserInfo.Length == 0
+        && address.GetLeftPart(UriPartial.Authority) == new Uri(own).GetLeftPart(UriPartial.Authority);
+
+    private static string OriginOf(CourseSiteRecord site) => new Uri(site.AuthorizationEndpoint).GetLeftPart(UriPartial.Authority);
+
+    /// <summary>
+    /// Where a sign-in that came to nothing begins once more, with what the course site said (Security Framework 1.0, 5.1.1.1): in
+    /// a tab of its own, where cookies are kept and no frame is needed.
+    /// </summary>
+    private static string OwnTab(CourseSiteRecord site, CourseSiteLogin login) =>
+        Microsoft.AspNetCore.WebUtilities.QueryHelpers.AddQueryString(
+            "/lti/login",
+            new Dictionary<string, string?>
+            {
+                ["iss"] = site.Issuer,
+                ["client_id"] = site.ClientId,
+                ["login_hint"] = login.LoginHint,
+                ["lti_message_hint"] = login.MessageHint,
+                ["target_link_uri"] = login.TargetLink,
+            }
+        );
 
     private static string CookieOf(string state) => "zesty-lti-" + state[..Math.Min(8, state.Length)];
 
     private static RazorComponentResult<BrowserStepPage> Page(BrowserStep step) =>
         new(new Dictionary<string, object?> { [nameof(BrowserStepPage.Step)] = step });
 
-    /// <summary>The issuer of the course site that a sign-in was begun for.</summary>
-    private static async Task<string?> IssuerAsync(SlateDb db, string state) =>
-        await (
-            from login in db.CourseSiteLogins
-            join site in db.CourseSites on login.CourseSiteId equals site.Id
-            where login.State == state
-            select site.Issuer
-        ).SingleOrDefaultAsync();
-
-    /// <summary>Refuses a launch, to who stands in front of it and in the log.</summary>
+    /// <summary>Refuses a launch: to who stands in front of it, in the log, and in the list of those who run the installation.</summary>
     /// <param name="context">The request.</param>
-    /// <param name="issuer">Who sent it, as it says itself; null when it does not say.</param>
     /// <param name="reason">Why, as an entry of the words of pages; the log has it in English.</param>
-    private static RazorComponentResult<LaunchRefused> Refused(HttpContext context, string? issuer, string reason)
+    /// <param name="detail">What was sent that was not expected.</param>
+    /// <param name="siteId">The course site that sent it; null where none is known.</param>
+    /// <param name="tab">Begins it once more in a tab of its own, or null.</param>
+    /// <param name="presented">The way back that the course site named, or null.</param>
+    private static async Task<IResult> RefusedAsync(
+        HttpContext context,
+        string reason,
+        string detail = "",
+        int? siteId = null,
+        string? tab = null,
+        Presentation? presented = null
+    )
     {
-        Notices.LaunchRefused(
-            context.RequestServices.GetRequiredService<ILogger<LaunchRefused>>(),
-            Notices.Plain(issuer),
-            Words.English[reason]
-        );
-        return new(
-            new Dictionary<string, object?> { [nameof(LaunchRefused.Reason)] = reason, [nameof(LaunchRefused.Words)] = context.PageWords() }
+        await context.RequestServices.GetRequiredService<RefusedLaunches>().KeepAsync(siteId, reason, detail);
+        var words = context.PageWords();
+        return new RazorComponentResult<LaunchRefused>(
+            new Dictionary<string, object?>
+            {
+                [nameof(LaunchRefused.Reason)] = reason,
+                [nameof(LaunchRefused.Words)] = words,
+                [nameof(LaunchRefused.Tab)] = tab,
+                [nameof(LaunchRefused.Back)] = presented?.BackWith(words[reason]),
+            }
         )
         {
             StatusCode = StatusCodes.Status403Forbidden,

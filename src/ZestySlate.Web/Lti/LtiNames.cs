@@ -14,10 +14,17 @@ internal static class LtiNames
     public const string Roles = Lti + "roles";
     public const string Context = Lti + "context";
     public const string Custom = Lti + "custom";
+    public const string RoleScopeMentor = Lti + "role_scope_mentor";
+    public const string Presentation = Lti + "launch_presentation";
     public const string AgsEndpoint = "https://purl.imsglobal.org/spec/lti-ags/claim/endpoint";
     public const string DeepLinkingSettings = Dl + "deep_linking_settings";
     public const string ContentItems = Dl + "content_items";
     public const string DeepLinkingData = Dl + "data";
+
+    public const string DeepLinkingMessage = Dl + "msg";
+
+    /// <summary>The content item that opens an activity (Deep Linking 2.0, 3.2 LTI Resource Link).</summary>
+    public const string LinkType = "ltiResourceLink";
 
     public const string ResourceLinkRequest = "LtiResourceLinkRequest";
     public const string DeepLinkingRequest = "LtiDeepLinkingRequest";
@@ -28,19 +35,11 @@ internal static class LtiNames
     public const string MembershipType = "application/vnd.ims.lti-nrps.v2.membershipcontainer+json";
 
     public const string ScoreScope = "https://purl.imsglobal.org/spec/lti-ags/scope/score";
+    public const string ColumnScope = "https://purl.imsglobal.org/spec/lti-ags/scope/lineitem";
+    public const string ColumnReadScope = "https://purl.imsglobal.org/spec/lti-ags/scope/lineitem.readonly";
+    public const string ColumnsType = "application/vnd.ims.lis.v2.lineitemcontainer+json";
     public const string ScoreType = "application/vnd.ims.lis.v1.score+json";
 
-    private const string Membership = "http://purl.imsglobal.org/vocab/lis/v2/membership#";
-
-    /// <summary>True for roles that build and place content.</summary>
-    public static bool IsTeaching(IEnumerable<string> roles) =>
-        roles.Any(role =>
-            role
-                is Membership + "Instructor"
-                    or Membership + "ContentDeveloper"
-                    or Membership + "Administrator"
-                    or "Instructor"
-                    or "ContentDeveloper"
-                    or "Administrator"
-        );
+    /// <summary>True for scopes by which columns of grades may be read (Assignment and Grade Services 2.0, 3.2).</summary>
+    public static bool ReadsColumns(string scope) => scope is ColumnScope or ColumnReadScope;
 }

@@ -1,8 +1,7 @@
 using System.Net.Http.Headers;
 using System.Text.Json;
-using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.EntityFrameworkCore;
-using ZestySlate.Core;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
@@ -13,119 +12,185 @@ namespace ZestySlate.Web.Lti;
 /// Asks a course site who belongs to the course of an assignment (Names and Role Provisioning Services 2.0), page by page.
 /// Who is told as inactive or deleted, or told no more, is kept and marked as removed: their work stays.
 /// </summary>
-public sealed partial class Memberships(SlateDb db, AccessTokens tokens, IHttpClientFactory http, TimeProvider clock)
+public sealed class Memberships(SlateDb db, AccessTokens tokens, TimeProvider clock)
 {
-    private const int MostPages = 200,
-        PageSize = 100;
+    /// <summary>The largest course whose members are all read. Who is beyond is not marked as removed, and the teacher is told.</summary>
+    public const int Most = 10_000;
 
-    /// <summary>Asks anew. Returns how many learners belong to the course, or why it is not known.</summary>
-    public async Task<Outcome<int>> RefreshAsync(AssignmentRecord assignment, CancellationToken stop)
+    private const int PageSize = 500,
+        MostPages = 1_000;
+
+    /// <summary>Asks anew. What could not be had changes nothing, and is said with the assignment.</summary>
+    public async Task RefreshAsync(int assignmentId, CancellationToken stop)
     {
+        var assignment = await db.Assignments.SingleAsync(a => a.Id == assignmentId, stop);
+        var now = clock.GetUtcNow();
         if (assignment is not { MembershipsUrl: { } address, CourseSiteId: { } siteId })
         {
-            return Outcome<int>.Refused("This course site does not tell who belongs to the course.");
+            assignment.MembersNext = null;
+            await db.SaveChangesAsync(stop);
+            return;
         }
 
         var told = new Dictionary<string, CourseMember>();
         try
         {
             var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == siteId, stop);
-            var token = await tokens.GetAsync(site, LtiNames.MembershipScope, stop);
-            string? next =
-                $"{address}{(address.Contains('?', StringComparison.Ordinal) ? '&' : '?')}limit={PageSize}"
-                + $"&rlid={Uri.EscapeDataString(assignment.ResourceLinkId ?? "")}";
-            for (var page = 0; next is not null && page < MostPages; page++)
-            {
-                next = await ReadPageAsync(next, token, assignment.Id, told, stop);
-            }
-        }
-        catch (Exception problem)
-            when (problem
-                    is HttpRequestException
-                        or TaskCanceledException
-                        or JsonException
-                        or InvalidOperationException
-                        or UriFormatException
-                        or KeyNotFoundException
-                && !stop.IsCancellationRequested
-            )
-        {
-            return Outcome<int>.Refused(
-                problem is HttpRequestException { StatusCode: { } status }
-                    ? $"The course site answered {(int)status} when it was asked who belongs to the course."
-                    : "The course site does not tell who belongs to the course just now."
+            var whole = await ReadAsync(site, address, assignment, told, stop);
+            await TakeAsync(assignment, told, whole, now, stop);
+            (assignment.MembersAt, assignment.MembersNext, assignment.MembersProblem) = (
+                now,
+                null,
+                whole ? null : $"The course has more members than {Most}: those beyond are not listed."
             );
         }
+        catch (Exception problem)
+            when (!stop.IsCancellationRequested && problem is not DbUpdateException && StoreTrouble.Of(problem) is null)
+        {
+            // Whoever looks has it asked anew.
+            assignment.MembersNext = null;
+            assignment.MembersProblem = problem switch
+            {
+                HttpRequestException { StatusCode: { } status } =>
+                    $"The course site answered {(int)status} when it was asked who belongs to the course.",
+                NoTokenException token => $"The course site {token.Message}.",
+                _ => "The course site does not tell who belongs to the course just now.",
+            };
+        }
 
-        var now = clock.GetUtcNow();
+        await db.SaveChangesAsync(stop);
+    }
+
+    /// <summary>Reads all pages. False when there are more members than are read.</summary>
+    private async Task<bool> ReadAsync(
+        CourseSiteRecord site,
+        string address,
+        AssignmentRecord assignment,
+        Dictionary<string, CourseMember> told,
+        CancellationToken stop
+    )
+    {
+        // The limit is a wish (2.4.2); rlid asks for who may open this link (3.1).
+        Uri? next = new(
+            QueryHelpers.AddQueryString(
+                address,
+                new Dictionary<string, string?> { ["limit"] = $"{PageSize}", ["rlid"] = assignment.ResourceLinkId ?? "" }
+            )
+        );
+        var asked = new HashSet<Uri>();
+        while (next is not null && told.Count < Most && asked.Count < MostPages)
+        {
+            if (!asked.Add(next))
+            {
+                // A page that leads back to one that was read: there is no more.
+                return true;
+            }
+
+            next = await ReadPageAsync(site, next, assignment.Id, told, stop);
+        }
+
+        return next is null && told.Count <= Most;
+    }
+
+    /// <summary>Reads one page; the address of the next one, or null (RFC 8288, rel="next").</summary>
+    private async Task<Uri?> ReadPageAsync(
+        CourseSiteRecord site,
+        Uri address,
+        int assignmentId,
+        Dictionary<string, CourseMember> told,
+        CancellationToken stop
+    )
+    {
+        using var reply = await tokens.AskAsync(
+            site,
+            LtiNames.MembershipScope,
+            () =>
+            {
+                var request = new HttpRequestMessage(HttpMethod.Get, address);
+                request.Headers.Accept.Add(new MediaTypeWithQualityHeaderValue(LtiNames.MembershipType));
+                return request;
+            },
+            stop
+        );
+        reply.EnsureSuccessStatusCode();
+        using var container = JsonDocument.Parse(await reply.Content.ReadAsStringAsync(stop));
+        if (
+            container.RootElement.ValueKind != JsonValueKind.Object
+            || !container.RootElement.TryGetProperty("members", out var members)
+            || members.ValueKind != JsonValueKind.Array
+        )
+        {
+            throw new JsonException("The container has no members.");
+        }
+
+        foreach (var one in members.EnumerateArray())
+        {
+            // One that says not who it is tells nothing of anybody, and takes nothing from the others.
+            if (MemberOf(one, assignmentId) is { } member)
+            {
+                told[member.Subject] = member;
+            }
+        }
+
+        return reply.Headers.TryGetValues("Link", out var links) ? LinkHeader.Find(links, "next", address) : null;
+    }
+
+    private CourseMember? MemberOf(JsonElement member, int assignmentId)
+    {
+        if (Text(member, "user_id") is not { } subject)
+        {
+            return null;
+        }
+
+        var roles =
+            member.TryGetProperty("roles", out var list) && list.ValueKind == JsonValueKind.Array
+                ? list.EnumerateArray().Where(role => role.ValueKind == JsonValueKind.String).Select(role => role.GetString()!)
+                : [];
+        return new CourseMember
+        {
+            AssignmentId = assignmentId,
+            Subject = subject,
+            Name = LaunchReader.NameOf(Text(member, "name"), Text(member, "given_name"), Text(member, "family_name"))
+                ?? "Somebody without a name",
+            HasOtherRole = CourseRoles.Of(roles) != CourseRole.Learner,
+            // Without a status somebody is active (2.3.2).
+            RemovedAt = Text(member, "status") is null or "Active" ? null : clock.GetUtcNow(),
+        };
+    }
+
+    /// <summary>Takes over what was told. Who was told no more belongs to the course no more, where everybody was told.</summary>
+    private async Task TakeAsync(
+        AssignmentRecord assignment,
+        Dictionary<string, CourseMember> told,
+        bool whole,
+        DateTimeOffset now,
+        CancellationToken stop
+    )
+    {
         foreach (var known in await db.CourseMembers.Where(member => member.AssignmentId == assignment.Id).ToListAsync(stop))
         {
             if (told.Remove(known.Subject, out var anew))
             {
-                (known.Name, known.Teaches, known.RemovedAt) = (
+                (known.Name, known.HasOtherRole, known.RemovedAt) = (
                     anew.Name,
-                    anew.Teaches,
+                    anew.HasOtherRole,
                     anew.RemovedAt is null ? null : known.RemovedAt ?? now
                 );
             }
-            else
+            else if (whole)
             {
                 known.RemovedAt ??= now;
             }
         }
 
         db.CourseMembers.AddRange(told.Values);
-        (await db.Assignments.SingleAsync(a => a.Id == assignment.Id, stop)).MembersAt = now;
-        await db.SaveChangesAsync(stop);
-        return await db.CourseMembers.CountAsync(
-            member => member.AssignmentId == assignment.Id && !member.Teaches && member.RemovedAt == null,
-            stop
-        );
-    }
-
-    /// <summary>Reads one page; the address of the next one, or null (RFC 8288, rel="next").</summary>
-    private async Task<string?> ReadPageAsync(
-        string address,
-        string token,
-        int assignmentId,
-        Dictionary<string, CourseMember> told,
-        CancellationToken stop
-    )
-    {
-        using var request = new HttpRequestMessage(HttpMethod.Get, address);
-        request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
-        request.Headers.Accept.Add(new MediaTypeWithQualityHeaderValue(LtiNames.MembershipType));
-        using var reply = await http.CreateClient(LtiServices.Client).SendAsync(request, stop);
-        reply.EnsureSuccessStatusCode();
-        using var container = JsonDocument.Parse(await reply.Content.ReadAsStringAsync(stop));
-        foreach (var member in container.RootElement.GetProperty("members").EnumerateArray())
-        {
-            var subject = member.GetProperty("user_id").GetString()!;
-            var name = Text(member, "name")
-                ?? string.Join(' ', new[] { Text(member, "given_name"), Text(member, "family_name") }.Where(part => part is not null));
-            told[subject] = new CourseMember
-            {
-                AssignmentId = assignmentId,
-                Subject = subject,
-                Name = name.Length > 0 ? name : "Somebody without a name",
-                Teaches =
-                    member.TryGetProperty("roles", out var roles)
-                    && LtiNames.IsTeaching(roles.EnumerateArray().Select(role => role.GetString() ?? "")),
-                // Without a status somebody is active (2.3.2).
-                RemovedAt = Text(member, "status") is null or "Active" ? null : clock.GetUtcNow(),
-            };
-        }
-
-        return reply.Headers.TryGetValues("Link", out var links) && NextLink().Match(string.Join(", ", links)) is { Success: true } match
-            ? new Uri(new Uri(address), match.Groups[1].Value).ToString()
-            : null;
     }
 
     private static string? Text(JsonElement member, string name) =>
-        member.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String && value.GetString() is { Length: > 0 } text
+        member.ValueKind == JsonValueKind.Object
+        && member.TryGetProperty(name, out var value)
+        && value.ValueKind == JsonValueKind.String
+        && value.GetString() is { Length: > 0 } text
             ? text
             : null;
-
-    [GeneratedRegex("<([^>]+)>\\s*;[^,]*rel=\"?next\"?", RegexOptions.IgnoreCase)]
-    private static partial Regex NextLink();
 }

@@ -16,6 +16,6 @@ internal sealed class ScoreLoop(LoopServices services, ILogger<ScoreLoop> log)
             Notices.AttemptUnread(log, attempt);
         }
 
-        await provider.GetRequiredService<ScoreSender>().SendDueAsync(stop);
+        await provider.GetRequiredService<ScoreSender>().StartAsync(stop);
     }
 }

@@ -1,130 +1,59 @@
-using System.Globalization;
-using System.Net.Http.Headers;
-using System.Text;
-using System.Text.Json;
+using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
-using ZestySlate.Storage.CourseSites;
-using ZestySlate.Web.Running;
 
 namespace ZestySlate.Web.Lti;
 
 /// <summary>
-/// Sends scores to course sites (Assignment and Grade Services 2.0, 3.4 score publish) and tries again with growing pauses
-/// until they are taken. The queue lies in the database and survives a restart; of several scores of one
-/// learner in one column of the course's grades only the newest is sent, so that no older one comes after it.
+/// Sends scores to course sites, each in a lane of its own beside the others, so that none waits for another. The queue lies
+/// in the database and survives a restart.
 /// </summary>
-public sealed class ScoreSender(SlateDb db, AccessTokens tokens, IHttpClientFactory http, TimeProvider clock, ILogger<ScoreSender> log)
+public sealed class ScoreSender(IDbContextFactory<SlateDb> open, IServiceScopeFactory scopes, TimeProvider clock)
 {
-    private static readonly int[] PausesInSeconds = [5, 15, 60, 300, 900, 3600];
+    private readonly ConcurrentDictionary<int, Task<int>> _lanes = new();
 
-    /// <summary>Sends what is due. Returns how many were taken.</summary>
+    /// <summary>Sends what is due and waits for it. Returns how many were taken.</summary>
     public async Task<int> SendDueAsync(CancellationToken stop)
     {
+        await StartAsync(stop);
+        return (await Task.WhenAll(_lanes.Values)).Sum();
+    }
+
+    /// <summary>
+    /// Starts a lane for each course site that something is due at, unless its lane is still at work. What failed in a lane that
+    /// has ended (the storage, not a course site) is thrown.
+    /// </summary>
+    public async Task StartAsync(CancellationToken stop)
+    {
+        var failed = new List<Exception>();
+        foreach (var (site, lane) in _lanes.Where(one => one.Value.IsCompleted).ToList())
+        {
+            _lanes.TryRemove(site, out _);
+            if (lane.Exception is { } problem)
+            {
+                failed.Add(problem.GetBaseException());
+            }
+        }
+
+        await using var db = await open.CreateDbContextAsync(stop);
         var now = clock.GetUtcNow();
-        var due = await db
-            .ScoreDeliveries.Where(d =>
-                d.DeliveredAt == null
-                && d.NextTry <= now
-                && db.CourseSites.Any(site => site.Id == d.CourseSiteId && site.ArchivedAt == null)
-            )
-            .OrderBy(d => d.NextTry)
-            .Take(50)
-            .ToListAsync(stop);
-        var taken = 0;
-        foreach (var delivery in due)
+        var due = db.ScoreDeliveries.Due(now).Select(d => d.CourseSiteId).Distinct();
+        foreach (
+            var site in await db.CourseSites.Where(s => s.ArchivedAt == null && due.Contains(s.Id)).Select(s => s.Id).ToListAsync(stop)
+        )
         {
-            if (
-                await db.ScoreDeliveries.AnyAsync(
-                    newer =>
-                        newer.CourseSiteId == delivery.CourseSiteId
-                        && newer.LineItemUrl == delivery.LineItemUrl
-                        && newer.Subject == delivery.Subject
-                        && newer.Id > delivery.Id,
-                    stop
-                )
-            )
-            {
-                delivery.DeliveredAt = now;
-                delivery.LastProblem = "A newer score took its place.";
-            }
-            else
-            {
-                taken += await TrySendAsync(delivery, stop) ? 1 : 0;
-            }
-
-            await db.SaveChangesAsync(stop);
+            _ = _lanes.GetOrAdd(site, id => Task.Run(() => RunAsync(id, stop), stop));
         }
 
-        return taken;
+        if (failed.Count > 0)
+        {
+            throw failed[0];
+        }
     }
 
-    private async Task<bool> TrySendAsync(ScoreDelivery delivery, CancellationToken stop)
+    private async Task<int> RunAsync(int siteId, CancellationToken stop)
     {
-        delivery.Tries++;
-        try
-        {
-            var site = await db.CourseSites.SingleAsync(s => s.Id == delivery.CourseSiteId, stop);
-            var token = await tokens.GetAsync(site, LtiNames.ScoreScope, stop);
-            using var request = new HttpRequestMessage(HttpMethod.Post, ScoresOf(delivery.LineItemUrl));
-            request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
-            request.Content = new StringContent(Payload(delivery), Encoding.UTF8);
-            request.Content.Headers.ContentType = new MediaTypeHeaderValue(LtiNames.ScoreType);
-            using var response = await http.CreateClient(LtiServices.Client).SendAsync(request, stop);
-            if (response.IsSuccessStatusCode)
-            {
-                delivery.DeliveredAt = clock.GetUtcNow();
-                delivery.LastProblem = null;
-                return true;
-            }
-
-            delivery.LastProblem = $"the course site answered {(int)response.StatusCode}";
-        }
-        catch (Exception problem) when (!stop.IsCancellationRequested)
-        {
-            // Whatever is wrong with this one, the others have nothing to do with it.
-            delivery.LastProblem = problem switch
-            {
-                HttpRequestException { StatusCode: { } status } => $"the course site answered {(int)status}",
-                HttpRequestException or TaskCanceledException => "the course site does not answer",
-                JsonException or KeyNotFoundException or FormatException => "the course site gave no access token that can be used",
-                _ => "the address that the course site gave for grades cannot be used",
-            };
-        }
-
-        delivery.NextTry = clock.GetUtcNow().AddSeconds(PausesInSeconds[Math.Min(delivery.Tries, PausesInSeconds.Length) - 1]);
-        Notices.ScoreNotTaken(log, delivery.Id, delivery.Tries, delivery.LastProblem, delivery.NextTry);
-        return false;
-    }
-
-    private static string Payload(ScoreDelivery delivery)
-    {
-        var score = JsonSerializer.Deserialize<CourseScore>(delivery.Score)!;
-        var payload = new Dictionary<string, object>
-        {
-            ["userId"] = delivery.Subject,
-            ["timestamp"] = delivery.CreatedAt.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss.ffffff'Z'", CultureInfo.InvariantCulture),
-            ["activityProgress"] = score.ActivityProgress,
-            ["gradingProgress"] = score.GradingProgress,
-        };
-        if (score is { Given: { } given, Maximum: { } maximum })
-        {
-            payload["scoreGiven"] = given;
-            payload["scoreMaximum"] = maximum;
-        }
-
-        if (score.Comment is { } comment)
-        {
-            payload["comment"] = comment;
-        }
-
-        return JsonSerializer.Serialize(payload);
-    }
-
-    /// <summary>The line item's address with /scores put behind its path, before a query.</summary>
-    internal static string ScoresOf(string lineItemUrl)
-    {
-        var at = lineItemUrl.IndexOf('?');
-        return at < 0 ? lineItemUrl.TrimEnd('/') + "/scores" : lineItemUrl[..at].TrimEnd('/') + "/scores" + lineItemUrl[at..];
+        await using var scope = scopes.CreateAsyncScope();
+        return await scope.ServiceProvider.GetRequiredService<ScoreLane>().RunAsync(siteId, stop);
     }
 }

@@ -7,9 +7,13 @@ using ZestySlate.Storage.CourseSites;
 
 namespace ZestySlate.Web.Lti;
 
-/// <summary>Our own keys: the newest signs, all are published, so that a new one can be made at any time.</summary>
+/// <summary>Our own keys: the newest signs; older ones stay published for a while, so that a new one can be made at any time and what an old
+/// one has signed is still good.</summary>
 public sealed class ToolKeys(SlateDb db, TimeProvider clock)
 {
+    /// <summary>How long a key is published after another took its place. What it signed is good for minutes; course sites may keep key sets for days.</summary>
+    public static readonly TimeSpan StaysFor = TimeSpan.FromDays(30);
+
     /// <summary>The key that signs now; made at first use.</summary>
     public async Task<SigningCredentials> SigningAsync()
     {
@@ -32,11 +36,26 @@ public sealed class ToolKeys(SlateDb db, TimeProvider clock)
         return key;
     }
 
+    /// <summary>Withdraws all keys but the one that signs, at once: one of them may have become known to others.</summary>
+    public async Task WithdrawOldAsync()
+    {
+        var newest = (await db.ToolKeys.AsNoTracking().OrderByDescending(key => key.CreatedAt).FirstAsync()).Id;
+        await db.ToolKeys.Where(key => key.Id != newest).ExecuteDeleteAsync();
+    }
+
+    /// <summary>The published keys, the one that signs first.</summary>
+    public async Task<IReadOnlyList<ToolKey>> PublishedAsync()
+    {
+        await SigningAsync();
+        var newestFirst = await db.ToolKeys.AsNoTracking().OrderByDescending(key => key.CreatedAt).ToListAsync();
+        var until = clock.GetUtcNow() - StaysFor;
+        return newestFirst.Where((_, at) => at == 0 || newestFirst[at - 1].CreatedAt > until).ToList();
+    }
+
     /// <summary>The public halves as a JSON Web Key Set (RFC 7517).</summary>
     public async Task<object> PublicAsync()
     {
-        await SigningAsync();
-        var keys = await db.ToolKeys.AsNoTracking().ToListAsync();
+        var keys = await PublishedAsync();
         return new
         {
             keys = keys.Select(key =>

@@ -17,6 +17,7 @@ using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Embedding;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
+using ZestySlate.Web.Lti;
 using ZestySlate.Web.Security;
 using ZestySlate.Web.Teaching;
 
@@ -54,6 +55,12 @@ public sealed class OpenModel(
 
     /// <summary>The activity from which the learner came over to this one: its address and title.</summary>
     public (string Address, string Title)? Back { get; private set; }
+
+    /// <summary>True where a course site sent the learner.</summary>
+    public bool IsInCourse => FrameSessionPath.SessionOf(HttpContext)?.CourseSiteId is not null;
+
+    /// <summary>The way back to the course; null inside its page, and where it named none.</summary>
+    public string? CourseBack => Presentation.Of(HttpContext).Back;
 
     /// <summary>How visitors say who they are.</summary>
     public VisitorsSay Say { get; private set; }

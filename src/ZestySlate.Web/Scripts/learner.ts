@@ -9,6 +9,9 @@ if (embedded) {
   rememberVisit(embedded, visitIn(location.pathname));
   tellHeight();
 }
+if (document.body.dataset.inCourse && parent !== window) {
+  tellHeight();
+}
 const root = document.querySelector<HTMLElement>("[data-learn]");
 if (root) {
   if (document.body.dataset.paper) {

@@ -1,38 +1,57 @@
 // Keeps a value in the course site's frame, or fetches it from there (1EdTech LTI Client Side postMessages, lti.put_data and lti.get_data).
+// Nobody may be there to answer, or nobody who wants to: then it goes on as well, since a cookie may do.
 const step = document.body.dataset;
-const frame =
-  step.frame === "_parent" ? window.parent : ((window.parent.frames as unknown as Record<string, Window>)[step.frame!] ?? window.parent);
 const key = `zesty-slate-${step.state}`;
 const id = crypto.getRandomValues(new Uint32Array(2)).join("-");
+
+/** How long an answer is waited for, in milliseconds. */
+const Patience = 4000;
+
+/** A course site whose page is still loading hears nothing: so often it is asked again, in milliseconds. */
+const Again = 400;
 
 const words =
   step.do === "put"
     ? { subject: "lti.put_data", message_id: id, key, value: step.value }
     : { subject: "lti.get_data", message_id: id, key };
 
-// A course site whose page is still loading hears nothing: it is asked again until it answers.
-const ask = () => frame.postMessage(words, step.origin!);
-const again = window.setInterval(ask, 400);
-const giveUp = window.setTimeout(() => {
-  document.getElementById("step")!.textContent = "Your course site did not answer. Open the activity in a tab of its own, or try again.";
-}, 8000);
+/** The page around us, or the one that opened us (2.1): and in it the frame that was named. */
+function keeper(): Window | null {
+  const around = window.parent !== window ? window.parent : (window.opener as Window | null);
+  if (!around || step.frame === "_parent") {
+    return around;
+  }
+  try {
+    return (around.frames as unknown as Record<string, Window>)[step.frame!] ?? around;
+  } catch {
+    return around;
+  }
+}
 
-window.addEventListener("message", function answered(event) {
-  if (event.origin !== step.origin || event.data?.message_id !== id || event.data.subject !== `${words.subject}.response`) {
+function goOn(value: unknown): void {
+  clearInterval(again);
+  clearTimeout(patience);
+  removeEventListener("message", hear);
+  if (step.do === "put") {
+    location.replace(step.next!);
     return;
   }
-  window.removeEventListener("message", answered);
-  clearInterval(again);
-  clearTimeout(giveUp);
-  if (step.do === "put") {
-    location.href = step.next!;
-  } else {
-    const form = document.querySelector("form")!;
-    form.querySelector<HTMLInputElement>("input[name=proof]")!.value = String(event.data.value ?? "");
-    form.submit();
-  }
-});
+  const form = document.querySelector("form")!;
+  form.querySelector<HTMLInputElement>("input[name=proof]")!.value = typeof value === "string" ? value : "";
+  form.submit();
+}
 
+function hear({ origin, data }: MessageEvent): void {
+  if (origin === step.origin && data?.message_id === id && data.subject === `${words.subject}.response`) {
+    goOn(data.error ? "" : data.value);
+  }
+}
+
+const asked = keeper();
+const ask = () => asked?.postMessage(words, step.origin!);
+const again = setInterval(ask, Again);
+const patience = setTimeout(() => goOn(""), asked ? Patience : 0);
+addEventListener("message", hear);
 ask();
 
 export {};

@@ -6,6 +6,7 @@ import { takeNotes } from "./shared/notes";
 import { takePasskeys } from "./shared/passkeys";
 import { showLocalTimes } from "./shared/place";
 import { switchTheme } from "./shared/theme";
+import { tellOffsets } from "./shared/offsets";
 
 document.documentElement.classList.add("scripted");
 showLocalTimes(document);
@@ -15,6 +16,11 @@ takePasskeys();
 
 takeFragments();
 
+// A page that a course site has opened tells it that it can be closed (LTI Dynamic Registration 1.0, 3.8).
+document.querySelector<HTMLElement>("[data-tell]")?.addEventListener("click", event => {
+  const { tell } = (event.currentTarget as HTMLElement).dataset;
+  ((window.opener as Window | null) ?? window.parent).postMessage({ subject: tell }, "*");
+});
 document.querySelector("[data-print]")?.addEventListener("click", () => print());
 
 document.addEventListener("focusin", event => {
@@ -24,9 +30,7 @@ document.addEventListener("focusin", event => {
     }
   }
 });
-for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc-offset]")) {
-  field.value = String(-new Date().getTimezoneOffset());
-}
+tellOffsets(document);
 // Times that are typed stand by the clock of who types them.
 for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc]:not([data-utc=''])")) {
   const at = new Date(field.dataset.utc!);

@@ -9,15 +9,18 @@ internal sealed class SecurityHeaders(RequestDelegate next)
     private const string NonceKey = "style-nonce",
         FormTargetKey = "form-target",
         AloneKey = "alone",
+        OpenerKey = "opener",
         FramedKey = "framed-by";
 
     /// <summary>The nonce for a style element of this page; null for a fragment, whose page has a nonce of its own: there scripts put
     /// things in their places.</summary>
     public static string? StyleNonce(HttpContext context) => Fragments.IsOne(context) ? null : (string)context.Items[NonceKey]!;
 
-    /// <summary>Lets the page's form post to this other origin (the course site that content is brought back to).</summary>
-    public static void AllowFormTo(HttpContext context, string address) =>
-        context.Items[FormTargetKey] = new Uri(address).GetLeftPart(UriPartial.Authority);
+    /// <summary>
+    /// Lets the page's form post to another site (the course site that content is brought back to). A browser asks the policy
+    /// again of every address that a reply sends it on to, and a course site may have several: so all of the same scheme are let.
+    /// </summary>
+    public static void AllowFormTo(HttpContext context, string address) => context.Items[FormTargetKey] = new Uri(address).Scheme + ":";
 
     /// <summary>Lets other pages frame this one: sources as the policy writes them.</summary>
     public static void MayBeFramed(HttpContext context, string sources) => context.Items[FramedKey] = sources;
@@ -26,13 +29,16 @@ internal sealed class SecurityHeaders(RequestDelegate next)
     /// of its own.</summary>
     public static void StandsAlone(HttpContext context) => context.Items[AloneKey] = true;
 
-    public async Task InvokeAsync(HttpContext context, FrameAncestors frames)
+    public async Task InvokeAsync(HttpContext context)
     {
         var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
         context.Items[NonceKey] = nonce;
         if (context.Request.Path.StartsWithSegments("/lti"))
         {
-            MayBeFramed(context, await frames.GetAsync());
+            // Steps of a sign-in: they say nothing of anybody, nothing on them can be pressed to anybody's harm, and which pages
+            // stand around them is learnt only from the launch.
+            MayBeFramed(context, "*");
+            context.Items[OpenerKey] = true;
         }
         else if (context.Request.Path.StartsWithSegments("/a"))
         {
@@ -53,7 +59,8 @@ internal sealed class SecurityHeaders(RequestDelegate next)
             headers.XContentTypeOptions = "nosniff";
             headers["Referrer-Policy"] = "same-origin";
             headers["Permissions-Policy"] = "camera=(), microphone=(self), geolocation=()";
-            headers["Cross-Origin-Opener-Policy"] = "same-origin";
+            // A sign-in in a tab of its own speaks with the course's page that opened it.
+            headers["Cross-Origin-Opener-Policy"] = context.Items.ContainsKey(OpenerKey) ? "unsafe-none" : "same-origin";
             return Task.CompletedTask;
         });
         await next(context);

@@ -14,6 +14,7 @@ using ZestySlate.Formats.Results;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Teaching;
@@ -28,7 +29,7 @@ public sealed class ResultsModel(
     ActivityStore store,
     VoteCounts votes,
     Reviewing reviewing,
-    TimeProvider clock
+    CourseScores scores
 ) : PageModel
 {
     private const int PageSize = 60;
@@ -73,6 +74,9 @@ public sealed class ResultsModel(
 
     /// <summary>Grades that a course site has not taken yet.</summary>
     public int Waiting { get; private set; }
+
+    /// <summary>How many of them it will not take as they are.</summary>
+    public int NotTaken { get; private set; }
 
     public DateTimeOffset? NextTry { get; private set; }
 
@@ -132,12 +136,7 @@ public sealed class ResultsModel(
     /// <summary>Lets waiting grades be sent at once.</summary>
     public async Task<IActionResult> OnPostSendNowAsync(string activity)
     {
-        var now = clock.GetUtcNow();
-        await db
-            .ScoreDeliveries.Where(delivery =>
-                delivery.DeliveredAt == null && db.Attempts.Any(a => a.Id == delivery.AttemptId && a.ActivityId == activity)
-            )
-            .ExecuteUpdateAsync(set => set.SetProperty(delivery => delivery.NextTry, now));
+        await scores.SendAgainAsync(activity);
         return LocalRedirect($"~/author/{activity}/results");
     }
 
@@ -184,9 +183,9 @@ public sealed class ResultsModel(
             orderby delivery.NextTry
             select delivery
         ).ToListAsync();
-        Waiting = waiting.Count;
-        NextTry = waiting.FirstOrDefault()?.NextTry;
-        LastProblem = waiting.FirstOrDefault()?.LastProblem;
+        var first = waiting.OrderBy(delivery => delivery.StoppedAt is null).ThenBy(delivery => delivery.NextTry).FirstOrDefault();
+        (Waiting, NotTaken) = (waiting.Count, waiting.Count(delivery => delivery.StoppedAt is not null));
+        (NextTry, LastProblem) = (first is { StoppedAt: null } ? first.NextTry : null, first?.LastProblem);
     }
 
     private static string OriginOf(LoadedAttempt attempt, Dictionary<int, string> classNames) =>

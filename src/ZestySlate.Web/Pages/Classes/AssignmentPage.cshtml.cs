@@ -35,8 +35,8 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
     /// <summary>How many learners have no e-mail address.</summary>
     public int WithoutMail => Learners.Count(one => one.Learner.Email.Length == 0);
 
-    /// <summary>Minutes that the browser's clock is ahead of UTC; times are typed and shown by it.</summary>
-    public int Offset { get; private set; }
+    /// <summary>By which clock times are typed and shown.</summary>
+    public TypedTimes Clock { get; private set; } = TypedTimes.Read(null);
 
     /// <summary>True while it is being given: when it is due is asked, and learners do not see it before.</summary>
     [BindProperty(SupportsGet = true)]
@@ -52,10 +52,6 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
         return await LoadAsync(id, assignment) ? Page() : NotFound();
     }
 
-    /// <summary>A time as its field holds it, by the teacher's clock.</summary>
-    public string Local(DateTimeOffset? at) =>
-        at is { } time ? time.ToOffset(TimeSpan.FromMinutes(Offset)).ToString("yyyy-MM-dd'T'HH:mm", CultureInfo.InvariantCulture) : "";
-
     /// <summary>A share as its field holds it, in percent.</summary>
     public static string Percent(decimal share) => (share * 100).ToString("0.##", CultureInfo.InvariantCulture);
 
@@ -67,11 +63,9 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
         }
 
         var form = Request.Form;
-        Offset = int.TryParse(form["offset"], CultureInfo.InvariantCulture, out var minutes) && Math.Abs(minutes) <= 840 ? minutes : 0;
+        Clock = TypedTimes.Read(form["offset"]);
         DateTimeOffset? Time(string field) =>
-            DateTime.TryParse(form[field], CultureInfo.InvariantCulture, out var typed)
-                ? new DateTimeOffset(DateTime.SpecifyKind(typed, DateTimeKind.Unspecified), TimeSpan.FromMinutes(Offset))
-                : null;
+            Clock.At(field, DateTime.TryParse(form[field], CultureInfo.InvariantCulture, out var typed) ? typed : null);
         decimal? Number(string field, decimal most, string what)
         {
             var typed = form[field].ToString().Replace("%", "").Trim();

@@ -6,44 +6,39 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Lti;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Registers course sites, for those who run the installation.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clock) : PageModel
+public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, Registrations registrations, IServiceProvider provider, TimeProvider clock)
+    : PageModel
 {
-    /// <summary>The fields of a registration.</summary>
-    public sealed class Registration
-    {
-        public string Name { get; set; } = "";
-
-        public string Issuer { get; set; } = "";
-
-        public string ClientId { get; set; } = "";
-
-        public string Deployments { get; set; } = "";
-
-        public string AuthorizationEndpoint { get; set; } = "";
-
-        public string TokenEndpoint { get; set; } = "";
-
-        public string KeySetUrl { get; set; } = "";
-
-        public bool LinksByEmail { get; set; }
-
-        public bool MakesTeachers { get; set; } = true;
-    }
-
     [BindProperty]
-    public Registration Site { get; set; } = new();
+    public RegistrationForm Site { get; set; } = new();
 
     public IReadOnlyList<CourseSiteRecord> List { get; private set; } = [];
+
+    /// <summary>Our keys that are published, the one that signs first.</summary>
+    public IReadOnlyList<ToolKey> Keys { get; private set; } = [];
+
+    /// <summary>Launches that were refused, the newest first.</summary>
+    public IReadOnlyList<RefusedLaunch> Refused { get; private set; } = [];
 
     /// <summary>The registration that is being changed, or null for a new one.</summary>
     public int? Editing { get; private set; }
 
     public string? Problem { get; private set; }
+
+    /// <summary>What was tried of which course site, and what came of it.</summary>
+    public (CourseSiteRecord Site, IReadOnlyList<(string What, string? Problem)> Found)? Tried { get; private set; }
+
+    /// <summary>The address by which one course site may register itself; shown once.</summary>
+    public string? RegisterAt { get; private set; }
+
+    /// <summary>True when the fields stand as a configuration says, and were not kept yet.</summary>
+    public bool WasRead { get; private set; }
 
     [BindProperty(SupportsGet = true)]
     public string? Said { get; set; }
@@ -53,19 +48,7 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
         await LoadAsync();
         if (edit is { } id && List.FirstOrDefault(site => site.Id == id) is { } known)
         {
-            Editing = id;
-            Site = new Registration
-            {
-                Name = known.Name,
-                Issuer = known.Issuer,
-                ClientId = known.ClientId,
-                Deployments = known.Deployments,
-                AuthorizationEndpoint = known.AuthorizationEndpoint,
-                TokenEndpoint = known.TokenEndpoint,
-                KeySetUrl = known.KeySetUrl,
-                LinksByEmail = known.LinksByEmail,
-                MakesTeachers = known.MakesTeachers,
-            };
+            (Editing, Site) = (id, RegistrationForm.Of(known));
         }
 
         return Page();
@@ -74,8 +57,8 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
     /// <summary>Registers a course site, or changes a registration: its people, their work and its grades stay with it.</summary>
     public async Task<IActionResult> OnPostKeepAsync(int? site)
     {
-        Clean();
-        Problem = await RefuseAsync(site);
+        Site.Clean();
+        Problem = Site.Refuse() ?? await RefuseTwiceAsync(site);
         if (Problem is not null)
         {
             Editing = site;
@@ -102,21 +85,47 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
             db.CourseSites.Add(known);
         }
 
-        (known.Name, known.Issuer, known.ClientId, known.Deployments, known.ArchivedAt) = (
-            Site.Name,
-            Site.Issuer,
-            Site.ClientId,
-            Site.Deployments,
-            site is null ? null : known.ArchivedAt
-        );
-        (known.AuthorizationEndpoint, known.TokenEndpoint, known.KeySetUrl) = (
-            Site.AuthorizationEndpoint,
-            Site.TokenEndpoint,
-            Site.KeySetUrl
-        );
-        (known.LinksByEmail, known.MakesTeachers) = (Site.LinksByEmail, Site.MakesTeachers);
+        Site.Write(known);
+        known.ArchivedAt = site is null ? null : known.ArchivedAt;
         await db.SaveChangesAsync();
+        provider.GetRequiredService<FrameAncestors>().Forget();
         return LocalRedirect("~/keeper/course-sites?said=kept");
+    }
+
+    /// <summary>Fills the fields from a configuration, as text or at an address; what is kept is pressed afterwards.</summary>
+    public async Task<IActionResult> OnPostReadAsync(int? site, string? configuration)
+    {
+        ModelState.Clear();
+        Editing = site;
+        var read = await registrations.ReadAsync(configuration ?? "", HttpContext.RequestAborted);
+        if (read.Succeeded)
+        {
+            Site.Take(read.Value);
+        }
+
+        (WasRead, Problem) = (read.Succeeded, read.Refusal);
+        await LoadAsync();
+        return Page();
+    }
+
+    /// <summary>Makes an address by which one course site may register itself.</summary>
+    public async Task<IActionResult> OnPostLinkAsync()
+    {
+        RegisterAt = $"{OwnAddress.Of(HttpContext)}/lti/register?key={await registrations.NewLinkAsync()}";
+        await LoadAsync();
+        return Page();
+    }
+
+    /// <summary>Tries a registration.</summary>
+    public async Task<IActionResult> OnPostTryAsync(int id)
+    {
+        await LoadAsync();
+        if (List.FirstOrDefault(site => site.Id == id) is { } known)
+        {
+            Tried = (known, await registrations.TryAsync(known, HttpContext.RequestAborted));
+        }
+
+        return Page();
     }
 
     /// <summary>Puts a course site away, or brings it back.</summary>
@@ -133,40 +142,37 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, TimeProvider clo
         return LocalRedirect($"~/keeper/course-sites?said={(away ? "away" : "back")}");
     }
 
-    /// <summary>Blanks around what was pasted are nobody's; ids may be parted by commas and lines too.</summary>
-    private void Clean()
-    {
-        (Site.Name, Site.Issuer, Site.ClientId) = (Site.Name.Trim(), Site.Issuer.Trim(), Site.ClientId.Trim());
-        (Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl) = (
-            Site.AuthorizationEndpoint.Trim(),
-            Site.TokenEndpoint.Trim(),
-            Site.KeySetUrl.Trim()
-        );
-        Site.Deployments = string.Join(
-            ' ',
-            Site.Deployments.Split([' ', ',', ';', '\t', '\r', '\n'], StringSplitOptions.RemoveEmptyEntries).Distinct()
-        );
-    }
-
-    private async Task<string?> RefuseAsync(int? site)
-    {
-        var wrong = new[] { Site.AuthorizationEndpoint, Site.TokenEndpoint, Site.KeySetUrl }.FirstOrDefault(address =>
-            !Uri.TryCreate(address, UriKind.Absolute, out var uri) || uri.Scheme is not ("http" or "https")
-        );
-        return wrong is not null ? $"«{wrong}» is not an http or https address."
-            : new[] { Site.Name, Site.Issuer, Site.ClientId, Site.Deployments }.Any(field => field.Length == 0) ? "Fill in every field."
-            : await db.CourseSites.AnyAsync(s =>
-                s.Issuer == Site.Issuer && s.ClientId == Site.ClientId && (site == null ? s.ArchivedAt == null : s.Id != site)
-            )
-                ? "This issuer is registered already with this client id."
-            : null;
-    }
-
     public async Task<IActionResult> OnPostRotateAsync()
     {
         await keys.RotateAsync();
         return LocalRedirect("~/keeper/course-sites?said=key");
     }
 
-    private async Task LoadAsync() => List = await db.CourseSites.AsNoTracking().OrderBy(s => s.Name).ToListAsync();
+    /// <summary>Withdraws the keys that sign no more.</summary>
+    public async Task<IActionResult> OnPostWithdrawAsync()
+    {
+        await keys.WithdrawOldAsync();
+        return LocalRedirect("~/keeper/course-sites?said=withdrawn");
+    }
+
+    /// <summary>Empties the list of refused launches.</summary>
+    public async Task<IActionResult> OnPostForgetAsync()
+    {
+        await db.RefusedLaunches.ExecuteDeleteAsync();
+        return LocalRedirect("~/keeper/course-sites");
+    }
+
+    private async Task<string?> RefuseTwiceAsync(int? site) =>
+        await db.CourseSites.AnyAsync(s =>
+            s.Issuer == Site.Issuer && s.ClientId == Site.ClientId && (site == null ? s.ArchivedAt == null : s.Id != site)
+        )
+            ? "This issuer is registered already with this client id."
+            : null;
+
+    private async Task LoadAsync()
+    {
+        List = await db.CourseSites.AsNoTracking().OrderBy(s => s.Name).ToListAsync();
+        Keys = await keys.PublishedAsync();
+        Refused = await db.RefusedLaunches.AsNoTracking().OrderByDescending(one => one.At).Take(50).ToListAsync();
+    }
 }

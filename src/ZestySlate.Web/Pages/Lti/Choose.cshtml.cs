@@ -3,11 +3,13 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Json;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Lti;
@@ -22,7 +24,8 @@ public sealed class ChooseModel(
     ActivityStore store,
     ActivityRights rights,
     ActivityLibrary library,
-    DeepLinkingResponse response
+    DeepLinkingResponse response,
+    TimeProvider clock
 ) : PageModel
 {
     public DeepLinkingRequest? Wish { get; private set; }
@@ -37,7 +40,19 @@ public sealed class ChooseModel(
     [BindProperty(SupportsGet = true)]
     public int At { get; set; }
 
+    /// <summary>Those that are ticked, wherever they stand in the list.</summary>
+    public IReadOnlyList<LibraryEntry> Chosen { get; private set; } = [];
+
     public string? Problem { get; private set; }
+
+    /// <summary>True when nothing was chosen.</summary>
+    public bool Cancelled { get; private set; }
+
+    /// <summary>True when the course site shows content inside its page.</summary>
+    public bool MayOpenInFrame => Wish!.Takes("iframe") || Wish.Takes("embed");
+
+    /// <summary>True when the course site shows content in a window of its own.</summary>
+    public bool MayOpenInWindow => Wish!.Takes("window");
 
     /// <summary>The signed answer, once an activity was chosen.</summary>
     public string? Jwt { get; private set; }
@@ -75,8 +90,17 @@ public sealed class ChooseModel(
         /// <summary>True when it opens in a window of its own.</summary>
         public bool OwnWindow { get; set; }
 
-        /// <summary>Minutes that the typist's clock is ahead of UTC.</summary>
-        public int Offset { get; set; }
+        /// <summary>True when something was said that stands folded.</summary>
+        public bool SaysMore =>
+            From is not null
+            || Until is not null
+            || KeptBack
+            || OwnWindow
+            || Completed is { Length: > 0 }
+            || Instructions is { Length: > 0 };
+
+        /// <summary>By which clock the times were typed.</summary>
+        public string? Offset { get; set; }
 
         /// <summary>Why it cannot be placed so, or null.</summary>
         internal string? Refuse() =>
@@ -85,17 +109,35 @@ public sealed class ChooseModel(
             : Until < Due || Until < From ? "It closes before it is due or opened: check the dates."
             : null;
 
-        /// <summary>A typed time, as it is everywhere.</summary>
-        internal DateTimeOffset? At(DateTime? typed) =>
-            typed is { } local
-                ? new DateTimeOffset(
-                    DateTime.SpecifyKind(local, DateTimeKind.Unspecified),
-                    TimeSpan.FromMinutes(Math.Clamp(Offset, -840, 840))
-                )
-                : null;
+        private TypedTimes Clock => TypedTimes.Read(Offset);
+
+        /// <summary>When it opens, by any clock; null for at once.</summary>
+        internal DateTimeOffset? OpensAt => Clock.At("Placed.From", From);
+
+        /// <summary>When it is due, by any clock; null for never.</summary>
+        internal DateTimeOffset? DueAt => Clock.At("Placed.Due", Due);
+
+        /// <summary>When it closes, by any clock; null for never.</summary>
+        internal DateTimeOffset? ClosesAt => Clock.At("Placed.Until", Until);
     }
 
     public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : LocalRedirect("~/library");
+
+    /// <summary>The list alone, as one searches and turns pages.</summary>
+    public async Task<IActionResult> OnGetListAsync() => await LoadAsync() ? Partial("_ChooseList", this) : LocalRedirect("~/library");
+
+    /// <summary>Goes back to the course with nothing chosen (Deep Linking 2.0, 4. an empty content_items).</summary>
+    public async Task<IActionResult> OnPostCancelAsync()
+    {
+        if (!await LoadAsync() || Wish!.ReturnUrl is null)
+        {
+            return LocalRedirect("~/library");
+        }
+
+        Cancelled = true;
+        await AnswerAsync([], "Nothing was chosen.");
+        return Page();
+    }
 
     public async Task<IActionResult> OnPostAsync()
     {
@@ -153,14 +195,19 @@ public sealed class ChooseModel(
             return Page();
         }
 
+        foreach (var record in drafts.Select(draft => draft.Record).Where(record => record.NewestEdition == 0))
+        {
+            await store.PublishAsync(record.Id, me);
+        }
+
+        if (Wish!.ReturnUrl is null)
+        {
+            return await KeepForLinkAsync(drafts[0].Record, instructions);
+        }
+
         var items = new List<ChosenItem>();
         foreach (var record in drafts.Select(draft => draft.Record))
         {
-            if (record.NewestEdition == 0)
-            {
-                await store.PublishAsync(record.Id, me);
-            }
-
             var edition = store.Edition(record.Id, record.NewestEdition);
             var address = AuthoringEndpoints.PublicAddress(HttpContext, record.Id);
             items.Add(
@@ -168,25 +215,63 @@ public sealed class ChooseModel(
                     address,
                     edition.Title,
                     instructions.Length > 0 ? instructions : edition.Summary,
-                    edition.OutOf > 0 ? typed ?? edition.OutOf : null,
-                    Placed.At(Placed.From),
-                    Placed.At(Placed.Due),
+                    edition.OutOf > 0 && Wish!.TakesColumns ? typed ?? edition.OutOf : null,
+                    Placed.OpensAt,
+                    Placed.DueAt,
                     record.Id,
                     edition.Face is { } picture ? new Uri(new Uri(address), $"/media/{picture.Media}/480").ToString() : null
                 )
                 {
-                    Until = Placed.At(Placed.Until),
+                    Until = Placed.ClosesAt,
                     CompletedBy = Completions.Read(Placed.Completed),
                     KeptBack = Placed.KeptBack,
-                    InOwnWindow = Placed.OwnWindow,
+                    InOwnWindow = MayOpenInWindow && (Placed.OwnWindow || !MayOpenInFrame),
+                    InFrame = MayOpenInFrame && !(MayOpenInWindow && Placed.OwnWindow),
                 }
             );
         }
 
-        var site = await db.CourseSites.SingleAsync(s => s.Id == FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId);
-        Jwt = await response.SignAsync(site, Wish!, items);
-        SecurityHeaders.AllowFormTo(HttpContext, Wish!.ReturnUrl);
+        await AnswerAsync(items, null);
         return Page();
+    }
+
+    private async Task AnswerAsync(IEnumerable<ChosenItem> items, string? said)
+    {
+        var site = await db.CourseSites.SingleAsync(s => s.Id == FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId);
+        Jwt = await response.SignAsync(site, Wish!, items, said);
+        SecurityHeaders.AllowFormTo(HttpContext, Wish!.ReturnUrl!);
+    }
+
+    /// <summary>A link of the course that was made without choosing: what it opens is kept here, with how it is placed.</summary>
+    private async Task<IActionResult> KeepForLinkAsync(ActivityRecord record, string instructions)
+    {
+        var site = FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId;
+        var placed = await db.Assignments.SingleOrDefaultAsync(a =>
+            a.CourseSiteId == site && a.DeploymentId == Wish!.DeploymentId && a.ResourceLinkId == Wish.LinkId && a.ActivityId == record.Id
+        );
+        if (placed is null)
+        {
+            placed = new AssignmentRecord
+            {
+                ActivityId = record.Id,
+                Title = record.Title,
+                CourseSiteId = site,
+                DeploymentId = Wish!.DeploymentId,
+                ResourceLinkId = Wish.LinkId,
+                CourseTitle = Wish.CourseTitle,
+                CreatedAt = clock.GetUtcNow(),
+            };
+            db.Assignments.Add(placed);
+        }
+
+        (placed.From, placed.Due, placed.Until) = (Placed.OpensAt, Placed.DueAt, Placed.ClosesAt);
+        (placed.CompletedBy, placed.KeptBack, placed.Instructions) = (
+            Completions.Read(Placed.Completed),
+            Placed.KeptBack,
+            instructions.Cut(2000)
+        );
+        await db.SaveChangesAsync();
+        return LocalRedirect($"~/author/{record.Id}/courses");
     }
 
     private async Task<bool> LoadAsync()
@@ -206,6 +291,7 @@ public sealed class ChooseModel(
                 Order = LibraryOrder.Changed,
             }
         );
+        Chosen = await library.OfAsync(User.Id(), Activity);
         return true;
     }
 }

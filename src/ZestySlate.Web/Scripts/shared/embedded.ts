@@ -1,8 +1,8 @@
 // On somebody's page, in a frame: tells that page how high the content is, and remembers the visit on this device where it may.
 
-/** What a frame of ours tells the page around it: an open message, for anybody's script. */
+/** What a frame of ours tells the page around it: our own open message for anybody's script, and the one that course sites know. */
 export interface FrameSize {
-  subject: "zesty-slate.size";
+  subject: "zesty-slate.size" | "lti.frameResize";
   /** Height of the content in CSS pixels. */
   height: number;
 }
@@ -14,7 +14,9 @@ export function tellHeight(): void {
     const height = Math.ceil(document.body.getBoundingClientRect().height);
     if (height !== last) {
       last = height;
-      parent.postMessage({ subject: "zesty-slate.size", height } satisfies FrameSize, "*");
+      for (const subject of ["zesty-slate.size", "lti.frameResize"] as const) {
+        parent.postMessage({ subject, height } satisfies FrameSize, "*");
+      }
     }
   };
   new ResizeObserver(tell).observe(document.body);

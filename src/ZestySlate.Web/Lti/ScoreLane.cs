@@ -1,0 +1,156 @@
+using Microsoft.EntityFrameworkCore;
+using ZestySlate.Storage;
+using ZestySlate.Storage.CourseSites;
+using ZestySlate.Web.Running;
+
+namespace ZestySlate.Web.Lti;
+
+/// <summary>
+/// Sends the scores of one course site, one behind the other, and tries again with growing pauses until they are taken, or
+/// until it is clear that they never will be. Of several scores of one learner in one column only the newest is sent, so that
+/// no older one comes after it.
+/// </summary>
+internal sealed class ScoreLane(SlateDb db, AccessTokens tokens, CourseColumns columns, TimeProvider clock, ILogger<ScoreLane> log)
+{
+    /// <summary>So many in one go; the rest in the next.</summary>
+    private const int Most = 100;
+
+    private static readonly int[] PausesInSeconds = [5, 15, 60, 300, 900, 3600];
+
+    /// <summary>Sends what is due at a course site. Returns how many were taken.</summary>
+    public async Task<int> RunAsync(int siteId, CancellationToken stop)
+    {
+        var now = clock.GetUtcNow();
+        var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == siteId, stop);
+        var due = await db
+            .ScoreDeliveries.Where(d => d.CourseSiteId == siteId)
+            .Due(now)
+            .OrderBy(d => d.NextTry)
+            .Take(Most)
+            .ToListAsync(stop);
+        var taken = 0;
+        foreach (var delivery in due)
+        {
+            if (await IsOvertakenAsync(delivery, stop))
+            {
+                delivery.DeliveredAt = now;
+                delivery.LastProblem = "A newer score took its place.";
+                await db.SaveChangesAsync(stop);
+                continue;
+            }
+
+            var verdict = await TryAsync(site, delivery, stop);
+            await db.SaveChangesAsync(stop);
+            taken += verdict.Kind == ScoreVerdict.Means.Taken ? 1 : 0;
+            if (verdict.After is not null)
+            {
+                // The course site said how long it wants to be left alone.
+                await db
+                    .ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.DeliveredAt == null && d.NextTry < delivery.NextTry)
+                    .ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, delivery.NextTry), stop);
+            }
+
+            if (verdict.Kind == ScoreVerdict.Means.LaterAll)
+            {
+                break;
+            }
+        }
+
+        return taken;
+    }
+
+    private Task<bool> IsOvertakenAsync(ScoreDelivery delivery, CancellationToken stop) =>
+        db.ScoreDeliveries.AnyAsync(
+            newer =>
+                newer.CourseSiteId == delivery.CourseSiteId
+                && newer.LineItemUrl == delivery.LineItemUrl
+                && newer.Subject == delivery.Subject
+                && newer.Id > delivery.Id,
+            stop
+        );
+
+    private async Task<ScoreVerdict> TryAsync(CourseSiteRecord site, ScoreDelivery delivery, CancellationToken stop)
+    {
+        delivery.Tries++;
+        var verdict = await SendAsync(site, delivery, stop);
+        if (verdict.Kind == ScoreVerdict.Means.ColumnGone && await MoveAsync(site, delivery, stop))
+        {
+            verdict = await SendAsync(site, delivery, stop);
+        }
+
+        var now = clock.GetUtcNow();
+        delivery.LastProblem = verdict.Said;
+        switch (verdict.Kind)
+        {
+            case ScoreVerdict.Means.Taken:
+                delivery.DeliveredAt = now;
+                return verdict;
+            case ScoreVerdict.Means.Never or ScoreVerdict.Means.ColumnGone:
+                delivery.StoppedAt = now;
+                break;
+            default:
+                var pause = TimeSpan.FromSeconds(PausesInSeconds[Math.Min(delivery.Tries, PausesInSeconds.Length) - 1]);
+                delivery.NextTry = now + (verdict.After > pause ? verdict.After.Value : pause);
+                break;
+        }
+
+        Notices.ScoreNotTaken(log, delivery.Id, delivery.Tries, delivery.LastProblem, delivery.StoppedAt is null ? delivery.NextTry : null);
+        return verdict;
+    }
+
+    private async Task<ScoreVerdict> SendAsync(CourseSiteRecord site, ScoreDelivery delivery, CancellationToken stop)
+    {
+        try
+        {
+            using var reply = await tokens.AskAsync(site, LtiNames.ScoreScope, () => ScorePayload.RequestOf(delivery), stop);
+            return ScoreVerdict.Of((int)reply.StatusCode, reply.Headers.RetryAfter, clock.GetUtcNow());
+        }
+        catch (Exception problem) when (!stop.IsCancellationRequested && problem is not DbUpdateException)
+        {
+            // Whatever is wrong with this one, the others have nothing to do with it.
+            return problem switch
+            {
+                NoTokenException token => new ScoreVerdict(ScoreVerdict.Means.LaterAll, "the course site " + token.Message),
+                HttpRequestException or TaskCanceledException => new ScoreVerdict(
+                    ScoreVerdict.Means.LaterAll,
+                    "the course site does not answer"
+                ),
+                _ => new ScoreVerdict(ScoreVerdict.Means.Later, "the address that the course site gave for grades cannot be used"),
+            };
+        }
+    }
+
+    /// <summary>Takes the column that has come in the place of one that is gone; false when none has.</summary>
+    private async Task<bool> MoveAsync(CourseSiteRecord site, ScoreDelivery delivery, CancellationToken stop)
+    {
+        var gone = delivery.LineItemUrl;
+        var assignment = await (
+            from attempt in db.Attempts
+            join given in db.Assignments on attempt.AssignmentId equals given.Id
+            where attempt.Id == delivery.AttemptId
+            select given
+        ).SingleOrDefaultAsync(stop);
+        if (assignment is null)
+        {
+            return false;
+        }
+
+        // The launch may have said meanwhile where grades go now.
+        var found = assignment.LineItemUrl is { } named && named != gone ? named : await columns.FindAsync(site, assignment, gone, stop);
+        if (found is null)
+        {
+            return false;
+        }
+
+        (delivery.LineItemUrl, assignment.LineItemUrl) = (found, found);
+        return true;
+    }
+}
+
+/// <summary>Questions about scores on their way.</summary>
+internal static class ScoreQueries
+{
+    /// <summary>Those that may still be taken, and whose time has come.</summary>
+    public static IQueryable<ScoreDelivery> Due(this IQueryable<ScoreDelivery> all, DateTimeOffset now) =>
+        all.Where(d => d.DeliveredAt == null && d.StoppedAt == null && d.NextTry <= now);
+}
