@@ -10,6 +10,10 @@ var file = Path.Combine(Path.GetFullPath(builder.Configuration["DataFolder"] ?? 
 builder.Services.AddSingleton(new SiteStore(file, () => DemoSite.Make(builder.Configuration["Tool"] ?? "http://localhost:5080")));
 builder.Services.AddSingleton<SiteKeys>();
 builder.Services.AddSingleton<ToolMessages>();
+builder.Services.AddSingleton<AccessGrants>();
+builder.Services.AddSingleton(
+    new SiteAddress(builder.Configuration["Address"], builder.Configuration["Services"], builder.Configuration["OtherAddress"])
+);
 builder.Services.AddHttpClient();
 builder.Services.AddSingleton<PageEditor>();
 builder.Services.AddRazorPages(pages => pages.Conventions.AuthorizeFolder("/").AllowAnonymousToPage("/Index"));
@@ -29,6 +33,8 @@ app.UseAuthentication();
 app.UseAuthorization();
 app.MapRazorPages();
 app.MapPlatform();
+app.MapServices();
+app.MapRegistration();
 app.MapGet("/health", () => "well");
 await app.RunAsync();
 

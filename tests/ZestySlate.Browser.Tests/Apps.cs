@@ -20,6 +20,9 @@ public sealed class Apps : IAsyncLifetime
 
     public string Course { get; } = $"http://127.0.0.1:{FreePort()}";
 
+    /// <summary>A second address of the course site: another site to a browser, with the same pages.</summary>
+    public string Campus { get; } = $"http://127.0.0.2:{FreePort()}";
+
     /// <summary>The host of videos.</summary>
     public string Films { get; } = $"http://127.0.0.1:{FreePort()}";
 
@@ -28,7 +31,14 @@ public sealed class Apps : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        _course = Start("ZestySlate.CourseSite", ("ASPNETCORE_URLS", Course), ("DataFolder", _data), ("Tool", Slate));
+        _course = Start(
+            "ZestySlate.CourseSite",
+            ("ASPNETCORE_URLS", $"{Course};{Campus}"),
+            ("DataFolder", _data),
+            ("Tool", Slate),
+            ("Address", Course),
+            ("OtherAddress", Campus)
+        );
         _films = Start("ZestySlate.VideoHost", ("ASPNETCORE_URLS", Films), ("Demo__Folder", Path.Combine(Root, "demo")));
         StartSlate();
         await ReadyAsync(_http, Slate);

@@ -30,6 +30,8 @@ internal sealed class Installed : IAsyncDisposable
         var request = new CertificateRequest("CN=localhost", key, HashAlgorithmName.SHA256, RSASignaturePadding.Pkcs1);
         var names = new SubjectAlternativeNameBuilder();
         names.AddDnsName("localhost");
+        names.AddIpAddress(IPAddress.Parse("127.0.0.1"));
+        names.AddIpAddress(IPAddress.Parse("127.0.0.2"));
         request.CertificateExtensions.Add(names.Build());
         request.CertificateExtensions.Add(new X509BasicConstraintsExtension(true, false, 0, true));
         using var certificate = request.CreateSelfSigned(DateTimeOffset.UtcNow.AddDays(-1), DateTimeOffset.UtcNow.AddDays(2));
@@ -50,7 +52,14 @@ internal sealed class Installed : IAsyncDisposable
     /// <summary>The address that people see.</summary>
     public string Slate { get; }
 
-    public string Course { get; } = $"http://127.0.0.1:{Apps.FreePort()}";
+    /// <summary>The course site, over https too: its sign-in is here.</summary>
+    public string Course { get; } = $"https://127.0.0.1:{Apps.FreePort()}";
+
+    /// <summary>A second address of the course site, another site to a browser: its courses are looked at here.</summary>
+    public string Campus { get; } = $"https://127.0.0.2:{Apps.FreePort()}";
+
+    /// <summary>Where programs ask the course site, without a web server between.</summary>
+    private readonly string _courseItself = $"http://127.0.0.1:{Apps.FreePort()}";
 
     /// <summary>The folder of the data; a restored backup brings another.</summary>
     public string Data { get; private set; } = "";
@@ -61,7 +70,11 @@ internal sealed class Installed : IAsyncDisposable
         _beside.Add(
             Apps.Start(
                 "ZestySlate.CourseSite",
-                ("ASPNETCORE_URLS", Course),
+                ("ASPNETCORE_URLS", _courseItself),
+                ("ASPNETCORE_FORWARDEDHEADERS_ENABLED", "true"),
+                ("Address", Course),
+                ("Services", _courseItself),
+                ("OtherAddress", Campus),
                 ("DataFolder", Path.Combine(_folder, "courses")),
                 ("Tool", Slate),
                 ("SSL_CERT_FILE", _certificate)
@@ -71,6 +84,7 @@ internal sealed class Installed : IAsyncDisposable
         await StartSlateAsync(Path.Combine(_folder, "data"));
         await Apps.ReadyAsync(_http, _postOffice);
         await Apps.ReadyAsync(_http, Course);
+        await Apps.ReadyAsync(_http, Campus);
     }
 
     /// <summary>Starts the program on a folder of data.</summary>
@@ -163,6 +177,13 @@ internal sealed class Installed : IAsyncDisposable
             Assert.Contains(said, server);
             server = server.Replace(said, here, StringComparison.Ordinal);
         }
+
+        server += string.Concat(
+            new[] { Course, Campus }.Select(address =>
+                $"server {{ listen {new Uri(address).Authority} ssl; ssl_certificate {_certificate}; ssl_certificate_key {InFolder("slate.key")}; "
+                + $"location / {{ proxy_pass {_courseItself}; proxy_set_header Host $http_host; proxy_set_header X-Forwarded-Proto https; }} }} "
+            )
+        );
 
         var temporary = string.Concat(
             new[] { "client_body", "proxy", "fastcgi", "uwsgi", "scgi" }.Select(kind => $"{kind}_temp_path {InFolder(kind)}; ")

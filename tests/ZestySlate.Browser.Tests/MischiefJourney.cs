@@ -12,7 +12,7 @@ public sealed class MischiefJourney
         try
         {
             using var person = new Person(refusesThirdPartyCookies: true);
-            Mischief(person, apps, "away");
+            Mischief(person, apps, "Told.Away");
 
             person.SignInToCourses(apps, "Dorrit");
             person.Go(apps.Course + "/courses/watch/assignments/first-look");
@@ -34,18 +34,18 @@ public sealed class MischiefJourney
             ines.Go(apps.Slate + "/author/garden/results");
             ines.Reads("main", "1 grade");
 
-            Mischief(person, apps, "away", off: true);
+            Mischief(person, apps, "Told.Away", off: true);
             ines.Press("Try now");
             Grade(person, apps, "Dorrit", "1 of 4");
 
             // An old nonce is refused in words; new keys are no hindrance.
-            Mischief(person, apps, "oldNonce");
+            Mischief(person, apps, "Told.OldNonce");
             person.SignInToCourses(apps, "Bashir");
             person.Go(apps.Course + "/courses/watch/assignments/first-look");
             person.IntoFrame();
             person.Reads("main", "does not belong to this sign-in");
             person.OutOfFrame();
-            Mischief(person, apps, "oldNonce", off: true);
+            Mischief(person, apps, "Told.OldNonce", off: true);
             person.Press("Change the keys now");
             await Task.Delay(1200, TestContext.Current.CancellationToken);
             person.SignInToCourses(apps, "Bashir");
@@ -63,9 +63,9 @@ public sealed class MischiefJourney
     {
         person.SignInToCourses(apps, "Ines Halloran");
         person.Go(apps.Course + "/mischief");
-        person.PressCss($"input[name={what}]");
+        person.PressCss($"input[name='{what}']");
         person.Press("Keep", "main");
-        person.Until(() => person.See($"input[name={what}]").Selected != off ? "" : null, what);
+        person.Until(() => person.See($"input[name='{what}']").Selected != off ? "" : null, what);
     }
 
     private static void Grade(Person person, Apps apps, string name, string grade) =>

@@ -393,7 +393,13 @@ internal static class Doings
         person.Type("input[name=words]", words);
         person.Press("Look", "main");
         person.Until(
-            () => (string?)person.Run("return location.search.includes('words=') && document.readyState === 'complete' ? 'there' : null"),
+            () =>
+                (string?)
+                    person.Run(
+                        "return document.querySelector('#found.htmx-request, form.htmx-request') ? null : "
+                            + "document.querySelector('#found').textContent.toLowerCase().includes(arguments[0].toLowerCase()) ? 'there' : null",
+                        words
+                    ),
             "the activities of these words"
         );
     }

@@ -256,7 +256,8 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
                 : null;
         }
 
-        Assert.Equal(6, members.Select(member => member.Id).Distinct().Count());
+        Assert.Equal(8, members.Select(member => member.Id).Distinct().Count());
+        Assert.Contains("m-corvin", members.Select(member => member.Id));
         Assert.Equal(["l-dorrit"], members.Where(member => member.Status == "Deleted").Select(member => member.Id));
     }
 
@@ -267,6 +268,118 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
         var request = new HttpRequestMessage(HttpMethod.Get, "/lti/courses/watch/members");
         request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", await AccessAsync(browser));
         Assert.Equal(HttpStatusCode.Unauthorized, (await browser.SendAsync(request)).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("scoreGiven", -0.5, "below zero")]
+    [InlineData("scoreGiven", "3", "below zero")]
+    [InlineData("scoreMaximum", 0, "not above zero")]
+    [InlineData("activityProgress", "Done", "activityProgress")]
+    [InlineData("gradingProgress", "graded", "gradingProgress")]
+    [InlineData("timestamp", "2026-12-01T08:00:00", "timestamp")]
+    [InlineData("timestamp", "yesterday", "timestamp")]
+    [InlineData("userId", 7, "userId")]
+    public async Task A_score_is_taken_only_as_the_standard_writes_it(string name, object value, string problem)
+    {
+        var browser = Browser();
+        var token = await AccessAsync(browser);
+        var score = new Dictionary<string, object>
+        {
+            ["userId"] = "l-anouk",
+            ["timestamp"] = DateTimeOffset.UtcNow.ToString("O"),
+            ["activityProgress"] = "Completed",
+            ["gradingProgress"] = "FullyGraded",
+            ["scoreGiven"] = 0,
+            ["scoreMaximum"] = 4,
+        };
+        Assert.Equal(HttpStatusCode.NoContent, (await ScoreAsync(browser, token, score)).StatusCode);
+        score[name] = value;
+        var reply = await ScoreAsync(browser, token, score);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
+        Assert.Contains(problem, await reply.Content.ReadAsStringAsync());
+    }
+
+    [Fact]
+    public async Task An_assertion_is_good_once()
+    {
+        var (browser, assertion) = (Browser(), Assertion());
+        Assert.Equal(HttpStatusCode.OK, (await TokenAsync(browser, assertion)).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await TokenAsync(browser, assertion)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Columns_are_listed_for_who_may_read_them()
+    {
+        var browser = Browser();
+        async Task<HttpResponseMessage> AskAsync(string scope, string query)
+        {
+            var token = JsonDocument
+                .Parse(await (await TokenAsync(browser, Assertion(), scope)).Content.ReadAsStringAsync())
+                .RootElement.GetProperty("access_token")
+                .GetString();
+            var request = new HttpRequestMessage(HttpMethod.Get, "/lti/courses/watch/lineitems" + query);
+            request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
+            return await browser.SendAsync(request);
+        }
+
+        Assert.Equal(HttpStatusCode.Unauthorized, (await AskAsync(Score, "")).StatusCode);
+        var both = $"{ServiceScope.Columns} {Score}";
+        var column = JsonDocument
+            .Parse(await (await AskAsync(both, "?resource_link_id=first-look")).Content.ReadAsStringAsync())
+            .RootElement[0];
+        Assert.Equal("http://localhost/lti/lineitems/first-look", column.GetProperty("id").GetString());
+        Assert.Equal("[]", await (await AskAsync(ServiceScope.Columns, "?resource_link_id=none")).Content.ReadAsStringAsync());
+    }
+
+    [Fact]
+    public async Task A_tool_registers_itself_with_a_token_that_is_good_once()
+    {
+        var ines = await SignedInAsync("t-ines");
+        var proof = Regex
+            .Match(await ines.GetStringAsync("/tool"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
+            .Groups[1]
+            .Value;
+        var opens = await ines.PostAsync(
+            "/tool",
+            new FormUrlEncodedContent([
+                KeyValuePair.Create("address", "http://tool.example/register?key=k"),
+                KeyValuePair.Create("__RequestVerificationToken", proof),
+            ])
+        );
+        var address = WebUtility.HtmlDecode(
+            Regex.Match(await opens.Content.ReadAsStringAsync(), "<iframe src=\"([^\"]+)\"").Groups[1].Value
+        );
+        var query = Microsoft.AspNetCore.WebUtilities.QueryHelpers.ParseQuery(new Uri(address).Query);
+        Assert.Equal("k", query["key"]);
+        var said = JsonDocument.Parse(await ines.GetStringAsync(query["openid_configuration"].ToString())).RootElement;
+        Assert.Equal("http://localhost", said.GetProperty("issuer").GetString());
+
+        async Task<HttpResponseMessage> RegisterAsync(string token, object body)
+        {
+            var request = new HttpRequestMessage(HttpMethod.Post, said.GetProperty("registration_endpoint").GetString())
+            {
+                Content = new StringContent(JsonSerializer.Serialize(body), System.Text.Encoding.UTF8, "application/json"),
+            };
+            request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
+            return await Browser().SendAsync(request);
+        }
+
+        var tool = new Dictionary<string, object>
+        {
+            ["initiate_login_uri"] = "http://tool.example/login",
+            ["redirect_uris"] = new[] { "http://tool.example/launch" },
+            ["jwks_uri"] = "http://tool.example/keys",
+            ["token_endpoint_auth_method"] = "private_key_jwt",
+            ["scope"] = Score + " something-else",
+            ["https://purl.imsglobal.org/spec/lti-tool-configuration"] = new { target_link_uri = "http://tool.example/choose" },
+        };
+        var shown = query["registration_token"].ToString();
+        Assert.Equal(HttpStatusCode.Unauthorized, (await RegisterAsync("guessed", tool)).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await RegisterAsync(shown, new { client_name = "incomplete" })).StatusCode);
+        var answer = JsonDocument.Parse(await (await RegisterAsync(shown, tool)).Content.ReadAsStringAsync()).RootElement;
+        Assert.Equal(Score, answer.GetProperty("scope").GetString());
+        Assert.Contains(answer.GetProperty("client_id").GetString()!, await ines.GetStringAsync("/tool"));
+        Assert.Equal(HttpStatusCode.Unauthorized, (await RegisterAsync(shown, tool)).StatusCode);
     }
 
     private sealed class ToolKeySet : HttpMessageHandler

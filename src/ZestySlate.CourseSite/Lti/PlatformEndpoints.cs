@@ -8,47 +8,42 @@ namespace ZestySlate.CourseSite.Lti;
 /// <summary>The platform's side of LTI 1.3: sign-in, keys, access tokens, chosen content, scores. It refuses what is wrong.</summary>
 public static class PlatformEndpoints
 {
-    /// <summary>Small, so that tools have to turn pages.</summary>
-    private const int MembersOnAPage = 3;
-
     private static readonly ConcurrentDictionary<string, Opening> Openings = new();
-    private static readonly ConcurrentDictionary<string, (string Scope, DateTimeOffset Until)> Tokens = new();
 
     /// <summary>Begins a sign-in at the tool: the address to put into the frame (OIDC third-party initiated login).</summary>
-    public static string Begin(HttpContext context, Tool tool, Opening opening, string targetLink)
+    public static string Begin(HttpContext context, SiteAddress address, SiteState state, Opening opening, string targetLink)
     {
+        var tool = state.Tool;
         var hint = Guid.NewGuid().ToString("N");
         Openings[hint] = opening;
         return Microsoft.AspNetCore.WebUtilities.QueryHelpers.AddQueryString(
             tool.LoginUrl,
             new Dictionary<string, string?>
             {
-                ["iss"] = Origin(context),
+                ["iss"] = address.Issuer(context),
                 ["client_id"] = tool.ClientId,
                 ["lti_deployment_id"] = tool.DeploymentId,
                 ["login_hint"] = opening.PersonId,
                 ["lti_message_hint"] = hint,
                 ["target_link_uri"] = targetLink,
-                ["lti_storage_target"] = "_parent",
+                ["lti_storage_target"] = state.Mischief.Storage == FrameStorage.NotOffered ? null : "_parent",
             }
         );
     }
-
-    public static string Origin(HttpContext context) => $"{context.Request.Scheme}://{context.Request.Host}";
 
     public static void MapPlatform(this WebApplication app)
     {
         app.MapGet("/lti/authorize", Authorize);
         app.MapGet("/lti/keys", async (SiteKeys keys, SiteStore store, HttpContext context) =>
-            await MisbehaveAsync(store, context, keysToo: false) ?? Results.Json(keys.Public())
+            await store.MisbehaveAsync(context, slowOnly: true) ?? Results.Json(keys.Public())
         );
-        app.MapPost("/lti/token", TokenAsync);
-        app.MapPost("/lti/lineitems/{id}/scores", ScoreAsync);
-        app.MapGet("/lti/courses/{course}/members", MembersAsync);
         app.MapPost("/lti/chosen", ChosenAsync);
+        app.MapPost("/lti/chosen-elsewhere", (HttpContext context, SiteAddress address) =>
+            Results.Redirect(address.Other(context) + "/lti/chosen", permanent: false, preserveMethod: true)
+        );
     }
 
-    private static IResult Authorize(HttpContext context, SiteStore store, ToolMessages messages)
+    private static IResult Authorize(HttpContext context, SiteStore store, SiteAddress address, ToolMessages messages)
     {
         var query = context.Request.Query;
         var tool = store.Read(state => state.Tool);
@@ -66,8 +61,9 @@ public static class PlatformEndpoints
             return Results.Text($"The tool's sign-in was refused: {problem}.", statusCode: 400);
         }
 
-        Openings.TryRemove(query["lti_message_hint"].ToString(), out var found);
-        var token = messages.Launch(Origin(context), found!, query["nonce"].ToString());
+        // Kept for a while: somebody may begin once more in a tab of their own.
+        var found = Openings[query["lti_message_hint"].ToString()];
+        var token = messages.Launch((address.Issuer(context), address.Services(context)), found, query["nonce"].ToString());
         var page = $"""
             <!doctype html><html lang="en"><head><meta charset="utf-8"><title>Opening …</title><script src="/launch.js" defer></script></head>
             <body><form method="post" action="{Encode(tool.RedirectUri)}"><input type="hidden" name="state" value="{Encode(
@@ -77,170 +73,10 @@ public static class PlatformEndpoints
         return Results.Content(page, "text/html; charset=utf-8");
     }
 
-    private static async Task<IResult> TokenAsync(HttpContext context, SiteStore store, ToolMessages messages)
-    {
-        if (await MisbehaveAsync(store, context) is { } wrong)
-        {
-            return wrong;
-        }
-
-        var form = await context.Request.ReadFormAsync();
-        var (token, problem) =
-            form["grant_type"] == "client_credentials"
-            && form["client_assertion_type"] == "urn:ietf:params:oauth:client-assertion-type:jwt-bearer"
-                ? await messages.CheckAsync(form["client_assertion"].ToString(), Origin(context) + "/lti/token")
-                : (null, "wrong grant or assertion type");
-        if (
-            token is null
-            || token.Subject != token.Issuer
-            || form["scope"].ToString() is not (ServiceScope.Score or ServiceScope.Memberships)
-        )
-        {
-            return Results.Json(
-                new { error = token is null ? "invalid_client" : "invalid_scope", error_description = problem },
-                statusCode: 400
-            );
-        }
-
-        var access = Guid.NewGuid().ToString("N");
-        Tokens[access] = (form["scope"].ToString(), DateTimeOffset.UtcNow.AddMinutes(10));
-        return Results.Json(
-            new
-            {
-                access_token = access,
-                token_type = "Bearer",
-                expires_in = 600,
-                scope = form["scope"].ToString(),
-            }
-        );
-    }
-
-    private static async Task<IResult> ScoreAsync(string id, HttpContext context, SiteStore store)
-    {
-        if (await MisbehaveAsync(store, context) is { } wrong)
-        {
-            return wrong;
-        }
-
-        if (!Bears(context, ServiceScope.Score))
-        {
-            return Results.StatusCode(401);
-        }
-
-        if (context.Request.ContentType?.StartsWith("application/vnd.ims.lis.v1.score+json", StringComparison.Ordinal) != true)
-        {
-            return Results.StatusCode(415);
-        }
-
-        using var body = await JsonDocument.ParseAsync(context.Request.Body);
-        var score = body.RootElement;
-        if (
-            !score.TryGetProperty("userId", out var user)
-            || !score.TryGetProperty("timestamp", out var timestamp)
-            || !score.TryGetProperty("activityProgress", out var progress)
-            || !score.TryGetProperty("gradingProgress", out var grading)
-            || (score.TryGetProperty("scoreGiven", out _) && !score.TryGetProperty("scoreMaximum", out _))
-        )
-        {
-            return Results.StatusCode(422);
-        }
-
-        var at = DateTimeOffset.Parse(timestamp.GetString()!, CultureInfo.InvariantCulture);
-        var (known, newer) = store.Read(state =>
-            (
-                state.People.Any(p => p.Id == user.GetString()) && state.Courses.Any(c => c.Assignments.Any(a => a.Id == id)),
-                state.Grades.Any(g => g.AssignmentId == id && g.PersonId == user.GetString() && g.At >= at)
-            )
-        );
-        if (!known)
-        {
-            return Results.NotFound();
-        }
-
-        if (newer)
-        {
-            return Results.StatusCode(409);
-        }
-
-        store.Change(state =>
-        {
-            state.Grades.RemoveAll(g => g.AssignmentId == id && g.PersonId == user.GetString());
-            state.Grades.Add(
-                new Grade
-                {
-                    AssignmentId = id,
-                    PersonId = user.GetString()!,
-                    Given = score.TryGetProperty("scoreGiven", out var given) ? given.GetDecimal() : null,
-                    Maximum = score.TryGetProperty("scoreMaximum", out var maximum) ? maximum.GetDecimal() : null,
-                    ActivityProgress = progress.GetString()!,
-                    GradingProgress = grading.GetString()!,
-                    Comment = score.TryGetProperty("comment", out var comment) ? comment.GetString() : null,
-                    At = at,
-                }
-            );
-        });
-        return Results.NoContent();
-    }
-
-    /// <summary>Who belongs to a course, a page at a time (Names and Role Provisioning Services 2.0). Who was removed is told as deleted.</summary>
-    private static async Task<IResult> MembersAsync(string course, int? limit, int? page, HttpContext context, SiteStore store)
-    {
-        if (await MisbehaveAsync(store, context) is { } wrong)
-        {
-            return wrong;
-        }
-
-        if (!Bears(context, ServiceScope.Memberships))
-        {
-            return Results.StatusCode(401);
-        }
-
-        var found = store.Read(state => (Course: state.Courses.FirstOrDefault(c => c.Id == course), People: state.People.ToList()));
-        if (found.Course is null)
-        {
-            return Results.NotFound();
-        }
-
-        var (size, at) = (Math.Clamp(limit ?? MembersOnAPage, 1, MembersOnAPage), Math.Max(0, page ?? 0));
-        if ((at + 1) * size < found.People.Count)
-        {
-            context.Response.Headers.Link = $"<{Origin(context)}/lti/courses/{course}/members?limit={size}&page={at + 1}>; rel=\"next\"";
-        }
-
-        return Results.Json(
-            new
-            {
-                id = $"{Origin(context)}/lti/courses/{course}/members",
-                context = new { id = course, title = found.Course.Title },
-                members = found
-                    .People.Skip(at * size)
-                    .Take(size)
-                    .Select(person => new
-                    {
-                        status = found.Course.Removed.Contains(person.Id) ? "Deleted" : "Active",
-                        name = person.Name,
-                        email = person.Email,
-                        user_id = person.Id,
-                        roles = new[] { person.Teaches ? "Instructor" : "Learner" },
-                    }),
-            },
-            contentType: "application/vnd.ims.lti-nrps.v2.membershipcontainer+json"
-        );
-    }
-
-    private static bool Bears(HttpContext context, string scope)
-    {
-        var bearer = context.Request.Headers.Authorization.ToString();
-        return bearer.StartsWith("Bearer ", StringComparison.Ordinal)
-            && Tokens.TryGetValue(bearer[7..], out var token)
-            && token.Until > DateTimeOffset.UtcNow
-            && token.Scope == scope;
-    }
-
-    private static async Task<IResult> ChosenAsync(HttpContext context, SiteStore store, ToolMessages messages)
+    private static async Task<IResult> ChosenAsync(HttpContext context, SiteStore store, SiteAddress address, ToolMessages messages)
     {
         var form = await context.Request.ReadFormAsync();
-        var (token, problem) = await messages.CheckAsync(form["JWT"].ToString(), Origin(context));
+        var (token, problem) = await messages.CheckAsync(form["JWT"].ToString(), address.Issuer(context));
         const string dl = "https://purl.imsglobal.org/spec/lti-dl/claim/";
         if (
             token is null
@@ -296,25 +132,8 @@ public static class PlatformEndpoints
         // The answer arrives inside the frame; the page around it is told to go on.
         var page =
             $"""<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Chosen</title><script src="/launch.js" defer></script></head>"""
-            + $"""<body data-go="/courses/{Encode(courseId)}/assignments/{Encode(made.FirstOrDefault() ?? "")}"></body></html>""";
+            + $"""<body data-go="/courses/{Encode(courseId)}{(made.Count > 0 ? "/assignments/" + Encode(made[0]) : "")}"></body></html>""";
         return Results.Content(page, "text/html; charset=utf-8");
-    }
-
-    private static async Task<IResult?> MisbehaveAsync(SiteStore store, HttpContext context, bool keysToo = true)
-    {
-        var mischief = store.Read(state => state.Mischief);
-        if (mischief.SlowSeconds > 0)
-        {
-            await Task.Delay(TimeSpan.FromSeconds(mischief.SlowSeconds));
-        }
-
-        if (mischief.Away && keysToo)
-        {
-            context.Abort();
-            return Results.Empty;
-        }
-
-        return mischief.Answers503 && keysToo ? Results.StatusCode(503) : null;
     }
 
     private static string Encode(string text) => System.Net.WebUtility.HtmlEncode(text);

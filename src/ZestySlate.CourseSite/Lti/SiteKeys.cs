@@ -19,10 +19,16 @@ public sealed class SiteKeys(SiteStore store)
     }
 
     /// <summary>A new key takes the place of all others.</summary>
-    public void Rotate()
+    /// <param name="underOldName">True to give it the old one's name, which a careful site does not.</param>
+    public void Rotate(bool underOldName = false)
     {
+        var old = store.Read(state => state.Keys.LastOrDefault()?.Id);
         using var rsa = RSA.Create(2048);
-        var key = new SiteKey { Id = "site-" + Guid.NewGuid().ToString("N")[..12], Pem = rsa.ExportPkcs8PrivateKeyPem() };
+        var key = new SiteKey
+        {
+            Id = underOldName && old is not null ? old : "site-" + Guid.NewGuid().ToString("N")[..12],
+            Pem = rsa.ExportPkcs8PrivateKeyPem(),
+        };
         store.Change(state => state.Keys = [key]);
     }
 

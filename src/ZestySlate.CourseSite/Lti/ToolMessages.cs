@@ -7,18 +7,36 @@ using ZestySlate.CourseSite.State;
 namespace ZestySlate.CourseSite.Lti;
 
 /// <summary>What is being opened when a person is sent to the tool; kept under the message hint between login and launch.</summary>
-public sealed record Opening(string PersonId, string CourseId, string? AssignmentId);
+/// <param name="PersonId">Who opens it.</param>
+/// <param name="CourseId">In which course.</param>
+/// <param name="AssignmentId">Which assignment; null for choosing content.</param>
+/// <param name="Page">The origin of the page that it is opened from.</param>
+public sealed record Opening(string PersonId, string CourseId, string? AssignmentId, string Page);
 
 /// <summary>Signs launches for the tool and checks what the tool signs (LTI 1.3, Deep Linking 2.0).</summary>
 public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFactory http)
 {
     private const string Claim = "https://purl.imsglobal.org/spec/lti/claim/";
+    private static readonly JsonSerializerOptions Written = new()
+    {
+        DefaultIgnoreCondition = System.Text.Json.Serialization.JsonIgnoreCondition.WhenWritingNull,
+    };
     private const string DeepLinking = "https://purl.imsglobal.org/spec/lti-dl/claim/";
-    private const string Membership = "http://purl.imsglobal.org/vocab/lis/v2/membership#";
+    private const string Membership = "http://purl.imsglobal.org/vocab/lis/v2/membership";
+
+    /// <summary>The roles of somebody in every course.</summary>
+    public static string[] RolesOf(SitePerson person) =>
+        person.Role.Length == 0 ? [Membership + "#" + (person.Teaches ? "Instructor" : "Learner")]
+        : person.Role.Contains('#', StringComparison.Ordinal) ? [Membership + "/" + person.Role]
+        : [Membership + "#" + person.Role];
 
     /// <summary>The id_token of a launch.</summary>
-    public string Launch(string issuer, Opening opening, string nonce)
+    /// <param name="place">Under which address we are known, and where our services are.</param>
+    /// <param name="opening">What is opened.</param>
+    /// <param name="nonce">The tool's nonce.</param>
+    public string Launch((string Issuer, string Services) place, Opening opening, string nonce)
     {
+        var (issuer, services) = place;
         var (person, course, tool, mischief) = store.Read(state =>
             (
                 state.People.Single(p => p.Id == opening.PersonId),
@@ -48,7 +66,7 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
             ["nonce"] = nonce,
             [Claim + "version"] = "1.3.0",
             [Claim + "deployment_id"] = tool.DeploymentId,
-            [Claim + "roles"] = new[] { Membership + (person.Teaches ? "Instructor" : "Learner") },
+            [Claim + "roles"] = RolesOf(person, mischief),
             [Claim + "context"] = new
             {
                 id = course.Id,
@@ -57,19 +75,20 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
             },
             [Claim + "tool_platform"] = new { guid = "gannet-point-courses", name = "Gannet Point courses" },
         };
+        if (person.Mentors.Count > 0)
+        {
+            payload[Claim + "role_scope_mentor"] = person.Mentors;
+        }
+
+        payload[Claim + "launch_presentation"] = new
+        {
+            document_target = assignment?.OwnWindow == true ? "window" : "iframe",
+            return_url = $"{opening.Page}/courses/{course.Id}",
+            locale = Said(mischief.Locale),
+        };
         if (assignment is null)
         {
-            payload[Claim + "message_type"] = "LtiDeepLinkingRequest";
-            payload[Claim + "target_link_uri"] = tool.DeepLinkUrl;
-            payload[DeepLinking + "deep_linking_settings"] = new
-            {
-                deep_link_return_url = $"{issuer}/lti/chosen",
-                accept_types = new[] { "ltiResourceLink" },
-                accept_presentation_document_targets = new[] { "iframe" },
-                accept_lineitem = true,
-                accept_multiple = true,
-                data = course.Id,
-            };
+            AskForContent(payload, issuer, course, tool, mischief);
         }
         else
         {
@@ -83,22 +102,61 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
             };
             payload["https://purl.imsglobal.org/spec/lti-nrps/claim/namesroleservice"] = new
             {
-                context_memberships_url = $"{issuer}/lti/courses/{course.Id}/members",
+                context_memberships_url = $"{services}/lti/courses/{course.Id}/members",
                 service_versions = new[] { "2.0" },
             };
             payload[Claim + "custom"] = assignment.Custom.ToDictionary(pair => pair.Key, pair => Substitute(pair.Value, assignment));
-            if (assignment.Points is not null)
+            if (assignment.Points is not null && !mischief.NoGrades)
             {
                 payload["https://purl.imsglobal.org/spec/lti-ags/claim/endpoint"] = new
                 {
-                    scope = new[] { ServiceScope.Score },
-                    lineitem = $"{issuer}/lti/lineitems/{assignment.Id}",
+                    scope = tool.Scopes.Except([ServiceScope.Memberships]),
+                    lineitems = $"{services}/lti/courses/{course.Id}/lineitems",
+                    lineitem = mischief.ListOnly ? null : ServiceEndpoints.ColumnOf(services, assignment),
                 };
             }
         }
 
-        return new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(payload), keys.Signing());
+        foreach (var (name, leftOut) in new[] { ("name", mischief.NoName), ("email", mischief.NoName), ("sub", mischief.NoSub) })
+        {
+            if (leftOut)
+            {
+                payload.Remove(name);
+            }
+        }
+
+        return new JsonWebTokenHandler().CreateToken(JsonSerializer.Serialize(payload, Written), keys.Signing());
     }
+
+    private static string[] RolesOf(SitePerson person, Mischief mischief) =>
+        Said(mischief.Roles) switch
+        {
+            null => RolesOf(person),
+            "none" => [],
+            var roles => roles.Split(' ', StringSplitOptions.RemoveEmptyEntries),
+        };
+
+    /// <summary>Makes a launch one that asks for content.</summary>
+    private static void AskForContent(Dictionary<string, object?> payload, string issuer, Course course, Tool tool, Mischief mischief)
+    {
+        payload[Claim + "message_type"] = "LtiDeepLinkingRequest";
+        if (!mischief.NoTarget)
+        {
+            payload[Claim + "target_link_uri"] = tool.DeepLinkUrl;
+        }
+
+        payload[DeepLinking + "deep_linking_settings"] = new
+        {
+            deep_link_return_url = $"{issuer}/lti/{(mischief.Elsewhere ? "chosen-elsewhere" : "chosen")}",
+            accept_types = (Said(mischief.AcceptTypes) ?? "ltiResourceLink").Split(' '),
+            accept_presentation_document_targets = (Said(mischief.Targets) ?? "iframe window").Split(' '),
+            accept_lineitem = !mischief.NoColumns,
+            accept_multiple = !mischief.OneItem,
+            data = course.Id,
+        };
+    }
+
+    private static string? Said(string? typed) => string.IsNullOrWhiteSpace(typed) ? null : typed.Trim();
 
     /// <summary>Checks a message of the tool; the token, or why it was refused.</summary>
     public async Task<(JsonWebToken? Token, string? Problem)> CheckAsync(string jwt, string audience)

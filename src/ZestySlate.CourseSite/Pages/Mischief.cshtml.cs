@@ -6,28 +6,28 @@ using ZestySlate.CourseSite.State;
 
 namespace ZestySlate.CourseSite.Pages;
 
-/// <summary>Switches for misbehaving.</summary>
+/// <summary>Switches for misbehaving, and for being another than most.</summary>
 [Authorize(Roles = "teacher")]
 public sealed class MischiefModel(SiteStore store, SiteKeys keys) : PageModel
 {
+    /// <summary>The longest that anything is slow, in seconds.</summary>
+    private const int Slowest = 60;
+
     public Mischief Now => store.Read(state => state.Mischief);
 
-    public IActionResult OnPost(int slow, bool away, bool answers503, bool oldNonce, bool noScripts, bool rotate)
+    [BindProperty]
+    public Mischief Told { get; set; } = new();
+
+    public IActionResult OnPost(bool rotate, bool rotateUnderOldName)
     {
-        if (rotate)
+        if (rotate || rotateUnderOldName)
         {
-            keys.Rotate();
+            keys.Rotate(rotateUnderOldName);
         }
 
-        store.Change(state =>
-            (
-                state.Mischief.NoScripts,
-                state.Mischief.SlowSeconds,
-                state.Mischief.Away,
-                state.Mischief.Answers503,
-                state.Mischief.OldNonce
-            ) = (noScripts, Math.Clamp(slow, 0, 60), away, answers503, oldNonce)
-        );
+        Told.SlowSeconds = Math.Clamp(Told.SlowSeconds, 0, Slowest);
+        Told.LastNonce = Now.LastNonce;
+        store.Change(state => state.Mischief = Told);
         return LocalRedirect("/mischief");
     }
 }

@@ -1,3 +1,5 @@
+using ZestySlate.CourseSite.Lti;
+
 namespace ZestySlate.CourseSite.State;
 
 /// <summary>The course site as it stands at the first start: people, a course that uses an activity, and the tool.</summary>
@@ -46,6 +48,22 @@ public static class DemoSite
                     Name = "Dorrit",
                     Email = "dorrit@learners.gannetpoint.example",
                 },
+                new SitePerson
+                {
+                    Id = "m-corvin",
+                    Name = "Corvin Thornbury-Vance",
+                    Email = "corvin@families.gannetpoint.example",
+                    Role = "Mentor",
+                    Mentors = ["l-cressida"],
+                },
+                new SitePerson
+                {
+                    Id = "a-pell",
+                    Name = "Pell Marrow",
+                    Email = "pell.marrow@gannetpoint.example",
+                    Teaches = true,
+                    Role = "Instructor#TeachingAssistant",
+                },
             ],
             Courses =
             [
@@ -89,6 +107,7 @@ public static class DemoSite
                 RedirectUri = toolAddress + "/lti/launch",
                 DeepLinkUrl = toolAddress + "/lti/choose",
                 KeySetUrl = toolAddress + "/lti/keys",
+                Scopes = [.. ServiceScope.All],
             },
         };
 }

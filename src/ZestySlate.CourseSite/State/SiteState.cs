@@ -1,4 +1,5 @@
 using System.Text.Json;
+using ZestySlate.CourseSite.Lti;
 
 namespace ZestySlate.CourseSite.State;
 
@@ -16,6 +17,9 @@ public sealed class SiteState
 
     public Mischief Mischief { get; set; } = new();
 
+    /// <summary>What tools that register show; each is good once.</summary>
+    public List<string> RegistrationTokens { get; set; } = [];
+
     /// <summary>Signing keys, PKCS#8 in PEM; the last one signs.</summary>
     public List<SiteKey> Keys { get; set; } = [];
 
@@ -32,6 +36,23 @@ public sealed class SitePerson
     public string Email { get; set; } = "";
 
     public bool Teaches { get; set; }
+
+    /// <summary>The role in courses, as the standard's vocabulary names it: «Mentor», «Instructor#TeachingAssistant»; empty for what
+    /// <see cref="Teaches"/> says.</summary>
+    public string Role { get; set; } = "";
+
+    /// <summary>Whom a mentor accompanies.</summary>
+    public List<string> Mentors { get; set; } = [];
+
+    /// <summary>What they do in courses, in this site's words.</summary>
+    public string Does =>
+        Accompanies ? "accompanies learners"
+        : Role.Contains("Assistant", StringComparison.Ordinal) ? "assists"
+        : Teaches ? "teaches"
+        : "learns";
+
+    /// <summary>True for who neither teaches nor learns.</summary>
+    public bool Accompanies => Role == "Mentor";
 }
 
 /// <summary>A course with a page and assignments.</summary>
@@ -81,6 +102,12 @@ public sealed class Assignment
     public bool IsSet => !KeptBack && !(From > DateTimeOffset.UtcNow) && !(Until < DateTimeOffset.UtcNow);
 
     public Dictionary<string, string> Custom { get; set; } = [];
+
+    /// <summary>The id of its column of grades; empty for the assignment's own.</summary>
+    public string Column { get; set; } = "";
+
+    /// <summary>The id of its column of grades.</summary>
+    public string ColumnId => Column.Length > 0 ? Column : Id;
 }
 
 /// <summary>What a tool has said about one learner's work.</summary>
@@ -128,27 +155,9 @@ public sealed class Tool
     public string DeepLinkUrl { get; set; } = "";
 
     public string KeySetUrl { get; set; } = "";
-}
 
-/// <summary>How the course site misbehaves, for showing and testing what a tool does then.</summary>
-public sealed class Mischief
-{
-    /// <summary>Seconds before every answer to the tool.</summary>
-    public int SlowSeconds { get; set; }
-
-    /// <summary>True to drop the tool's connections without an answer.</summary>
-    public bool Away { get; set; }
-
-    /// <summary>True to answer the tool's services with 503.</summary>
-    public bool Answers503 { get; set; }
-
-    /// <summary>True to send the nonce of an earlier launch.</summary>
-    public bool OldNonce { get; set; }
-
-    public string LastNonce { get; set; } = "";
-
-    /// <summary>True to take scripts out of pages, as many course sites do.</summary>
-    public bool NoScripts { get; set; }
+    /// <summary>What it may use of our services.</summary>
+    public List<string> Scopes { get; set; } = [];
 }
 
 /// <summary>A key pair.</summary>
@@ -171,7 +180,8 @@ public sealed class SiteStore
     {
         _path = path;
         _state = File.Exists(path) ? JsonSerializer.Deserialize<SiteState>(File.ReadAllText(path), Json)! : first();
-        Change(_ => { });
+        // A file of before knew no scopes.
+        Change(state => state.Tool.Scopes = state.Tool.Scopes.Count > 0 ? state.Tool.Scopes : [.. ServiceScope.All]);
     }
 
     /// <summary>Reads something.</summary>

@@ -1,5 +1,5 @@
-// Sends the one form of a launch page, and tells the page around a frame to go on.
+// Sends the one form of a launch page, and tells the page around a frame to go on: it may be at another address of this site.
 document.querySelector("form")?.submit();
 if (document.body.dataset.go) {
-  window.parent.postMessage({ go: document.body.dataset.go }, location.origin);
+  window.parent.postMessage({ go: document.body.dataset.go }, "*");
 }

@@ -85,17 +85,7 @@ internal static class LtiEndpoints
                 ["nonce"] = login.Nonce,
             }
         );
-        var cookie = new CookieOptions
-        {
-            HttpOnly = true,
-            Secure = true,
-            SameSite = SameSiteMode.None,
-            Path = "/lti",
-            MaxAge = LoginLasts,
-        };
-        // Kept apart for each course site's pages, browsers keep it in a frame too.
-        cookie.Extensions.Add("Partitioned");
-        context.Response.Cookies.Append(CookieOf(login.State), login.Nonce, cookie);
+        context.Response.Cookies.Append(CookieOf(login.State), login.Nonce, CookieFor(LoginLasts));
         return login.StorageTarget is { } frame
             ? Page(new BrowserStep("put", OriginOf(site), frame, login.State, login.Nonce, address))
             : Results.Redirect(address);
@@ -122,6 +112,8 @@ internal static class LtiEndpoints
         var login = check.Login!;
         if (context.Request.Cookies[CookieOf(state)] == login.Nonce)
         {
+            // It has done its work.
+            context.Response.Cookies.Append(CookieOf(state), "", CookieFor(TimeSpan.Zero));
             return await EnterAsync(context, completion, launch);
         }
 
@@ -216,6 +208,21 @@ internal static class LtiEndpoints
         );
 
     private static string CookieOf(string state) => "zesty-lti-" + state[..Math.Min(8, state.Length)];
+
+    private static CookieOptions CookieFor(TimeSpan lasts)
+    {
+        var cookie = new CookieOptions
+        {
+            HttpOnly = true,
+            Secure = true,
+            SameSite = SameSiteMode.None,
+            Path = "/lti",
+            MaxAge = lasts,
+        };
+        // Kept apart for each course site's pages, browsers keep it in a frame too.
+        cookie.Extensions.Add("Partitioned");
+        return cookie;
+    }
 
     private static RazorComponentResult<BrowserStepPage> Page(BrowserStep step) =>
         new(new Dictionary<string, object?> { [nameof(BrowserStepPage.Step)] = step });

@@ -18,6 +18,10 @@ declare module "htmx.org" {
     /** The new nodes, where the extension has put them in; false where it has not. */
     handleSwap?: (style: string, target: Node, fragment: Node) => Node[] | false;
   }
-  const htmx: { defineExtension(name: string, extension: Extension): void };
+  const htmx: {
+    defineExtension(name: string, extension: Extension): void;
+    /** Fires an event on an element, as if it had happened there. */
+    trigger(element: Element, event: string): void;
+  };
   export default htmx;
 }

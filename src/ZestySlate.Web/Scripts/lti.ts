@@ -5,7 +5,7 @@ const key = `zesty-slate-${step.state}`;
 const id = crypto.getRandomValues(new Uint32Array(2)).join("-");
 
 /** How long an answer is waited for, in milliseconds. */
-const Patience = 4000;
+const Patience = 3000;
 
 /** A course site whose page is still loading hears nothing: so often it is asked again, in milliseconds. */
 const Again = 400;

@@ -7,6 +7,7 @@ import { takePasskeys } from "./shared/passkeys";
 import { showLocalTimes } from "./shared/place";
 import { switchTheme } from "./shared/theme";
 import { tellOffsets } from "./shared/offsets";
+import { keepTicks } from "./shared/ticks";
 
 document.documentElement.classList.add("scripted");
 showLocalTimes(document);
@@ -15,6 +16,7 @@ takeDrops(document);
 takePasskeys();
 
 takeFragments();
+keepTicks();
 
 // A page that a course site has opened tells it that it can be closed (LTI Dynamic Registration 1.0, 3.8).
 document.querySelector<HTMLElement>("[data-tell]")?.addEventListener("click", event => {

@@ -1,11 +1,12 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
+using ZestySlate.CourseSite.Lti;
 using ZestySlate.CourseSite.State;
 
 namespace ZestySlate.CourseSite.Pages.Courses;
 
 /// <summary>One assignment: settings for who teaches, the tool's frame for who learns.</summary>
-public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
+public sealed class AssignmentModel(SiteStore store, SiteAddress address) : ToolFrameModel(store, address)
 {
     public Assignment Assignment { get; private set; } = new();
 
@@ -36,7 +37,9 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
         string? points,
         DateTime? due,
         DateTime? from,
-        bool keptBack
+        bool keptBack,
+        bool ownWindow,
+        bool newColumn
     )
     {
         if (!Teaches || !Load(course))
@@ -51,7 +54,8 @@ public sealed class AssignmentModel(SiteStore store) : ToolFrameModel(store)
             Assignment.Points = decimal.TryParse(points, NumberStyles.Number, CultureInfo.InvariantCulture, out var number) ? number : null;
             Assignment.Due = due is { } day ? new DateTimeOffset(DateTime.SpecifyKind(day, DateTimeKind.Utc)) : null;
             Assignment.From = from is { } opens ? new DateTimeOffset(DateTime.SpecifyKind(opens, DateTimeKind.Utc)) : null;
-            Assignment.KeptBack = keptBack;
+            (Assignment.KeptBack, Assignment.OwnWindow) = (keptBack, ownWindow);
+            Assignment.Column = newColumn ? $"{Assignment.Id}-{Guid.NewGuid():N}" : Assignment.Column;
         });
         return LocalRedirect($"/courses/{course}/assignments/{Id}");
     }

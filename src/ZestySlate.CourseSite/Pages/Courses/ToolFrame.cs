@@ -7,7 +7,7 @@ using ZestySlate.CourseSite.State;
 namespace ZestySlate.CourseSite.Pages.Courses;
 
 /// <summary>A page with the tool in a frame: choosing content, or opening an assignment.</summary>
-public class ToolFrameModel(SiteStore store) : PageModel
+public class ToolFrameModel(SiteStore store, SiteAddress address) : PageModel
 {
     protected SiteStore Store { get; } = store;
 
@@ -33,7 +33,7 @@ public class ToolFrameModel(SiteStore store) : PageModel
     /// <summary>Begins the tool's sign-in inside the frame.</summary>
     protected void OpenTool(string course, string? assignment, string target)
     {
-        var opening = new Opening(User.FindFirstValue(ClaimTypes.NameIdentifier)!, course, assignment);
-        Address = PlatformEndpoints.Begin(HttpContext, Store.Read(state => state.Tool), opening, target);
+        var opening = new Opening(User.FindFirstValue(ClaimTypes.NameIdentifier)!, course, assignment, SiteAddress.OriginOf(HttpContext));
+        Address = Store.Read(state => PlatformEndpoints.Begin(HttpContext, address, state, opening, target));
     }
 }
