@@ -19,6 +19,7 @@ internal static class Bench
             ["kills"] = Kills.RunAsync,
             ["burdens"] = Burdens.RunAsync,
             ["videos"] = Videos.RunAsync,
+            ["grades"] = CourseGrades.RunAsync,
             ["stories"] = () => Task.Run(Stories.Run),
         };
         var chosen = args.Length == 0 ? all.Keys.ToArray() : args;

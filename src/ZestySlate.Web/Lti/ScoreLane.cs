@@ -12,52 +12,55 @@ namespace ZestySlate.Web.Lti;
 /// </summary>
 internal sealed class ScoreLane(SlateDb db, AccessTokens tokens, CourseColumns columns, TimeProvider clock, ILogger<ScoreLane> log)
 {
-    /// <summary>So many in one go; the rest in the next.</summary>
-    private const int Most = 100;
+    /// <summary>So many are read at once.</summary>
+    private const int AtOnce = 100;
 
     private static readonly int[] PausesInSeconds = [5, 15, 60, 300, 900, 3600];
 
-    /// <summary>Sends what is due at a course site. Returns how many were taken.</summary>
+    /// <summary>Sends what is due at a course site, until nothing is, or it cannot be spoken with. Returns how many were taken.</summary>
     public async Task<int> RunAsync(int siteId, CancellationToken stop)
     {
-        var now = clock.GetUtcNow();
         var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == siteId, stop);
-        var due = await db
-            .ScoreDeliveries.Where(d => d.CourseSiteId == siteId)
-            .Due(now)
-            .OrderBy(d => d.NextTry)
-            .Take(Most)
-            .ToListAsync(stop);
         var taken = 0;
-        foreach (var delivery in due)
+        while (await NextAsync(siteId, stop) is { Count: > 0 } due)
         {
-            if (await IsOvertakenAsync(delivery, stop))
+            foreach (var delivery in due)
             {
-                delivery.DeliveredAt = now;
-                delivery.LastProblem = "A newer score took its place.";
+                var verdict = await IsOvertakenAsync(delivery, stop) ? null : await TryAsync(site, delivery, stop);
+                delivery.DeliveredAt = verdict is null ? clock.GetUtcNow() : delivery.DeliveredAt;
+                delivery.LastProblem = verdict is null ? "A newer score took its place." : delivery.LastProblem;
                 await db.SaveChangesAsync(stop);
-                continue;
+                taken += verdict?.Kind == ScoreVerdict.Means.Taken ? 1 : 0;
+                if (verdict?.After is not null)
+                {
+                    await LeaveAloneAsync(siteId, delivery.NextTry, stop);
+                }
+
+                if (verdict?.Kind == ScoreVerdict.Means.LaterAll)
+                {
+                    return taken;
+                }
             }
 
-            var verdict = await TryAsync(site, delivery, stop);
-            await db.SaveChangesAsync(stop);
-            taken += verdict.Kind == ScoreVerdict.Means.Taken ? 1 : 0;
-            if (verdict.After is not null)
-            {
-                // The course site said how long it wants to be left alone.
-                await db
-                    .ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.DeliveredAt == null && d.NextTry < delivery.NextTry)
-                    .ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, delivery.NextTry), stop);
-            }
-
-            if (verdict.Kind == ScoreVerdict.Means.LaterAll)
-            {
-                break;
-            }
+            db.ChangeTracker.Clear();
         }
 
         return taken;
     }
+
+    private Task<List<ScoreDelivery>> NextAsync(int siteId, CancellationToken stop) =>
+        db
+            .ScoreDeliveries.Where(d => d.CourseSiteId == siteId)
+            .Due(clock.GetUtcNow())
+            .OrderBy(d => d.NextTry)
+            .Take(AtOnce)
+            .ToListAsync(stop);
+
+    /// <summary>The course site said how long it wants to be left alone.</summary>
+    private Task<int> LeaveAloneAsync(int siteId, DateTimeOffset until, CancellationToken stop) =>
+        db
+            .ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.DeliveredAt == null && d.NextTry < until)
+            .ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, until), stop);
 
     private Task<bool> IsOvertakenAsync(ScoreDelivery delivery, CancellationToken stop) =>
         db.ScoreDeliveries.AnyAsync(
