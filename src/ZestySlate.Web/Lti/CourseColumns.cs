@@ -6,12 +6,16 @@ using ZestySlate.Storage.CourseSites;
 
 namespace ZestySlate.Web.Lti;
 
-/// <summary>Looks for the column of grades of an assignment, where a launch named none or the one it named is gone (Assignment and Grade Services 2.0, 3.2).</summary>
+/// <summary>
+/// Looks for the column of grades of an assignment, where a launch named none or the one it named is gone (Assignment and Grade
+/// Services 2.0, 3.2).
+/// </summary>
 public sealed class CourseColumns(AccessTokens tokens)
 {
     private const int MostPages = 10;
 
-    /// <summary>The address of the column that belongs to the assignment's link, or to its activity; null when none can be found, or several may be meant.</summary>
+    /// <summary>The address of the column that belongs to the assignment's link, or to its activity; null when none can be found, or
+    /// several may be meant.</summary>
     /// <param name="site">Its course site.</param>
     /// <param name="assignment">The assignment.</param>
     /// <param name="not">A column that is gone; null for none.</param>

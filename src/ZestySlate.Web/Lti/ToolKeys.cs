@@ -11,7 +11,8 @@ namespace ZestySlate.Web.Lti;
 /// one has signed is still good.</summary>
 public sealed class ToolKeys(SlateDb db, TimeProvider clock)
 {
-    /// <summary>How long a key is published after another took its place. What it signed is good for minutes; course sites may keep key sets for days.</summary>
+    /// <summary>How long a key is published after another took its place. What it signed is good for minutes; course sites may keep key
+    /// sets for days.</summary>
     public static readonly TimeSpan StaysFor = TimeSpan.FromDays(30);
 
     /// <summary>The key that signs now; made at first use.</summary>
