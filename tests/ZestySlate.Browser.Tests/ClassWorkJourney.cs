@@ -177,6 +177,7 @@ public sealed class ClassWorkJourney(Apps apps)
         site.LookFor("sea breeze turn");
         site.PressCss($"input[name=activity][value='{activity}']");
         site.Type("input[name='Placed.Points']", "20");
+        site.Press("More: when it opens", "main");
         site.Type("textarea[name='Placed.Instructions']", "By Friday, in the course.");
         site.PressCss("input[name='Placed.NoDue']");
         site.Press("Place it in the course", "main");

@@ -381,6 +381,14 @@ internal static class Doings
         person.Reads("h1", "Courses");
     }
 
+    /// <summary>Keeps what stands in a form of the course site, and waits until the page that answers it is there.</summary>
+    public static void Keep(this Person person)
+    {
+        person.Run("document.documentElement.dataset.before = 'yes'");
+        person.Press("Keep", "main form");
+        person.Until(() => (string?)person.Run("return document.documentElement.dataset.before ? null : 'kept'"), "what was kept");
+    }
+
     public static void IntoFrame(this Person person, string css = "iframe")
     {
         person.Driver.SwitchTo().DefaultContent();

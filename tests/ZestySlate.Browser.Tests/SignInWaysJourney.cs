@@ -94,21 +94,13 @@ public sealed class SignInWaysJourney(Apps apps)
     {
         teacher.Go(apps.Course + "/mischief");
         teacher.Run("document.querySelector('[name=\"Told.Storage\"]').value = arguments[0]", storage);
-        Keep(teacher);
+        teacher.Keep();
     }
 
     private void OwnWindow(Person teacher, bool own)
     {
         teacher.Go(apps.Course + "/courses/watch/assignments/first-look");
         teacher.Run("document.querySelector('[name=ownWindow]').checked = arguments[0]", own);
-        Keep(teacher);
-    }
-
-    /// <summary>Sends the form, and waits until the page that answers it is there.</summary>
-    private static void Keep(Person teacher)
-    {
-        teacher.Run("document.documentElement.dataset.before = 'yes'");
-        teacher.Press("Keep", "main form");
-        teacher.Until(() => (string?)teacher.Run("return document.documentElement.dataset.before ? null : 'kept'"), "what was kept");
+        teacher.Keep();
     }
 }

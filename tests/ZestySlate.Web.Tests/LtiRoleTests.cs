@@ -249,4 +249,82 @@ public sealed class LtiRoleTests(SlateHost host) : LtiHarness(host)
             WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop))
         );
     }
+
+    [Theory]
+    [InlineData(CourseRole.Teacher, true, 5, true, null, true)]
+    [InlineData(CourseRole.Grader, true, 5, true, null, true)]
+    [InlineData(CourseRole.Observer, false, null, false, null, true)]
+    [InlineData(CourseRole.Observer, true, null, false, null, false)]
+    [InlineData(CourseRole.None, false, 1, false, null, false)]
+    [InlineData(CourseRole.None, false, 0, false, null, true)]
+    [InlineData(CourseRole.Observer, false, null, true, null, false)]
+    [InlineData(CourseRole.Observer, false, null, true, 1, false)]
+    [InlineData(CourseRole.Observer, false, null, true, 0, true)]
+    public void Others_look_once_learners_may_and_at_a_test_when_it_is_over(
+        CourseRole role,
+        bool keptBack,
+        int? opensIn,
+        bool test,
+        int? dueIn,
+        bool may
+    )
+    {
+        var now = new DateTimeOffset(2026, 12, 1, 8, 0, 0, TimeSpan.Zero);
+        var given = new Storage.Classes.AssignmentRecord
+        {
+            ActivityId = "a",
+            Title = "t",
+            KeptBack = keptBack,
+            From = opensIn is { } opens ? now.AddMinutes(opens) : null,
+            Due = dueIn is { } due ? now.AddMinutes(due) : null,
+        };
+        var moment = test ? Core.Activities.RevealMoment.AfterEnd : Core.Activities.RevealMoment.AtOnce;
+        var rules = new Core.Activities.Rules
+        {
+            Reveal = new() { RightOrWrong = moment, RightAnswer = moment },
+        };
+        var document = new Core.Activities.Activity { Rules = rules };
+        Assert.Equal(may, CourseLooks.May(role, given, document, now));
+    }
+
+    [Fact]
+    public async Task What_is_kept_back_is_not_looked_at_by_its_address_either()
+    {
+        await OpenAsync("back-a", "link-kept", M + "#Learner");
+        var at = (await OpenAsync("back-parent", "link-kept", M + "#Mentor")).Headers.Location!.OriginalString;
+        Assert.Equal(HttpStatusCode.OK, (await Bare().GetAsync(at + "/look", Stop)).StatusCode);
+        await Host.DbAsync(db =>
+            db.Assignments.Where(a => a.ResourceLinkId == "link-kept")
+                .ExecuteUpdateAsync(set => set.SetProperty(a => a.KeptBack, true), Stop)
+        );
+        Assert.Equal(HttpStatusCode.NotFound, (await Bare().GetAsync(at + "/look", Stop)).StatusCode);
+        Assert.Contains("cannot be looked at yet", await Bare().GetStringAsync(at, Stop));
+    }
+
+    [Fact]
+    public async Task Where_teachers_need_an_account_they_are_told_so()
+    {
+        Task SetAsync(bool makes) =>
+            Host.DbAsync(db =>
+                db.CourseSites.Where(s => s.ClientId == "zesty-slate")
+                    .ExecuteUpdateAsync(set => set.SetProperty(s => s.MakesTeachers, makes), Stop)
+            );
+        await SetAsync(false);
+        try
+        {
+            var reply = await OpenAsync("t-no-account", "link-no-account", M + "#Instructor", claims =>
+            {
+                claims[Claim + "message_type"] = "LtiDeepLinkingRequest";
+                claims["https://purl.imsglobal.org/spec/lti-dl/claim/deep_linking_settings"] = new
+                {
+                    deep_link_return_url = "http://courses.example/chosen",
+                };
+            });
+            await RefusedAsync(reply, "needs an account here");
+        }
+        finally
+        {
+            await SetAsync(true);
+        }
+    }
 }

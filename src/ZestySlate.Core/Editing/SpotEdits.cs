@@ -58,7 +58,11 @@ public sealed record SetDuring(string SpotId, During? During) : SpotEdit(SpotId)
         During is { OnlyLeads: false } && !activity.SceneWith(SpotId)!.Backdrop.HasTime
             ? Outcome<Activity>.Refused("The backdrop of this scene has no course in time.")
         : During?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
+        : ScenesOf(During).Except(ScenesOf(spot.During)).Any(scene => activity.SceneOf(scene) is null)
+            ? Outcome<Activity>.Refused("The scene it leads to is not there any more.")
         : activity.WithSpot(SpotId, s => s with { During = During });
+
+    private static IEnumerable<string> ScenesOf(During? during) => during?.Turns.Select(turn => turn.Scene).OfType<string>() ?? [];
 }
 
 /// <summary>Gives a spot another sign.</summary>

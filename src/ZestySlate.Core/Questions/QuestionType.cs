@@ -261,6 +261,13 @@ public abstract class QuestionType<TQuestion, TResponse> : QuestionType
     /// <summary>The weight of all parts: the points when none are set.</summary>
     protected abstract decimal Parts(TQuestion question);
 
+    /// <summary>The least that parts with weights are worth together: a share of nothing could not be marked.</summary>
+    private const decimal LeastOfParts = 0.01m;
+
+    /// <summary>What parts are worth together; one point before there are any.</summary>
+    protected static decimal Together<TPart>(IReadOnlyCollection<TPart> parts, Func<TPart, decimal> weight) =>
+        parts.Count == 0 ? 1 : Math.Max(LeastOfParts, parts.Sum(weight));
+
     protected abstract QuestionMark Mark(TQuestion question, TResponse? response, CultureInfo culture);
 
     protected abstract string InWords(TQuestion question, TResponse response);

@@ -189,7 +189,9 @@ public static class ServiceEndpoints
             return Results.StatusCode(401);
         }
 
-        var found = store.Read(state => (Course: state.Courses.FirstOrDefault(c => c.Id == course), People: state.People.ToList()));
+        var found = store.Read(state =>
+            (Course: state.Courses.FirstOrDefault(c => c.Id == course), People: state.People.Where(p => !p.IsGuest).ToList())
+        );
         if (found.Course is null)
         {
             return Results.NotFound();

@@ -119,7 +119,7 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
 
         foreach (var (name, leftOut) in new[] { ("name", mischief.NoName), ("email", mischief.NoName), ("sub", mischief.NoSub) })
         {
-            if (leftOut)
+            if (leftOut || person.IsGuest)
             {
                 payload.Remove(name);
             }

@@ -58,6 +58,12 @@ public static class DemoSite
                 },
                 new SitePerson
                 {
+                    Id = "g-guest",
+                    Name = "A guest",
+                    IsGuest = true,
+                },
+                new SitePerson
+                {
                     Id = "a-pell",
                     Name = "Pell Marrow",
                     Email = "pell.marrow@gannetpoint.example",

@@ -41,18 +41,22 @@ public sealed class SitePerson
     /// <see cref="Teaches"/> says.</summary>
     public string Role { get; set; } = "";
 
+    /// <summary>True for a guest: launches do not say who it is, and nobody lists them.</summary>
+    public bool IsGuest { get; set; }
+
     /// <summary>Whom a mentor accompanies.</summary>
     public List<string> Mentors { get; set; } = [];
 
     /// <summary>What they do in courses, in this site's words.</summary>
     public string Does =>
-        Accompanies ? "accompanies learners"
+        IsGuest ? "looks in"
+        : Accompanies ? "accompanies learners"
         : Role.Contains("Assistant", StringComparison.Ordinal) ? "assists"
         : Teaches ? "teaches"
         : "learns";
 
     /// <summary>True for who neither teaches nor learns.</summary>
-    public bool Accompanies => Role == "Mentor";
+    public bool Accompanies => Role == "Mentor" || IsGuest;
 }
 
 /// <summary>A course with a page and assignments.</summary>

@@ -58,7 +58,11 @@ internal static class HandedEndpoints
         });
         Map(routes.MapGroup("/course-work/look").RequireAuthorization(Rights.CourseSeat), async context =>
         {
-            var (trial, document) = await context.RequestServices.GetRequiredService<CourseLooks>().OfAsync(context);
+            if (await context.RequestServices.GetRequiredService<CourseLooks>().OfAsync(context) is not var (trial, document))
+            {
+                return null;
+            }
+
             var person = context.User.Id();
             return new Work(
                 Trials.FilesKey(trial, person),

@@ -86,10 +86,12 @@ internal sealed class LaunchCompletion(
             )
         : Outcome<string>.Refused("ltiNothingChosen");
 
-    private async Task<string> ChooseAsync(Launch launch, CourseSiteRecord site, DeepLinkingRequest wish)
+    private async Task<Outcome<string>> ChooseAsync(Launch launch, CourseSiteRecord site, DeepLinkingRequest wish)
     {
         var person = await PersonAsync(launch, site);
-        return await BeginAsync(launch, person, session => session.DeepLinking = JsonSerializer.Serialize(wish)) + "/lti/choose";
+        return await people.IsInRoleAsync(person, Roles.Teacher)
+            ? await BeginAsync(launch, person, session => session.DeepLinking = JsonSerializer.Serialize(wish)) + "/lti/choose"
+            : Outcome<string>.Refused("ltiAccountFirst");
     }
 
     private Task<string> BeginAsync(Launch launch, Person person, Action<FrameSession> with) =>

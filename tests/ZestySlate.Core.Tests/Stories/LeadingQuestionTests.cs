@@ -51,6 +51,16 @@ public sealed class LeadingQuestionTests
     }
 
     [Fact]
+    public void A_way_to_a_scene_that_is_gone_is_not_made_and_one_that_was_there_keeps_no_other_from_being_set()
+    {
+        Outcome<Activity> Set(Activity on, params Turn[] turns) => new SetDuring("q", During.Leading(turns.ToValueList())).Apply(on);
+        Assert.Contains("not there any more", Set(RightOrWrong, To("gone", TurnAfter.Right)).Refusal);
+        var stale = Asking(To("gone", TurnAfter.Right));
+        Assert.True(Set(stale, To("gone", TurnAfter.Right), To("bad", TurnAfter.Wrong)).Succeeded);
+        Assert.False(Set(stale, To("gone", TurnAfter.Right), To("lost", TurnAfter.Wrong)).Succeeded);
+    }
+
+    [Fact]
     public void Only_a_way_is_set_where_there_is_no_course_in_time()
     {
         bool Takes(During during) => new SetDuring("q", during).Apply(RightOrWrong).Succeeded;

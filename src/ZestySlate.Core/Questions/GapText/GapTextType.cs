@@ -20,7 +20,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
 
     protected override string TitleOf(GapTextQuestion question) => "Gap text";
 
-    protected override decimal Parts(GapTextQuestion question) => Math.Max(0.01m, question.Gaps.Sum(gap => gap.Gap.Weight));
+    protected override decimal Parts(GapTextQuestion question) => Together(question.Gaps.ToList(), gap => gap.Gap.Weight);
 
     protected override QuestionMark Mark(GapTextQuestion question, GapTextResponse? response, CultureInfo culture) =>
         GapTextMarking.Mark(question, response, culture);

@@ -17,7 +17,7 @@ public sealed partial class MatchType : QuestionType<MatchQuestion, MatchRespons
 
     protected override string TitleOf(MatchQuestion question) => "Match";
 
-    protected override decimal Parts(MatchQuestion question) => Math.Max(0.01m, question.Pairs.Sum(pair => pair.Weight));
+    protected override decimal Parts(MatchQuestion question) => Together(question.Pairs, pair => pair.Weight);
 
     protected override QuestionMark Mark(MatchQuestion question, MatchResponse? response, CultureInfo culture)
     {

@@ -27,7 +27,7 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
         {
             OrderCredit.NeighbourPairs => Math.Max(1, question.Items.Count - 1),
             OrderCredit.LongestKept => Math.Max(1, question.Items.Count),
-            _ => Math.Max(0.01m, question.Items.Sum(item => item.Weight)),
+            _ => Together(question.Items, item => item.Weight),
         };
 
     protected override QuestionMark Mark(OrderQuestion question, OrderResponse? response, CultureInfo culture)

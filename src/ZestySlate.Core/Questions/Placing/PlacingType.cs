@@ -19,7 +19,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
     protected override string TitleOf(PlacingQuestion question) => "Place";
 
     protected override decimal Parts(PlacingQuestion question) =>
-        Math.Max(0.01m, question.Items.Sum(item => item.Zones.Count == 0 ? 0 : item.Weight * (item.Often ? item.Zones.Count : 1)));
+        Together(question.Items.Where(item => item.Zones.Count > 0).ToList(), item => item.Weight * (item.Often ? item.Zones.Count : 1));
 
     protected override QuestionMark Mark(PlacingQuestion question, PlacingResponse? response, CultureInfo culture) =>
         PlacingMarking.Mark(question, response);

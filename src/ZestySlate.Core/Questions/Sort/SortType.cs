@@ -16,7 +16,7 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
 
     protected override string TitleOf(SortQuestion question) => "Sort";
 
-    protected override decimal Parts(SortQuestion question) => Math.Max(0.01m, question.Items.Sum(item => item.Weight));
+    protected override decimal Parts(SortQuestion question) => Together(question.Items, item => item.Weight);
 
     protected override QuestionMark Mark(SortQuestion question, SortResponse? response, CultureInfo culture) =>
         response is null || response.IsEmpty

@@ -23,6 +23,9 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows row
     /// <summary>One placement.</summary>
     public sealed record Placed(AssignmentRecord Given, string Site, IReadOnlyList<CourseRow> Rows)
     {
+        /// <summary>What it is called among the others: the course and its link there, and a number where both are the same twice.</summary>
+        public string Heading { get; init; } = "";
+
         /// <summary>True while the course site is being asked who belongs to the course.</summary>
         public bool Asks => Given.MembersNext is not null;
 
@@ -57,12 +60,17 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows row
                 .ToListAsync(stop)
         )
         {
+            var heading = given.CourseTitle is { } course && course != given.Title ? $"{course}: {given.Title}" : given.Title;
+            var before = placed.Count(one => one.Given.CourseTitle == given.CourseTitle && one.Given.Title == given.Title);
             placed.Add(
                 new Placed(
                     given,
                     names.GetValueOrDefault(given.CourseSiteId!.Value, "a course site that is gone"),
                     await rows.OfAsync(given, stop)
                 )
+                {
+                    Heading = before == 0 ? heading : $"{heading} ({before + 1})",
+                }
             );
         }
 

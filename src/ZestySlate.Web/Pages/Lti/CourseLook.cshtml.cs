@@ -23,9 +23,13 @@ public sealed class CourseLookModel(CourseLooks looks, Trials trials, TimeProvid
 
     public PlayLinks Links { get; private set; } = null!;
 
-    public async Task OnGetAsync()
+    public async Task<IActionResult> OnGetAsync()
     {
-        var (trial, document) = await looks.OfAsync(HttpContext);
+        if (await looks.OfAsync(HttpContext) is not var (trial, document))
+        {
+            return NotFound();
+        }
+
         Document = document;
         View = LearnerView.Of(trials.State(trial, User.Id(), document), clock.GetUtcNow());
         View = View with { Words = Languages.For(Request, View.Words) };
@@ -33,12 +37,17 @@ public sealed class CourseLookModel(CourseLooks looks, Trials trials, TimeProvid
         {
             StyleNonce = EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext),
         };
+        return Page();
     }
 
     /// <summary>Begins it anew.</summary>
     public async Task<IActionResult> OnPostAsync()
     {
-        var (trial, document) = await looks.OfAsync(HttpContext);
+        if (await looks.OfAsync(HttpContext) is not var (trial, document))
+        {
+            return NotFound();
+        }
+
         trials.Begin(trial, User.Id(), document, null, null, AsIf.Nothing);
         return LocalRedirect("~/course-work/look");
     }

@@ -10,7 +10,7 @@ namespace ZestySlate.Web.Pages.Lti;
 
 /// <summary>What somebody of the course sees of an assignment who neither learns there nor owns the activity.</summary>
 [Authorize(Policy = Rights.CourseSeat)]
-public sealed class CourseWorkModel(SlateDb db, CourseRows rows) : PageModel
+public sealed class CourseWorkModel(SlateDb db, CourseRows rows, CourseLooks looks) : PageModel
 {
     public CourseSeat Seat { get; private set; } = null!;
 
@@ -18,6 +18,9 @@ public sealed class CourseWorkModel(SlateDb db, CourseRows rows) : PageModel
 
     /// <summary>Everybody for who teaches, marks or runs the course; those they accompany for observers; else nobody.</summary>
     public IReadOnlyList<CourseRow> Rows { get; private set; } = [];
+
+    /// <summary>True when the activity may be looked at now.</summary>
+    public bool MayLook { get; private set; }
 
     /// <summary>The way back to the course; null inside its page.</summary>
     public string? Back { get; private set; }
@@ -28,6 +31,7 @@ public sealed class CourseWorkModel(SlateDb db, CourseRows rows) : PageModel
 
     public async Task OnGetAsync(CancellationToken stop)
     {
+        MayLook = await looks.OfAsync(HttpContext) is not null;
         (Seat, Back) = (CourseSeat.Of(HttpContext)!, Presentation.Of(HttpContext).Back);
         Given = await db.Assignments.AsNoTracking().SingleAsync(a => a.Id == Seat.AssignmentId, stop);
         var all = Seat.Role.SeesEverybody() || Seat.Mentored.Count > 0 ? await rows.OfAsync(Given, stop) : [];
