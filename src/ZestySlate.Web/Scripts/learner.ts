@@ -9,7 +9,8 @@ if (embedded) {
   rememberVisit(embedded, visitIn(location.pathname));
   tellHeight();
 }
-if (document.body.dataset.inCourse && parent !== window) {
+// On a phone what opens lies at the foot of the frame: there the frame stays as high as the screen lets it.
+if (document.body.dataset.inCourse && parent !== window && matchMedia("(min-width: 50rem)").matches) {
   tellHeight();
 }
 const root = document.querySelector<HTMLElement>("[data-learn]");
