@@ -254,6 +254,25 @@ public sealed class LtiClaimTests(SlateHost host) : LtiHarness(host)
         await RefusedAsync(await Host.Visitor().SendAsync(request, Stop), words);
     }
 
+    [Theory]
+    [InlineData(19_000, false)]
+    [InlineData(20_000, true)]
+    public async Task A_sign_in_that_says_too_much_is_not_kept(int letters, bool refused)
+    {
+        var before = await Host.DbAsync(db => db.CourseSiteLogins.CountAsync(Stop));
+        var fields = new Dictionary<string, string>
+        {
+            ["iss"] = "http://courses.example",
+            ["client_id"] = "zesty-slate",
+            ["login_hint"] = "x",
+            ["target_link_uri"] = "http://localhost/a/garden",
+            ["lti_message_hint"] = new string('h', letters),
+        };
+        var reply = await Host.Visitor().PostAsync("/lti/login", new FormUrlEncodedContent(fields), Stop);
+        Assert.Equal(refused ? HttpStatusCode.Forbidden : HttpStatusCode.Redirect, reply.StatusCode);
+        Assert.Equal(before + (refused ? 0 : 1), await Host.DbAsync(db => db.CourseSiteLogins.CountAsync(Stop)));
+    }
+
     [Fact]
     public async Task A_course_site_that_signs_nobody_in_is_told_as_that() =>
         await RefusedAsync(

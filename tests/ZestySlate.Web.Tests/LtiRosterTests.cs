@@ -89,6 +89,19 @@ public sealed class LtiRosterTests(SlateHost host) : LtiHarness(host)
     }
 
     [Fact]
+    public async Task Half_a_letter_in_one_name_takes_nothing_from_the_others()
+    {
+        const string body =
+            "{\"members\":[{\"user_id\":\"a\",\"name\":\"\\ud800\",\"roles\":[\"\\udc00\",\"Learner\"]},{\"user_id\":\"b\"}]}";
+        var (given, members) = await ToldAsync("roster-half", _ => new HttpResponseMessage(System.Net.HttpStatusCode.OK)
+        {
+            Content = new StringContent(body),
+        });
+        Assert.Null(given.MembersProblem);
+        Assert.Equal([("a", false), ("b", true)], members.Select(m => (m.Subject, m.HasOtherRole)));
+    }
+
+    [Fact]
     public async Task A_page_that_leads_back_to_itself_ends_the_list()
     {
         var (given, members) = await ToldAsync("roster-round", address =>

@@ -120,15 +120,9 @@ public sealed class AccessTokens(ToolKeys keys, TokenCache known, IHttpClientFac
         {
             using var answer = JsonDocument.Parse(body);
             var root = answer.RootElement;
-            string? Text(string name) =>
-                root.ValueKind == JsonValueKind.Object
-                && root.TryGetProperty(name, out var value)
-                && value.ValueKind == JsonValueKind.String
-                    ? value.GetString()
-                    : null;
             if (
                 (int)status is >= 200 and < 300
-                && Text("access_token") is { Length: > 0 } token
+                && root.Text("access_token") is { Length: > 0 } token
                 && token.All(char.IsAscii)
                 && !token.Any(Blank)
             )
@@ -142,7 +136,7 @@ public sealed class AccessTokens(ToolKeys keys, TokenCache known, IHttpClientFac
                 return (token, said);
             }
 
-            if (Text("error") is { Length: > 0 } error)
+            if (root.Text("error") is { Length: > 0 } error)
             {
                 throw new NoTokenException($"gave no access token ({error.Cut(60)})");
             }

@@ -75,17 +75,17 @@ public sealed class CourseColumns(AccessTokens tokens)
         using var list = JsonDocument.Parse(await reply.Content.ReadAsStringAsync(stop));
         foreach (var column in list.RootElement.ValueKind == JsonValueKind.Array ? list.RootElement.EnumerateArray().ToArray() : [])
         {
-            if (LaunchReader.Address(Text(column, "id")) is not { } id)
+            if (LaunchReader.Address(column.Text("id")) is not { } id)
             {
                 continue;
             }
 
             // A course site that knows no filter tells all its columns.
-            if (assignment.ResourceLinkId is { } link && Text(column, "resourceLinkId") == link)
+            if (assignment.ResourceLinkId is { } link && column.Text("resourceLinkId") == link)
             {
                 byLink.Add(id);
             }
-            else if (Text(column, "resourceId") == assignment.ActivityId)
+            else if (column.Text("resourceId") == assignment.ActivityId)
             {
                 byActivity.Add(id);
             }
@@ -93,9 +93,4 @@ public sealed class CourseColumns(AccessTokens tokens)
 
         return reply.Headers.TryGetValues("Link", out var links) ? LinkHeader.Find(links, "next", address) : null;
     }
-
-    private static string? Text(JsonElement column, string name) =>
-        column.ValueKind == JsonValueKind.Object && column.TryGetProperty(name, out var value) && value.ValueKind == JsonValueKind.String
-            ? value.GetString()
-            : null;
 }

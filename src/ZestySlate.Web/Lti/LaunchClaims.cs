@@ -63,8 +63,7 @@ internal sealed class LaunchClaims
     private static JsonElement? Find(JsonElement? inside, string name) =>
         inside is { ValueKind: JsonValueKind.Object } claims && claims.TryGetProperty(name, out var value) ? value : null;
 
-    private static string? TextOf(JsonElement? value) =>
-        value is { ValueKind: JsonValueKind.String } text && Plain(text) is { Length: > 0 } plain ? plain : null;
+    private static string? TextOf(JsonElement? value) => value?.AsText();
 
     private static List<string>? TextsOf(JsonElement? value) =>
         value is { ValueKind: JsonValueKind.Array } list
@@ -78,17 +77,4 @@ internal sealed class LaunchClaims
             JsonValueKind.False => false,
             _ => null,
         };
-
-    /// <summary>The text, or null when half a letter stands in it (a lone surrogate), which nothing can store.</summary>
-    private static string? Plain(JsonElement text)
-    {
-        try
-        {
-            return text.GetString();
-        }
-        catch (InvalidOperationException)
-        {
-            return null;
-        }
-    }
 }

@@ -18,6 +18,9 @@ internal static class LtiEndpoints
 {
     private static readonly TimeSpan LoginLasts = TimeSpan.FromMinutes(10);
 
+    /// <summary>The longest that a sign-in says altogether, in characters: it is kept until the launch comes, from whoever says it.</summary>
+    private const int LongestLogin = 20_000;
+
     public static void MapLti(this IEndpointRouteBuilder routes)
     {
         routes.MapMethods("/lti/login", ["GET", "POST"], LoginAsync).AllowAnonymous();
@@ -45,7 +48,8 @@ internal static class LtiEndpoints
         var (site, problem) = await SiteAsync(db, Get("iss"), Get("client_id"));
         var target = Get("target_link_uri");
         problem ??=
-            Get("login_hint") is null ? "ltiNoHint"
+            given.Values.Sum(value => value.Length) > LongestLogin ? "ltiTooLarge"
+            : Get("login_hint") is null ? "ltiNoHint"
             : target is null || !IsOurs(target, OwnAddress.Of(context)) ? "ltiNotOurs"
             : null;
         if (problem is not null)

@@ -137,24 +137,24 @@ public sealed class Memberships(SlateDb db, AccessTokens tokens, TimeProvider cl
 
     private CourseMember? MemberOf(JsonElement member, int assignmentId)
     {
-        if (Text(member, "user_id") is not { } subject)
+        if (member.Text("user_id") is not { } subject)
         {
             return null;
         }
 
         var roles =
             member.TryGetProperty("roles", out var list) && list.ValueKind == JsonValueKind.Array
-                ? list.EnumerateArray().Where(role => role.ValueKind == JsonValueKind.String).Select(role => role.GetString()!)
+                ? list.EnumerateArray().Select(role => role.AsText()).OfType<string>()
                 : [];
         return new CourseMember
         {
             AssignmentId = assignmentId,
             Subject = subject,
-            Name = LaunchReader.NameOf(Text(member, "name"), Text(member, "given_name"), Text(member, "family_name"))
+            Name = LaunchReader.NameOf(member.Text("name"), member.Text("given_name"), member.Text("family_name"))
                 ?? "Somebody without a name",
             HasOtherRole = CourseRoles.Of(roles) != CourseRole.Learner,
             // Without a status somebody is active (2.3.2).
-            RemovedAt = Text(member, "status") is null or "Active" ? null : clock.GetUtcNow(),
+            RemovedAt = member.Text("status") is null or "Active" ? null : clock.GetUtcNow(),
         };
     }
 
@@ -185,12 +185,4 @@ public sealed class Memberships(SlateDb db, AccessTokens tokens, TimeProvider cl
 
         db.CourseMembers.AddRange(told.Values);
     }
-
-    private static string? Text(JsonElement member, string name) =>
-        member.ValueKind == JsonValueKind.Object
-        && member.TryGetProperty(name, out var value)
-        && value.ValueKind == JsonValueKind.String
-        && value.GetString() is { Length: > 0 } text
-            ? text
-            : null;
 }

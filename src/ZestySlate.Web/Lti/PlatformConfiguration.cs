@@ -31,18 +31,18 @@ internal sealed record PlatformConfiguration(
             using var document = JsonDocument.Parse(json);
             var root = document.RootElement;
             return
-                Text(root, "issuer") is { } issuer
-                && LaunchReader.Address(Text(root, "authorization_endpoint")) is { } authorization
-                && LaunchReader.Address(Text(root, "token_endpoint")) is { } token
-                && LaunchReader.Address(Text(root, "jwks_uri")) is { } keys
+                root.Text("issuer") is { } issuer
+                && LaunchReader.Address(root.Text("authorization_endpoint")) is { } authorization
+                && LaunchReader.Address(root.Text("token_endpoint")) is { } token
+                && LaunchReader.Address(root.Text("jwks_uri")) is { } keys
                 ? new PlatformConfiguration(
                     issuer,
                     authorization,
                     token,
                     keys,
-                    LaunchReader.Address(Text(root, "registration_endpoint")),
-                    Text(root, "authorization_server"),
-                    root.TryGetProperty(Platform, out var platform) ? Text(platform, "product_family_code") : null
+                    LaunchReader.Address(root.Text("registration_endpoint")),
+                    root.Text("authorization_server"),
+                    root.TryGetProperty(Platform, out var platform) ? platform.Text("product_family_code") : null
                 )
                 : null;
         }
@@ -51,12 +51,4 @@ internal sealed record PlatformConfiguration(
             return null;
         }
     }
-
-    private static string? Text(JsonElement inside, string name) =>
-        inside.ValueKind == JsonValueKind.Object
-        && inside.TryGetProperty(name, out var value)
-        && value.ValueKind == JsonValueKind.String
-        && value.GetString() is { Length: > 0 } text
-            ? text
-            : null;
 }

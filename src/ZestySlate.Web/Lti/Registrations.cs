@@ -129,18 +129,12 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
         }
 
         using var answer = JsonDocument.Parse(body);
-        string? Text(JsonElement inside, string name) =>
-            inside.ValueKind == JsonValueKind.Object
-            && inside.TryGetProperty(name, out var value)
-            && value.ValueKind == JsonValueKind.String
-                ? value.GetString()
-                : null;
-        if (Text(answer.RootElement, "client_id") is not { Length: > 0 } client)
+        if (answer.RootElement.Text("client_id") is not { } client)
         {
             return Outcome<CourseSiteRecord>.Refused("The course site registered us, but named no client id.");
         }
 
-        var deployment = answer.RootElement.TryGetProperty(Tool, out var tool) ? Text(tool, "deployment_id") : null;
+        var deployment = answer.RootElement.TryGetProperty(Tool, out var tool) ? tool.Text("deployment_id") : null;
         return await KeepAsync(said, client, deployment, stop);
     }
 
