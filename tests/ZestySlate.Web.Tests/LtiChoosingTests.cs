@@ -103,6 +103,10 @@ public sealed class LtiChoosingTests(SlateHost host) : LtiHarness(host)
     [Fact]
     public async Task What_is_ticked_stays_first_and_ticked_whatever_is_looked_for()
     {
+        // The newest of those with the word, since a list shows the newest first and other tests copy the same activity.
+        var ines = await Host.TeacherAsync("ines");
+        var copied = (await ines.PostFormAsync("/library", "/library?handler=Copy&of=clouds")).Headers.Location!.OriginalString;
+        var newest = SlateHost.Find(copied, "/author/([a-z0-9]+)");
         var at = (await AskAsync(new() { ["accept_multiple"] = true })).Headers.Location!.OriginalString;
         var list = await Bare().GetStringAsync(at + "?handler=List&words=clouds&activity=garden", Stop);
         var found = Regex
@@ -110,7 +114,7 @@ public sealed class LtiChoosingTests(SlateHost host) : LtiHarness(host)
             .Select(match => match.Groups[1].Value)
             .ToList();
         Assert.Equal("garden", found[0]);
-        Assert.Contains("clouds", found);
+        Assert.Contains(newest, found);
         Assert.Matches("value=\"garden\"[^>]*checked", list);
         Assert.DoesNotContain("<html", list);
 

@@ -1,5 +1,6 @@
 extern alias post;
 
+using System.Collections.Concurrent;
 using System.Net;
 using System.Net.Sockets;
 using System.Text.RegularExpressions;
@@ -8,7 +9,6 @@ using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.Configuration;
 using Microsoft.Extensions.DependencyInjection;
-using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging.Abstractions;
 using Serilog.Core;
 using ZestySlate.Storage;
@@ -48,13 +48,7 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
 
         builder.ConfigureTestServices(services =>
         {
-            foreach (
-                var loop in services
-                    .Where(service =>
-                        service.ServiceType == typeof(IHostedService) && service.ImplementationType?.Name is "ScoreLoop" or "MailLoop"
-                    )
-                    .ToList()
-            )
+            foreach (var loop in services.Where(service => TurnedByTests.Contains(service.ImplementationType?.Name)).ToList())
             {
                 services.Remove(loop);
             }
@@ -67,6 +61,9 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
             services.AddHttpClient("course-site").ConfigurePrimaryHttpMessageHandler(() => Outside);
         });
     }
+
+    /// <summary>Loops whose turns tests take themselves: beside their own, two would do the same work at once.</summary>
+    private static readonly string?[] TurnedByTests = ["ScoreLoop", "MembersLoop", "MailLoop"];
 
     /// <summary>Settings of this host that differ from those of the demo; set before it starts.</summary>
     public Dictionary<string, string> Settings { get; } = [];
@@ -183,11 +180,12 @@ public sealed class OutsideWorld : HttpMessageHandler
 {
     public Func<HttpRequestMessage, HttpResponseMessage> Answer { get; set; } = _ => new HttpResponseMessage(HttpStatusCode.NotFound);
 
-    public List<(string Method, string Address, string Body)> Calls { get; } = [];
+    /// <summary>What was asked, oldest first; course sites are asked beside each other.</summary>
+    public ConcurrentQueue<(string Method, string Address, string Body)> Calls { get; } = [];
 
     protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken stop)
     {
-        Calls.Add(
+        Calls.Enqueue(
             (
                 request.Method.Method,
                 request.RequestUri!.ToString(),
