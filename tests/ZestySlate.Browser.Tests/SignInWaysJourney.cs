@@ -1,13 +1,13 @@
 namespace ZestySlate.Browser.Tests;
 
 /// <summary>
-/// Signing in from a course site in every way there is: cookies refused or kept, the page's storage answering, mute, failing or
-/// not offered, the page at the sign-in's address or at another, in a frame or in a tab. Nobody is left standing.
+/// Signing in from a course site in every way there is: cookies refused or kept, the page's storage answering, answering from
+/// a frame of its own, mute, failing or not offered, the page at the sign-in's address or at another, in a frame or in a tab. Nobody is left standing.
 /// </summary>
 [Collection("restarts")]
 public sealed class SignInWaysJourney(Apps apps)
 {
-    private static readonly string[] Storages = ["Answers", "Mute", "Fails", "NotOffered"];
+    private static readonly string[] Storages = ["Answers", "InFrame", "Mute", "Fails", "NotOffered"];
 
     [Theory]
     [InlineData(true)]
@@ -45,7 +45,7 @@ public sealed class SignInWaysJourney(Apps apps)
     }
 
     /// <summary>Opens the assignment, and goes on in a tab of its own where a frame can do nothing more.</summary>
-    private static void Opens(Person person, string page, bool tab, string what)
+    private void Opens(Person person, string page, bool tab, string what)
     {
         person.Go(page + "/courses/watch/assignments/first-look");
         var here = person.Driver.CurrentWindowHandle;
@@ -69,6 +69,8 @@ public sealed class SignInWaysJourney(Apps apps)
         if (came == "asks")
         {
             Assert.False(tab, what + ": a tab of its own has cookies");
+            Assert.DoesNotContain("InFrame", what);
+            Assert.False(page == apps.Course && what.Contains("Answers", StringComparison.Ordinal), what + ": the page keeps it");
             person.Press("Open it in a tab of its own", "main");
             ToNewest(person, here);
             person.Until(() => person.All("[data-learn]").Count > 0 ? "in" : null, what + ", in a tab of its own");

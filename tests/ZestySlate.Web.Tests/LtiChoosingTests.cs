@@ -138,7 +138,7 @@ public sealed class LtiChoosingTests(SlateHost host) : LtiHarness(host)
         await RefusedAsync(await OpenAsync("Learner"), "has not chosen an activity");
         var at = (await OpenAsync("Instructor")).Headers.Location!.OriginalString;
         Assert.EndsWith("/lti/choose", at);
-        Assert.Contains("Nothing was chosen for this link", await Bare().GetStringAsync(at, Stop));
+        Assert.Contains("names no activity", await Bare().GetStringAsync(at, Stop));
         var kept = await Bare()
             .PostFormAsync(at, at, ("activity", "garden"), ("Placed.Due", "2031-07-15T18:00"), ("Placed.Offset", "60 Placed.Due=120"));
         Assert.EndsWith("/author/garden/courses", kept.Headers.Location!.OriginalString);

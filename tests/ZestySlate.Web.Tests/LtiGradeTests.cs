@@ -362,7 +362,7 @@ public sealed class LtiGradeTests(SlateHost host) : LtiHarness(host)
         var seen = new List<(Uri Address, bool Token, string Body)>();
         var outside = new OutsideWorld
         {
-            Answer = request =>
+            Answer = (request, _) =>
             {
                 seen.Add(
                     (request.RequestUri!, request.Headers.Authorization is not null, request.Content?.ReadAsStringAsync(Stop).Result ?? "")
@@ -375,7 +375,7 @@ public sealed class LtiGradeTests(SlateHost host) : LtiHarness(host)
                     "/round" => new Uri("/round", UriKind.Relative),
                     _ => null,
                 };
-                return reply.Headers.Location is null ? new HttpResponseMessage(HttpStatusCode.OK) : reply;
+                return Task.FromResult(reply.Headers.Location is null ? new HttpResponseMessage(HttpStatusCode.OK) : reply);
             },
         };
         using var client = new HttpClient(new RedirectsInPlace { InnerHandler = outside });

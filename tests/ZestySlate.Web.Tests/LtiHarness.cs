@@ -15,7 +15,7 @@ public abstract class LtiHarness
     protected LtiHarness(SlateHost host)
     {
         Host = host;
-        host.Outside.Answer = Answer;
+        host.Outside.Answer = (request, _) => Task.FromResult(Answer(request));
         host.Outside.Calls.Clear();
     }
 

@@ -178,7 +178,8 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
 /// <summary>Plays every other site: tests say what it answers.</summary>
 public sealed class OutsideWorld : HttpMessageHandler
 {
-    public Func<HttpRequestMessage, HttpResponseMessage> Answer { get; set; } = _ => new HttpResponseMessage(HttpStatusCode.NotFound);
+    public Func<HttpRequestMessage, CancellationToken, Task<HttpResponseMessage>> Answer { get; set; } =
+        (_, _) => Task.FromResult(new HttpResponseMessage(HttpStatusCode.NotFound));
 
     /// <summary>What was asked, oldest first; course sites are asked beside each other.</summary>
     public ConcurrentQueue<(string Method, string Address, string Body)> Calls { get; } = [];
@@ -192,7 +193,7 @@ public sealed class OutsideWorld : HttpMessageHandler
                 request.Content is null ? "" : await request.Content.ReadAsStringAsync(stop)
             )
         );
-        return Answer(request);
+        return await Answer(request, stop);
     }
 }
 

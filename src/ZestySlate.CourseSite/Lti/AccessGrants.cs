@@ -54,6 +54,9 @@ public sealed class AccessGrants(SiteStore store, SiteAddress address, ToolMessa
         );
     }
 
+    /// <summary>Knows none of the tokens any more that it gave.</summary>
+    public void Forget() => _given.Clear();
+
     /// <summary>True when a request bears a token that is good for a scope.</summary>
     public bool Bears(HttpContext context, string scope)
     {

@@ -8,6 +8,9 @@ namespace ZestySlate.CourseSite.Lti;
 /// <summary>The platform's side of LTI 1.3: sign-in, keys, access tokens, chosen content, scores. It refuses what is wrong.</summary>
 public static class PlatformEndpoints
 {
+    /// <summary>The name of the frame that keeps values for tools, where it is not the page itself.</summary>
+    public const string StorageFrame = "site-storage";
+
     private static readonly ConcurrentDictionary<string, Opening> Openings = new();
 
     /// <summary>Begins a sign-in at the tool: the address to put into the frame (OIDC third-party initiated login).</summary>
@@ -26,7 +29,12 @@ public static class PlatformEndpoints
                 ["login_hint"] = opening.PersonId,
                 ["lti_message_hint"] = hint,
                 ["target_link_uri"] = targetLink,
-                ["lti_storage_target"] = state.Mischief.Storage == FrameStorage.NotOffered ? null : "_parent",
+                ["lti_storage_target"] = state.Mischief.Storage switch
+                {
+                    FrameStorage.NotOffered => null,
+                    FrameStorage.InFrame => StorageFrame,
+                    _ => "_parent",
+                },
             }
         );
     }
@@ -36,6 +44,13 @@ public static class PlatformEndpoints
         app.MapGet("/lti/authorize", Authorize);
         app.MapGet("/lti/keys", async (SiteKeys keys, SiteStore store, HttpContext context) =>
             await store.MisbehaveAsync(context, slowOnly: true) ?? Results.Json(keys.Public())
+        );
+        app.MapGet("/lti/storage", (SiteStore store) =>
+            Results.Content(
+                $"""<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Storage</title><script src="/site.js"></script></head>"""
+                    + $"""<body data-tool="{Encode(store.Read(state => state.Tool.Origin))}"></body></html>""",
+                "text/html; charset=utf-8"
+            )
         );
         app.MapPost("/lti/chosen", ChosenAsync);
         app.MapPost("/lti/chosen-elsewhere", (HttpContext context, SiteAddress address) =>

@@ -65,7 +65,7 @@ public sealed class ToolMessages(SiteStore store, SiteKeys keys, IHttpClientFact
             ["exp"] = now.AddMinutes(5).ToUnixTimeSeconds(),
             ["nonce"] = nonce,
             [Claim + "version"] = "1.3.0",
-            [Claim + "deployment_id"] = tool.DeploymentId,
+            [Claim + "deployment_id"] = Said(mischief.OtherDeployment) ?? tool.DeploymentId,
             [Claim + "roles"] = RolesOf(person, mischief),
             [Claim + "context"] = new
             {

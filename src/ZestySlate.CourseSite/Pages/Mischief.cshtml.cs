@@ -8,7 +8,7 @@ namespace ZestySlate.CourseSite.Pages;
 
 /// <summary>Switches for misbehaving, and for being another than most.</summary>
 [Authorize(Roles = "teacher")]
-public sealed class MischiefModel(SiteStore store, SiteKeys keys) : PageModel
+public sealed class MischiefModel(SiteStore store, SiteKeys keys, AccessGrants grants) : PageModel
 {
     /// <summary>The longest that anything is slow, in seconds.</summary>
     private const int Slowest = 60;
@@ -18,8 +18,13 @@ public sealed class MischiefModel(SiteStore store, SiteKeys keys) : PageModel
     [BindProperty]
     public Mischief Told { get; set; } = new();
 
-    public IActionResult OnPost(bool rotate, bool rotateUnderOldName)
+    public IActionResult OnPost(bool rotate, bool rotateUnderOldName, bool forget)
     {
+        if (forget)
+        {
+            grants.Forget();
+        }
+
         if (rotate || rotateUnderOldName)
         {
             keys.Rotate(rotateUnderOldName);

@@ -14,6 +14,9 @@ public enum FrameStorage
 
     /// <summary>It is not offered.</summary>
     NotOffered,
+
+    /// <summary>A frame of its own in the page answers, which the tool is told by name.</summary>
+    InFrame,
 }
 
 /// <summary>How the course site misbehaves, or is only another than most, for showing and testing what a tool does then.</summary>
@@ -43,6 +46,9 @@ public sealed class Mischief
 
     /// <summary>True to leave names and e-mail addresses out.</summary>
     public bool NoName { get; set; }
+
+    /// <summary>The deployment that launches name, other than their sign-in did; empty for the same.</summary>
+    public string? OtherDeployment { get; set; }
 
     /// <summary>True to leave out who it is.</summary>
     public bool NoSub { get; set; }

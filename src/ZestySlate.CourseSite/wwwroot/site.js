@@ -16,7 +16,7 @@ window.addEventListener("message", (event) => {
     tool.style.height = `${Math.min(Math.max(Number(height) || 0, 200), 4000)}px`;
     return;
   }
-  if (storage === "Mute") {
+  if (storage === "Mute" || storage === "InFrame") {
     return;
   }
   const place = `${event.origin} ${key}`;

@@ -61,6 +61,12 @@ public sealed class AssignmentRecord
 
     public string? ResourceLinkId { get; set; }
 
+    /// <summary>True when it was chosen here for a link whose address names no activity: what the link opens. One of a link's is.</summary>
+    public bool IsChosen { get; set; }
+
+    /// <summary>True while who teaches is to choose anew as they open the link; until then learners get this one.</summary>
+    public bool ChoosesAnew { get; set; }
+
     /// <summary>The course's name, for the teacher's lists.</summary>
     public string? CourseTitle { get; set; }
 

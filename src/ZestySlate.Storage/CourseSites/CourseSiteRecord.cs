@@ -123,6 +123,9 @@ public sealed class CourseSiteLogin
     /// <summary>What the course site wants back of its own message (lti_message_hint), or null.</summary>
     public string? MessageHint { get; set; }
 
+    /// <summary>The deployment that the course site named at first (lti_deployment_id), or null; its launch must be of the same.</summary>
+    public string? DeploymentId { get; set; }
+
     /// <summary>The validated launch that waits for the browser's proof (JSON), or null.</summary>
     public string? PendingLaunch { get; set; }
 }

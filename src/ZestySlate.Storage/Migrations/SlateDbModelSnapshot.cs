@@ -537,6 +537,9 @@ namespace ZestySlate.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("ChoosesAnew")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("ClassId")
                         .HasColumnType("INTEGER");
 
@@ -573,6 +576,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("Instructions")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsChosen")
+                        .HasColumnType("INTEGER");
 
                     b.Property<bool>("KeptBack")
                         .HasColumnType("INTEGER");
@@ -821,6 +827,9 @@ namespace ZestySlate.Storage.Migrations
 
                     b.Property<int>("CourseSiteId")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("DeploymentId")
+                        .HasColumnType("TEXT");
 
                     b.Property<long>("ExpiresAt")
                         .HasColumnType("INTEGER");

@@ -74,14 +74,19 @@ public static class Languages
 
     /// <summary>The words of pages around activities for whoever asks: in the language they chose, else the first that their browser asks
     /// for and that has words, else the school's.</summary>
-    public static Words PageWords(this HttpContext context) =>
-        Preferred(context.Request) is { } language ? Words.Of(language) : context.RequestServices.GetRequiredService<Installation>().Words;
+    /// <param name="context">Whose page it is.</param>
+    /// <param name="course">The language of the course site's page, where no session says it yet; null otherwise.</param>
+    public static Words PageWords(this HttpContext context, string? course = null) =>
+        Preferred(context.Request, course) is { } language
+            ? Words.Of(language)
+            : context.RequestServices.GetRequiredService<Installation>().Words;
 
     /// <summary>The language somebody chose, else that of the course site's page, else the first that their browser asks for, of those with
     /// buttons and messages; else null.</summary>
-    private static string? Preferred(HttpRequest request) =>
+    private static string? Preferred(HttpRequest request, string? course = null) =>
         request.Cookies[Cookie] is { } chosen && HasInterface(chosen) ? chosen
-        : Lti.Presentation.Of(request.HttpContext).Language?.ToLowerInvariant() is { } course && HasInterface(course) ? course.Split('-')[0]
+        : (course ?? Lti.Presentation.Of(request.HttpContext).Language)?.ToLowerInvariant() is { } around && HasInterface(around)
+            ? around.Split('-')[0]
         : request
             .GetTypedHeaders()
             .AcceptLanguage.OrderByDescending(asked => asked.Quality ?? 1)

@@ -58,7 +58,7 @@ public sealed class AccessTokens(ToolKeys keys, TokenCache known, IHttpClientFac
                 return reply;
             }
 
-            known.Forget(KeyOf(site, scope));
+            Forget(site, scope);
             if (again)
             {
                 return reply;
@@ -67,6 +67,9 @@ public sealed class AccessTokens(ToolKeys keys, TokenCache known, IHttpClientFac
             reply.Dispose();
         }
     }
+
+    /// <summary>Throws away the token that is known, so that the next one is asked for.</summary>
+    public void Forget(CourseSiteRecord site, string scope) => known.Forget(KeyOf(site, scope));
 
     /// <summary>An access token by client credentials with a signed assertion (RFC 7523; 1EdTech Security Framework 1.0, 4.1).</summary>
     /// <exception cref="NoTokenException">None can be had.</exception>

@@ -15,13 +15,15 @@ internal sealed class CourseAssignments(SlateDb db, CourseScores scores, TimePro
     /// <summary>True when the address that is opened names an activity, be it there or not.</summary>
     public static bool NamesActivity(Launch launch) => CodeOf(launch) is not null;
 
-    /// <summary>The published activity that a launch opens: the one its address names, else the one that was chosen for its link here; null for none.</summary>
+    /// <summary>The published activity that a launch opens: the one its address names, else the one that was chosen for its link
+    /// here; null for none, and for who teaches where another is to be chosen.</summary>
     public async Task<ActivityRecord?> ActivityOfAsync(Launch launch)
     {
         var code = CodeOf(launch);
         if (code is null)
         {
-            code = await OfLink(launch).OrderByDescending(a => a.Id).Select(a => a.ActivityId).FirstOrDefaultAsync();
+            var chosen = await OfLink(launch).OrderByDescending(a => a.IsChosen).ThenByDescending(a => a.Id).FirstOrDefaultAsync();
+            code = chosen is { ChoosesAnew: true } && launch.Role.MayChoose() ? null : chosen?.ActivityId;
         }
 
         return await db.Activities.SingleOrDefaultAsync(a => a.Id == code && a.NewestEdition > 0);

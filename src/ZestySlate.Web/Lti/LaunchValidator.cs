@@ -194,7 +194,8 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
             return new Problem("ltiMessageType", "message_type " + type);
         }
 
-        if (deployment is null || !site.DeploymentIds.Contains(deployment))
+        // Named at the sign-in too, it must be the same (core, 4.1.2).
+        if (deployment is null || !site.DeploymentIds.Contains(deployment) || (login.DeploymentId ?? deployment) != deployment)
         {
             return new Problem("ltiDeployment", "deployment_id " + deployment);
         }

@@ -68,6 +68,7 @@ internal static class LtiEndpoints
             ExpiresAt = clock.GetUtcNow() + LoginLasts,
             LoginHint = Get("login_hint")!,
             MessageHint = Get("lti_message_hint"),
+            DeploymentId = Get("lti_deployment_id"),
         };
         db.CourseSiteLogins.Add(login);
         await db.CourseSiteLogins.Where(old => old.ExpiresAt < clock.GetUtcNow()).ExecuteDeleteAsync();
@@ -207,6 +208,7 @@ internal static class LtiEndpoints
                 ["client_id"] = site.ClientId,
                 ["login_hint"] = login.LoginHint,
                 ["lti_message_hint"] = login.MessageHint,
+                ["lti_deployment_id"] = login.DeploymentId,
                 ["target_link_uri"] = login.TargetLink,
             }
         );
@@ -237,7 +239,7 @@ internal static class LtiEndpoints
     /// <param name="detail">What was sent that was not expected.</param>
     /// <param name="siteId">The course site that sent it; null where none is known.</param>
     /// <param name="tab">Begins it once more in a tab of its own, or null.</param>
-    /// <param name="presented">The way back that the course site named, or null.</param>
+    /// <param name="presented">The language and the way back that the course site named, or null.</param>
     private static async Task<IResult> RefusedAsync(
         HttpContext context,
         string reason,
@@ -248,7 +250,7 @@ internal static class LtiEndpoints
     )
     {
         await context.RequestServices.GetRequiredService<RefusedLaunches>().KeepAsync(siteId, reason, detail);
-        var words = context.PageWords();
+        var words = context.PageWords(presented?.Language);
         return new RazorComponentResult<LaunchRefused>(
             new Dictionary<string, object?>
             {

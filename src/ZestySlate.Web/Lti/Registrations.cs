@@ -236,6 +236,8 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
     {
         try
         {
+            // One that is at hand would tell nothing of whether another can be had.
+            tokens.Forget(site, scope);
             await tokens.GetAsync(site, scope, stop);
             return null;
         }

@@ -10,22 +10,24 @@ const Patience = 3000;
 /** A course site whose page is still loading hears nothing: so often it is asked again, in milliseconds. */
 const Again = 400;
 
+/** So many frames of a page are asked. */
+const MostFrames = 50;
+
 const words =
   step.do === "put"
     ? { subject: "lti.put_data", message_id: id, key, value: step.value }
     : { subject: "lti.get_data", message_id: id, key };
 
-/** The page around us, or the one that opened us (2.1): and in it the frame that was named. */
-function keeper(): Window | null {
+/**
+ * Who may keep it: the page around us, or the one that opened us (2.1), or in it the frame that was named. Browsers do not tell a frame's
+ * name where it is of another origin than its page; then all its frames are asked, and those of the course site's origin alone hear it.
+ */
+function keepers(): Window[] {
   const around = window.parent !== window ? window.parent : (window.opener as Window | null);
   if (!around || step.frame === "_parent") {
-    return around;
+    return around ? [around] : [];
   }
-  try {
-    return (around.frames as unknown as Record<string, Window>)[step.frame!] ?? around;
-  } catch {
-    return around;
-  }
+  return [...Array(Math.min(around.length, MostFrames)).keys()].map(at => around[at] as Window).concat(around);
 }
 
 function goOn(value: unknown): void {
@@ -47,10 +49,10 @@ function hear({ origin, data }: MessageEvent): void {
   }
 }
 
-const asked = keeper();
-const ask = () => asked?.postMessage(words, step.origin!);
+const asked = keepers();
+const ask = () => asked.forEach(one => one.postMessage(words, step.origin!));
 const again = setInterval(ask, Again);
-const patience = setTimeout(() => goOn(""), asked ? Patience : 0);
+const patience = setTimeout(() => goOn(""), asked.length > 0 ? Patience : 0);
 addEventListener("message", hear);
 ask();
 

@@ -93,6 +93,15 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows row
         return LocalRedirect($"~/author/{activity}/courses");
     }
 
+    /// <summary>Lets who teaches choose another activity as they open the link, or not after all.</summary>
+    public async Task<IActionResult> OnPostAnewAsync(string activity, int assignment, bool anew)
+    {
+        await db
+            .Assignments.Where(a => a.Id == assignment && a.ActivityId == activity && a.IsChosen)
+            .ExecuteUpdateAsync(set => set.SetProperty(a => a.ChoosesAnew, anew));
+        return LocalRedirect($"~/author/{activity}/courses");
+    }
+
     /// <summary>Sets what counts and what learners see.</summary>
     public async Task<IActionResult> OnPostTermsAsync(
         string activity,

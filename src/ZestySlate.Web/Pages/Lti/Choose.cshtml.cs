@@ -246,9 +246,10 @@ public sealed class ChooseModel(
     private async Task<IActionResult> KeepForLinkAsync(ActivityRecord record, string instructions)
     {
         var site = FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId;
-        var placed = await db.Assignments.SingleOrDefaultAsync(a =>
-            a.CourseSiteId == site && a.DeploymentId == Wish!.DeploymentId && a.ResourceLinkId == Wish.LinkId && a.ActivityId == record.Id
+        var ofLink = db.Assignments.Where(a =>
+            a.CourseSiteId == site && a.DeploymentId == Wish!.DeploymentId && a.ResourceLinkId == Wish.LinkId
         );
+        var placed = await ofLink.SingleOrDefaultAsync(a => a.ActivityId == record.Id);
         if (placed is null)
         {
             placed = new AssignmentRecord
@@ -264,6 +265,12 @@ public sealed class ChooseModel(
             db.Assignments.Add(placed);
         }
 
+        foreach (var before in await ofLink.Where(a => a.IsChosen).ToListAsync())
+        {
+            (before.IsChosen, before.ChoosesAnew) = (false, false);
+        }
+
+        placed.IsChosen = true;
         (placed.From, placed.Due, placed.Until) = (Placed.OpensAt, Placed.DueAt, Placed.ClosesAt);
         (placed.CompletedBy, placed.KeptBack, placed.Instructions) = (
             Completions.Read(Placed.Completed),
