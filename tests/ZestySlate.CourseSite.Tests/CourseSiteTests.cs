@@ -332,6 +332,43 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     }
 
     [Fact]
+    public async Task A_tool_is_typed_and_granted_what_there_is()
+    {
+        var ines = await SignedInAsync("t-ines");
+        async Task KeepAsync(string login)
+        {
+            var proof = Regex
+                .Match(await ines.GetStringAsync("/tool"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
+                .Groups[1]
+                .Value;
+            await ines.PostAsync(
+                "/tool",
+                new FormUrlEncodedContent(
+                    new Dictionary<string, string>
+                    {
+                        ["Told.Name"] = "Typed",
+                        ["Told.ClientId"] = "typed-1",
+                        ["Told.DeploymentId"] = "d-1",
+                        ["Told.LoginUrl"] = login,
+                        ["Told.RedirectUri"] = "http://tool.example/launch",
+                        ["Told.DeepLinkUrl"] = "http://tool.example/choose",
+                        ["Told.KeySetUrl"] = "http://tool.example/keys",
+                        ["scopes"] = Score + " of-another-world",
+                        ["__RequestVerificationToken"] = proof,
+                    }
+                )
+            );
+        }
+
+        await KeepAsync("nowhere");
+        Assert.DoesNotContain("typed-1", await ines.GetStringAsync("/tool"));
+        await KeepAsync("http://tool.example/login");
+        var page = await ines.GetStringAsync("/tool");
+        Assert.Contains("value=\"typed-1\"", page);
+        Assert.Contains($"name=\"scopes\" value=\"{Score}\"", page);
+    }
+
+    [Fact]
     public async Task A_tool_registers_itself_with_a_token_that_is_good_once()
     {
         var ines = await SignedInAsync("t-ines");
@@ -340,7 +377,7 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
             .Groups[1]
             .Value;
         var opens = await ines.PostAsync(
-            "/tool",
+            "/tool?handler=Begin",
             new FormUrlEncodedContent([
                 KeyValuePair.Create("address", "http://tool.example/register?key=k"),
                 KeyValuePair.Create("__RequestVerificationToken", proof),

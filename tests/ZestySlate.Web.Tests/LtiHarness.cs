@@ -189,15 +189,29 @@ public abstract class LtiHarness
     protected Task<string> PersonOfAsync(string subject) =>
         Host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == subject).Select(p => p.PersonId).SingleAsync(Stop));
 
-    /// <summary>One turn of asking course sites who belongs to courses.</summary>
-    protected Task AskMembersAsync() =>
-        Host.WithAsync(
-            async (IServiceProvider provider) =>
-            {
-                await MembersLoop.AskDueAsync(provider, Stop);
-                return true;
-            }
-        );
+    /// <summary>Asks course sites who belongs to courses, until nothing is due.</summary>
+    protected Task AskMembersAsync() => AskMembersAsync(Host);
+
+    /// <inheritdoc cref="AskMembersAsync()"/>
+    internal static async Task AskMembersAsync(SlateHost host)
+    {
+        var now = DateTimeOffset.UtcNow;
+        // A turn asks about twenty of them; of course sites that are put away nobody is asked.
+        for (
+            var turn = 0;
+            turn < 20 && await host.DbAsync(db => db.Assignments.AnyAsync(a => a.MembersNext <= now || a.ColumnNext <= now, Stop));
+            turn++
+        )
+        {
+            await host.WithAsync(
+                async (IServiceProvider provider) =>
+                {
+                    await MembersLoop.AskDueAsync(provider, Stop);
+                    return true;
+                }
+            );
+        }
+    }
 
     /// <summary>Clients that reach the outside world of the test.</summary>
     protected sealed class OneClient(HttpMessageHandler handler) : IHttpClientFactory

@@ -56,19 +56,7 @@ public sealed class LtiStandInTests : IClassFixture<StandIn>
                 .ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, DateTimeOffset.UtcNow.AddMinutes(-1)), Stop)
         );
 
-    private Task AskAsync() =>
-        _host.WithAsync(
-            async (IServiceProvider provider) =>
-            {
-                // A turn asks about twenty of them.
-                for (var turn = 0; turn < 5; turn++)
-                {
-                    await MembersLoop.AskDueAsync(provider, Stop);
-                }
-
-                return true;
-            }
-        );
+    private Task AskAsync() => LtiHarness.AskMembersAsync(_host);
 
     /// <summary>A learner answers the first question of the garden right.</summary>
     private async Task AnswerAsync(string at)

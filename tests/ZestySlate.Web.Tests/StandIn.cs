@@ -55,7 +55,9 @@ public sealed class StandIn(SlateHost host) : WebApplicationFactory<CourseSiteAs
             SlateHost.Find(await made.Content.ReadAsStringAsync(Stop), "value=\"([^\"]+/lti/register\\?key=[^\"]+)\"")
         ).PathAndQuery;
         var teacher = await SignedInAsync("t-ines");
-        var page = await (await PostAsync(teacher, Address + "/tool", ("address", Slate + link))).Content.ReadAsStringAsync(Stop);
+        var page = await (
+            await PostAsync(teacher, Address + "/tool", "/tool?handler=Begin", ("address", Slate + link))
+        ).Content.ReadAsStringAsync(Stop);
         var ours = Browser(handlesCookies: true);
         var form = await ours.GetStringAsync(SlateHost.Find(page, "<iframe src=\"([^\"]+)\""), Stop);
         var fields = Regex
@@ -64,12 +66,15 @@ public sealed class StandIn(SlateHost host) : WebApplicationFactory<CourseSiteAs
         var done = await ours.PostAsync(Slate + "/lti/register", new FormUrlEncodedContent(fields), Stop);
         Assert.Contains("is registered", WebUtility.HtmlDecode(await done.Content.ReadAsStringAsync(Stop)));
 
-        // Ines says that the account with her address is hers.
-        await host.DbAsync(db =>
-            db.CourseSites.Where(site => site.Issuer == Address)
-                .ExecuteUpdateAsync(set => set.SetProperty(site => site.LinksByEmail, true), Stop)
-        );
+        // Ines says that the account with her address is hers; nobody else is asked.
+        Task LinkAsync(bool links) =>
+            host.DbAsync(db =>
+                db.CourseSites.Where(site => site.Issuer == Address)
+                    .ExecuteUpdateAsync(set => set.SetProperty(site => site.LinksByEmail, links), Stop)
+            );
+        await LinkAsync(true);
         await AddAsync();
+        await LinkAsync(false);
         var id = await host.DbAsync(db => db.CourseSites.Where(site => site.Issuer == Address).Select(site => site.Id).SingleAsync(Stop));
         var ines = await host.TeacherAsync("ines");
         await ines.PostFormAsync("/account", "/account?handler=Claim", ("site", $"{id}"), ("subject", "t-ines"), ("mine", "true"));
@@ -128,7 +133,7 @@ public sealed class StandIn(SlateHost host) : WebApplicationFactory<CourseSiteAs
         if (!_people.TryGetValue(person, out var browser))
         {
             browser = CreateClient(new() { AllowAutoRedirect = false, BaseAddress = new Uri(Address) });
-            await PostAsync(browser, Address + "/", ("person", person));
+            await PostAsync(browser, Address + "/", "/", ("person", person));
             _people[person] = browser;
         }
 
@@ -192,12 +197,17 @@ public sealed class StandIn(SlateHost host) : WebApplicationFactory<CourseSiteAs
             }
         );
 
-    private static async Task<HttpResponseMessage> PostAsync(HttpClient browser, string page, params (string Name, string Value)[] fields)
+    private static async Task<HttpResponseMessage> PostAsync(
+        HttpClient browser,
+        string page,
+        string action,
+        params (string Name, string Value)[] fields
+    )
     {
         var html = await browser.GetStringAsync(page, Stop);
         var proof = SlateHost.Find(html, "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"");
         return await browser.PostAsync(
-            page,
+            action,
             new FormUrlEncodedContent(
                 fields.Append(("__RequestVerificationToken", proof)).Select(field => KeyValuePair.Create(field.Item1, field.Item2))
             ),

@@ -48,7 +48,7 @@ public static class PlatformEndpoints
         app.MapGet("/lti/storage", (SiteStore store) =>
             Results.Content(
                 $"""<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Storage</title><script src="/site.js"></script></head>"""
-                    + $"""<body data-tool="{Encode(store.Read(state => state.Tool.Origin))}"></body></html>""",
+                    + $"""<body data-tool="{Encode(store.Read(state => state.Tool.Origin()))}"></body></html>""",
                 "text/html; charset=utf-8"
             )
         );

@@ -155,7 +155,7 @@ public sealed class Tool
     public string LoginUrl { get; set; } = "";
 
     /// <summary>Where its pages are.</summary>
-    public string Origin => new Uri(LoginUrl).GetLeftPart(UriPartial.Authority);
+    public string Origin() => new Uri(LoginUrl).GetLeftPart(UriPartial.Authority);
 
     public string RedirectUri { get; set; } = "";
 

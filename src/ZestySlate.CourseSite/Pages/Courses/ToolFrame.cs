@@ -15,7 +15,7 @@ public class ToolFrameModel(SiteStore store, SiteAddress address) : PageModel
 
     public string ToolName => Store.Read(state => state.Tool.Name);
 
-    public string ToolOrigin => Store.Read(state => state.Tool.Origin);
+    public string ToolOrigin => Store.Read(state => state.Tool.Origin());
 
     public bool Teaches => User.IsInRole("teacher");
 
