@@ -37,6 +37,7 @@ using ZestySlate.Web.Mails;
 using ZestySlate.Web.Media;
 using ZestySlate.Web.Running;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Starts;
 using ZestySlate.Web.Teaching;
 using ZestySlate.Web.Trails;
 
@@ -139,6 +140,8 @@ public static class Composition
         services.AddScoped<OverSessions>();
         services.AddHostedService<TidyLoop>();
         services.AddSingleton<Trials>();
+        services.AddSingleton(provider => new StartCatalogue(data, provider.GetRequiredService<ILogger<StartCatalogue>>()));
+        services.AddSingleton<StartExamples>();
         services.AddMemoryCache();
 
         services
@@ -264,6 +267,7 @@ public static class Composition
         app.MapCalendars();
         app.MapLookout();
         app.MapLti();
+        StartExamples.Map(app);
         app.MapHealthChecks("/health").AllowAnonymous();
     }
 

@@ -24,6 +24,19 @@ public sealed record During(decimal From, decimal? Until)
     /// there.</summary>
     public ValueList<Turn> Turns { get; init; } = [];
 
+    /// <summary>How long something new is there, in seconds.</summary>
+    private const decimal UsualSpan = 5;
+
+    /// <summary>Something new at a moment: it stops the course and opens by itself, or it comes and goes.</summary>
+    /// <param name="from">The moment, in seconds; brought into the course.</param>
+    /// <param name="stops">True where the course stops for it.</param>
+    /// <param name="lasts">How long the course lasts, in seconds; null where that is not known.</param>
+    public static During Beginning(decimal from, bool stops, decimal? lasts)
+    {
+        var begins = Math.Round(Math.Clamp(from, 0, lasts is { } end ? Math.Max(0, end - 0.1m) : Longest - 1), 3);
+        return new During(begins, begins + UsualSpan < lasts ? begins + UsualSpan : null) { Pauses = stops, Opens = stops };
+    }
+
     /// <summary>Nothing but ways on after an answer, on a backdrop without a course in time: the question is itself the choice.</summary>
     public static During Leading(ValueList<Turn> turns) => new(0, null) { Turns = turns };
 

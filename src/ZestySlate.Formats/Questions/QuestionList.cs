@@ -1,7 +1,9 @@
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Captions;
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.GapText;
@@ -18,7 +20,42 @@ using ZestySlate.Core.Questions.WordPick;
 namespace ZestySlate.Formats.Questions;
 
 /// <summary>What was read from a list of questions: those that can be used, and what is wrong with the others.</summary>
-public sealed record ReadQuestions(ValueList<ListedQuestion> Questions, ValueList<ListProblem> Problems);
+public sealed record ReadQuestions(ValueList<ListedQuestion> Questions, ValueList<ListProblem> Problems)
+{
+    /// <summary>The greatest length of a list, in characters.</summary>
+    public const int Longest = 1_000_000;
+
+    /// <summary>Reads a list or, when its first line names columns, a table.</summary>
+    /// <param name="text">The list.</param>
+    /// <param name="culture">In which numbers are read.</param>
+    public static ReadQuestions Of(string text, CultureInfo culture)
+    {
+        if (text.Length > Longest)
+        {
+            return new ReadQuestions([], [new ListProblem(1, 1, "This list is longer than a million characters; paste it in parts.")]);
+        }
+
+        var first = text.TrimStart('\ufeff')
+            .Split('\n')[0]
+            .ToLowerInvariant()
+            .Split(',', ';', '\t')
+            .Select(name => name.Trim(' ', '"', '\r'))
+            .ToList();
+        return first.Contains("question") && first.Contains("right") ? QuestionCsv.Read(text, culture) : QuestionList.Read(text, culture);
+    }
+
+    /// <summary>The questions as spots; where the backdrop has a course in time, each stops it at its moment.</summary>
+    public ValueList<Spot> Spots(Backdrop? backdrop = null) =>
+        Questions
+            .Select(listed => new Spot
+            {
+                Id = Ids.New(),
+                Name = listed.Name,
+                During = backdrop is { HasTime: true } && listed.At is { } at ? During.Beginning(at, stops: true, backdrop.Lasts) : null,
+                Content = new Ask(listed.Question),
+            })
+            .ToValueList();
+}
 
 /// <summary>A question of a list.</summary>
 /// <param name="Line">The line it begins on, from 1.</param>

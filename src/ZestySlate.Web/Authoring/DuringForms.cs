@@ -9,26 +9,14 @@ namespace ZestySlate.Web.Authoring;
 /// <summary>Reads forms about when a spot is there, on a backdrop that has a course in time.</summary>
 internal static class DuringForms
 {
-    /// <summary>How long something new is there, in seconds.</summary>
-    private const decimal UsualSpan = 5;
-
     /// <summary>When something that is put somewhere at a moment is there: a question stops the course, where a sentence has been said if one
     /// ends nearby; anything else comes and goes.</summary>
     public static During? Beginning(IFormCollection form, Content content, decimal? lasts)
     {
         var stops = content.Asked is not null;
-        return (stops ? EditForms.Decimal(form["sentenceEnd"]) : null) is { } end ? Span(end, stops, lasts)
-            : EditForms.Decimal(form["moment"]) is { } moment ? Span(moment, stops, lasts)
+        return (stops ? EditForms.Decimal(form["sentenceEnd"]) : null) is { } end ? During.Beginning(end, stops, lasts)
+            : EditForms.Decimal(form["moment"]) is { } moment ? During.Beginning(moment, stops, lasts)
             : null;
-    }
-
-    /// <summary>A stop at a moment that opens by itself.</summary>
-    public static During Stop(decimal from, decimal? lasts) => Span(from, stops: true, lasts);
-
-    private static During Span(decimal from, bool stops, decimal? lasts)
-    {
-        var begins = Math.Round(Math.Clamp(from, 0, lasts is { } end ? Math.Max(0, end - 0.1m) : During.Longest - 1), 3);
-        return new During(begins, begins + UsualSpan < lasts ? begins + UsualSpan : null) { Pauses = stops, Opens = stops };
     }
 
     /// <summary>When the fields of the details say that a spot is there.</summary>

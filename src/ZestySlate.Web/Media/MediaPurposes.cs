@@ -1,6 +1,7 @@
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops;
+using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions;
 using ZestySlate.Storage.Media;
@@ -75,6 +76,15 @@ internal static class MediaPurposes
             Media = item.Hash,
             Credit = item.Credit,
             Licence = item.Licence,
+        };
+
+    /// <summary>What an activity stands on that begins with it; null where nothing can.</summary>
+    public static Backdrop? BackdropOf(MediaItem item) =>
+        item.Kind switch
+        {
+            MediaKind.Picture => Backdrop.Of(PictureOf(item)),
+            MediaKind.Video => new VideoBackdrop().With(VideoOf(item), item.Seconds, item.Width, item.Height),
+            _ => null,
         };
 
     public static Sound SoundOf(MediaItem item) =>

@@ -6,6 +6,8 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Backdrops.WebPages;
+using ZestySlate.Formats.Questions;
+using ZestySlate.Formats.Starts;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
@@ -13,6 +15,7 @@ using ZestySlate.Web.Backdrops.Videos;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Media;
 using ZestySlate.Web.Security;
+using ZestySlate.Web.Starts;
 
 namespace ZestySlate.Web.Pages;
 
@@ -24,9 +27,28 @@ public sealed class NewModel(
     MediaIntake intake,
     AddressFetcher fetcher,
     HostedLookup lookup,
+    StartCatalogue starts,
     Installation installation
 ) : PageModel
 {
+    /// <summary>What somebody has, as they said; null for not said.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Material? Has { get; set; }
+
+    /// <summary>What learners are to do, as somebody said; null for not said.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Doing? Does { get; set; }
+
+    /// <summary>What a teacher would call it; empty for not said.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Words { get; set; }
+
+    /// <summary>The starts that fit.</summary>
+    public IEnumerable<Start> Fitting => starts.All.Where(start => start.Fits(Has, Does, (Words ?? "").Cut(200)));
+
+    /// <summary>The starts that fit, alone.</summary>
+    public IActionResult OnGetStarts() => Partial("_Starts", this);
+
     public string? Problem { get; private set; }
 
     /// <summary>What is wrong with the address of a page.</summary>
@@ -73,13 +95,7 @@ public sealed class NewModel(
         }
 
         var item = added.Value;
-        Backdrop? backdrop = item.Kind switch
-        {
-            MediaKind.Picture => Backdrop.Of(MediaPurposes.PictureOf(item)),
-            MediaKind.Video => new VideoBackdrop().With(MediaPurposes.VideoOf(item), item.Seconds, item.Width, item.Height),
-            _ => null,
-        };
-        if (backdrop is null)
+        if (MediaPurposes.BackdropOf(item) is not { } backdrop)
         {
             Problem = $"«{file.FileName}» is kept in your media library, but it is no picture and no video. Begin with one of these.";
             return Page();
@@ -123,7 +139,7 @@ public sealed class NewModel(
         var activity = Recipes.Begin(Recipe, string.IsNullOrWhiteSpace(Title) ? "My questions" : Title.Trim(), tag);
         if (!string.IsNullOrWhiteSpace(List))
         {
-            var read = QuestionListEndpoints.Read(List, activity);
+            var read = ReadQuestions.Of(List, activity.Words.Culture);
             if (read.Problems.Count > 0)
             {
                 ListProblem = string.Join(
@@ -133,7 +149,7 @@ public sealed class NewModel(
                 return Page();
             }
 
-            activity = activity with { Scenes = [activity.Scenes[0] with { Spots = QuestionListEndpoints.Spots(read) }] };
+            activity = activity with { Scenes = [activity.Scenes[0] with { Spots = read.Spots() }] };
         }
 
         var draft = await store.CreateAsync(User.Id(), activity);

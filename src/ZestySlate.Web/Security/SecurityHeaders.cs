@@ -25,6 +25,9 @@ internal sealed class SecurityHeaders(RequestDelegate next)
     /// <summary>Lets other pages frame this one: sources as the policy writes them.</summary>
     public static void MayBeFramed(HttpContext context, string sources) => context.Items[FramedKey] = sources;
 
+    /// <summary>Lets our own pages frame this one, where nothing says yet who may: inside a course site its pages may as well.</summary>
+    public static void MayBeFramedByUs(HttpContext context) => context.Items.TryAdd(FramedKey, "'self'");
+
     /// <summary>What is sent came from somebody who is not its author: opened by itself it may load nothing, run nothing, and has an origin
     /// of its own.</summary>
     public static void StandsAlone(HttpContext context) => context.Items[AloneKey] = true;

@@ -63,7 +63,7 @@ internal static class DraftEndpoints
                 {
                     Id = SceneForms.NewId(form),
                     Place = Copies.FreePlace(scene, new AtPoint(0.5, 0.4)),
-                    During = DuringForms.Stop(draft.Sentence.To, film.Lasts),
+                    During = During.Beginning(draft.Sentence.To, stops: true, film.Lasts),
                     Content = new Ask(draft.Question),
                 }
             )

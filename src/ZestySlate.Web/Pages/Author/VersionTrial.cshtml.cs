@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
-using ZestySlate.Player;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -18,12 +16,8 @@ public sealed class VersionTrialModel(Versions versions, Trials trials, TimeProv
 {
     public VersionKey Key { get; private set; }
 
-    /// <summary>What the version holds.</summary>
-    public Activity Document { get; private set; } = new();
-
-    public LearnerView View { get; private set; } = null!;
-
-    public PlayLinks Links { get; private set; } = null!;
+    /// <summary>What the version holds, as it is tried.</summary>
+    public TrialPage Tried { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(string activity, string version)
     {
@@ -32,11 +26,15 @@ public sealed class VersionTrialModel(Versions versions, Trials trials, TimeProv
             return NotFound();
         }
 
-        (Key, Document) = (key, document);
-        View = LearnerView.Of(trials.State(AuthoringEndpoints.TrialOf(activity, key), User.Id(), document), clock.GetUtcNow());
-        Links = AuthoringEndpoints.TrialLinks(HttpContext, activity, key.ToString()) with
+        Key = key;
+        Tried = new TrialPage(
+            document,
+            LearnerView.Of(trials.State(AuthoringEndpoints.TrialOf(activity, key), User.Id(), document), clock.GetUtcNow()),
+            AuthoringEndpoints.TrialLinks(HttpContext, activity, key.ToString()).On(HttpContext),
+            key.Said + ", a trial"
+        )
         {
-            StyleNonce = EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext),
+            Back = (Url.Content($"~/author/{activity}/versions/{key}"), "Back to the version"),
         };
         return Page();
     }

@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
-using ZestySlate.Player;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
@@ -16,12 +14,8 @@ namespace ZestySlate.Web.Pages.Lti;
 [Authorize(Policy = Rights.CourseSeat)]
 public sealed class CourseLookModel(CourseLooks looks, Trials trials, TimeProvider clock) : PageModel
 {
-    /// <summary>What was published.</summary>
-    public Activity Document { get; private set; } = new();
-
-    public LearnerView View { get; private set; } = null!;
-
-    public PlayLinks Links { get; private set; } = null!;
+    /// <summary>What was published, as it is tried.</summary>
+    public TrialPage Tried { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync()
     {
@@ -30,12 +24,13 @@ public sealed class CourseLookModel(CourseLooks looks, Trials trials, TimeProvid
             return NotFound();
         }
 
-        Document = document;
-        View = LearnerView.Of(trials.State(trial, User.Id(), document), clock.GetUtcNow());
-        View = View with { Words = Languages.For(Request, View.Words) };
-        Links = CourseLooks.LinksOf(HttpContext) with
+        var view = LearnerView.Of(trials.State(trial, User.Id(), document), clock.GetUtcNow());
+        view = view with { Words = Languages.For(Request, view.Words) };
+        Tried = new TrialPage(document, view, CourseLooks.LinksOf(HttpContext).On(HttpContext), "a look: nothing is kept")
         {
-            StyleNonce = EventReply.FromScript(HttpContext) ? null : SecurityHeaders.StyleNonce(HttpContext),
+            Back = (Url.Content("~/course-work"), "Back to the course's work"),
+            IsInCourse = true,
+            Language = view.Words.Language,
         };
         return Page();
     }

@@ -1,0 +1,160 @@
+using System.Net;
+using System.Net.Http.Headers;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging.Abstractions;
+using ZestySlate.Core.Backdrops.PlainBoards;
+using ZestySlate.Core.Backdrops.Videos;
+using ZestySlate.Core.Questions.Match;
+using ZestySlate.Web.Starts;
+
+namespace ZestySlate.Web.Tests;
+
+/// <summary>Ways to start: found, tried with what one typed, begun.</summary>
+public sealed class StartPageTests(SlateHost host)
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    private static string Text(string html) => WebUtility.HtmlDecode(html);
+
+    private async Task<string> BegunAsync(HttpClient ines, string start, params (string, string)[] fields)
+    {
+        var reply = await ines.PostFormAsync($"/new/{start}", $"/new/{start}", fields);
+        Assert.Equal(HttpStatusCode.Redirect, reply.StatusCode);
+        return reply.Headers.Location!.OriginalString.Split('/')[^1];
+    }
+
+    [Fact]
+    public async Task Two_answers_and_a_word_narrow_down_what_is_shown()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var page = await ines.GetStringAsync("/new", Stop);
+        Assert.Contains("/new/pairs\"", page);
+        Assert.Contains("/new/video-stops\"", page);
+        var found = await ines.GetStringAsync("/new?handler=Starts&has=List&does=Arrange&words=match", Stop);
+        Assert.Contains("/new/pairs\"", found);
+        Assert.DoesNotContain("/new/video-stops\"", found);
+        Assert.DoesNotContain("<html", found);
+        Assert.Contains("No way to start fits", await ines.GetStringAsync("/new?handler=Starts&words=volcano", Stop));
+
+        // Without scripts the page itself answers, and keeps what was said.
+        page = await ines.GetStringAsync("/new?has=Video&words=film", Stop);
+        Assert.Contains("value=\"Video\" checked", page);
+        Assert.DoesNotContain("/new/pairs\"", page);
+        Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync("/new?has=nonsense&does=7", Stop)).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_is_typed_is_tried_beside_it_and_nothing_of_it_is_kept()
+    {
+        var ines = await host.TeacherAsync("ines");
+        Assert.Contains("pressure", await ines.GetStringAsync("/new/pairs/example", Stop));
+        var made = await ines.PostFormAsync("/new/pairs", "/new/pairs?handler=Example", ("typed", "ash = ash tree\noak = oak tree"));
+        Assert.Contains("Made of what you typed", await made.Content.ReadAsStringAsync(Stop));
+        var example = await ines.GetAsync("/new/pairs/example", Stop);
+        var page = await example.Content.ReadAsStringAsync(Stop);
+        Assert.Contains("ash tree", page);
+        Assert.DoesNotContain("barometer", page);
+        Assert.Contains("frame-ancestors 'self'", example.Headers.GetValues("Content-Security-Policy").Single());
+
+        var odd = await ines.PostFormAsync("/new/pairs", "/new/pairs?handler=Example", ("typed", "ash = ash tree\nno pair"));
+        Assert.Contains("Line 2:", Text(await odd.Content.ReadAsStringAsync(Stop)));
+
+        // It is somebody's own, and runs as learners meet it.
+        var mireille = await host.TeacherAsync("mireille");
+        Assert.DoesNotContain("ash tree", await mireille.GetStringAsync("/new/pairs/example", Stop));
+        var spot = SlateHost.Find(
+            await mireille.GetStringAsync("/new/quiz/example", Stop),
+            "name=\"spot\" (?:type=\"hidden\" )?value=\"([^\"]+)\""
+        );
+        var answered = await mireille.SendEventAsync(
+            "/new/quiz/example",
+            ("act", "mark"),
+            ("spot", spot),
+            ("event", "e1"),
+            ("pick", "nothing")
+        );
+        Assert.True(answered.IsSuccessStatusCode || answered.StatusCode == HttpStatusCode.UnprocessableEntity);
+        Assert.False(await host.DbAsync(db => Task.FromResult(db.Attempts.Any(attempt => attempt.ActivityId.StartsWith("start-")))));
+    }
+
+    [Fact]
+    public async Task One_press_begins_it_with_what_was_given()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var id = await BegunAsync(ines, "pairs", ("typed", "ash = ash tree\noak = oak tree"), ("title", "  Trees  "));
+        var document = await host.DocumentAsync(id);
+        Assert.Equal("Trees", document.Title);
+        Assert.Equal(2, Assert.IsType<MatchQuestion>(document.Scenes[0].Spots[0].Question).Pairs.Count);
+
+        // Nothing is asked for that is not there yet.
+        Assert.Equal("Quiz", (await host.DocumentAsync(await BegunAsync(ines, "quiz"))).Title);
+        Assert.IsType<PlainBoardBackdrop>((await host.DocumentAsync(await BegunAsync(ines, "labelled-picture"))).Scenes[0].Backdrop);
+        Assert.IsType<VideoBackdrop>((await host.DocumentAsync(await BegunAsync(ines, "video-stops"))).Scenes[0].Backdrop);
+    }
+
+    [Fact]
+    public async Task A_picture_carries_its_names_and_what_is_no_picture_is_told()
+    {
+        var ines = await host.TeacherAsync("ines");
+        async Task<HttpResponseMessage> BeginAsync(string file, string type)
+        {
+            var bytes = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(SlateHost.Root(), "demo", file), Stop));
+            bytes.Headers.ContentType = new MediaTypeHeaderValue(type);
+            var proof = SlateHost.Find(
+                await ines.GetStringAsync("/new/labelled-picture", Stop),
+                "(?:name=\"proof\" (?:type=\"hidden\" )?value=|data-proof=)\"([^\"]+)\""
+            );
+            return await ines.PostAsync(
+                "/new/labelled-picture",
+                new MultipartFormDataContent
+                {
+                    { bytes, "file", Path.GetFileName(file) },
+                    { new StringContent("lamp\nrail"), "typed" },
+                    { new StringContent(proof), "proof" },
+                },
+                Stop
+            );
+        }
+
+        var begun = await BeginAsync("pictures/coast.svg", "image/svg+xml");
+        var scene = (await host.DocumentAsync(begun.Headers.Location!.OriginalString.Split('/')[^1])).Scenes[0];
+        Assert.IsNotType<PlainBoardBackdrop>(scene.Backdrop);
+        Assert.Equal(2, scene.Spots.Count);
+        var refused = await BeginAsync("videos/a-front-passes.vtt", "text/vtt");
+        var page = Text(await refused.Content.ReadAsStringAsync(Stop));
+        Assert.Contains("it is no picture", page);
+        Assert.Contains("lamp\nrail", page.ReplaceLineEndings("\n"));
+    }
+
+    [Theory]
+    [InlineData("nowhere")]
+    [InlineData("..%2f..")]
+    public async Task What_is_no_start_is_not_found(string start)
+    {
+        var ines = await host.TeacherAsync("ines");
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync($"/new/{start}", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.GetAsync($"/new/{start}/example", Stop)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await ines.PostFormAsync("/new/quiz", $"/new/{start}/events", ("act", "x"))).StatusCode);
+    }
+
+    [Fact]
+    public void A_school_adds_starts_of_its_own_and_an_odd_file_takes_none_away()
+    {
+        var folder = Directory.CreateTempSubdirectory("starts").FullName;
+        var own = Directory.CreateDirectory(Path.Combine(folder, "starts")).FullName;
+        File.WriteAllText(
+            Path.Combine(own, "a-log.json"),
+            """
+            { "id": "log", "title": "Our log", "goodFor": "The log of the day.", "symbol": "list", "has": ["nothing"], "does": ["write"],
+              "ask": "Tasks", "line": "{line}\nopen:", "each": true, "sample": "Write the log of today." }
+            """
+        );
+        File.WriteAllText(Path.Combine(own, "b.json"), "{ no json");
+        File.WriteAllText(Path.Combine(own, "c.json"), "{ \"id\": \"only\" }");
+        var shipped = host.Services.GetRequiredService<StartCatalogue>().All.Count;
+        var catalogue = new StartCatalogue(folder, NullLogger<StartCatalogue>.Instance);
+        Assert.Equal(shipped + 1, catalogue.All.Count);
+        Assert.Equal("Our log", catalogue.Of("log")!.Title);
+        Directory.Delete(folder, recursive: true);
+    }
+}
