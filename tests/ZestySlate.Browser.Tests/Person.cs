@@ -300,8 +300,8 @@ internal static class Doings
         person.Until(
             () =>
             {
-                // The picker may just be filling; what was found is tried anew until the file is taken.
-                var field = person.All("#picker input[type=file]").FirstOrDefault();
+                // Closed, it still holds what it was filled with before, which is thrown away as it opens.
+                var field = person.All("#picker[open] input[type=file]").FirstOrDefault();
                 field?.SendKeys(Path.Combine(Apps.Root, "demo", file));
                 return field;
             },

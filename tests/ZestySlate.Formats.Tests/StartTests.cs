@@ -155,6 +155,18 @@ public sealed class StartTests
         Assert.False(MadeOf("labelled-picture", new string('x', Start.Longest + 1)).Succeeded);
     }
 
+    [Theory]
+    [InlineData("pairs", "a{0} = b{0}\n")]
+    [InlineData("jumbled", "One two {0}.\n")]
+    [InlineData("gap-text", "[a{0}] ")]
+    [InlineData("quiz", "Is {0} a number?\nanswer: true\n\n")]
+    public void As_many_are_begun_with_as_can_be_tried_and_not_one_more(string id, string one)
+    {
+        string Of(int many) => string.Concat(Enumerable.Range(1, many).Select(at => one.Replace("{0}", $"{at}", StringComparison.Ordinal)));
+        Assert.True(MadeOf(id, Of(StartMaker.Most)).Succeeded);
+        Assert.Contains($"up to {StartMaker.Most}", MadeOf(id, Of(StartMaker.Most + 1)).Refusal);
+    }
+
     [Fact]
     public void Whatever_is_typed_makes_an_activity_or_is_refused_in_words()
     {
@@ -193,5 +205,23 @@ public sealed class StartTests
     }
 
     [Fact]
-    public void A_file_that_is_no_start_is_not_read() => Assert.ThrowsAny<JsonException>(() => Start.Read("{\"id\":\"x\",\"colour\":1}"));
+    public void A_file_that_is_no_start_is_not_read()
+    {
+        const string whole = """{"id":"x","title":"t","goodFor":"g","symbol":"tag","ask":"a","sample":"s"}""";
+        Assert.Equal("x", Start.Read(whole).Id);
+        foreach (
+            var odd in new[]
+            {
+                whole.Replace("{", """{"colour":1,""", StringComparison.Ordinal),
+                whole.Replace("{", """{"has":null,""", StringComparison.Ordinal),
+                whole.Replace("\"s\"", "null", StringComparison.Ordinal),
+                """{"id":"x"}""",
+                "",
+                "null",
+            }
+        )
+        {
+            Assert.ThrowsAny<JsonException>(() => Start.Read(odd));
+        }
+    }
 }

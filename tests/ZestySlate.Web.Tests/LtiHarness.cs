@@ -186,8 +186,14 @@ public abstract class LtiHarness
         return (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
     }
 
+    /// <summary>The person behind a subject of the played course site: others use the same names for theirs.</summary>
     protected Task<string> PersonOfAsync(string subject) =>
-        Host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == subject).Select(p => p.PersonId).SingleAsync(Stop));
+        Host.DbAsync(db =>
+            db.CourseSitePeople.Where(p => p.Subject == subject)
+                .Where(p => db.CourseSites.Any(site => site.Id == p.CourseSiteId && site.Issuer == "http://courses.example"))
+                .Select(p => p.PersonId)
+                .SingleAsync(Stop)
+        );
 
     /// <summary>Asks course sites who belongs to courses, until nothing is due.</summary>
     protected Task AskMembersAsync() => AskMembersAsync(Host);

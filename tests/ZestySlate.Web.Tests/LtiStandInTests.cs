@@ -137,6 +137,40 @@ public sealed class LtiStandInTests : IClassFixture<StandIn>
         _site.Change(state => state.People.RemoveAll(person => person.Id == "l-unnamed"));
     }
 
+    [Fact]
+    public async Task Who_learned_first_and_teaches_later_is_put_before_the_owner_of_the_address()
+    {
+        Task<bool> AskedAsync() => _host.DbAsync(db => db.AccountLinks.AnyAsync(link => link.Subject == "l-later", Stop));
+        Task LinksAsync(bool links) =>
+            _host.DbAsync(db =>
+                db.CourseSites.Where(site => site.Issuer == StandIn.Address)
+                    .ExecuteUpdateAsync(set => set.SetProperty(site => site.LinksByEmail, links), Stop)
+            );
+        var later = new courses::ZestySlate.CourseSite.State.SitePerson
+        {
+            Id = "l-later",
+            Name = "M. Osei",
+            Email = "mireille.osei@gannetpoint.example",
+        };
+        _site.Change(state => state.People.Add(later));
+        await LinksAsync(true);
+        try
+        {
+            var assignment = _site.Assign();
+            await _site.OpenAsync("l-later", assignment);
+            Assert.False(await AskedAsync());
+            _site.Change(_ => later.Teaches = true);
+            await _site.OpenAsync("l-later", assignment);
+            Assert.True(await AskedAsync());
+        }
+        finally
+        {
+            await LinksAsync(false);
+            _site.Change(state => state.People.Remove(later));
+            await _host.DbAsync(db => db.AccountLinks.Where(link => link.Subject == "l-later").ExecuteDeleteAsync(Stop));
+        }
+    }
+
     private async Task<HttpResponseMessage> ChooseAsync(params (string, string)[] fields)
     {
         var at = At(await _site.AddAsync());

@@ -693,7 +693,7 @@ public sealed class LtiTests(SlateHost host) : LtiHarness(host)
             var claims = Claims(begun, subject, "Instructor");
             claims["email"] = email;
             await LaunchAsync(begun, Sign(claims));
-            return await Host.DbAsync(db => db.CourseSitePeople.Where(p => p.Subject == subject).Select(p => p.PersonId).SingleAsync(Stop));
+            return await PersonOfAsync(subject);
         }
 
         var mireille = await Host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "mireille.osei@gannetpoint.example", Stop));

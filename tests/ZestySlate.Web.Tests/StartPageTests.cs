@@ -151,6 +151,13 @@ public sealed class StartPageTests(SlateHost host)
         );
         File.WriteAllText(Path.Combine(own, "b.json"), "{ no json");
         File.WriteAllText(Path.Combine(own, "c.json"), "{ \"id\": \"only\" }");
+        var log = File.ReadAllText(Path.Combine(own, "a-log.json"));
+        File.WriteAllText(Path.Combine(own, "d.json"), log.Replace("\"log\"", "\"../log\"", StringComparison.Ordinal));
+        File.WriteAllText(
+            Path.Combine(own, "e.json"),
+            log.Replace("\"log\"", "\"pairless\"", StringComparison.Ordinal)
+                .Replace("{line}\\nopen:", "pair: {line}", StringComparison.Ordinal)
+        );
         var shipped = host.Services.GetRequiredService<StartCatalogue>().All.Count;
         var catalogue = new StartCatalogue(folder, NullLogger<StartCatalogue>.Instance);
         Assert.Equal(shipped + 1, catalogue.All.Count);

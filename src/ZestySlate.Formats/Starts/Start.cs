@@ -59,6 +59,7 @@ public sealed record Start
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
         UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
         ReadCommentHandling = JsonCommentHandling.Skip,
+        RespectNullableAnnotations = true,
     };
 
     /// <summary>Small letters, digits and hyphens; part of its address.</summary>

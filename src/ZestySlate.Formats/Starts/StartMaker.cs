@@ -17,6 +17,9 @@ public static partial class StartMaker
     /// <summary>The most callouts that are set on a picture at once.</summary>
     private const int MostLabels = 60;
 
+    /// <summary>The most questions that are begun with, and the most lines or gaps of one.</summary>
+    public const int Most = 500;
+
     /// <summary>The activity, or what is wrong with what was typed, by its lines.</summary>
     /// <param name="start">The start.</param>
     /// <param name="title">What it is to be called.</param>
@@ -94,12 +97,22 @@ public static partial class StartMaker
             }
         }
 
+        if ((start.Line is not null && Lines(text).Skip(Most).Any()) || Bracketed().Count(text) > Most)
+        {
+            return TooMany;
+        }
+
         var list = start.Makes == StartMaking.Gaps ? GapsOf(start, text) : ListOf(start, text);
         var read = ReadQuestions.Of(list.Text, activity.Words.Culture);
         if (read.Problems.Count > 0)
         {
             var said = read.Problems.Take(5).Select(problem => $"Line {list.LineOf(problem.Line)}: {problem.Message}").Distinct();
             return Outcome<Activity>.Refused(string.Join(" ", said));
+        }
+
+        if (read.Questions.Count > Most)
+        {
+            return TooMany;
         }
 
         var scene = activity.Scenes[0];
@@ -111,6 +124,9 @@ public static partial class StartMaker
             }
             : new AddSpots(scene.Id, spots).Apply(activity);
     }
+
+    private static Outcome<Activity> TooMany =>
+        Outcome<Activity>.Refused($"Begin with up to {Most} lines, questions or gaps; more can be pasted in the workbench.");
 
     /// <summary>A list of questions, and which of the typed lines each of its lines comes from.</summary>
     private sealed record Listed(string Text, IReadOnlyList<int> From)

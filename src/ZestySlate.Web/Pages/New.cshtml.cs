@@ -46,8 +46,15 @@ public sealed class NewModel(
     /// <summary>The starts that fit.</summary>
     public IEnumerable<Start> Fitting => starts.All.Where(start => start.Fits(Has, Does, (Words ?? "").Cut(200)));
 
+    /// <summary>True where the starts alone are shown.</summary>
+    public bool IsPart { get; private set; }
+
     /// <summary>The starts that fit, alone.</summary>
-    public IActionResult OnGetStarts() => Partial("_Starts", this);
+    public IActionResult OnGetStarts()
+    {
+        IsPart = true;
+        return Partial("_Starts", this);
+    }
 
     public string? Problem { get; private set; }
 

@@ -77,6 +77,7 @@ public sealed class StartModel(
         }
 
         Chosen = known;
+        examples.Make(known, User.Id(), Typed ?? "");
         var given = await GivenAsync(known, file);
         if (!given.Succeeded)
         {

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using ZestySlate.Formats.Starts;
 
 namespace ZestySlate.Web.Starts;
@@ -26,6 +27,15 @@ public sealed partial class StartCatalogue
     /// <summary>The one with this id, or null.</summary>
     public Start? Of(string id) => All.FirstOrDefault(start => start.Id == id);
 
+    /// <summary>Why it cannot be shown; null when it can: its address and its example are to be good.</summary>
+    private static string? Refuse(Start start) =>
+        !Address().IsMatch(start.Id) ? "its id is not of small letters, digits and hyphens"
+        : StartMaker.Make(start, start.Title, "en", start.Sample, null) is { Succeeded: false, Refusal: var why } ? "its sample: " + why
+        : null;
+
+    [GeneratedRegex("^[a-z0-9-]{1,60}$")]
+    private static partial Regex Address();
+
     [LoggerMessage(LogLevel.Warning, "The start {File} cannot be read: {Problem}")]
     private static partial void Odd(ILogger log, string file, string problem);
 
@@ -34,18 +44,24 @@ public sealed partial class StartCatalogue
         foreach (var path in (Directory.Exists(folder) ? Directory.GetFiles(folder, "*.json") : []).Order())
         {
             Start? start = null;
+            string? problem;
             try
             {
                 start = Start.Read(File.ReadAllText(path));
+                problem = Refuse(start);
             }
-            catch (Exception problem) when (problem is JsonException or IOException or UnauthorizedAccessException)
+            catch (Exception odd) when (odd is JsonException or IOException or UnauthorizedAccessException)
             {
-                Odd(log, Path.GetFileName(path), problem.Message);
+                problem = odd.Message;
             }
 
-            if (start is not null)
+            if (problem is null)
             {
-                yield return start;
+                yield return start!;
+            }
+            else
+            {
+                Odd(log, Path.GetFileName(path), problem);
             }
         }
     }
