@@ -32,15 +32,24 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     private async Task<HttpClient> SignedInAsync(string person)
     {
         var browser = Browser();
-        var proof = Regex
-            .Match(await browser.GetStringAsync("/"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
+        await PostAsync(browser, "/", "/", new() { ["person"] = person });
+        return browser;
+    }
+
+    /// <summary>Posts a form of a page, with the proof that the page carries.</summary>
+    private static async Task<HttpResponseMessage> PostAsync(
+        HttpClient browser,
+        string page,
+        string action,
+        Dictionary<string, string> fields
+    )
+    {
+        var html = await browser.GetStringAsync(page);
+        fields["__RequestVerificationToken"] = Regex
+            .Match(html, "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
             .Groups[1]
             .Value;
-        await browser.PostAsync(
-            "/",
-            new FormUrlEncodedContent([KeyValuePair.Create("person", person), KeyValuePair.Create("__RequestVerificationToken", proof)])
-        );
-        return browser;
+        return await browser.PostAsync(action, new FormUrlEncodedContent(fields));
     }
 
     private static string Assertion(string audience = "http://localhost/lti/token", string issuer = "zesty-slate", RSA? key = null) =>
@@ -221,14 +230,7 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     public async Task Members_come_a_page_at_a_time_and_removed_ones_are_told_as_deleted()
     {
         var ines = await SignedInAsync("t-ines");
-        var proof = Regex
-            .Match(await ines.GetStringAsync("/courses/watch"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
-            .Groups[1]
-            .Value;
-        await ines.PostAsync(
-            "/courses/watch?handler=Member",
-            new FormUrlEncodedContent([KeyValuePair.Create("person", "l-dorrit"), KeyValuePair.Create("__RequestVerificationToken", proof)])
-        );
+        await PostAsync(ines, "/courses/watch", "/courses/watch?handler=Member", new() { ["person"] = "l-dorrit" });
 
         var browser = Browser();
         var token = JsonDocument
@@ -335,30 +337,23 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     public async Task A_tool_is_typed_and_granted_what_there_is()
     {
         var ines = await SignedInAsync("t-ines");
-        async Task KeepAsync(string login)
-        {
-            var proof = Regex
-                .Match(await ines.GetStringAsync("/tool"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
-                .Groups[1]
-                .Value;
-            await ines.PostAsync(
+        Task KeepAsync(string login) =>
+            PostAsync(
+                ines,
                 "/tool",
-                new FormUrlEncodedContent(
-                    new Dictionary<string, string>
-                    {
-                        ["Told.Name"] = "Typed",
-                        ["Told.ClientId"] = "typed-1",
-                        ["Told.DeploymentId"] = "d-1",
-                        ["Told.LoginUrl"] = login,
-                        ["Told.RedirectUri"] = "http://tool.example/launch",
-                        ["Told.DeepLinkUrl"] = "http://tool.example/choose",
-                        ["Told.KeySetUrl"] = "http://tool.example/keys",
-                        ["scopes"] = Score + " of-another-world",
-                        ["__RequestVerificationToken"] = proof,
-                    }
-                )
+                "/tool",
+                new()
+                {
+                    ["Told.Name"] = "Typed",
+                    ["Told.ClientId"] = "typed-1",
+                    ["Told.DeploymentId"] = "d-1",
+                    ["Told.LoginUrl"] = login,
+                    ["Told.RedirectUri"] = "http://tool.example/launch",
+                    ["Told.DeepLinkUrl"] = "http://tool.example/choose",
+                    ["Told.KeySetUrl"] = "http://tool.example/keys",
+                    ["scopes"] = Score + " of-another-world",
+                }
             );
-        }
 
         await KeepAsync("nowhere");
         Assert.DoesNotContain("typed-1", await ines.GetStringAsync("/tool"));
@@ -372,17 +367,7 @@ public sealed class CourseSiteTests : WebApplicationFactory<Program>
     public async Task A_tool_registers_itself_with_a_token_that_is_good_once()
     {
         var ines = await SignedInAsync("t-ines");
-        var proof = Regex
-            .Match(await ines.GetStringAsync("/tool"), "name=\"__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")
-            .Groups[1]
-            .Value;
-        var opens = await ines.PostAsync(
-            "/tool?handler=Begin",
-            new FormUrlEncodedContent([
-                KeyValuePair.Create("address", "http://tool.example/register?key=k"),
-                KeyValuePair.Create("__RequestVerificationToken", proof),
-            ])
-        );
+        var opens = await PostAsync(ines, "/tool", "/tool?handler=Begin", new() { ["address"] = "http://tool.example/register?key=k" });
         var address = WebUtility.HtmlDecode(
             Regex.Match(await opens.Content.ReadAsStringAsync(), "<iframe src=\"([^\"]+)\"").Groups[1].Value
         );

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Net.Http.Headers;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging.Abstractions;
 using ZestySlate.Core.Backdrops.PlainBoards;
@@ -96,7 +97,7 @@ public sealed class StartPageTests(SlateHost host)
     public async Task A_picture_carries_its_names_and_what_is_no_picture_is_told()
     {
         var ines = await host.TeacherAsync("ines");
-        async Task<HttpResponseMessage> BeginAsync(string file, string type)
+        async Task<HttpResponseMessage> BeginAsync(string file, string type, string start = "labelled-picture", string typed = "lamp\nrail")
         {
             var bytes = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(SlateHost.Root(), "demo", file), Stop));
             bytes.Headers.ContentType = new MediaTypeHeaderValue(type);
@@ -105,11 +106,11 @@ public sealed class StartPageTests(SlateHost host)
                 "(?:name=\"proof\" (?:type=\"hidden\" )?value=|data-proof=)\"([^\"]+)\""
             );
             return await ines.PostAsync(
-                "/new/labelled-picture",
+                "/new/" + start,
                 new MultipartFormDataContent
                 {
                     { bytes, "file", Path.GetFileName(file) },
-                    { new StringContent("lamp\nrail"), "typed" },
+                    { new StringContent(typed), "typed" },
                     { new StringContent(proof), "proof" },
                 },
                 Stop
@@ -120,6 +121,13 @@ public sealed class StartPageTests(SlateHost host)
         var scene = (await host.DocumentAsync(begun.Headers.Location!.OriginalString.Split('/')[^1])).Scenes[0];
         Assert.IsNotType<PlainBoardBackdrop>(scene.Backdrop);
         Assert.Equal(2, scene.Spots.Count);
+
+        // Before the file is taken it is told what is wrong with the words.
+        Task<int> FilesAsync() => host.DbAsync(db => db.MediaItems.CountAsync(Stop));
+        var files = await FilesAsync();
+        var odd = await BeginAsync("pictures/bulletin.svg", "image/svg+xml", "picture-questions", "Which?\n- a");
+        Assert.Contains("Line 1:", await odd.Content.ReadAsStringAsync(Stop));
+        Assert.Equal(files, await FilesAsync());
         var refused = await BeginAsync("videos/a-front-passes.vtt", "text/vtt");
         var page = Text(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("it is no picture", page);

@@ -77,7 +77,13 @@ public sealed class StartModel(
         }
 
         Chosen = known;
-        examples.Make(known, User.Id(), Typed ?? "");
+        Problem = examples.Make(known, User.Id(), Typed ?? "");
+        if (Problem is not null)
+        {
+            // Before a file is taken: it would have to be chosen once more.
+            return Page();
+        }
+
         var given = await GivenAsync(known, file);
         if (!given.Succeeded)
         {
