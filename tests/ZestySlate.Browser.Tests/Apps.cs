@@ -7,21 +7,38 @@ using System.Net.Sockets;
 namespace ZestySlate.Browser.Tests;
 
 /// <summary>Zesty Slate and the course site, started as the programs they are, on free ports and a folder of their own.</summary>
-public sealed class Apps : IAsyncLifetime
+public class Apps : IAsyncLifetime
 {
     private readonly string _data = Directory.CreateTempSubdirectory("slate-browser").FullName;
-    private readonly HttpClient _http = new();
+    private readonly string _slateItself = $"http://localhost:{FreePort()}",
+        _courseItself = $"http://127.0.0.1:{FreePort()}",
+        _campusItself = $"http://127.0.0.2:{FreePort()}";
+    private readonly TlsServer? _before;
+    private readonly HttpClient _http;
     private Process? _slate,
         _course,
         _films;
 
-    /// <summary>Two names for this machine, so that the two are different sites to a browser.</summary>
-    public string Slate { get; } = $"http://localhost:{FreePort()}";
+    public Apps()
+        : this(null) { }
 
-    public string Course { get; } = $"http://127.0.0.1:{FreePort()}";
+    /// <param name="before">The web server with TLS that stands before the two, when there is one.</param>
+    private protected Apps(TlsServer? before)
+    {
+        _before = before;
+        _http = before?.Client ?? new HttpClient();
+        Slate = before is null ? _slateItself : $"https://localhost:{FreePort()}";
+        Course = before is null ? _courseItself : $"https://127.0.0.1:{FreePort()}";
+        Campus = before is null ? _campusItself : $"https://127.0.0.2:{FreePort()}";
+    }
+
+    /// <summary>Two names for this machine, so that the two are different sites to a browser.</summary>
+    public string Slate { get; }
+
+    public string Course { get; }
 
     /// <summary>A second address of the course site: another site to a browser, with the same pages.</summary>
-    public string Campus { get; } = $"http://127.0.0.2:{FreePort()}";
+    public string Campus { get; }
 
     /// <summary>The host of videos.</summary>
     public string Films { get; } = $"http://127.0.0.1:{FreePort()}";
@@ -33,26 +50,35 @@ public sealed class Apps : IAsyncLifetime
     {
         _course = Start(
             "ZestySlate.CourseSite",
-            ("ASPNETCORE_URLS", $"{Course};{Campus}"),
-            ("DataFolder", _data),
-            ("Tool", Slate),
-            ("Address", Course),
-            ("OtherAddress", Campus)
+            [
+                ("ASPNETCORE_URLS", $"{_courseItself};{_campusItself}"),
+                ("DataFolder", _data),
+                ("Tool", Slate),
+                ("Address", Course),
+                ("OtherAddress", Campus),
+                .. Behind(("ASPNETCORE_FORWARDEDHEADERS_ENABLED", "true")),
+            ]
         );
         _films = Start("ZestySlate.VideoHost", ("ASPNETCORE_URLS", Films), ("Demo__Folder", Path.Combine(Root, "demo")));
+        _before?.Start(_before.Passes(Slate, _slateItself) + _before.Passes(Course, _courseItself) + _before.Passes(Campus, _campusItself));
         StartSlate();
         await ReadyAsync(_http, Slate);
         await ReadyAsync(_http, Course);
         await ReadyAsync(_http, Films);
     }
 
-    public ValueTask DisposeAsync()
+    public async ValueTask DisposeAsync()
     {
         _slate?.Kill(true);
         _course?.Kill(true);
         _films?.Kill(true);
         _http.Dispose();
-        return ValueTask.CompletedTask;
+        if (_before is not null)
+        {
+            await _before.DisposeAsync();
+        }
+
+        GC.SuppressFinalize(this);
     }
 
     /// <summary>Ends Zesty Slate without a word, as a power cut would, and starts it again.</summary>
@@ -67,15 +93,22 @@ public sealed class Apps : IAsyncLifetime
     private void StartSlate() =>
         _slate = Start(
             "ZestySlate.Web",
-            ("ASPNETCORE_URLS", Slate),
-            ("DataFolder", _data),
-            ("Demo__Enabled", "true"),
-            ("Demo__Folder", Path.Combine(Root, "demo")),
-            ("Demo__CourseSite", Course),
-            ("Fetch__AllowedHosts__0", new Uri(Films).Authority),
-            ("Limits__SignInPerMinute", "1000"),
-            ("Limits__CodesPerMinute", "1000")
+            [
+                ("ASPNETCORE_URLS", _slateItself),
+                ("DataFolder", _data),
+                ("Demo__Enabled", "true"),
+                ("Demo__Folder", Path.Combine(Root, "demo")),
+                ("Demo__CourseSite", Course),
+                ("Fetch__AllowedHosts__0", new Uri(Films).Authority),
+                ("Limits__SignInPerMinute", "1000"),
+                ("Limits__CodesPerMinute", "1000"),
+                .. Behind(("Server__Address", Slate), ("Server__Proxies", "127.0.0.1")),
+            ]
         );
+
+    /// <summary>What a program is told when a web server stands before it; nothing else.</summary>
+    private (string Name, string Value)[] Behind(params (string Name, string Value)[] settings) =>
+        _before is null ? [] : [.. settings, ("SSL_CERT_FILE", _before.Certificate)];
 
     /// <summary>Starts one of the project's programs as it was built.</summary>
     internal static Process Start(string project, params (string Name, string Value)[] settings)

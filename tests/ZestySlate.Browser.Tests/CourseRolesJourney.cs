@@ -2,17 +2,17 @@ namespace ZestySlate.Browser.Tests;
 
 /// <summary>A course as it is: a parent looks, an assistant sees who stands where, a column is replaced, a guest comes without a name, and a
 /// teacher chooses nothing after all.</summary>
-[Collection("restarts")]
-public sealed class CourseRolesJourney(Apps apps)
+[Collection("course sites")]
+public sealed class CourseRolesJourney(CourseApps apps)
 {
     private string First => apps.Course + "/courses/watch/assignments/first-look";
 
     [Fact]
     public void Each_gets_what_fits_and_the_grade_finds_its_column()
     {
-        using var teacher = new Person(1280, 1000);
+        using var teacher = new Person(1280, 1000, trusts: true);
         teacher.SignInToCourses(apps, "Ines Halloran");
-        using var learner = new Person();
+        using var learner = new Person(trusts: true);
         Opens(learner, "Cressida Thornbury-Vance");
         learner.PressCss("a[data-sign=askfrost]");
         learner.Press("True", ".panel.open");
@@ -20,7 +20,7 @@ public sealed class CourseRolesJourney(Apps apps)
         learner.Reads(".panel.open .verdict", "Right");
         learner.PressCss(".panel.open [data-close]");
 
-        using var other = new Person();
+        using var other = new Person(trusts: true);
         Opens(other, "Corvin Thornbury-Vance");
         other.Reads("table", "Cressida Thornbury-Vance");
         Assert.DoesNotContain("Bashir", other.See("table").Text, StringComparison.Ordinal);

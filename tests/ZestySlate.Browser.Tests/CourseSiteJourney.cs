@@ -1,12 +1,13 @@
 namespace ZestySlate.Browser.Tests;
 
 /// <summary>Inside the course site's frame, with third-party cookies refused.</summary>
-public sealed class CourseSiteJourney(Apps apps)
+[Collection("course sites")]
+public sealed class CourseSiteJourney(CourseApps apps)
 {
     [Fact]
     public void An_activity_is_placed_done_marked_and_graded()
     {
-        using var person = new Person(refusesThirdPartyCookies: true);
+        using var person = new Person(refusesThirdPartyCookies: true, trusts: true);
 
         // The teacher places it, with points and a due date.
         person.SignInToCourses(apps, "Ines Halloran");
@@ -78,7 +79,7 @@ public sealed class CourseSiteJourney(Apps apps)
         );
 
         // And the teacher sees it in Zesty Slate, with the reason for each mark.
-        using var ines = new Person().SignIn(apps);
+        using var ines = new Person(trusts: true).SignIn(apps);
         ines.Go(apps.Slate + "/author/garden/results");
         ines.Press("Cressida Thornbury-Vance", "table");
         ines.Reads("details[open]", "is right.");
@@ -88,7 +89,7 @@ public sealed class CourseSiteJourney(Apps apps)
     [Fact]
     public void A_new_activity_is_made_inside_the_course_site_and_comes_back()
     {
-        using var person = new Person(1280, 1000, refusesThirdPartyCookies: true);
+        using var person = new Person(1280, 1000, refusesThirdPartyCookies: true, trusts: true);
         person.MakesInCourse(apps.Course);
         Assert.Equal("Made in the course", person.See("input[name=title]").GetAttribute("value"));
         Assert.Equal("1", person.See("input[name=points]").GetAttribute("value"));

@@ -1,8 +1,4 @@
 using System.Diagnostics;
-using System.Net;
-using System.Net.Sockets;
-using System.Security.Cryptography;
-using System.Security.Cryptography.X509Certificates;
 using System.Text.Json;
 
 namespace ZestySlate.Browser.Tests;
@@ -19,38 +15,12 @@ internal sealed class Installed : IAsyncDisposable
     private readonly int _port = Apps.FreePort(),
         _smtp = Apps.FreePort();
     private readonly List<Process> _beside = [];
-    private readonly string _certificate,
-        _postOffice = $"http://127.0.0.1:{Apps.FreePort()}";
-    private readonly HttpClient _http;
+    private readonly TlsServer _before = new();
+    private readonly string _postOffice = $"http://127.0.0.1:{Apps.FreePort()}";
     private Process? _slate;
 
-    public Installed()
-    {
-        using var key = RSA.Create(2048);
-        var request = new CertificateRequest("CN=localhost", key, HashAlgorithmName.SHA256, RSASignaturePadding.Pkcs1);
-        var names = new SubjectAlternativeNameBuilder();
-        names.AddDnsName("localhost");
-        names.AddIpAddress(IPAddress.Parse("127.0.0.1"));
-        names.AddIpAddress(IPAddress.Parse("127.0.0.2"));
-        request.CertificateExtensions.Add(names.Build());
-        request.CertificateExtensions.Add(new X509BasicConstraintsExtension(true, false, 0, true));
-        using var certificate = request.CreateSelfSigned(DateTimeOffset.UtcNow.AddDays(-1), DateTimeOffset.UtcNow.AddDays(2));
-        _certificate = Path.Combine(_folder, "slate.pem");
-        File.WriteAllText(_certificate, certificate.ExportCertificatePem());
-        File.WriteAllText(Path.Combine(_folder, "slate.key"), key.ExportPkcs8PrivateKeyPem());
-        var trusted = certificate.Thumbprint;
-        _http = new HttpClient(
-            new HttpClientHandler
-            {
-                AllowAutoRedirect = false,
-                ServerCertificateCustomValidationCallback = (_, shown, _, _) => shown?.Thumbprint == trusted,
-            }
-        );
-        Slate = $"https://localhost:{Apps.FreePort()}";
-    }
-
     /// <summary>The address that people see.</summary>
-    public string Slate { get; }
+    public string Slate { get; } = $"https://localhost:{Apps.FreePort()}";
 
     /// <summary>The course site, over https too: its sign-in is here.</summary>
     public string Course { get; } = $"https://127.0.0.1:{Apps.FreePort()}";
@@ -77,14 +47,14 @@ internal sealed class Installed : IAsyncDisposable
                 ("OtherAddress", Campus),
                 ("DataFolder", Path.Combine(_folder, "courses")),
                 ("Tool", Slate),
-                ("SSL_CERT_FILE", _certificate)
+                ("SSL_CERT_FILE", _before.Certificate)
             )
         );
-        _beside.Add(Nginx());
+        _before.Start(ServerOfTheGuide() + _before.Passes(Course, _courseItself) + _before.Passes(Campus, _courseItself));
         await StartSlateAsync(Path.Combine(_folder, "data"));
-        await Apps.ReadyAsync(_http, _postOffice);
-        await Apps.ReadyAsync(_http, Course);
-        await Apps.ReadyAsync(_http, Campus);
+        await Apps.ReadyAsync(_before.Client, _postOffice);
+        await Apps.ReadyAsync(_before.Client, Course);
+        await Apps.ReadyAsync(_before.Client, Campus);
     }
 
     /// <summary>Starts the program on a folder of data.</summary>
@@ -101,7 +71,7 @@ internal sealed class Installed : IAsyncDisposable
             ("Mail__Server", "127.0.0.1"),
             ("Mail__Port", $"{_smtp}")
         );
-        await Apps.ReadyAsync(_http, Slate);
+        await Apps.ReadyAsync(_before.Client, Slate);
     }
 
     public async Task StopSlateAsync()
@@ -133,7 +103,7 @@ internal sealed class Installed : IAsyncDisposable
         for (var i = 0; i < 120; i++)
         {
             var letters = JsonDocument
-                .Parse(await _http.GetStringAsync($"{_postOffice}/letters?to={Uri.EscapeDataString(to)}"))
+                .Parse(await _before.Client.GetStringAsync($"{_postOffice}/letters?to={Uri.EscapeDataString(to)}"))
                 .RootElement;
             if (letters.GetArrayLength() > 0)
             {
@@ -155,10 +125,11 @@ internal sealed class Installed : IAsyncDisposable
             request.Headers.TryAddWithoutValidation(name, value);
         }
 
-        return _http.SendAsync(request);
+        return _before.Client.SendAsync(request);
     }
 
-    private Process Nginx()
+    /// <summary>The server block of docs/running.md, at this machine's addresses.</summary>
+    private string ServerOfTheGuide()
     {
         var guide = File.ReadAllText(Path.Combine(Apps.Root, "docs", "running.md"));
         var from = guide.IndexOf("server {", StringComparison.Ordinal);
@@ -168,8 +139,8 @@ internal sealed class Installed : IAsyncDisposable
             {
                 ("listen 443 ssl", $"listen 127.0.0.1:{new Uri(Slate).Port} ssl"),
                 ("slate.example", "localhost"),
-                ("/etc/ssl/slate.pem", _certificate),
-                ("/etc/ssl/slate.key", InFolder("slate.key")),
+                ("/etc/ssl/slate.pem", _before.Certificate),
+                ("/etc/ssl/slate.key", _before.Key),
                 ("127.0.0.1:5080", $"127.0.0.1:{_port}"),
             }
         )
@@ -178,28 +149,7 @@ internal sealed class Installed : IAsyncDisposable
             server = server.Replace(said, here, StringComparison.Ordinal);
         }
 
-        server += string.Concat(
-            new[] { Course, Campus }.Select(address =>
-                $"server {{ listen {new Uri(address).Authority} ssl; ssl_certificate {_certificate}; ssl_certificate_key {InFolder("slate.key")}; "
-                + $"location / {{ proxy_pass {_courseItself}; proxy_set_header Host $http_host; proxy_set_header X-Forwarded-Proto https; }} }} "
-            )
-        );
-
-        var temporary = string.Concat(
-            new[] { "client_body", "proxy", "fastcgi", "uwsgi", "scgi" }.Select(kind => $"{kind}_temp_path {InFolder(kind)}; ")
-        );
-        // Where root runs the tests, what nginx puts aside lies in root's folder.
-        var user = Environment.UserName == "root" ? "user root;" : "";
-        File.WriteAllText(
-            InFolder("nginx.conf"),
-            $"{user} daemon off; pid {InFolder("nginx.pid")}; error_log {InFolder("nginx.log")}; events {{ }} http {{ access_log off; {temporary} {server} }}"
-        );
-        return Process.Start(
-            new ProcessStartInfo("/usr/sbin/nginx", ["-p", _folder, "-c", InFolder("nginx.conf"), "-e", InFolder("nginx.log")])
-            {
-                RedirectStandardError = true,
-            }
-        )!;
+        return server;
     }
 
     public async ValueTask DisposeAsync()
@@ -213,6 +163,6 @@ internal sealed class Installed : IAsyncDisposable
             }
         }
 
-        _http.Dispose();
+        await _before.DisposeAsync();
     }
 }

@@ -4,8 +4,8 @@ namespace ZestySlate.Browser.Tests;
 /// Signing in from a course site in every way there is: cookies refused or kept, the page's storage answering, answering from
 /// a frame of its own, mute, failing or not offered, the page at the sign-in's address or at another, in a frame or in a tab. Nobody is left standing.
 /// </summary>
-[Collection("restarts")]
-public sealed class SignInWaysJourney(Apps apps)
+[Collection("course sites")]
+public sealed class SignInWaysJourney(CourseApps apps)
 {
     private static readonly string[] Storages = ["Answers", "InFrame", "Mute", "Fails", "NotOffered"];
 
@@ -14,9 +14,9 @@ public sealed class SignInWaysJourney(Apps apps)
     [InlineData(false)]
     public void Everybody_comes_in_or_opens_a_tab_of_their_own(bool refusesCookies)
     {
-        using var teacher = new Person();
+        using var teacher = new Person(trusts: true);
         teacher.SignInToCourses(apps, "Ines Halloran");
-        using var person = new Person(refusesThirdPartyCookies: refusesCookies);
+        using var person = new Person(refusesThirdPartyCookies: refusesCookies, trusts: true);
         foreach (var page in new[] { apps.Course, apps.Campus })
         {
             person.SignInToCourses(page, "Bashir Al-Marri");

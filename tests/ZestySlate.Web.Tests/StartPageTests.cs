@@ -48,6 +48,7 @@ public sealed class StartPageTests(SlateHost host)
     public async Task What_is_typed_is_tried_beside_it_and_nothing_of_it_is_kept()
     {
         var ines = await host.TeacherAsync("ines");
+        await ines.GetStringAsync("/new/pairs", Stop);
         Assert.Contains("pressure", await ines.GetStringAsync("/new/pairs/example", Stop));
         var made = await ines.PostFormAsync("/new/pairs", "/new/pairs?handler=Example", ("typed", "ash = ash tree\noak = oak tree"));
         Assert.Contains("Made of what you typed", await made.Content.ReadAsStringAsync(Stop));
@@ -82,7 +83,8 @@ public sealed class StartPageTests(SlateHost host)
     public async Task One_press_begins_it_with_what_was_given()
     {
         var ines = await host.TeacherAsync("ines");
-        var id = await BegunAsync(ines, "pairs", ("typed", "ash = ash tree\noak = oak tree"), ("title", "  Trees  "));
+        var id = await BegunAsync(ines, "pairs", ("typed", "elm = elm tree\noak = oak tree"), ("title", "  Trees  "));
+        Assert.DoesNotContain("elm tree", await ines.GetStringAsync("/new/pairs/example", Stop));
         var document = await host.DocumentAsync(id);
         Assert.Equal("Trees", document.Title);
         Assert.Equal(2, Assert.IsType<MatchQuestion>(document.Scenes[0].Spots[0].Question).Pairs.Count);

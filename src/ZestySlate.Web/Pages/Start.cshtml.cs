@@ -77,7 +77,7 @@ public sealed class StartModel(
         }
 
         Chosen = known;
-        Problem = examples.Make(known, User.Id(), Typed ?? "");
+        Problem = examples.Refuse(known, Typed ?? "");
         if (Problem is not null)
         {
             // Before a file is taken: it would have to be chosen once more.

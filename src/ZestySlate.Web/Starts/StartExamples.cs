@@ -38,6 +38,9 @@ public sealed class StartExamples(Trials trials, IMemoryCache cache, Installatio
         return null;
     }
 
+    /// <summary>What is wrong with what was typed; null when it can be made. The example stays as it is.</summary>
+    public string? Refuse(Start start, string typed) => Made(start, typed).Refusal;
+
     /// <summary>The example of somebody: the one that was made last, else that of the start.</summary>
     public Activity Of(Start start, string person) =>
         cache.Get<Activity>(KeyOf(start, person)) ?? Keep(start, person, Made(start, start.Sample).Value);
