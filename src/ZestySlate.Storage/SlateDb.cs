@@ -32,6 +32,8 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
 
     public DbSet<ActivityColleague> ActivityColleagues => Set<ActivityColleague>();
 
+    public DbSet<ActivityOpening> ActivityOpenings => Set<ActivityOpening>();
+
     public DbSet<School> Schools => Set<School>();
 
     public DbSet<MediaRecord> Media => Set<MediaRecord>();
@@ -159,6 +161,7 @@ public sealed class SlateDb(DbContextOptions<SlateDb> options) : IdentityDbConte
         builder.Entity<ActivityRecord>().HasIndex(activity => activity.Visibility);
         builder.Entity<ActivityRecord>().HasIndex(activity => activity.JoinNumber).IsUnique();
         builder.Entity<ActivityWords>().HasKey(words => words.ActivityId);
+        builder.Entity<ActivityOpening>().HasKey(opening => new { opening.ActivityId, opening.PersonId });
         builder.Entity<ActivityColleague>().HasKey(colleague => new { colleague.ActivityId, colleague.PersonId });
         builder.Entity<ActivityColleague>().HasIndex(colleague => colleague.PersonId);
         builder.Entity<RevisionRecord>().HasKey(revision => new { revision.ActivityId, revision.Number });

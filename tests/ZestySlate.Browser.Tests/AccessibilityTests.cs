@@ -203,7 +203,7 @@ public sealed class AccessibilityTests(Apps apps)
             }
         )
         {
-            ines.PressCss($"[data-add-kind={kind}]");
+            ines.AddToPage(kind);
             ines.See(".page-open form[data-edit]");
             ines.Saved();
             ines.Run("document.querySelectorAll('.page-open details').forEach(fold => { fold.open = true; })");
@@ -304,6 +304,7 @@ public sealed class AccessibilityTests(Apps apps)
         using var ines = new Person().SignIn(apps);
         ines.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
         ines.Go(apps.Slate + "/author/buoy");
+        ines.DetailsOf("activity");
         ines.See("#fold-trail");
         ines.Run("document.querySelectorAll('#room-details details').forEach(fold => { fold.open = true; })");
         Passes(ines, "workbench with a trail");

@@ -51,7 +51,7 @@ internal static class Building
     /// <summary>Adds a question of a kind to the page and gives it its prompt.</summary>
     public static void AddQuestion(this Person person, string kind, string prompt)
     {
-        person.PressCss($"[data-add-kind={kind}]");
+        person.AddToPage(kind);
         person.See(".page-open form[data-edit]");
         person.Saved();
         var field = person.See(".page-open [data-field=prompt] [contenteditable=true]");

@@ -9,7 +9,7 @@ public sealed class NumberLineJourney(Apps apps)
     public void A_number_is_shown_on_a_line()
     {
         using var ines = new Person().SignIn(apps).BeginQuestions(apps, "Worksheet", "Is it windy?\nanswer: true");
-        ines.PressCss(".page-add [data-add-kind=numberLine]");
+        ines.AddToPage("numberLine");
         ines.See(".page-open input[name=shown]");
         ines.Run("document.querySelector('.page-open [data-rich] [contenteditable], .page-open .prompt [contenteditable]').focus()");
         ines.Keys("How strong is the wind?");

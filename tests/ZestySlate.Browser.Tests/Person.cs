@@ -342,10 +342,33 @@ internal static class Doings
 
     public static void Choose(this Person person, string kind)
     {
-        person.PressCss($".chooser [data-kind={kind}]");
+        person.PressKind(kind);
         person.See("#room-details form[data-edit]");
         person.Saved();
     }
+
+    /// <summary>Presses a kind of the open chooser, wherever it stands in it.</summary>
+    public static void PressKind(this Person person, string kind)
+    {
+        person.See(".chooser");
+        if ((bool)person.Run("return document.querySelector(`.chooser [data-kind=${arguments[0]}]`).hidden", kind)!)
+        {
+            person.PressCss(".chooser [data-kinds-all]");
+        }
+
+        person.PressCss($".chooser [data-kind={kind}]");
+    }
+
+    /// <summary>Adds something of a kind to the page on the stage; it is open for changing.</summary>
+    public static void AddToPage(this Person person, string kind)
+    {
+        person.PressCss(".page-add [data-do=add]");
+        person.PressKind(kind);
+        person.See(".page-open");
+    }
+
+    /// <summary>Goes to a tab of the details: <c>scene</c> or <c>activity</c>.</summary>
+    public static void DetailsOf(this Person person, string tab) => person.PressCss($"[data-details-tab={tab}]");
 
     /// <summary>Publishes for anybody who has the link; returns the activity's code.</summary>
     public static string PublishByLink(this Person person)

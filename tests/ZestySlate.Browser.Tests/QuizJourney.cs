@@ -18,6 +18,7 @@ public sealed class QuizJourney(Apps apps)
         Assert.Equal(3, ines.All(".page-row").Count);
 
         // A word of one's own on a button.
+        ines.DetailsOf("activity");
         ines.PressCss("#fold-words summary");
         ines.Type("input[name=word-handIn]", "Send it to the desk" + Keys.Tab);
         ines.Saved();
@@ -64,6 +65,7 @@ public sealed class QuizJourney(Apps apps)
 
         // Drawn: three of four.
         ines.PressCss(".page-open [data-row-open]");
+        ines.DetailsOf("scene");
         ines.Type("input[name=draw]", "3");
         ines.Keys(Keys.Tab);
         ines.Saved();
@@ -157,6 +159,7 @@ public sealed class QuizJourney(Apps apps)
     public void An_items_time_runs_out_and_the_next_comes()
     {
         using var ines = new Person().SignIn(apps).BeginQuestions(apps, "Game", List);
+        ines.DetailsOf("activity");
         ines.PressCss("#fold-rules summary");
         ines.Until(
             () =>

@@ -107,7 +107,7 @@ public sealed class ReflowTests(Apps apps)
             }
         )
         {
-            ines.PressCss($"[data-add-kind={kind}]");
+            ines.AddToPage(kind);
             ines.See(".page-open form[data-edit]");
             ines.Saved();
             ines.Run("document.querySelectorAll('details').forEach(fold => { fold.open = true; })");

@@ -70,6 +70,7 @@ public sealed class StoryJourney(Apps apps)
         ines.BeginActivity(title: "Rain or shine");
 
         // What the story keeps in mind.
+        ines.DetailsOf("activity");
         ines.PressCss("#fold-story > summary");
         ines.Press("A number", "#fold-story");
         ines.PressCss("#fold-story input[name^=name-]");

@@ -40,6 +40,7 @@ public sealed class TrailJourney(Apps apps)
         var code = ines.Driver.Url.Split('/')[^1].Split('?')[0];
 
         // Four stops from what exists, one of them the teacher's own; ways to them; a sheet that alone counts.
+        ines.DetailsOf("activity");
         ines.PressCss("#fold-trail > summary");
         TakesAsStop(ines, "About fog", 1);
         TakesAsStop(ines, "Clouds by height", 2);
@@ -52,12 +53,14 @@ public sealed class TrailJourney(Apps apps)
         ines.PressCss("#fold-trail li:last-child > details > summary");
         ines.PressCss("#fold-trail li:last-child [data-at]");
         ines.See(".page-edit");
+        ines.DetailsOf("scene");
         ines.Retype("#room-details input[name=title][data-field=sceneTitle]", "What I know" + Keys.Tab);
         ines.Saved();
         ines.AddQuestion("trueOrFalse", "The coast is rocky.");
         ines.PressCss("#room-storyboard [aria-current] ");
         ines.Pick("#room-details select[name=stop]", "none: cover, board or findings sheet");
         ines.Saved();
+        ines.DetailsOf("activity");
         ines.PressCss("#fold-trail > summary");
         ines.PressCss("#fold-trail li:last-child > details > summary");
         ines.PressCss("#fold-trail li:last-child button[title='Remove the stop and its scenes']");

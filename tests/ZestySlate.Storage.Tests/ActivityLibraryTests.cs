@@ -41,6 +41,28 @@ public sealed class ActivityLibraryTests : TestDatabase
         return record;
     }
 
+    [Fact]
+    public async Task What_somebody_opened_last_comes_first_and_only_for_them()
+    {
+        await using var db = NewDb();
+        async Task<string> MakeAsync(string title) => (await Activities(db).CreateAsync("ines", Garden(title))).Record.Id;
+        var (a, b, c) = (await MakeAsync("A"), await MakeAsync("B"), await MakeAsync("C"));
+        Clock.Now += TimeSpan.FromMinutes(1);
+        await Shelves(db).OpenedAsync("ines", a);
+        Clock.Now += TimeSpan.FromMinutes(1);
+        await Shelves(db).OpenedAsync("ines", b);
+        await Shelves(db).OpenedAsync("tobiah", c);
+        Assert.Equal(["B", "A", "C"], await TitlesAsync("ines", new LibrarySearch()));
+
+        // Opened again it moves up; a line is kept of the newest alone.
+        Clock.Now += TimeSpan.FromMinutes(1);
+        await Shelves(db).OpenedAsync("ines", a);
+        Assert.Equal(["A", "B", "C"], await TitlesAsync("ines", new LibrarySearch()));
+        var found = await Shelves(db).SearchAsync("ines", new LibrarySearch());
+        Assert.Equal(Clock.GetUtcNow(), found.Entries[0].OpenedAt);
+        Assert.Null(found.Entries[2].OpenedAt);
+    }
+
     private async Task<IReadOnlyList<string>> TitlesAsync(string person, LibrarySearch search)
     {
         await using var db = NewDb();

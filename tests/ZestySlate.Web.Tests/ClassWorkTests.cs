@@ -170,6 +170,18 @@ public sealed class ClassWorkTests(SlateHost host)
     }
 
     [Fact]
+    public async Task A_first_name_is_enough_at_the_door_where_one_alone_has_it()
+    {
+        var (group, _, _) = await GivenAsync("Wren Abernethy", "Wren Thornbury-Vance", "Łucja Wróblewska");
+        async Task<HttpResponseMessage> ComeAsync(string name) =>
+            await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", name));
+        Assert.Contains("More than one in the class has this name", await (await ComeAsync("Wren")).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("No class has this code with this name", await (await ComeAsync("Wre")).Content.ReadAsStringAsync(Stop));
+        Assert.Equal(HttpStatusCode.Redirect, (await ComeAsync("wren v")).StatusCode);
+        Assert.Equal(HttpStatusCode.Redirect, (await ComeAsync("lucja")).StatusCode);
+    }
+
+    [Fact]
     public async Task Work_that_is_late_is_not_taken_once_it_is_accepted_no_more()
     {
         var (group, activity, assignment) = await GivenAsync("Nuru");
@@ -492,10 +504,16 @@ public sealed class ClassWorkTests(SlateHost host)
         await ines.PostFormAsync(review, review, ("spot", "why"), ("seen", ""), ("points", "3"));
         await ines.PostFormAsync(review, review + "?handler=Whole", ("seen", ""), ("comment", "Well thought."));
         var results = $"/author/{activity}/results";
+        Assert.DoesNotContain("Well thought.", await ReadAsync(nuru, "/todo"));
         Assert.Contains("Give back 1 work in which nothing waits", await ReadAsync(ines, results));
         await ines.PostFormAsync(results, results + "?handler=ReturnAll");
         Assert.Contains("Well thought.", await ReadAsync(nuru, $"/a/{activity}"));
-        Assert.Contains("Given back", await ReadAsync(nuru, "/todo"));
+        var home = await ReadAsync(nuru, "/todo");
+        Assert.Contains("Given back", home);
+        Assert.Contains("Well thought.", home);
+        Assert.Matches("\\d of \\d+ points?", home);
+        Assert.DoesNotContain("read what your teacher says", home);
+        Assert.Contains("href=\"/todo\"", await ReadAsync(nuru, $"/a/{activity}"));
 
         await ines.PostFormAsync(
             $"/classes/{group.Id}/assignments/{assignment}",

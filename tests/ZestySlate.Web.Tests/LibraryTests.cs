@@ -74,6 +74,55 @@ public sealed class LibraryTests(SlateHost host)
     }
 
     [Fact]
+    public async Task What_narrows_the_list_stands_above_it_and_is_taken_away_one_by_one()
+    {
+        var tag = Guid.NewGuid().ToString("N")[..8];
+        await BuiltAsync("mireille", "Sundogs " + tag);
+        var mireille = await host.TeacherAsync("mireille");
+        var page = WebUtility.HtmlDecode(await mireille.GetStringAsync($"/library?words={tag}&kind=Picture&state=Draft&age=12", Stop));
+        Assert.Contains($"href=\"?age=12&kind=Picture&state=Draft\"><span class=\"sr-only\">Without </span>“{tag}”", page);
+        Assert.Contains("More (2)", page);
+        Assert.Contains("Without </span>Drafts", page);
+        Assert.DoesNotContain("Without </span>", await mireille.GetStringAsync("/library?folder=Sky&order=Title&page=1", Stop));
+    }
+
+    [Fact]
+    public async Task Lines_or_cards_are_remembered_and_building_something_brings_it_to_the_top()
+    {
+        var (first, second) = ("Lines " + Guid.NewGuid(), "Lines " + Guid.NewGuid());
+        var old = await BuiltAsync("mireille", first);
+        await BuiltAsync("mireille", second);
+        var mireille = await host.TeacherAsync("mireille");
+        Assert.Contains("class=\"cards\"", await mireille.GetStringAsync("/library?words=lines", Stop));
+        Assert.DoesNotContain("class=\"cards\"", await mireille.GetStringAsync("/library?words=lines&view=list", Stop));
+        Assert.DoesNotContain("class=\"cards\"", await mireille.GetStringAsync("/library?words=lines", Stop));
+        Assert.DoesNotContain("class=\"cards\"", await mireille.GetStringAsync("/library?words=lines&view=nonsense", Stop));
+        await mireille.GetStringAsync($"/author/{old}", Stop);
+        var page = await mireille.GetStringAsync("/library?words=lines&view=cards", Stop);
+        Assert.Contains("class=\"cards\"", page);
+        Assert.True(page.IndexOf(first, StringComparison.Ordinal) < page.IndexOf(second, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task In_the_bin_a_card_offers_nothing_but_to_restore_it()
+    {
+        var (one, other) = (
+            await BuiltAsync("mireille", "Binned " + Guid.NewGuid()),
+            await BuiltAsync("mireille", "Binned " + Guid.NewGuid())
+        );
+        var mireille = await host.TeacherAsync("mireille");
+        await mireille.PostFormAsync("/library", "/library?handler=Several", ("act", "bin"), ("items", one), ("items", other));
+        var bin = await mireille.GetStringAsync("/library?shelf=bin&words=binned", Stop);
+        Assert.DoesNotContain($"/author/{one}/results", bin);
+        Assert.Contains($"restored={one}", bin);
+
+        // It restores its own, whatever else is ticked.
+        await mireille.PostFormAsync("/library?shelf=bin", $"/library?handler=Undo&restored={one}", ("items", other));
+        Assert.DoesNotContain($"restored={one}", await mireille.GetStringAsync("/library?shelf=bin&words=binned", Stop));
+        Assert.Contains($"restored={other}", await mireille.GetStringAsync("/library?shelf=bin&words=binned", Stop));
+    }
+
+    [Fact]
     public async Task What_its_owner_lets_nobody_copy_is_read_and_copied_by_nobody_but_colleagues_who_were_let_in()
     {
         var id = await BuiltAsync("ines", "Kept key " + Guid.NewGuid().ToString("N")[..6], Visibility.Link);

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using System.Xml.Linq;
 using ZestySlate.Web.Contents;
 using ZestySlate.Web.Questions;
 
@@ -39,6 +40,15 @@ public sealed partial class SourcesTests
             select symbol.Groups[1].Value;
         var offered = QuestionForms.Offers.Select(offer => offer.Symbol).Concat(ContentForms.Offers.Select(offer => offer.Symbol));
         Assert.Empty(named.Concat(offered).Distinct().Except(ships));
+    }
+
+    [Fact]
+    public void Every_kind_that_is_offered_has_a_sketch_and_no_sketch_stands_for_nothing()
+    {
+        var sheet = XDocument.Load(Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "Styles", "art", "sketches.svg"));
+        var sketches = sheet.Descendants().Select(part => part.Attribute("id")?.Value).OfType<string>().Order();
+        var kinds = QuestionForms.Offers.Select(offer => offer.Key).Concat(ContentForms.Offers.Select(offer => offer.Key)).Order();
+        Assert.Equal(kinds, sketches);
     }
 
     [GeneratedRegex("<Symbol Name=\"([a-z0-9-]+)\"")]

@@ -24,6 +24,9 @@ public enum Shelf
 /// <summary>How a list of activities is ordered.</summary>
 public enum LibraryOrder
 {
+    /// <summary>What the one who looks has opened last comes first; what they never opened stands where it was changed.</summary>
+    Opened,
+
     /// <summary>What was changed last comes first.</summary>
     Changed,
 
@@ -96,6 +99,7 @@ public sealed record LibrarySearch
 /// <param name="Owner">The owner's name.</param>
 /// <param name="Attempts">How many attempts there are.</param>
 /// <param name="UsedAt">When somebody began one last; null when nobody did.</param>
+/// <param name="OpenedAt">When the one who looks opened it last to build it; null when never.</param>
 /// <param name="MayEdit">True when the one who looks may build it.</param>
 /// <param name="MayCopy">True when they may look into it and copy it.</param>
 public sealed record LibraryEntry(
@@ -104,6 +108,7 @@ public sealed record LibraryEntry(
     string Owner,
     int Attempts,
     DateTimeOffset? UsedAt,
+    DateTimeOffset? OpenedAt,
     bool MayEdit,
     bool MayCopy
 );
@@ -132,10 +137,15 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
 #pragma warning disable CA1304, CA1311 // It is the database that does it.
             LibraryOrder.Title => query.OrderBy(activity => activity.Title.ToLower()),
 #pragma warning restore CA1304, CA1311
+            LibraryOrder.Changed => query.OrderByDescending(activity => activity.ChangedAt),
             LibraryOrder.Used => query.OrderByDescending(activity =>
                 db.Attempts.Where(attempt => attempt.ActivityId == activity.Id).Max(attempt => (DateTimeOffset?)attempt.BeganAt)
             ),
-            _ => query.OrderByDescending(activity => activity.ChangedAt),
+            _ => query.OrderByDescending(activity =>
+                db.ActivityOpenings.Where(opening => opening.ActivityId == activity.Id && opening.PersonId == personId)
+                    .Max(opening => (DateTimeOffset?)opening.At)
+                ?? activity.ChangedAt
+            ),
         };
         var records = await ordered
             .ThenBy(activity => activity.Id)
@@ -178,6 +188,10 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
                 Last = group.Max(attempt => attempt.BeganAt),
             })
             .ToDictionaryAsync(group => group.Key);
+        var opened = await db
+            .ActivityOpenings.AsNoTracking()
+            .Where(opening => opening.PersonId == personId && ids.Contains(opening.ActivityId))
+            .ToDictionaryAsync(opening => opening.ActivityId, opening => opening.At);
         var owners = records.Select(record => record.OwnerId).Distinct().ToList();
         var names = await db
             .Users.Where(person => owners.Contains(person.Id))
@@ -199,6 +213,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
                 names.GetValueOrDefault(record.OwnerId, ""),
                 used.GetValueOrDefault(record.Id)?.Count ?? 0,
                 used.GetValueOrDefault(record.Id)?.Last,
+                opened.TryGetValue(record.Id, out var at) ? at : null,
                 editable.Contains(record.Id),
                 readable.Contains(record.Id)
             ))
@@ -230,6 +245,34 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             Of(facts.Select(fact => fact.Level)),
             Of(facts.Select(fact => fact.Language))
         );
+    }
+
+    /// <summary>Remembers that somebody has opened an activity to build it.</summary>
+    public async Task OpenedAsync(string personId, string activityId)
+    {
+        var now = clock.GetUtcNow();
+        var theirs = db.ActivityOpenings.Where(opening => opening.ActivityId == activityId && opening.PersonId == personId);
+        if (await theirs.ExecuteUpdateAsync(opening => opening.SetProperty(one => one.At, now)) > 0)
+        {
+            return;
+        }
+
+        var first = new ActivityOpening
+        {
+            ActivityId = activityId,
+            PersonId = personId,
+            At = now,
+        };
+        db.ActivityOpenings.Add(first);
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException problem) when (problem.IsTaken())
+        {
+            // Another tab was first, a moment ago.
+            db.Entry(first).State = EntityState.Detached;
+        }
     }
 
     /// <summary>Puts own activities into a folder.</summary>
@@ -264,6 +307,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             await db.Editions.Where(edition => gone.Contains(edition.ActivityId)).ExecuteDeleteAsync();
             await db.MediaUses.Where(use => gone.Contains(use.ActivityId)).ExecuteDeleteAsync();
             await db.ActivityWords.Where(words => gone.Contains(words.ActivityId)).ExecuteDeleteAsync();
+            await db.ActivityOpenings.Where(opening => gone.Contains(opening.ActivityId)).ExecuteDeleteAsync();
             await db.ActivityColleagues.Where(colleague => gone.Contains(colleague.ActivityId)).ExecuteDeleteAsync();
             await db.Activities.Where(activity => gone.Contains(activity.Id)).ExecuteDeleteAsync();
         });

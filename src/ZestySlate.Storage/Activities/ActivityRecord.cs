@@ -137,6 +137,16 @@ public sealed class ActivityColleague
     public bool MayEdit { get; set; }
 }
 
+/// <summary>When a teacher has opened an activity last, to build it.</summary>
+public sealed class ActivityOpening
+{
+    public required string ActivityId { get; set; }
+
+    public required string PersonId { get; set; }
+
+    public required DateTimeOffset At { get; set; }
+}
+
 /// <summary>One state of a draft.</summary>
 public sealed class RevisionRecord
 {

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
+using ZestySlate.Core.Classes;
 using ZestySlate.Storage.People;
 
 namespace ZestySlate.Storage.Classes;
@@ -199,28 +200,24 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         return await db.Classes.SingleOrDefaultAsync(group => group.Code == code);
     }
 
-    /// <summary>Who of a class says so by what the class identifies its learners by; null for nobody, or when two have it. Case and outer
-    /// spaces do not matter.</summary>
-    public async Task<EnrolmentRecord?> FindAsync(ClassRecord group, string typed)
+    /// <summary>Whom of a class somebody means who types a number, an address or a name, as the class identifies its learners: none, the
+    /// one, or several who have the name.</summary>
+    public async Task<IReadOnlyList<EnrolmentRecord>> MeantAsync(ClassRecord group, string typed)
     {
         var said = typed.Trim();
-        var found = (await db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync())
-            .Where(e =>
-                said.Length > 0
-                && string.Equals(
-                    said,
-                    group.IdentifiedBy switch
-                    {
-                        IdentifiedBy.Number => e.Number,
-                        IdentifiedBy.Email or IdentifiedBy.MailedLink => e.Email,
-                        _ => e.RosterName,
-                    },
-                    StringComparison.CurrentCultureIgnoreCase
-                )
-            )
-            .Take(2)
-            .ToList();
-        return found.Count == 1 ? found[0] : null;
+        var all = await db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync();
+        if (group.IdentifiedBy is not (IdentifiedBy.Number or IdentifiedBy.Email or IdentifiedBy.MailedLink))
+        {
+            return RosterName.Meant(said, all.ConvertAll(e => e.RosterName)).Select(at => all[at]).ToList();
+        }
+
+        bool Is(EnrolmentRecord learner) =>
+            string.Equals(
+                said,
+                group.IdentifiedBy == IdentifiedBy.Number ? learner.Number : learner.Email,
+                StringComparison.CurrentCultureIgnoreCase
+            );
+        return said.Length == 0 ? [] : all.Where(Is).ToList();
     }
 }
 

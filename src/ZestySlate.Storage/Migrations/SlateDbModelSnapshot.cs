@@ -180,6 +180,22 @@ namespace ZestySlate.Storage.Migrations
                     b.ToTable("ActivityColleagues");
                 });
 
+            modelBuilder.Entity("ZestySlate.Storage.Activities.ActivityOpening", b =>
+                {
+                    b.Property<string>("ActivityId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ActivityId", "PersonId");
+
+                    b.ToTable("ActivityOpenings");
+                });
+
             modelBuilder.Entity("ZestySlate.Storage.Activities.ActivityRecord", b =>
                 {
                     b.Property<string>("Id")

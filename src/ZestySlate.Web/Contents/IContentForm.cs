@@ -2,6 +2,7 @@ using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Editing;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Media;
 
 namespace ZestySlate.Web.Contents;
@@ -25,13 +26,15 @@ internal interface IContentForm
     IReadOnlyList<MediaPurpose> Files => [];
 }
 
-/// <summary>One entry of the author's chooser.</summary>
+/// <summary>A kind of content as the author's chooser offers it.</summary>
 /// <param name="Key">Its name in requests.</param>
 /// <param name="Title">Its name on screen.</param>
 /// <param name="Tip">What it is, in a few words.</param>
 /// <param name="Symbol">Its symbol.</param>
+/// <param name="Words">What a teacher may call it, besides.</param>
 /// <param name="Make">Makes it, empty; leading to a scene where it can.</param>
-internal sealed record NewContent(string Key, string Title, string Tip, string Symbol, Func<string, Content> Make)
+internal sealed record NewContent(string Key, string Title, string Tip, string Symbol, string Words, Func<string, Content> Make)
+    : Offer(Key, Title, Tip, Symbol, Words)
 {
     /// <summary>True when it is also offered on pages, below the questions.</summary>
     public bool OnPages { get; init; }

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
+using ZestySlate.Core;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
@@ -52,7 +53,8 @@ public sealed class JoinModel(
     public async Task<IActionResult> OnPostAsync()
     {
         var group = await classes.ByCodeAsync(Code ?? "");
-        var learner = group is null ? null : await classes.FindAsync(group, Name ?? "");
+        var meant = group is null ? [] : await classes.MeantAsync(group, (Name ?? "").Cut(200));
+        var learner = meant.Count == 1 ? meant[0] : null;
         By = group?.IdentifiedBy;
         if (group is null && await numbers.FindAsync(Code ?? "") is { } found)
         {
@@ -89,7 +91,7 @@ public sealed class JoinModel(
             {
                 IdentifiedBy.Number => HttpContext.PageWords()["noSuchNumber"],
                 IdentifiedBy.Email => HttpContext.PageWords()["noSuchEmail"],
-                _ => HttpContext.PageWords()["noSuchName"],
+                _ => HttpContext.PageWords()[meant.Count > 1 ? "severalOfName" : "noSuchName"],
             };
             return Page();
         }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -36,6 +37,19 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
             ? "Draft"
             : Visibilities.Name(record.Visibility) + (record.Head != record.PublishedRevision ? ", changed since" : "");
 
+    /// <summary>True where the list is shown in lines instead of cards.</summary>
+    public bool IsList { get; private set; }
+
+    /// <summary>What narrows the list, each with the list's address without it.</summary>
+    public IEnumerable<(string Title, string Without)> Narrowings =>
+        from set in Fields()
+        where set.Title is not null && set.Value is { Length: > 0 }
+        select (set.Title!, Query(Fields().Where(other => other.Name != set.Name && other.Name != "page")));
+
+    /// <summary>How many of the filters behind *More* are set.</summary>
+    public int SetBehindMore =>
+        Fields().Count(set => set is { Name: "subject" or "level" or "age" or "language" or "state", Value.Length: > 0 });
+
     public async Task OnGetAsync(
         [FromQuery(Name = "page")] int page,
         string? shelf,
@@ -48,6 +62,7 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
         string? kind,
         string? state,
         string? order,
+        string? view,
         string? binned,
         string? said
     )
@@ -64,9 +79,10 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
             Language = language ?? "",
             Kind = Named.TryRead<ActivityKind>(kind, out var sort) ? sort : null,
             Stage = Named.TryRead<ActivityStage>(state, out var stage) ? stage : null,
-            Order = ReadOr(order, LibraryOrder.Changed),
+            Order = ReadOr(order, LibraryOrder.Opened),
             Page = Math.Max(0, page),
         };
+        IsList = RememberedView(view) == "list";
         Found = await library.SearchAsync(me, Search);
         Choices = await library.ChoicesAsync(me, Search.Shelf);
         School = await db
@@ -108,9 +124,9 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
     }
 
     /// <summary>Takes back what was thrown away last.</summary>
-    public async Task<IActionResult> OnPostUndoAsync(string? items, string? back)
+    public async Task<IActionResult> OnPostUndoAsync(string? items, string? restored, string? back)
     {
-        await library.RestoreAsync(User.Id(), (items ?? "").Split(','));
+        await library.RestoreAsync(User.Id(), (restored ?? items ?? "").Split(','));
         return Back(back, "said=restored");
     }
 
@@ -124,25 +140,77 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
     /// <summary>The address of the list with something else set; a filter that is empty is left out.</summary>
     public string Address(string? shelf = null, string? folder = null, int page = 0, string? words = null)
     {
-        var fields = new (string Name, string? Value)[]
+        var set = new Dictionary<string, string?>
         {
-            ("shelf", shelf ?? (Search.Shelf == Shelf.Mine ? "" : Search.Shelf.ToString().ToLowerInvariant())),
-            ("folder", shelf is null ? folder ?? Search.Folder : folder),
-            ("words", words ?? Search.Words),
-            ("subject", Search.Subject),
-            ("level", Search.Level),
-            ("age", Search.Age?.ToString(System.Globalization.CultureInfo.InvariantCulture)),
-            ("language", Search.Language),
-            ("kind", Search.Kind?.ToString()),
-            ("state", Search.Stage?.ToString()),
-            ("order", Search.Order == LibraryOrder.Changed ? "" : Search.Order.ToString()),
-            ("page", page > 0 ? page.ToString(System.Globalization.CultureInfo.InvariantCulture) : ""),
+            ["shelf"] = shelf,
+            ["folder"] = shelf is null ? folder : folder ?? "",
+            ["words"] = words,
+            ["page"] = page > 0 ? page.ToString(CultureInfo.InvariantCulture) : "",
         };
-        return "?"
-            + string.Join(
-                '&',
-                fields.Where(field => field.Value is { Length: > 0 }).Select(field => $"{field.Name}={Uri.EscapeDataString(field.Value!)}")
+        return Query(Fields().Select(field => field with { Value = set.GetValueOrDefault(field.Name) ?? field.Value }));
+    }
+
+    /// <summary>One field of the list's address.</summary>
+    /// <param name="Name">Its name there.</param>
+    /// <param name="Value">What it is set to; empty for nothing.</param>
+    /// <param name="Title">What it is called where it narrows the list; null where it does not.</param>
+    private sealed record Field(string Name, string? Value, string? Title = null);
+
+    private IEnumerable<Field> Fields()
+    {
+        yield return new("shelf", Search.Shelf == Shelf.Mine ? "" : Search.Shelf.ToString().ToLowerInvariant());
+        yield return new("folder", Search.Folder);
+        yield return new("words", Search.Words, $"“{Search.Words}”");
+        yield return new("subject", Search.Subject, Search.Subject);
+        yield return new("level", Search.Level, Search.Level);
+        yield return new("age", Search.Age?.ToString(CultureInfo.InvariantCulture), $"age {Search.Age}");
+        yield return new("language", Search.Language, LanguageName(Search.Language));
+        yield return new("kind", Search.Kind?.ToString(), Search.Kind is { } kind ? ActivityKinds.Name(kind) : null);
+        yield return new("state", Search.Stage?.ToString(), Search.Stage is { } stage ? StageName(stage) : null);
+        yield return new("order", Search.Order == LibraryOrder.Opened ? "" : Search.Order.ToString());
+        yield return new("page", Search.Page > 0 ? Search.Page.ToString(CultureInfo.InvariantCulture) : "");
+    }
+
+    /// <summary>How a language is called in lists.</summary>
+    public static string LanguageName(string tag) => Languages.All.FirstOrDefault(language => language.Tag == tag).Name ?? tag;
+
+    /// <summary>How a stage is called in lists.</summary>
+    public static string StageName(ActivityStage stage) =>
+        stage switch
+        {
+            ActivityStage.Draft => "Drafts",
+            ActivityStage.Published => "Published",
+            _ => "Changed since published",
+        };
+
+    private static string Query(IEnumerable<Field> fields) =>
+        "?"
+        + string.Join(
+            '&',
+            fields.Where(field => field.Value is { Length: > 0 }).Select(field => $"{field.Name}={Uri.EscapeDataString(field.Value!)}")
+        );
+
+    /// <summary>Cards or lines: as chosen just now, else as chosen last on this device.</summary>
+    private string? RememberedView(string? chosen)
+    {
+        const string Cookie = "library-view";
+        if (chosen is "list" or "cards")
+        {
+            Response.Cookies.Append(
+                Cookie,
+                chosen,
+                new CookieOptions
+                {
+                    HttpOnly = true,
+                    SameSite = SameSiteMode.Lax,
+                    MaxAge = TimeSpan.FromDays(400),
+                    Secure = Request.IsHttps,
+                }
             );
+            return chosen;
+        }
+
+        return Request.Cookies[Cookie];
     }
 
     private LocalRedirectResult Back(string? query, string more) =>

@@ -62,6 +62,10 @@ public sealed class OpenModel(
     /// <summary>The way back to the course; null inside its page, and where it named none.</summary>
     public string? CourseBack => Presentation.Of(HttpContext).Back;
 
+    /// <summary>True for a learner of a class at what the class was given, who has a list to go back to.</summary>
+    public bool HasList =>
+        Back is null && FrameSessionPath.SessionOf(HttpContext) is null && Opening is Opening.Attempt { Assignment.ClassId: not null };
+
     /// <summary>How visitors say who they are.</summary>
     public VisitorsSay Say { get; private set; }
 

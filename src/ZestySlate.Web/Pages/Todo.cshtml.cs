@@ -2,7 +2,9 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Classes;
+using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
+using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 
@@ -10,7 +12,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>What a learner of a class has to do, is at, has handed in and was given back.</summary>
 [Authorize(Policy = Rights.SignedIn)]
-public sealed class TodoModel(SlateDb db, OwnSignIns signIns, TimeProvider clock) : PageModel
+public sealed class TodoModel(SlateDb db, AttemptReader reader, OwnSignIns signIns, TimeProvider clock) : PageModel
 {
     /// <summary>One assignment as the learner sees it.</summary>
     /// <param name="Given">The assignment.</param>
@@ -18,6 +20,20 @@ public sealed class TodoModel(SlateDb db, OwnSignIns signIns, TimeProvider clock
     /// <param name="Stage">Where the learner stands.</param>
     public sealed record Entry(AssignmentRecord Given, AssignmentTimes Times, Stage Stage)
     {
+        /// <summary>The learner's view of the work that was handed in; null before, and where there is too much of it.</summary>
+        public LearnerView? Work { get; init; }
+
+        /// <summary>The first words of what the teacher says of the whole; empty for nothing.</summary>
+        public string Said => Work is { ReturnedAt: not null } given ? Opening(given.WholeComment) : "";
+
+        private static string Opening(string comment)
+        {
+            var line = comment.ReplaceLineEndings(" ");
+            return line.Length <= LongestOpening
+                ? line
+                : line[..(line[..LongestOpening].LastIndexOf(' ') is > 0 and var at ? at : LongestOpening)] + " …";
+        }
+
         /// <summary>True when it is past due and not handed in.</summary>
         public bool IsLate(DateTimeOffset now) => Stage < Stage.HandedIn && now > Times.DueForThem;
     }
@@ -30,6 +46,10 @@ public sealed class TodoModel(SlateDb db, OwnSignIns signIns, TimeProvider clock
         HandedIn,
         Returned,
     }
+
+    /// <summary>The most works whose points are looked up, the newest of them; and the most of a comment that is shown here.</summary>
+    private const int MostLookedUp = 40,
+        LongestOpening = 90;
 
     public IReadOnlyList<Entry> List { get; private set; } = [];
 
@@ -69,5 +89,27 @@ public sealed class TodoModel(SlateDb db, OwnSignIns signIns, TimeProvider clock
             .OrderBy(entry => entry.Times.DueForThem ?? DateTimeOffset.MaxValue)
             .ThenBy(entry => entry.Given.Title, StringComparer.CurrentCultureIgnoreCase)
             .ToList();
+        var works = await WorksAsync(List, attempts);
+        List = List.Select(entry => entry with { Work = works.GetValueOrDefault(entry.Given.Id) }).ToList();
+    }
+
+    /// <summary>What was handed in, as its learner may see it now, by assignment.</summary>
+    private async Task<Dictionary<int, LearnerView>> WorksAsync(IEnumerable<Entry> list, ILookup<int?, AttemptRecord> attempts)
+    {
+        var times = list.Where(entry => entry.Stage >= Stage.HandedIn).ToDictionary(entry => entry.Given.Id, entry => entry.Times);
+        var newest = times
+            .Keys.Select(id => attempts[id].MaxBy(attempt => attempt.BeganAt)!)
+            .OrderByDescending(attempt => attempt.HandedInAt);
+        var works = new Dictionary<int, LearnerView>();
+        foreach (var some in newest.Take(MostLookedUp).GroupBy(attempt => attempt.ActivityId))
+        {
+            foreach (var work in await reader.AsTheyStandAsync(some.Key, [.. some]))
+            {
+                var id = work.Record.AssignmentId!.Value;
+                works[id] = LearnerView.Of(work.State, Now, times[id].DueForThem);
+            }
+        }
+
+        return works;
     }
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using ZestySlate.Core;
 using ZestySlate.Core.Questions;
+using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Questions.Drawing;
 using ZestySlate.Web.Questions.FileAnswer;
 using ZestySlate.Web.Questions.GapText;
@@ -38,12 +39,15 @@ public interface IQuestionForm
     Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture);
 }
 
-/// <summary>One entry of the author's chooser.</summary>
+/// <summary>A family as the author's chooser offers it.</summary>
 /// <param name="Key">Its name in requests.</param>
 /// <param name="Title">Its name on screen.</param>
+/// <param name="Tip">What it is, in a few words.</param>
 /// <param name="Symbol">Its symbol.</param>
+/// <param name="Words">What a teacher may call it, besides.</param>
 /// <param name="Make">Makes the new question.</param>
-public sealed record NewQuestion(string Key, string Title, string Symbol, Func<Question> Make);
+public sealed record NewQuestion(string Key, string Title, string Tip, string Symbol, string Words, Func<Question> Make)
+    : Offer(Key, Title, Tip, Symbol, Words);
 
 /// <summary>The registry of the families' forms: one line for each.</summary>
 public static class QuestionForms
@@ -72,6 +76,14 @@ public static class QuestionForms
 
     /// <summary>The form of a question's family.</summary>
     public static IQuestionForm For(Question question) => All.First(form => form.DefinitionType == question.GetType());
+
+    /// <summary>As what the chooser offers a question: the entry of its title, else the first of its family.</summary>
+    public static NewQuestion OfferOf(Question question)
+    {
+        var title = QuestionTypes.For(question).TitleOf(question);
+        var offers = For(question).Offers;
+        return offers.FirstOrDefault(offer => offer.Title == title) ?? offers[0];
+    }
 
     /// <summary>Everything the chooser offers.</summary>
     public static IEnumerable<NewQuestion> Offers => All.SelectMany(form => form.Offers);

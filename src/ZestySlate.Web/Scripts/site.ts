@@ -1,5 +1,7 @@
+import { takeCopies } from "./shared/copies";
 import { takeDrops } from "./shared/drop";
 import { takeFragments } from "./shared/fragments";
+import { watchLibrary } from "./shared/library";
 import { holdForms } from "./shared/held";
 import { watchLive } from "./shared/live";
 import { takeNotes } from "./shared/notes";
@@ -13,6 +15,7 @@ document.documentElement.classList.add("scripted");
 showLocalTimes(document);
 switchTheme();
 takeDrops(document);
+watchLibrary();
 takePasskeys();
 
 takeFragments();
@@ -32,6 +35,7 @@ document.addEventListener("focusin", event => {
     }
   }
 });
+takeCopies();
 tellOffsets(document);
 // Times that are typed stand by the clock of who types them.
 for (const field of document.querySelectorAll<HTMLInputElement>("input[data-utc]:not([data-utc=''])")) {

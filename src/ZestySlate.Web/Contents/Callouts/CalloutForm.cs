@@ -12,7 +12,13 @@ internal sealed class CalloutForm : IContentForm
 {
     public Type ContentType => typeof(Callout);
 
-    public IReadOnlyList<NewContent> Offers { get; } = [new("callout", "Callout", "a word or a short phrase", "tag", _ => new Callout(""))];
+    public IReadOnlyList<NewContent> Offers { get; } =
+    [
+        new("callout", "Callout", "a word at a place", "tag", "label name caption tag hotspot vocabulary spoken", _ => new Callout(""))
+        {
+            IsCommon = true,
+        },
+    ];
 
     public Type Editor => typeof(CalloutEditor);
 

@@ -9,7 +9,8 @@ internal sealed class InsertForm : IContentForm
 {
     public Type ContentType => typeof(Insert);
 
-    public IReadOnlyList<NewContent> Offers { get; } = [new("insert", "Activity", "another one inside", "layers", _ => new Insert(""))];
+    public IReadOnlyList<NewContent> Offers { get; } =
+    [new("insert", "Activity", "another one inside", "layers", "embed quiz game nested", _ => new Insert(""))];
 
     public Type Editor => typeof(InsertEditor);
 

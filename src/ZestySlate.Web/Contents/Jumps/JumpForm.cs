@@ -16,8 +16,16 @@ internal sealed class JumpForm : IContentForm
 
     public IReadOnlyList<NewContent> Offers { get; } =
     [
-        new("jump", "Jump", "to another scene", "footprints", goal => new Jump(goal)),
-        new("choice", "Choice", "what to do, and what follows", "list-checks", goal => new Jump(goal) { Follows = new Consequence() }),
+        new("jump", "Jump", "to another scene", "footprints", "door way go tour room walk next", goal => new Jump(goal))
+        {
+            IsCommon = true,
+        },
+        new("choice", "Choice", "and what follows", "list-checks", "decide decision branch story scenario consequence", goal => new Jump(
+            goal
+        )
+        {
+            Follows = new Consequence(),
+        }),
     ];
 
     public Type Editor => typeof(JumpEditor);

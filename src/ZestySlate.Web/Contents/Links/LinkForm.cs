@@ -10,7 +10,7 @@ internal sealed class LinkForm : IContentForm
     public Type ContentType => typeof(Link);
 
     public IReadOnlyList<NewContent> Offers { get; } =
-    [new("link", "Link", "to a page elsewhere", "external-link", _ => new Link("")) { OnPages = true }];
+    [new("link", "Link", "to a page elsewhere", "external-link", "address url website", _ => new Link("")) { OnPages = true }];
 
     public Type Editor => typeof(LinkEditor);
 

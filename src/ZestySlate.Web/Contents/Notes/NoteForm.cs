@@ -15,8 +15,15 @@ internal sealed class NoteForm : IContentForm
 
     public IReadOnlyList<NewContent> Offers { get; } =
     [
-        new("note", "Note", "text, pictures, sound, video", "notebook-text", _ => new Note()) { OnPages = true },
-        new("clue", "Clue card", "kept in the findings", "scroll-text", _ => new Note { IsClue = true }),
+        new("note", "Note", "text, pictures, sound", "notebook-text", "information explanation read more popup card", _ => new Note())
+        {
+            OnPages = true,
+            IsCommon = true,
+        },
+        new("clue", "Clue card", "kept in the findings", "scroll-text", "escape hunt code secret find collect", _ => new Note
+        {
+            IsClue = true,
+        }),
     ];
 
     public Type Editor => typeof(NoteEditor);

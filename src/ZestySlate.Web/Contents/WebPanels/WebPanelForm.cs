@@ -11,7 +11,13 @@ internal sealed class WebPanelForm : IContentForm
     public Type ContentType => typeof(WebPanel);
 
     public IReadOnlyList<NewContent> Offers { get; } =
-    [new("webPanel", "Web panel", "a page in a panel", "panels-top-left", _ => new WebPanel("", 640, 480))];
+    [
+        new("webPanel", "Web panel", "a page in a panel", "panels-top-left", "embed website frame simulation", _ => new WebPanel(
+            "",
+            640,
+            480
+        )),
+    ];
 
     public Type Editor => typeof(WebPanelEditor);
 

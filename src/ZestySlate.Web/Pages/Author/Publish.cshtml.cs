@@ -129,7 +129,7 @@ public sealed class PublishModel(
             return LocalRedirect($"~/author/{activity}/mark-again");
         }
 
-        return LocalRedirect($"~/author/{activity}/publish#share");
+        return LocalRedirect($"~/author/{activity}/publish");
     }
 
     /// <summary>Brings every linked stop up to the newest edition; what that changes is shown before it is published.</summary>

@@ -8,10 +8,13 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>The screen on which an activity is built.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class WorkbenchPageModel(ActivityStore store) : PageModel
+public sealed class WorkbenchPageModel(ActivityStore store, ActivityLibrary library) : PageModel
 {
     public WorkbenchModel Bench { get; private set; } = null!;
 
-    public async Task OnGetAsync(string activity, string? selected, string? at) =>
+    public async Task OnGetAsync(string activity, string? selected, string? at)
+    {
         Bench = await AuthoringEndpoints.ModelAsync(HttpContext, store, (await store.DraftAsync(activity))!, selected, at);
+        await library.OpenedAsync(User.Id(), Bench.Draft.Record.Id);
+    }
 }

@@ -14,7 +14,8 @@ internal sealed class DrawingForm : IQuestionForm
 
     public Type Editor => typeof(DrawingEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("drawing", "Drawing", "pencil", () => new DrawingQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [new("drawing", "Drawing", "drawn by hand", "pencil", "sketch graph diagram pencil draw", () => new DrawingQuestion())];
 
     /// <summary>Fields: those of the board; sort (several; none for all); waits, those of the rubric.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)

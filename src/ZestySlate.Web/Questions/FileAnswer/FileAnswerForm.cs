@@ -14,7 +14,12 @@ internal sealed class FileAnswerForm : IQuestionForm
 
     public Type Editor => typeof(FileAnswerEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("fileAnswer", "File answer", "upload", () => new FileAnswerQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("fileAnswer", "File answer", "a file or a photo", "upload", "upload homework paper photo document", () =>
+            new FileAnswerQuestion()
+        ),
+    ];
 
     /// <summary>Fields: kind (several; none for any), most, megabytes; waits, those of the rubric.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)

@@ -13,7 +13,15 @@ internal sealed class GapTextForm : IQuestionForm
 
     public Type Editor => typeof(GapTextEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("gapText", "Gap text", "text-cursor-input", () => new GapTextQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("gapText", "Gap text", "words are filled in", "text-cursor-input", "cloze blanks dictation fill missing", () =>
+            new GapTextQuestion()
+        )
+        {
+            IsCommon = true,
+        },
+    ];
 
     /// <summary>
     /// Fields: filling; fullText; press=from-to; gap (the ids); variants-ID, notThis-ID, hint-ID, right-ID, wrong-ID, weight-ID,

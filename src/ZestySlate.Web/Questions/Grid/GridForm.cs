@@ -17,7 +17,7 @@ internal sealed class GridForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
     [
-        new("grid", "Grid", "table", () =>
+        new("grid", "Grid", "fill in a table", "table", "table matrix spreadsheet chart", () =>
             new GridQuestion
             {
                 Columns = [.. Enumerable.Range(0, 3).Select(_ => new GridColumn(Ids.New()))],

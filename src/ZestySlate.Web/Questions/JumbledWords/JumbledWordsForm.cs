@@ -14,7 +14,12 @@ internal sealed class JumbledWordsForm : IQuestionForm
 
     public Type Editor => typeof(JumbledWordsEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("jumbledWords", "Jumbled words", "shuffle", () => new JumbledWordsQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("jumbledWords", "Jumbled words", "build the sentence", "shuffle", "scrambled syntax sentence puzzle", () =>
+            new JumbledWordsQuestion()
+        ),
+    ];
 
     /// <summary>Fields: lines; line and lineWords (the lines as they were, with their words); move; eachMove, stay, hideEnds.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)

@@ -12,7 +12,12 @@ internal sealed class LocatingForm : IQuestionForm
 
     public Type Editor => typeof(LocatingEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("locating", "Locate", "crosshair", () => new LocatingQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("locating", "Locate", "press the right place", "crosshair", "hotspot find point map spot click where", () =>
+            new LocatingQuestion()
+        ),
+    ];
 
     /// <summary>Fields: ratio; place (the ids), area-ID, those of each face, variants-ID, before-ID, after-ID; layout; task, onePress,
     /// shuffle; those of the reading; penalty.</summary>

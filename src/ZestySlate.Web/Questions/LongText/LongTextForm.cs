@@ -16,7 +16,14 @@ internal sealed class LongTextForm : IQuestionForm
     public Type Editor => typeof(LongTextEditor);
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
-    [new("longText", "Long text", "text", () => new LongTextQuestion { Ideas = [new KeyIdea { Id = Ids.New() }] })];
+    [
+        new("longText", "Long text", "in whole sentences", "text", "essay open explain describe write paragraph", () =>
+            new LongTextQuestion { Ideas = [new KeyIdea { Id = Ids.New() }] }
+        )
+        {
+            IsCommon = true,
+        },
+    ];
 
     /// <summary>
     /// Fields: idea (the ids), name-ID, phrases-ID (one a line), between-ID, slips-ID, case-ID, points-ID, mentions-ID, found-ID, missing-ID;

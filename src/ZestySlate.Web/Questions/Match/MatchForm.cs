@@ -14,9 +14,12 @@ internal sealed class MatchForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
     [
-        new("match", "Match", "cable", () =>
+        new("match", "Match", "what belongs together", "cable", "pairs connect vocabulary translation definitions memory", () =>
             new MatchQuestion { Pairs = [.. Enumerable.Range(0, 3).Select(_ => new MatchPair { Id = Ids.New() })] }
-        ),
+        )
+        {
+            IsCommon = true,
+        },
     ];
 
     /// <summary>Fields: pair (the ids, in order), words-ID; extra (the ids, in order); those of each face; penalty.</summary>

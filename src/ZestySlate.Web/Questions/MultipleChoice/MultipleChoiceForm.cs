@@ -14,8 +14,28 @@ internal sealed class MultipleChoiceForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
     [
-        new("multipleChoice", "Multiple choice", "list-checks", MultipleChoiceQuestion.New),
-        new("trueOrFalse", "True or false", "scale", MultipleChoiceQuestion.NewTrueOrFalse),
+        new(
+            "multipleChoice",
+            "Multiple choice",
+            "one or several right",
+            "list-checks",
+            "quiz pick select options radio check single",
+            MultipleChoiceQuestion.New
+        )
+        {
+            IsCommon = true,
+        },
+        new(
+            "trueOrFalse",
+            "True or false",
+            "is it so or not",
+            "scale",
+            "yes no right wrong statement",
+            MultipleChoiceQuestion.NewTrueOrFalse
+        )
+        {
+            IsCommon = true,
+        },
     ];
 
     /// <summary>Fields: picks; option (the ids, in order); those of each face; words-ID, pin-ID; right (the ticked ids); shuffle, none, penalty.</summary>

@@ -14,7 +14,8 @@ internal sealed class NumberForm : IQuestionForm
 
     public Type Editor => typeof(NumberEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("number", "Number", "hash", () => new NumberQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [new("number", "Number", "a figure, with its unit", "hash", "calculate numeric sum measure maths", () => new NumberQuestion())];
 
     /// <summary>
     /// Fields: value (with or without its unit), unitUse, unit, wrongUnit, tolerance, toleranceKind, words; foreseen (ids),

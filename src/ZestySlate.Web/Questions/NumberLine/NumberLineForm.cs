@@ -13,7 +13,12 @@ internal sealed class NumberLineForm : IQuestionForm
 
     public Type Editor => typeof(NumberLineEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("numberLine", "Number line", "ruler", () => new NumberLineQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("numberLine", "Number line", "a place on a scale", "ruler", "scale axis fraction slider estimate maths", () =>
+            new NumberLineQuestion()
+        ),
+    ];
 
     /// <summary>Fields: from, to, step; value (typed) and shown (by the pointer, as HTML writes numbers) with shownBefore; unit; those of
     /// the tolerance.</summary>

@@ -14,7 +14,7 @@ internal sealed class OrderForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
     [
-        new("order", "Order", "arrow-down-1-0", () =>
+        new("order", "Order", "what comes first", "arrow-down-1-0", "sequence steps timeline rank sort", () =>
             new OrderQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new OrderItem { Id = Ids.New() })] }
         ),
     ];

@@ -17,7 +17,7 @@ internal sealed class PlacingForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
     [
-        new("placing", "Place", "map-pin-check", () =>
+        new("placing", "Place", "things on a picture", "map-pin-check", "drag drop label diagram map labelling board", () =>
             new PlacingQuestion { Items = [.. Enumerable.Range(0, 3).Select(_ => new PlacingItem { Id = Ids.New() })] }
         ),
     ];

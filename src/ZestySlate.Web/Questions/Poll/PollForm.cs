@@ -16,10 +16,10 @@ internal sealed class PollForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
     [
-        new("rating", "Rating", "star", () =>
+        new("rating", "Rating", "a scale, not marked", "star", "survey opinion scale feedback likert feeling", () =>
             new PollQuestion { IsScale = true, Choices = [.. Enumerable.Range(0, 5).Select(_ => new PollChoice { Id = Ids.New() })] }
         ),
-        new("poll", "Poll", "vote", () =>
+        new("poll", "Poll", "a vote, not marked", "vote", "survey vote opinion class question", () =>
             new PollQuestion { Choices = [.. Enumerable.Range(0, 2).Select(_ => new PollChoice { Id = Ids.New() })] }
         ),
     ];

@@ -14,7 +14,14 @@ internal sealed class ShortTextForm : IQuestionForm
     public Type Editor => typeof(ShortTextEditor);
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
-    [new("shortText", "Short text", "pen-line", () => new ShortTextQuestion { Accepted = [new ShortAnswer("")] })];
+    [
+        new("shortText", "Short text", "a word or two typed", "pen-line", "open answer word spelling translate dictation", () =>
+            new ShortTextQuestion { Accepted = [new ShortAnswer("")] }
+        )
+        {
+            IsCommon = true,
+        },
+    ];
 
     /// <summary>Fields: accepted and notThis (numbers of rows), NAME-text-N, NAME-words-N, NAME-share-N; those of the reading.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)

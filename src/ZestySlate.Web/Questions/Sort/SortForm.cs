@@ -14,7 +14,7 @@ internal sealed class SortForm : IQuestionForm
 
     public IReadOnlyList<NewQuestion> Offers { get; } =
     [
-        new("sort", "Sort", "boxes", () =>
+        new("sort", "Sort", "things into groups", "boxes", "categories classify table bins drag", () =>
             new SortQuestion
             {
                 Groups = [.. Enumerable.Range(0, 2).Select(_ => new SortGroup { Id = Ids.New() })],

@@ -13,7 +13,12 @@ internal sealed class SpokenForm : IQuestionForm
 
     public Type Editor => typeof(SpokenEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("spoken", "Spoken answer", "mic", () => new SpokenQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("spoken", "Spoken answer", "recorded by voice", "mic", "speak voice oral pronunciation audio record speaking", () =>
+            new SpokenQuestion()
+        ),
+    ];
 
     /// <summary>Fields: seconds (or m:ss); waits, those of the rubric.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)

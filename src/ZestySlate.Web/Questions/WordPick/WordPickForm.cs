@@ -12,7 +12,12 @@ internal sealed class WordPickForm : IQuestionForm
 
     public Type Editor => typeof(WordPickEditor);
 
-    public IReadOnlyList<NewQuestion> Offers { get; } = [new("wordPick", "Word pick", "highlighter", () => new WordPickQuestion())];
+    public IReadOnlyList<NewQuestion> Offers { get; } =
+    [
+        new("wordPick", "Word pick", "words are marked", "highlighter", "highlight find grammar verbs mistakes", () =>
+            new WordPickQuestion()
+        ),
+    ];
 
     /// <summary>Fields: fullText; press=from-to, pressAs; mark (the ids), words-ID, trap-ID; penalty.</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)

@@ -1,3 +1,4 @@
+import { sayTime } from "./days";
 import { viewOf, type Share } from "./surface";
 
 /** Puts stages and signs where their data say. Pages bring a style sheet with the places; fragments rely on this. */
@@ -92,6 +93,11 @@ function placeBackdrop(picture: HTMLElement): void {
 export function showLocalTimes(root: ParentNode): void {
   for (const time of root.querySelectorAll<HTMLTimeElement>("time[data-local-time]")) {
     const at = new Date(time.dateTime);
+    if (time.dataset.localTime === "said") {
+      time.textContent = sayTime(at, new Date(), document.documentElement.lang);
+      time.title = at.toLocaleString(document.documentElement.lang, { dateStyle: "full", timeStyle: "short" });
+      continue;
+    }
     const today = at.toDateString() === new Date().toDateString();
     time.textContent = at.toLocaleString(
       document.documentElement.lang,

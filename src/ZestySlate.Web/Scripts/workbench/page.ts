@@ -1,6 +1,7 @@
 import { ask, lostWords } from "../shared/ask";
 import { watchCarrying } from "../shared/carry";
 import { newId } from "../shared/place";
+import { makeChooser } from "./chooser";
 import type { Rooms } from "./rooms";
 import { drag, swallowClick } from "../shared/drag";
 
@@ -12,23 +13,14 @@ export function watchPage(rooms: Rooms): void {
     const target = event.target as HTMLElement;
     const kind = target.closest<HTMLElement>("[data-add-kind]")?.dataset.addKind;
     if (kind) {
-      rooms.send(
-        "/edit",
-        { edit: "add", scene: rooms.at, kind, x: "0.5", y: "0.5", newId: newId() },
-        {
-          after: () => {
-            const row = document.querySelector<HTMLElement>(".page-open");
-            row?.scrollIntoView({ block: "start" });
-            row?.querySelector<HTMLElement>("[contenteditable=true]")?.focus({ preventScroll: true });
-          },
-        },
-      );
+      addToScene(rooms, kind);
     }
     const button = target.closest<HTMLElement>("[data-row-do]");
     if (button) {
       actOnRow(rooms, button.dataset.rowDo!, button.dataset.rowOf!);
     }
     if (target.closest("[data-do=questionList]")) {
+      closePageChooser();
       openList();
     }
   });
@@ -72,6 +64,48 @@ export function watchPage(rooms: Rooms): void {
   watchList(rooms);
 }
 
+/** Adds something of a kind at the end of the scene, and has its prompt in hand. */
+function addToScene(rooms: Rooms, kind: string): void {
+  rooms.send(
+    "/edit",
+    { edit: "add", scene: rooms.at, kind, x: "0.5", y: "0.5", newId: newId() },
+    {
+      after: () => {
+        const row = document.querySelector<HTMLElement>(".page-open");
+        row?.scrollIntoView({ block: "start" });
+        row?.querySelector<HTMLElement>("[contenteditable=true]")?.focus({ preventScroll: true });
+      },
+    },
+  );
+}
+
+/** Opens the chooser at the end of the page, or closes it when it is open. */
+export function chooseOnPage(rooms: Rooms, page: HTMLElement): void {
+  if (closePageChooser()) {
+    return;
+  }
+  const made = makeChooser("#page-chooser", {
+    pick: kind => {
+      closePageChooser();
+      addToScene(rooms, kind);
+    },
+    leave: () => {
+      closePageChooser();
+      page.querySelector<HTMLElement>("[data-do=add]")?.focus();
+    },
+  });
+  page.after(made.box);
+  made.box.scrollIntoView({ block: "nearest" });
+  made.start();
+}
+
+/** Closes it; false when it was not open. */
+export function closePageChooser(): boolean {
+  const open = document.querySelector(".page-edit > [data-chooser]");
+  open?.remove();
+  return open !== null;
+}
+
 function actOnRow(rooms: Rooms, what: string, spot: string): void {
   const back = (): void => document.querySelector<HTMLElement>(`[data-row-open="${CSS.escape(spot)}"]`)?.focus();
   switch (what) {
@@ -89,7 +123,7 @@ function actOnRow(rooms: Rooms, what: string, spot: string): void {
         {
           after: () => {
             rooms.toast("Deleted.", () => rooms.send("/undo", {}));
-            document.querySelector<HTMLElement>("[data-row-open], [data-add-kind]")?.focus();
+            document.querySelector<HTMLElement>("[data-row-open], .page-add button")?.focus();
           },
         },
       );

@@ -1,7 +1,9 @@
 import { newId } from "../shared/place";
 import { viewOf } from "../shared/surface";
 import type { Dialogs } from "./dialogs";
+import { chooseOnPage, closePageChooser } from "./page";
 import type { Rooms } from "./rooms";
+import { reveal } from "./settings";
 import type { StageHand } from "./stage";
 import type { Trial } from "./trial";
 
@@ -139,10 +141,9 @@ export function act(what: string, bench: Bench): void {
       break;
     }
     case "add": {
-      const page = document.querySelector<HTMLElement>(".page-add button");
+      const page = document.querySelector<HTMLElement>(".page-add");
       if (page) {
-        page.scrollIntoView({ block: "nearest" });
-        page.focus();
+        chooseOnPage(rooms, page);
       } else {
         stage.chooseInTheMiddle();
       }
@@ -178,6 +179,7 @@ export function act(what: string, bench: Bench): void {
       break;
     case "reuse":
       stage.closeChooser();
+      closePageChooser();
       dialogs.openReuse("any");
       break;
     case "follow": {
@@ -260,16 +262,7 @@ function goTo(field: string): void {
     document.querySelector<HTMLElement>(".stage-mat")?.focus();
     return;
   }
-  let fold = place.closest("details");
-  while (fold) {
-    fold.open = true;
-    fold = fold.parentElement!.closest("details");
-  }
-  const input = place.matches("input, textarea, select")
-    ? place
-    : place.querySelector<HTMLElement>("[contenteditable=true], textarea, select, input:not([type=hidden]), button");
-  (input ?? place).focus();
-  place.scrollIntoView({ block: "center" });
+  reveal(place);
 }
 
 function focusSign(rooms: Rooms): void {

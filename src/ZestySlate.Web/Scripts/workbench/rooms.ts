@@ -287,6 +287,7 @@ export class Rooms {
       this.shown = this.at;
       document.querySelector(".board-here")?.scrollIntoView({ block: "nearest", inline: "start" });
     }
+    document.querySelector("[data-board-spots] .board-on")?.scrollIntoView({ block: "nearest", inline: "nearest" });
     this.redrawn.forEach(told => told());
   }
 

@@ -1,5 +1,6 @@
 import { newId, outlineOf, placeSign, round, writeOutline, cover } from "../shared/place";
 import { surfaceOf, viewOf, type Share } from "../shared/surface";
+import { makeChooser } from "./chooser";
 import type { Rooms } from "./rooms";
 import type { Trial } from "./trial";
 import { drag, swallowClick } from "../shared/drag";
@@ -105,9 +106,15 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
 
   function choose(mat: HTMLElement, at: Share, area?: Share[]): void {
     closeChooser();
-    chooser = (document.querySelector<HTMLTemplateElement>("#chooser")!.content.firstElementChild as HTMLElement).cloneNode(
-      true,
-    ) as HTMLElement;
+    const made = makeChooser("#chooser", {
+      pick: kind => put(mat, kind, at, area),
+      leave: () => {
+        closeChooser();
+        mat.focus();
+      },
+      resized: () => keepInSight(made.box),
+    });
+    chooser = made.box;
     const stage = mat.querySelector<HTMLElement>(".stage")!;
     const pixels = surfaceOf(stage).pixelsOf(at) ?? { left: stage.clientWidth / 2, top: stage.clientHeight / 2 };
     const mark = document.createElement("span");
@@ -127,57 +134,40 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       );
       stage.append(drawn);
     }
-    chooser.classList.toggle("chooser-left", pixels.left > stage.clientWidth * 0.6);
-    chooser.classList.toggle("chooser-up", pixels.top > stage.clientHeight * 0.5);
     keepInSight(chooser);
-    chooser.addEventListener("click", event => {
-      const kind = (event.target as HTMLElement).closest<HTMLElement>("[data-kind]")?.dataset.kind;
-      if (kind) {
-        closeChooser();
-        const fields: Record<string, string> = {
-          edit: "add",
-          scene: mat.dataset.scene!,
-          newId: newId(),
-          kind,
-          x: String(round(at.x)),
-          y: String(round(at.y)),
-          selected: rooms.selected,
-        };
-        if (area) {
-          Object.assign(fields, boxFields(area));
-        }
-        // What has a course in time says at which moment this was.
-        const { moment, sentenceEnd } = stage.dataset;
-        Object.assign(fields, moment ? { moment } : {}, sentenceEnd ? { sentenceEnd } : {});
-        rooms.send("/edit", fields, {
-          after: () =>
-            window.setTimeout(
-              () =>
-                document
-                  .querySelector<HTMLElement>(
-                    "#room-details [contenteditable=true], #room-details .details-head ~ form input:not([type=hidden]), " +
-                      "#room-details .details-head ~ form textarea, #room-details .details-head ~ form select",
-                  )
-                  ?.focus(),
-              0,
-            ),
-        });
-      }
+    made.start();
+  }
+
+  function put(mat: HTMLElement, kind: string, at: Share, area?: Share[]): void {
+    closeChooser();
+    const fields: Record<string, string> = {
+      edit: "add",
+      scene: mat.dataset.scene!,
+      newId: newId(),
+      kind,
+      x: String(round(at.x)),
+      y: String(round(at.y)),
+      selected: rooms.selected,
+    };
+    if (area) {
+      Object.assign(fields, boxFields(area));
+    }
+    // What has a course in time says at which moment this was.
+    const { moment, sentenceEnd } = mat.querySelector<HTMLElement>(".stage")!.dataset;
+    Object.assign(fields, moment ? { moment } : {}, sentenceEnd ? { sentenceEnd } : {});
+    rooms.send("/edit", fields, {
+      after: () =>
+        window.setTimeout(
+          () =>
+            document
+              .querySelector<HTMLElement>(
+                "#room-details [contenteditable=true], #room-details .details-head ~ form input:not([type=hidden]), " +
+                  "#room-details .details-head ~ form textarea, #room-details .details-head ~ form select",
+              )
+              ?.focus(),
+          0,
+        ),
     });
-    chooser.addEventListener("keydown", event => {
-      const items = [...chooser!.querySelectorAll<HTMLElement>("button")];
-      const now = items.indexOf(document.activeElement as HTMLElement);
-      if (event.key === "ArrowDown" || event.key === "ArrowUp") {
-        event.preventDefault();
-        event.stopPropagation();
-        items[(now + (event.key === "ArrowDown" ? 1 : items.length - 1)) % items.length]?.focus();
-      } else if (event.key === "Escape") {
-        event.stopPropagation();
-        closeChooser();
-        mat.focus();
-      }
-    });
-    chooser.querySelector<HTMLElement>("[data-kind]")!.focus({ preventScroll: true });
   }
 
   function closeChooser(): boolean {
@@ -191,15 +181,19 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     return was;
   }
 
-  /** The chooser stays inside the window of the stage. */
+  /** The chooser stays inside the window of the stage: below its place, above it where there is more room, never cut. */
   function keepInSight(box: HTMLElement): void {
     const outer = room().getBoundingClientRect();
+    const place = box.parentElement!.getBoundingClientRect();
+    box.style.maxWidth = `${outer.width - 16}px`;
     box.style.maxHeight = `${outer.height - 16}px`;
-    const seen = box.getBoundingClientRect();
-    const over = Math.max(0, seen.bottom - outer.bottom + 8) || Math.min(0, seen.top - outer.top - 8);
-    if (over !== 0) {
-      box.style.translate = `0 ${-over}px`;
-    }
+    const { width, height } = box.getBoundingClientRect();
+    const below = place.top + 16;
+    const above = place.top - 16 - height;
+    const top = below + height <= outer.bottom - 8 ? below : above >= outer.top + 8 ? above : (outer.top + outer.bottom - height) / 2;
+    const left = Math.min(Math.max(place.left - width / 3, outer.left + 8), outer.right - 8 - width);
+    box.style.left = `${left - place.left}px`;
+    box.style.top = `${top - place.top}px`;
   }
 
   /** A drag over an empty place of a flat backdrop marks an area. */
