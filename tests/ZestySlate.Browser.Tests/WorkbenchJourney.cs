@@ -2,7 +2,10 @@ using OpenQA.Selenium;
 
 namespace ZestySlate.Browser.Tests;
 
-/// <summary>The workbench itself: the chooser at a place, a storyboard in step with what is chosen, the two tabs of the details and the search over settings.</summary>
+/// <summary>
+/// The workbench itself: the chooser at a place, a storyboard in step with what is chosen, the two tabs of the details and the
+/// search over settings.
+/// </summary>
 public sealed class WorkbenchJourney(Apps apps)
 {
     /// <summary>How far the chooser stands out of the stage's window on any side, in pixels.</summary>

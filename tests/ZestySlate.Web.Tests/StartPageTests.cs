@@ -1,11 +1,16 @@
 using System.Net;
 using System.Net.Http.Headers;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging.Abstractions;
+using ZestySlate.Core;
 using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Questions.Match;
+using ZestySlate.Storage.People;
+using ZestySlate.Web.Identity;
 using ZestySlate.Web.Starts;
 
 namespace ZestySlate.Web.Tests;
@@ -22,6 +27,28 @@ public sealed class StartPageTests(SlateHost host)
         var reply = await ines.PostFormAsync($"/new/{start}", $"/new/{start}", fields);
         Assert.Equal(HttpStatusCode.Redirect, reply.StatusCode);
         return reply.Headers.Location!.OriginalString.Split('/')[^1];
+    }
+
+    /// <summary>A teacher who has made nothing yet.</summary>
+    private async Task<HttpClient> NewTeacherAsync(string first)
+    {
+        var person = new Person
+        {
+            Id = Ids.New(),
+            UserName = first + "@gannetpoint.example",
+            Email = first + "@gannetpoint.example",
+            DisplayName = first,
+        };
+        await host.WithAsync(
+            async (UserManager<Person> people) =>
+            {
+                Assert.True((await people.CreateAsync(person, SlateHost.Password)).Succeeded);
+                return await people.AddToRoleAsync(person, Roles.Teacher);
+            }
+        );
+        var client = host.Visitor();
+        await client.PostFormAsync("/sign-in", "/sign-in", ("Email", person.Email), ("Password", SlateHost.Password));
+        return client;
     }
 
     [Fact]
@@ -134,6 +161,46 @@ public sealed class StartPageTests(SlateHost host)
         var page = Text(await refused.Content.ReadAsStringAsync(Stop));
         Assert.Contains("it is no picture", page);
         Assert.Contains("lamp\nrail", page.ReplaceLineEndings("\n"));
+    }
+
+    [Fact]
+    public async Task Every_kind_of_question_is_begun_by_a_press()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var page = await ines.GetStringAsync("/new", Stop);
+        foreach (var offer in Questions.QuestionForms.Offers)
+        {
+            Assert.Contains($"value=\"{offer.Key}\"", page);
+            var begun = await ines.PostFormAsync("/new", "/new?handler=Kind", ("kind", offer.Key));
+            var address = begun.Headers.Location!.OriginalString;
+            var document = await host.DocumentAsync(address.Split('/')[^1].Split('?')[0]);
+            var spot = document.Scenes[0].Spots.Single();
+            Assert.EndsWith("?selected=" + spot.Id, address);
+            Assert.Equal(offer, Questions.QuestionForms.OfferOf(spot.Question!));
+            Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync(address, Stop)).StatusCode);
+        }
+
+        var odd = await ines.PostFormAsync("/new", "/new?handler=Kind", ("kind", "callout"));
+        Assert.Equal(HttpStatusCode.BadRequest, odd.StatusCode);
+    }
+
+    [Fact]
+    public async Task An_empty_library_begins_with_examples_to_take_apart()
+    {
+        var hana = await NewTeacherAsync("hana");
+        var library = await hana.GetStringAsync("/library", Stop);
+        Assert.Equal(3, Regex.Count(library, "Take it apart"));
+        Assert.DoesNotContain("Take it apart", await hana.GetStringAsync("/library?words=nothing", Stop));
+        Assert.DoesNotContain("Take it apart", await hana.GetStringAsync("/library?shelf=bin", Stop));
+        foreach (var start in new[] { "labelled-picture", "quiz", "story" })
+        {
+            var begun = await hana.PostFormAsync("/library", $"/new/{start}?handler=Apart");
+            var document = await host.DocumentAsync(begun.Headers.Location!.OriginalString.Split('/')[^1]);
+            Assert.NotEmpty(document.Scenes.SelectMany(scene => scene.Spots));
+        }
+
+        Assert.DoesNotContain("Take it apart", await hana.GetStringAsync("/library", Stop));
+        Assert.Equal(HttpStatusCode.NotFound, (await hana.PostFormAsync("/library", "/new/nowhere?handler=Apart")).StatusCode);
     }
 
     [Theory]

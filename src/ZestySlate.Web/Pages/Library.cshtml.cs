@@ -4,17 +4,19 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
+using ZestySlate.Formats.Starts;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Starts;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>The teacher's activities and those of colleagues: found, sorted, copied, thrown away.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageModel
+public sealed class LibraryModel(SlateDb db, ActivityLibrary library, StartCatalogue starts) : PageModel
 {
     public LibrarySearch Search { get; private set; } = new();
 
@@ -49,6 +51,11 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library) : PageMode
     /// <summary>How many of the filters behind *More* are set.</summary>
     public int SetBehindMore =>
         Fields().Count(set => set is { Name: "subject" or "level" or "age" or "language" or "state", Value.Length: > 0 });
+
+    /// <summary>What an empty library begins with: examples to take apart.</summary>
+    public IEnumerable<Start> Examples => Shown.Select(starts.Of).OfType<Start>();
+
+    private static readonly string[] Shown = ["labelled-picture", "quiz", "story"];
 
     public async Task OnGetAsync(
         [FromQuery(Name = "page")] int page,

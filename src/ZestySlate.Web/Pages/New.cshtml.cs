@@ -6,6 +6,8 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Backdrops.WebPages;
+using ZestySlate.Core.Contents.Asks;
+using ZestySlate.Core.Scenes;
 using ZestySlate.Formats.Questions;
 using ZestySlate.Formats.Starts;
 using ZestySlate.Storage.Activities;
@@ -14,6 +16,7 @@ using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Backdrops.Videos;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Media;
+using ZestySlate.Web.Questions;
 using ZestySlate.Web.Security;
 using ZestySlate.Web.Starts;
 
@@ -161,6 +164,26 @@ public sealed class NewModel(
 
         var draft = await store.CreateAsync(User.Id(), activity);
         return LocalRedirect($"~/author/{draft.Record.Id}");
+    }
+
+    /// <summary>Begins a page with one question of a kind, empty; it is open for changing.</summary>
+    public async Task<IActionResult> OnPostKindAsync(string? kind)
+    {
+        if (QuestionForms.Offers.FirstOrDefault(offer => offer.Key == kind) is not { } offer)
+        {
+            return BadRequest();
+        }
+
+        var begun = Recipes.Begin(Recipe.Worksheet, "My questions", UsualLanguage);
+        var scene = begun.Scenes[0];
+        var spot = new Spot
+        {
+            Id = Ids.New(),
+            Place = Place.At(scene.Backdrop, 0.5, 0.5),
+            Content = new Ask(offer.Make()),
+        };
+        var draft = await store.CreateAsync(User.Id(), begun with { Scenes = [scene with { Spots = [spot] }] });
+        return LocalRedirect($"~/author/{draft.Record.Id}?selected={spot.Id}");
     }
 
     /// <summary>Begins an activity that is a web page of somebody else's.</summary>

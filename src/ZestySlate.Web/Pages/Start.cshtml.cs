@@ -103,6 +103,18 @@ public sealed class StartModel(
         return LocalRedirect($"~/author/{draft.Record.Id}");
     }
 
+    /// <summary>Begins with the example itself, to be taken apart.</summary>
+    public async Task<IActionResult> OnPostApartAsync(string start)
+    {
+        if (starts.Of(start) is not { } known)
+        {
+            return NotFound();
+        }
+
+        var draft = await store.CreateAsync(User.Id(), examples.Sample(known));
+        return LocalRedirect($"~/author/{draft.Record.Id}");
+    }
+
     private sealed record Given(Backdrop? Backdrop);
 
     /// <summary>What it stands on: what was given, or until then a plain board or a video that is to come.</summary>

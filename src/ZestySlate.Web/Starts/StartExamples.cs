@@ -42,8 +42,10 @@ public sealed class StartExamples(Trials trials, IMemoryCache cache, Installatio
     public string? Refuse(Start start, string typed) => Made(start, typed).Refusal;
 
     /// <summary>The example of somebody: the one that was made last, else that of the start.</summary>
-    public Activity Of(Start start, string person) =>
-        cache.Get<Activity>(KeyOf(start, person)) ?? Keep(start, person, Made(start, start.Sample).Value);
+    public Activity Of(Start start, string person) => cache.Get<Activity>(KeyOf(start, person)) ?? Keep(start, person, Sample(start));
+
+    /// <summary>What a start makes of its own sample.</summary>
+    public Activity Sample(Start start) => Made(start, start.Sample).Value;
 
     /// <summary>How the page of an example speaks with the server.</summary>
     public static PlayLinks LinksOf(HttpContext context, string start) =>
