@@ -32,7 +32,7 @@ build_assets() {
     npm ci --no-audit --no-fund --loglevel=error >/dev/null
     touch "$stamps/npm"
   fi
-  if newer assets Scripts Styles Pages Authoring Backdrops Contents Learning Locks Media Questions Teaching ../ZestySlate.Player package.json build.mjs || [ ! -d wwwroot/dist ]; then
+  if newer assets Scripts Styles Pages Authoring Backdrops Contents Learning Locks Media Questions Teaching ../ZestySlate.Player ../../docs/screenshots package.json build.mjs || [ ! -d wwwroot/dist ]; then
     say "Building scripts and styles …"
     npm run -s check
     npm run -s build 2>/dev/null

@@ -4,7 +4,7 @@ using ZestySlate.Core;
 
 namespace ZestySlate.Cli;
 
-/// <summary>Tells an exact number twice: as it is, «2/3», and as the nearest decimal, for programs that want no fractions.</summary>
+/// <summary>Tells an exact number twice: as it is, “2/3”, and as the nearest decimal, for programs that want no fractions.</summary>
 internal sealed class FractionJson : JsonConverter<Fraction>
 {
     public override Fraction Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options) =>

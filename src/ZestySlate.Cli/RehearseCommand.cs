@@ -34,7 +34,7 @@ internal static class RehearseCommand
                     break;
                 default:
                     errors.WriteLine(
-                        $"«{options[i]} {value}»: rehearse takes --learners 1 to {Rehearsal.MostLearners}, "
+                        $"“{options[i]} {value}”: rehearse takes --learners 1 to {Rehearsal.MostLearners}, "
                             + "--seed NUMBER, --difficulty SPOT=NUMBER and --json."
                     );
                     return 2;
@@ -50,7 +50,7 @@ internal static class RehearseCommand
 
         if (difficulties.Keys.FirstOrDefault(spot => activity.SpotOf(spot) is null) is { } unknown)
         {
-            errors.WriteLine($"«{unknown}» is no spot of the activity.");
+            errors.WriteLine($"“{unknown}” is no spot of the activity.");
             return 2;
         }
 

@@ -184,7 +184,7 @@ public readonly struct Fraction : IEquatable<Fraction>, IComparable<Fraction>
     public int CompareTo(Fraction other) =>
         _below == other._below ? _above.CompareTo(other._above) : (_above * other.Below).CompareTo(other._above * Below);
 
-    /// <summary>«2/3», or «2» for a whole number.</summary>
+    /// <summary>“2/3”, or “2” for a whole number.</summary>
     public override string ToString() =>
         IsWhole ? _above.ToString(CultureInfo.InvariantCulture) : string.Create(CultureInfo.InvariantCulture, $"{_above}/{Below}");
 }

@@ -13,7 +13,7 @@ public sealed record PlayLinks(string Events, string Attempt, (string Name, stri
     /// <summary>Where recordings are sent piece by piece.</summary>
     public string Recordings => Beside("recordings");
 
-    /// <summary>Where drawings are found as SVG, each by its question with «.svg» after it.</summary>
+    /// <summary>Where drawings are found as SVG, each by its question with “.svg” after it.</summary>
     public string Drawings => Beside("drawings");
 
     /// <summary>The whole work below each other, for paper; null where there is nothing to print.</summary>

@@ -30,12 +30,12 @@ public static class Backup
         var source = Path.Combine(data, Database);
         if (!File.Exists(source))
         {
-            return Outcome<int>.Refused($"There is no Zesty Slate in «{data}»: it has no {Database}.");
+            return Outcome<int>.Refused($"There is no Zesty Slate in “{data}”: it has no {Database}.");
         }
 
         if (File.Exists(to))
         {
-            return Outcome<int>.Refused($"«{to}» is there already; nothing was written over.");
+            return Outcome<int>.Refused($"“{to}” is there already; nothing was written over.");
         }
 
         var (snapshot, part) = (Path.Combine(Path.GetTempPath(), $"zesty-{Guid.NewGuid():N}.db"), to + ".part");
@@ -78,7 +78,7 @@ public static class Backup
     {
         if (!File.Exists(from))
         {
-            return Outcome<int>.Refused($"There is no file «{from}».");
+            return Outcome<int>.Refused($"There is no file “{from}”.");
         }
 
         var copy = Path.Combine(Path.GetTempPath(), $"zesty-{Guid.NewGuid():N}.db");
@@ -100,13 +100,13 @@ public static class Backup
             {
                 if (zip.GetEntry(path) is not { } file)
                 {
-                    return Outcome<int>.Refused($"«{path}» is missing.");
+                    return Outcome<int>.Refused($"“{path}” is missing.");
                 }
 
                 using var stream = file.Open();
                 if (Convert.ToHexStringLower(SHA256.HashData(stream)) != hash)
                 {
-                    return Outcome<int>.Refused($"«{path}» is damaged.");
+                    return Outcome<int>.Refused($"“{path}” is damaged.");
                 }
             }
 
@@ -133,7 +133,7 @@ public static class Backup
 
         if (Directory.Exists(data) && Directory.EnumerateFileSystemEntries(data).Any())
         {
-            return Outcome<int>.Refused($"«{data}» is not empty; nothing was written over. Restore into a new folder.");
+            return Outcome<int>.Refused($"“{data}” is not empty; nothing was written over. Restore into a new folder.");
         }
 
         var whole = Path.GetFullPath(data) + Path.DirectorySeparatorChar;
@@ -144,7 +144,7 @@ public static class Backup
             var path = Path.GetFullPath(Path.Combine(data, entry.FullName));
             if (!path.StartsWith(whole, StringComparison.Ordinal))
             {
-                return Outcome<int>.Refused($"«{entry.FullName}» would lie outside of the folder.");
+                return Outcome<int>.Refused($"“{entry.FullName}” would lie outside of the folder.");
             }
 
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);

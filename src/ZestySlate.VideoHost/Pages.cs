@@ -29,7 +29,7 @@ public static class Pages
             $"<h1>{film.Title}</h1><video controls width=\"640\" src=\"/files/{film.Name}.webm\"></video>"
         );
 
-    /// <summary>What the host says of a film (oEmbed 1.0, section 2.3.4.2: the sort «video»).</summary>
+    /// <summary>What the host says of a film (oEmbed 1.0, section 2.3.4.2: the sort “video”).</summary>
     public static object OEmbed(Film film, string own) =>
         new Dictionary<string, object>
         {

@@ -29,6 +29,7 @@ using ZestySlate.Web.Assets;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Backdrops.Videos;
 using ZestySlate.Web.Embedding;
+using ZestySlate.Web.Help;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Learning;
 using ZestySlate.Web.Loops;
@@ -140,6 +141,7 @@ public static class Composition
         services.AddScoped<OverSessions>();
         services.AddHostedService<TidyLoop>();
         services.AddSingleton<Trials>();
+        services.AddSingleton<Guides>();
         services.AddSingleton(provider => new StartCatalogue(data, provider.GetRequiredService<ILogger<StartCatalogue>>()));
         services.AddSingleton<StartExamples>();
         services.AddMemoryCache();

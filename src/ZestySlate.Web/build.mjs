@@ -111,6 +111,8 @@ writeFileSync(
 );
 
 cpSync("Styles/art", dist, { recursive: true });
+// The pictures of the guides, which are shown as pages.
+cpSync("../../docs/screenshots", `${dist}/help`, { recursive: true });
 
 // What is sent as text is compressed once, here, as well as it can be.
 for (const folder of ["", "/families", "/backdrops"]) {

@@ -130,9 +130,9 @@ test("a refusal ends it with its words", async () => {
   const send = Request.prototype.send;
   Request.prototype.send = function (this: Request): void {
     this.status = 422;
-    this.responseText = "«film.webm» is too large.";
+    this.responseText = "“film.webm” is too large.";
     setTimeout(() => (this as unknown as { heard: Record<string, () => void> }).heard["load"]!());
   };
-  assert.deepEqual(await pieces.bring({}), { refusal: "«film.webm» is too large." });
+  assert.deepEqual(await pieces.bring({}), { refusal: "“film.webm” is too large." });
   Request.prototype.send = send;
 });

@@ -82,7 +82,7 @@ public sealed class BoardsJourney(Apps apps)
         ines.DragTo(Named(ines, "[data-place-item] [data-carry]", "fog"), board, 0.9, 0.9);
         ines.Until(() => ines.All(".placing .on-board").Count == 2 ? "" : null, "two items on the board");
         ines.MarkThis("Not right");
-        ines.Reads(".place-item", "«cirrus» does not belong there.");
+        ines.Reads(".place-item", "“cirrus” does not belong there.");
         ines.AnotherGo();
 
         // By keys alone: each item's place is chosen by its name.
@@ -111,7 +111,7 @@ public sealed class BoardsJourney(Apps apps)
         using var wren = new Person(390, 844).Visit(apps, code);
         wren.Ready();
         wren.TouchOnto(Named(wren, "[data-place-item] [data-carry]", "cirrus"), Sheet(wren, ".placing"), 0.5, 0.72);
-        wren.Reads(".place-item", "«cirrus» does not belong there.");
+        wren.Reads(".place-item", "“cirrus” does not belong there.");
         Assert.Empty(wren.All(".on-board"));
         wren.TouchOnto(Named(wren, "[data-place-item] [data-carry]", "cirrus"), Sheet(wren, ".placing"), 0.5, 0.2);
         wren.Until(() => wren.All(".on-board.kept").Count == 1 ? "" : null, "cirrus stays");
@@ -141,7 +141,7 @@ public sealed class BoardsJourney(Apps apps)
         ines.See("#room-stage .panorama-live [data-sphere], #room-stage [data-sphere].panorama-live");
         ines.TabTo("[data-crosshair]");
         ines.Keys(Keys.Enter);
-        ines.Reads(".asked-place", "«behind» is not there.");
+        ines.Reads(".asked-place", "“behind” is not there.");
         for (var turn = 0; turn < 10; turn++)
         {
             ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.ArrowLeft).KeyUp(Keys.Shift).Perform();
@@ -217,7 +217,7 @@ public sealed class BoardsJourney(Apps apps)
         ines.See("[data-locating][data-ready] .asked-now");
         var board = Sheet(ines, "#room-stage .locating");
         ines.Hand.MoveToElement(board, 0, -(int)(board.Size.Height * 0.45)).Click().Perform();
-        ines.Reads(".asked-place", "«hut» is not there.");
+        ines.Reads(".asked-place", "“hut” is not there.");
         ines.Hand.MoveToElement(board, -(int)(board.Size.Width * 0.35), 0).Click().Perform();
         ines.Until(() => ines.All(".asked-place.part-kept").Count == 1 ? "" : null, "the hut found");
 

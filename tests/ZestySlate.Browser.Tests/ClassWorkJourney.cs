@@ -302,7 +302,7 @@ public sealed class ClassWorkJourney(Apps apps)
         ines.Reads("h2", learner);
         ines.Run("const text = document.querySelector('[data-source]'); text.focus(); text.setSelectionRange(4, 14)");
         ines.Press("Comment on the marked words");
-        ines.Reads(".note-about", "«land warms»");
+        ines.Reads(".note-about", "“land warms”");
         ines.Keys("Why does it?");
         ines.Type("input[name=points]", "1");
         ines.Type("textarea[name=comment]", "Nearly there.");

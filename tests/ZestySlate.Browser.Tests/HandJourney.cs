@@ -160,7 +160,7 @@ public sealed class HandJourney(Apps apps)
         ines.Keys(" ");
         ines.Run("document.querySelector('.drawing-view').focus()");
         ines.Keys(Keys.Enter);
-        ines.Reads("[data-said]", "Text «High» chosen");
+        ines.Reads("[data-said]", "Text “High” chosen");
         var before = ines.See("[data-drawn] text").GetAttribute("x");
         ines.Keys(Keys.ArrowRight);
         Assert.NotEqual(before, ines.See("[data-drawn] text").GetAttribute("x"));
@@ -363,7 +363,7 @@ public sealed class HandJourney(Apps apps)
         );
         ines.Type("input[name^=row-]", "7");
         ines.Press("Keep and go on", ".review");
-        ines.Reads(".problem", "«Smooth» earns between 0 and 1 points.");
+        ines.Reads(".problem", "“Smooth” earns between 0 and 1 points.");
         ines.Retype("input[name^=row-]", "0.5");
         ines.Type("textarea[name=comment]", "A little edgy.");
         ines.Press("Keep and go on", ".review");

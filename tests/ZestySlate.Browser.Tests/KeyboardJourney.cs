@@ -142,6 +142,8 @@ public sealed class KeyboardJourney(Apps apps)
         TabTo(ines, "[data-option-text]");
         ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();
         Assert.True((bool)ines.Run("return document.activeElement.matches('input[name=right]:checked')")!);
+        TabTo(ines, "details[id^=more-] > summary");
+        ines.Keys(Keys.Enter);
         TabTo(ines, ".edit-option-words");
         ines.Keys("A wick sees to it.");
         ines.Saved();

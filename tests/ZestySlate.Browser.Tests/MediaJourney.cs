@@ -29,7 +29,7 @@ public sealed class MediaJourney(Apps apps)
                     Path.Combine(Apps.Root, "demo/panoramas/boathouse.jpg")
                 )
             );
-        tobiah.Reads("#arrivals .problem", "«lying.png» cannot be used here");
+        tobiah.Reads("#arrivals .problem", "“lying.png” cannot be used here");
         tobiah.Until(() => tobiah.All("#media-list .tile").Count == 4 ? "" : null, "four files");
         tobiah.Reads("#media-list", "panorama");
 
@@ -74,7 +74,7 @@ public sealed class MediaJourney(Apps apps)
         mireille.Press("Media", "header");
         var field = mireille.Until(() => mireille.All("[data-add-files]").FirstOrDefault(), "the field");
         field.SendKeys(string.Join('\n', Path.Combine(folder, "dunes.avif"), Path.Combine(folder, "broken.heic")));
-        mireille.Reads("#arrivals .problem", "«broken.heic» cannot be used here");
+        mireille.Reads("#arrivals .problem", "“broken.heic” cannot be used here");
         mireille.Type("#words", "dunes");
         mireille.Until(() => mireille.All("#media-list .tile").Count == 1 ? "" : null, "the photo");
         mireille.Reads("#media-list", "48 × 30");

@@ -7,11 +7,11 @@ public sealed class MischiefJourney
     [Fact]
     public async Task A_grade_waits_for_the_course_site_survives_a_power_cut_and_new_keys_and_arrives()
     {
-        var apps = new Apps();
+        var apps = new CourseApps();
         await apps.InitializeAsync();
         try
         {
-            using var person = new Person(refusesThirdPartyCookies: true);
+            using var person = new Person(refusesThirdPartyCookies: true, trusts: true);
             Mischief(person, apps, "Told.Away");
 
             person.SignInToCourses(apps, "Dorrit");
@@ -27,7 +27,7 @@ public sealed class MischiefJourney
             person.Reads("#result", "1 of 4 points");
             person.OutOfFrame();
 
-            using var ines = new Person().SignIn(apps);
+            using var ines = new Person(trusts: true).SignIn(apps);
             ines.Go(apps.Slate + "/author/garden/results");
             ines.Reads("main", "the course site does not answer");
             await apps.KillAndRestartAsync();

@@ -31,7 +31,7 @@ public sealed class PasskeyJourney(Apps apps)
 
         // Taken away, with the password, it is as it was.
         pell.Go(apps.Slate + "/account/second-factor");
-        pell.Press("Passkey «Pell's laptop»");
+        pell.Press("Passkey “Pell's laptop”");
         pell.Type("form:has([name=which]) [name=password]", Doings.Password);
         pell.Press("Take away what is chosen");
         pell.Reads(".said-line", "Taken away.");

@@ -147,7 +147,7 @@ internal sealed class Person : IDisposable
                 Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed && e.Text.Contains(words, StringComparison.Ordinal))
                     ? ""
                     : null,
-            $"«{words}» in {css}"
+            $"“{words}” in {css}"
         );
 
     public void Gone(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed) ? null : "", css + " to go");

@@ -41,7 +41,7 @@ public sealed class QuestionsJourney(Apps apps)
         ines.TryIt();
         ines.Type(".gap input", "warm front");
         ines.MarkThis("Not right");
-        ines.Reads(".part-list", "«warm front» is something else.");
+        ines.Reads(".part-list", "“warm front” is something else.");
         ines.Reads(".part-list", "Cold air comes behind it.");
 
         // Another go, by keys alone; the hand is in the first gap at once.
@@ -87,7 +87,7 @@ public sealed class QuestionsJourney(Apps apps)
         ines.TryIt();
         Word(ines, ".pick-word", "tea").Click();
         ines.MarkThis("Not right");
-        ines.Reads(".part-list", "«tea» is not right.");
+        ines.Reads(".part-list", "“tea” is not right.");
         ines.AnotherGo();
         ines.TabTo("input[name=pick]");
         ines.Keys(Keys.Space);
@@ -185,7 +185,7 @@ public sealed class QuestionsJourney(Apps apps)
                     Thread.Sleep(300);
                     return null;
                 },
-                $"«{word}» at its place"
+                $"“{word}” at its place"
             );
         }
 
@@ -289,7 +289,7 @@ public sealed class QuestionsJourney(Apps apps)
             "the unit typed with the number"
         );
         ines.Type(".page-open input[name=value]", "high" + Keys.Tab);
-        ines.Reads(".page-open .field:has([name=value]) + .problem", "«high» cannot be read as a number");
+        ines.Reads(".page-open .field:has([name=value]) + .problem", "“high” cannot be read as a number");
         ines.Reads("#saved", "Not all is saved");
         ines.Fill("input[name=value]", "1013.25");
         ines.Saved();
@@ -329,7 +329,7 @@ public sealed class QuestionsJourney(Apps apps)
         ines.Until(() => ines.Focused == "text" ? "" : null, "the field in hand");
         ines.Keys("barogarph" + Keys.Enter);
         ines.Reads(".verdict", "Right");
-        ines.Reads(".reason", "Accepted: 1 letter off «barograph».");
+        ines.Reads(".reason", "Accepted: 1 letter off “barograph”.");
     }
 
     [Fact]

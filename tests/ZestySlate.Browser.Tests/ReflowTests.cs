@@ -8,7 +8,7 @@ public sealed class ReflowTests(Apps apps)
     private const string Look = """
         const wide = document.documentElement.clientWidth, found = [];
         const size = e => e.getBoundingClientRect(),
-          name = e => `${e.tagName.toLowerCase()}.${[...e.classList].join('.')} «${e.textContent.trim().slice(0, 30)}»`;
+          name = e => `${e.tagName.toLowerCase()}.${[...e.classList].join('.')} “${e.textContent.trim().slice(0, 30)}”`;
         if (document.scrollingElement.scrollWidth > wide + 1) {
           const beside = [...document.querySelectorAll('body *')].filter(e => size(e).width > 0 && size(e).right > wide + 1);
           found.push('beside the page: ' + beside.slice(0, 3).map(name).join(', '));

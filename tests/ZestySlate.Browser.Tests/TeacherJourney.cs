@@ -121,7 +121,7 @@ public sealed class TeacherJourney(Apps apps)
         again.PressCss("main form button.button-main");
         again.Reads("main", "Edition 1 is what you have built");
         var link = again.See("input[data-copy]").GetAttribute("value")!;
-        Assert.True((bool)again.Run("const i = document.querySelector('.qr img'); return i.complete && i.naturalWidth > 0")!);
+        Assert.True((bool)again.Run("const i = document.querySelector('#hand-out img'); return i.complete && i.naturalWidth > 0")!);
         Assert.Equal([], again.Complaints());
 
         using var learner = new Person();
@@ -177,12 +177,13 @@ public sealed class TeacherJourney(Apps apps)
         ines.Press("New", "main");
         ines.See("input[type=file]").SendKeys(liar);
         ines.Press("Begin", "main");
-        ines.Reads(".problem", "«garden.png» cannot be used here");
+        ines.Reads(".problem", "“garden.png” cannot be used here");
     }
 
     private static void Option(Person ines, int index, string text, string words)
     {
         ines.All("[data-option-text]")[index].SendKeys(text);
+        ines.All("details[id^=more-] > summary")[index].Click();
         ines.All(".edit-option-words")[index].SendKeys(words);
         ines.Saved();
     }

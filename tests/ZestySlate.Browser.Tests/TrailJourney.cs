@@ -15,7 +15,7 @@ public sealed class TrailJourney(Apps apps)
                     var found = ines.All("#reuse [data-from]").Where(one => one.Text.Contains(words, StringComparison.Ordinal)).ToList();
                     return found.Count == 0 || ines.All("#reuse .reuse-activity").Count > 4 ? null : found[0];
                 },
-                $"«{words}» to be found"
+                $"“{words}” to be found"
             )
             .Click();
         ines.PressCss("#reuse [data-what=stop][data-take=link]");
@@ -81,7 +81,7 @@ public sealed class TrailJourney(Apps apps)
         wren.PressCss("form[data-ask] label");
         wren.Press("Mark this");
         wren.Until(() => wren.All("[data-verdict] .verdict, .verdict").Count > 0 ? "" : null, "a verdict");
-        wren.Press("To «", "#stop-foot");
+        wren.Press("To “", "#stop-foot");
         wren.Reads(".spot-list", "done");
         wren.PressCss("[data-sheet]");
         wren.Reads("#scene-title", "What I know");

@@ -29,7 +29,7 @@ public sealed class VersionsJourney(Apps apps)
         person.PressCss("#edition-1 input[name=from]");
         person.PressCss("li:first-child input[name=to]");
         person.Press("Compare the two");
-        person.Reads("#compared", "Title: «Versions of a garden» is now «Spoilt»");
+        person.Reads("#compared", "Title: “Versions of a garden” is now “Spoilt”");
         person.Press("Before the open day", "#edition-1");
         person.Press("As a learner meets it");
         person.See(".stage");

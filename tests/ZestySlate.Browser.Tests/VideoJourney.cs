@@ -207,7 +207,7 @@ public sealed class VideoJourney(Apps apps)
         // It is drawn along the strip to the next end of a sentence, and says which.
         var cue = ines.See("[data-cue]");
         ines.Hand.MoveToElement(cue, -cue.Size.Width / 2 + 6, 0).ClickAndHold().MoveByOffset(30, 0).MoveByOffset(8, 0).Perform();
-        ines.Reads("[data-strip-said]", "After «");
+        ines.Reads("[data-strip-said]", "After “");
         ines.Hand.Release().Perform();
         ines.Saved();
         ines.Until(() => ines.All("[data-cue][data-from='12']").Count == 0 ? "" : null, "another moment");
@@ -218,7 +218,7 @@ public sealed class VideoJourney(Apps apps)
         ines.Saved();
         ines.See("[data-cue][data-cuts]");
         ines.PressCss("[data-cue]");
-        ines.Reads("[data-strip-said]", "Stops inside «High, thin clouds are the first sign.»");
+        ines.Reads("[data-strip-said]", "Stops inside “High, thin clouds are the first sign.”");
 
         ines.Type("#room-details input[name='turn-Wrong']", "0:05");
         ines.Keys(Keys.Tab);

@@ -48,13 +48,13 @@ public sealed class AnswerFileTests
     [Fact]
     public void An_unknown_question_is_named_with_its_place() =>
         Assert.Equal(
-            "Answer 2, question «tide»: the activity has no such question.",
+            "Answer 2, question “tide”: the activity has no such question.",
             AnswerFile.Read(Entries(Picked("askglass", "gale") + "," + Picked("tide", "a"))).Value.Play(Garden).Refusal
         );
 
     [Fact]
     public void An_unknown_option_is_named_with_its_question() =>
-        Assert.Contains("question «askglass»", AnswerFile.Read(Entries(Picked("askglass", "hail"))).Value.Play(Garden).Refusal);
+        Assert.Contains("question “askglass”", AnswerFile.Read(Entries(Picked("askglass", "hail"))).Value.Play(Garden).Refusal);
 
     [Fact]
     public void A_try_too_many_is_refused() =>

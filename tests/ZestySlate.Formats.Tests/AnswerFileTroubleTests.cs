@@ -19,10 +19,10 @@ public sealed class AnswerFileTroubleTests
         "line 4, answers[0].response.picked: a list is expected here."
     )]
     [InlineData("{\n \"version\": 1,\n \"answers\": [\n  { \"spot\": 5 } ] }", "line 4, answers[0].spot: a text is expected here.")]
-    [InlineData("{\n \"version\": 1,\n \"anwsers\": [] }", "«anwsers» is not known here.")]
+    [InlineData("{\n \"version\": 1,\n \"anwsers\": [] }", "“anwsers” is not known here.")]
     [InlineData(
         "{ \"version\": 1, \"answers\": [ { \"spot\": \"q\", \"response\": { \"type\": \"telepathy\" } } ] }",
-        "«telepathy» is no kind that is known here."
+        "“telepathy” is no kind that is known here."
     )]
     [InlineData(
         "{ \"version\": 1, \"answers\": [ { \"spot\": \"q\", \"response\": { \"picked\": [] } } ] }",
@@ -33,15 +33,15 @@ public sealed class AnswerFileTroubleTests
         "one of try, start, visit, open, code, annotate, answer, mark, step, vote, again, hint, see, handIn is expected here."
     )]
     [InlineData("{ \"version\": 1, \"answers\": [ { \"do\": 3 } ] }", "one of try, start")]
-    [InlineData("{ \"version\": 1, \"answers\": [ { \"spot\": null } ] }", "«spot» is empty (null) here.")]
+    [InlineData("{ \"version\": 1, \"answers\": [ { \"spot\": null } ] }", "“spot” is empty (null) here.")]
     [InlineData(
         "{ \"version\": 1, \"answers\": [ { \"spot\": \"q\", \"response\": { \"type\": \"gapText\", \"parts\": [ { \"part\": \"g1\" } ] } } ] }",
-        "«value» is missing here."
+        "“value” is missing here."
     )]
     [InlineData("{ \"version\": 1, \"seed\": 1.5 }", "seed: a number is expected here.")]
     [InlineData("{ \"version\": 1, \"answers\": [ null ] }", "answers: entry 1 of this list is empty (null).")]
     [InlineData("{ \"version\": 1, \"answers\": [", "line 1")]
-    [InlineData("{ \"answers\": [] }", "«version» is missing here.")]
+    [InlineData("{ \"answers\": [] }", "“version” is missing here.")]
     [InlineData("{ \"version\": 2 }", "no version 1")]
     [InlineData("[]", "another sort of thing is expected here.")]
     [InlineData("null", "no version 1")]
@@ -55,26 +55,26 @@ public sealed class AnswerFileTroubleTests
     }
 
     [Theory]
-    [InlineData("{ \"do\": \"mark\" }", "Answer 1: it needs a «spot».")]
-    [InlineData("{ \"do\": \"mark\", \"spot\": \"askglass\" }", "Answer 1, question «askglass»: it needs a «response».")]
+    [InlineData("{ \"do\": \"mark\" }", "Answer 1: it needs a “spot”.")]
+    [InlineData("{ \"do\": \"mark\", \"spot\": \"askglass\" }", "Answer 1, question “askglass”: it needs a “response”.")]
     [InlineData("{ \"do\": \"visit\", \"scene\": \"nowhere\" }", "Answer 1: This place is not in the activity any more.")]
     [InlineData("{ \"do\": \"code\", \"lock\": \"askglass\", \"text\": \"1\" }", "Answer 1: There is no lock for a code here.")]
-    [InlineData("{ \"do\": \"see\", \"spot\": \"askglass\" }", "Answer 1, question «askglass»: The answer is not shown yet.")]
+    [InlineData("{ \"do\": \"see\", \"spot\": \"askglass\" }", "Answer 1, question “askglass”: The answer is not shown yet.")]
     [InlineData(
         "{ \"spot\": \"askglass\", \"seconds\": -1, \"response\": { \"type\": \"multipleChoice\", \"picked\": [\"gale\"] } }",
-        "«seconds» lie between 0"
+        "“seconds” lie between 0"
     )]
     [InlineData(
         "{ \"spot\": \"askglass\", \"seconds\": 1e300, \"response\": { \"type\": \"multipleChoice\", \"picked\": [\"gale\"] } }",
-        "«seconds» lie between 0"
+        "“seconds” lie between 0"
     )]
     [InlineData(
         "{ \"spot\": \"askglass\", \"response\": { \"type\": \"multipleChoice\", \"picked\": [] } }",
-        "Answer 1, question «askglass»: Nothing is answered yet, so there is nothing to mark."
+        "Answer 1, question “askglass”: Nothing is answered yet, so there is nothing to mark."
     )]
     [InlineData(
         "{ \"spot\": \"askglass\", \"response\": { \"type\": \"number\", \"text\": \"5\" } }",
-        "Answer 1, question «askglass»: This answer belongs to another kind of question."
+        "Answer 1, question “askglass”: This answer belongs to another kind of question."
     )]
     public void What_a_learner_cannot_do_is_refused_in_the_learner_s_words(string entry, string words) =>
         Assert.Contains(words, AnswerFile.Read($"{{ \"version\": 1, \"answers\": [ {entry} ] }}").Value.Play(Garden).Refusal);

@@ -74,7 +74,7 @@ public sealed class AnswerPlayTests
             new AnswerEntry { Do = AnswerDo.Start },
             Pick("q0", "a", seconds)
         );
-        Assert.Equal(inTime ? null : "Answer 2, question «q0»: The time is up; nothing was changed.", played.Refusal);
+        Assert.Equal(inTime ? null : "Answer 2, question “q0”: The time is up; nothing was changed.", played.Refusal);
     }
 
     [Fact]
@@ -101,7 +101,7 @@ public sealed class AnswerPlayTests
         var activity = Of(new Rules { Lives = 2 }, null, Choice, Choice);
         Assert.Equal(Ending.Lives, Play(activity, Pick("q0", "b"), Pick("q0", "c")).Value.EndedBy);
         Assert.Equal(
-            "Answer 3, question «q1»: The last life is lost; nothing was changed.",
+            "Answer 3, question “q1”: The last life is lost; nothing was changed.",
             Play(activity, Pick("q0", "b"), Pick("q0", "c"), Pick("q1", "a")).Refusal
         );
     }
@@ -152,7 +152,7 @@ public sealed class AnswerPlayTests
     [Fact]
     public void A_hint_that_is_not_there_is_not_looked_at() =>
         Assert.Equal(
-            "Answer 1, question «q0»: This question has no hint.",
+            "Answer 1, question “q0”: This question has no hint.",
             Play(Of(new Rules(), null, Choice), Pick("q0", "a", hint: true)).Refusal
         );
 
@@ -219,7 +219,7 @@ public sealed class AnswerPlayTests
                 },
             ],
         };
-        Assert.Equal("Answer 1, question «q»: There is no way there yet.", Play(tour, Pick("q", "a")).Refusal);
+        Assert.Equal("Answer 1, question “q”: There is no way there yet.", Play(tour, Pick("q", "a")).Refusal);
         Assert.Equal(
             1,
             Play(

@@ -14,7 +14,7 @@ public sealed class OEmbedTests
     {
         var answer = new OEmbed
         {
-            Title = "Wind & «waves»",
+            Title = "Wind & “waves”",
             Html = "<iframe src=\"https://x.example/e\"></iframe>",
             Width = 640,
             Height = 360,

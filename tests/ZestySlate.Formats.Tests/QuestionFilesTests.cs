@@ -131,7 +131,7 @@ public sealed class QuestionFilesTests
             Workbook(
                 ["question", "right", "wrong", "why"],
                 ["Which shows the pressure?", "#0", "rain gauge", ""],
-                ["What did it «say»?", "a \"gale\"\nwarning", "", "It was heard."],
+                ["What did it “say”?", "a \"gale\"\nwarning", "", "It was heard."],
                 ["How much?", "12.5", "", ""]
             ),
             "signs.xlsx"

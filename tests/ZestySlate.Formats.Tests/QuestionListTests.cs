@@ -89,7 +89,7 @@ public sealed class QuestionListTests
     [Theory]
     [InlineData("Which?\n- a\n- b", 1, 1, "No option is right")]
     [InlineData("How much?\nnumber: many", 2, 8, "cannot be read as a number")]
-    [InlineData("Fill in.\ntext: The wind.\ngaps: wind; rain", 3, 11, "«rain» does not stand in the text")]
+    [InlineData("Fill in.\ntext: The wind.\ngaps: wind; rain", 3, 11, "“rain” does not stand in the text")]
     [InlineData("Match.\npair: a = 1\n  pair: b", 3, 8, "A pair has two sides")]
     [InlineData("Only a prompt", 1, 1, "has no answer below it")]
     [InlineData("+ a\n- b", 1, 1, "begins with its prompt")]

@@ -54,7 +54,7 @@ public sealed class QuestionTimedTests
         Assert.Equal(20, Assert.Single(read.Questions, listed => listed.Line == 5).At);
         Assert.Equal([1, 10], read.Problems.Select(problem => problem.Line));
         Assert.StartsWith("No option is right", read.Problems[0].Message, StringComparison.Ordinal);
-        Assert.StartsWith("«soon» is no moment", read.Problems[1].Message, StringComparison.Ordinal);
+        Assert.StartsWith("“soon” is no moment", read.Problems[1].Message, StringComparison.Ordinal);
     }
 
     [Fact]

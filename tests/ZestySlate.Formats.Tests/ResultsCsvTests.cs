@@ -22,7 +22,7 @@ public sealed class ResultsCsvTests
             ),
         ]);
 
-    private static AnswerReport Answer(string response = "Rain", string reason = "«Rain» is right.") =>
+    private static AnswerReport Answer(string response = "Rain", string reason = "“Rain” is right.") =>
         new("q", "What falls?", "Multiple choice", response, Verdict.Right, 1.5m, 3, 2, true, reason);
 
     [Fact]
@@ -32,7 +32,7 @@ public sealed class ResultsCsvTests
         Assert.Equal(3, lines.Length);
         Assert.StartsWith("\uFEFFLearner,Came by,Began", lines[0]);
         Assert.Equal(
-            "Wren Abernethy,link,2026-11-02 08:00:00Z,,1.5,3,What falls?,Multiple choice,Rain,Right,1.5,3,2,yes,«Rain» is right.",
+            "Wren Abernethy,link,2026-11-02 08:00:00Z,,1.5,3,What falls?,Multiple choice,Rain,Right,1.5,3,2,yes,“Rain” is right.",
             lines[1]
         );
     }

@@ -11,12 +11,12 @@ internal static class Sound
             .. page.QuerySelectorAll("[id]")
                 .GroupBy(one => one.Id)
                 .Where(same => same.Count() > 1)
-                .Select(same => $"two things are called «{same.Key}»"),
+                .Select(same => $"two things are called “{same.Key}”"),
             .. page.QuerySelectorAll("[aria-labelledby], [aria-describedby], label[for]")
                 .SelectMany(one =>
                     Named(one)
                         .Where(id => page.QuerySelector($"[id='{id}']") is null)
-                        .Select(id => $"{Told(one)} speaks of «{id}», which is not there")
+                        .Select(id => $"{Told(one)} speaks of “{id}”, which is not there")
                 ),
             .. page.QuerySelectorAll("button, a[href], [role=button], summary")
                 .Where(one => NameOf(page, one).Length == 0)

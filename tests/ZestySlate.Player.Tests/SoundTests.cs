@@ -6,9 +6,9 @@ namespace ZestySlate.Player.Tests;
 public sealed class SoundTests
 {
     [Theory]
-    [InlineData("<p id=a></p><p id=a></p>", "two things are called «a»")]
-    [InlineData("<p aria-describedby='gone'></p>", "speaks of «gone»")]
-    [InlineData("<label for='gone'>Name</label>", "speaks of «gone»")]
+    [InlineData("<p id=a></p><p id=a></p>", "two things are called “a”")]
+    [InlineData("<p aria-describedby='gone'></p>", "speaks of “gone”")]
+    [InlineData("<label for='gone'>Name</label>", "speaks of “gone”")]
     [InlineData("<button><svg></svg></button>", "has no name")]
     [InlineData("<a href='/a'> </a>", "has no name")]
     [InlineData("<input name=a>", "has no label")]

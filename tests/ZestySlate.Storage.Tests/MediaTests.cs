@@ -77,7 +77,7 @@ public sealed class MediaTests : TestDatabase
     public void A_file_that_lies_about_its_kind_is_refused_by_name()
     {
         var refusal = PictureReader.Read(Encoding.UTF8.GetBytes("<svg><script>alert(1)</script></svg>"), "garden.png").Refusal;
-        Assert.Contains("«garden.png» is not a picture that can be used here", refusal);
+        Assert.Contains("“garden.png” is not a picture that can be used here", refusal);
     }
 
     [Fact]
@@ -205,7 +205,7 @@ public sealed class MediaTests : TestDatabase
     [Fact]
     public void Too_many_bytes_are_refused_with_both_numbers() =>
         Assert.Equal(
-            "«big.png» is 26.0 MB; a picture may have up to 25 MB.",
+            "“big.png” is 26.0 MB; a picture may have up to 25 MB.",
             PictureReader.Read(new byte[26 * 1024 * 1024], "big.png").Refusal
         );
 

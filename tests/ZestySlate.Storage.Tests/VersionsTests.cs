@@ -33,7 +33,7 @@ public sealed class VersionsTests : TestDatabase
         var (total, page) = await Versions.ListAsync("garden", all: true, 0, 10);
         Assert.Equal(["edition-2", "state-3", "state-2", "edition-1", "state-1"], page.Select(entry => entry.Key.ToString()));
         Assert.Equal(5, total);
-        Assert.Equal(["Title: «Second» is now «Third»"], page[1].Since!.Wording);
+        Assert.Equal(["Title: “Second” is now “Third”"], page[1].Since!.Wording);
         Assert.Single(page[0].Since!.Wording);
         Assert.Equal((null, null), (page[3].Since, page[4].Since));
         Assert.Equal("Third", page[0].Document.Title);

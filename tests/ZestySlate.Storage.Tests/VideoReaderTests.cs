@@ -22,12 +22,12 @@ public sealed class VideoReaderTests
     public void A_video_that_breaks_off_is_refused_by_name(int length)
     {
         var cut = VideoReader.Read(Film[..(length < 0 ? Film.Length + length : length)], "film.webm", "video/webm");
-        Assert.Contains("«film.webm» breaks off", cut.Refusal);
+        Assert.Contains("“film.webm” breaks off", cut.Refusal);
         Assert.True(VideoReader.Read((byte[])[.. Film, 0xEC, 0x81, 0], "film.webm", "video/webm").Succeeded);
-        Assert.Contains("«film.webm»", VideoReader.Read(Film[..60], "film.webm", "video/webm").Refusal);
+        Assert.Contains("“film.webm”", VideoReader.Read(Film[..60], "film.webm", "video/webm").Refusal);
     }
 
-    /// <summary>Boxes of MP4, each with its length: exactly to the end, one byte behind it, of 64 bits, and «to the end».</summary>
+    /// <summary>Boxes of MP4, each with its length: exactly to the end, one byte behind it, of 64 bits, and “to the end”.</summary>
     [Theory]
     [InlineData(100, 100, "cannot be read")]
     [InlineData(100, 99, "breaks off")]
@@ -45,9 +45,9 @@ public sealed class VideoReaderTests
     public void What_only_begins_as_a_video_is_refused_by_name()
     {
         byte[] mp4 = [0, 0, 0, 24, .. "ftypisom"u8, .. new byte[400]];
-        Assert.Contains("«notes.mp4»", VideoReader.Read(mp4, "notes.mp4", "video/mp4").Refusal);
+        Assert.Contains("“notes.mp4”", VideoReader.Read(mp4, "notes.mp4", "video/mp4").Refusal);
         byte[] webm = [0x1A, 0x45, 0xDF, 0xA3, .. new byte[400]];
-        Assert.Contains("«notes.webm»", VideoReader.Read(webm, "notes.webm", "video/webm").Refusal);
+        Assert.Contains("“notes.webm”", VideoReader.Read(webm, "notes.webm", "video/webm").Refusal);
     }
 
     /// <summary>Whatever stands in a file, the reader comes to an end and says something of it.</summary>
@@ -64,7 +64,7 @@ public sealed class VideoReaderTests
             }
 
             var read = VideoReader.Read(damaged, "film.webm", "video/webm");
-            Assert.True(read.Succeeded || read.Refusal!.Contains("«film.webm»"));
+            Assert.True(read.Succeeded || read.Refusal!.Contains("“film.webm”"));
         }
     }
 }

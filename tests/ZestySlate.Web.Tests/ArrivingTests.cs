@@ -115,7 +115,7 @@ public sealed class ArrivingTests(SlateHost host)
         await PieceAsync(ines, "cut.webm", cut, 0, cut.Length);
         var reply = await UseAsync(ines, "cut.webm", cut.Length);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
-        Assert.Contains("«cut.webm» breaks off", await reply.Content.ReadAsStringAsync(Stop));
+        Assert.Contains("“cut.webm” breaks off", await reply.Content.ReadAsStringAsync(Stop));
         Assert.Equal(0, await ThereAsync(await SendAsync(ines, HttpMethod.Get, Query("cut.webm", cut.Length), null)));
     }
 

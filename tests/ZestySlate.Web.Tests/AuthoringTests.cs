@@ -61,7 +61,7 @@ public sealed class AuthoringTests(SlateHost host)
             },
         };
         var page = WebUtility.HtmlDecode(await (await ines.PostAsync("/new", form, Stop)).Content.ReadAsStringAsync(Stop));
-        Assert.Contains("«notes.png» cannot be used here", page);
+        Assert.Contains("“notes.png” cannot be used here", page);
         Assert.Contains("value=\"My title\"", page);
     }
 
@@ -165,7 +165,7 @@ public sealed class AuthoringTests(SlateHost host)
 
     [Theory]
     [InlineData("title", "title", "", "needs a title")]
-    [InlineData("rules", "passMark", "lots", "«lots» is not a percentage (pass mark)")]
+    [InlineData("rules", "passMark", "lots", "“lots” is not a percentage (pass mark)")]
     [InlineData("rules", "tries", "0", "at least one try")]
     [InlineData("rules", "tryCosts", "10 much", "between 0 and 100 %")]
     [InlineData("move", "spot", "gone", "not in the activity any more")]

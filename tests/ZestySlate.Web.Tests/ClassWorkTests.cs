@@ -436,7 +436,7 @@ public sealed class ClassWorkTests(SlateHost host)
             ("comment", "From the second.")
         );
         var page = WebUtility.HtmlDecode(await second.Content.ReadAsStringAsync(Stop));
-        Assert.Contains("You, in another tab, reviewed this meanwhile, 3 points: «From the first tab.»", page);
+        Assert.Contains("You, in another tab, reviewed this meanwhile, 3 points: “From the first tab.”", page);
         Assert.Contains(">From the second.</textarea>", page);
         Assert.Contains("From the first tab.", await ReadAsync(ines, address));
 
@@ -447,7 +447,7 @@ public sealed class ClassWorkTests(SlateHost host)
                 await ines.PostFormAsync(address, address + "?handler=Whole", ("seen", ""), ("comment", "Whole, second."))
             ).Content.ReadAsStringAsync(Stop)
         );
-        Assert.Contains("reviewed this meanwhile: «Whole, first.»", whole);
+        Assert.Contains("reviewed this meanwhile: “Whole, first.”", whole);
         Assert.Contains(">Whole, second.</textarea>", whole);
 
         // Said again with that in sight, it takes its place; what was before is kept on record.
@@ -535,7 +535,7 @@ public sealed class ClassWorkTests(SlateHost host)
             $"/classes/{group.Id}/gradebook?handler=Weights",
             ("weights", "Essays")
         );
-        Assert.Contains("«Essays» is not a category and its weight", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
+        Assert.Contains("“Essays” is not a category and its weight", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop)));
         Assert.Contains(
             "/not-yours",
             (await (await host.TeacherAsync("tobiah")).GetAsync($"/classes/{group.Id}/gradebook", Stop)).Headers.Location!.OriginalString

@@ -176,7 +176,7 @@ public sealed class EmbeddingTests(SlateHost host)
         Assert.Contains($"/embed/{id}?bare=true", fragment, StringComparison.Ordinal);
         var page = $"/author/{id}/publish";
         var wrong = await ines.PostFormAsync(page, $"{page}?handler=Framing", ("by", "Listed"), ("sites", "courses.example\nno;site"));
-        Assert.Contains("«no;site»", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)), StringComparison.Ordinal);
+        Assert.Contains("“no;site”", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)), StringComparison.Ordinal);
         var none = await ines.PostFormAsync(page, $"{page}?handler=Framing", ("by", "Listed"), ("sites", " "));
         Assert.Contains("Name a site", await none.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
         await ines.PostFormAsync(page, $"{page}?handler=Framing", ("by", "Listed"), ("sites", "courses.example"));

@@ -187,13 +187,13 @@ public sealed class HandedTests(SlateHost host)
             return await reply.Content.ReadAsStringAsync(Stop);
         }
 
-        Assert.Equal("«page.jpg» is of a kind that is not taken here.", await RefusedAsync([0x4d, 0x5a, 0, 0], "page.jpg"));
-        Assert.Equal("«cut.jpg» cannot be read: it may be damaged or cut off.", await RefusedAsync(Photo()[..200], "cut.jpg"));
+        Assert.Equal("“page.jpg” is of a kind that is not taken here.", await RefusedAsync([0x4d, 0x5a, 0, 0], "page.jpg"));
+        Assert.Equal("“cut.jpg” cannot be read: it may be damaged or cut off.", await RefusedAsync(Photo()[..200], "cut.jpg"));
         Assert.Equal(
-            "«long.txt» is 1.5 MB; up to 1 MB are taken here.",
+            "“long.txt” is 1.5 MB; up to 1 MB are taken here.",
             await RefusedAsync(Encoding.UTF8.GetBytes(new string('x', 1572864)), "long.txt")
         );
-        Assert.Equal("«table.txt» is of a kind that is not taken here.", await RefusedAsync(Package("xl/workbook.xml"), "table.txt"));
+        Assert.Equal("“table.txt” is of a kind that is not taken here.", await RefusedAsync(Package("xl/workbook.xml"), "table.txt"));
         await IdOf(await UploadAsync(learner, Package("word/document.xml"), "diary.docx"));
         await IdOf(await UploadAsync(learner, Package("mimetype", "application/vnd.oasis.opendocument.text"), "diary.odt"));
     }
@@ -346,7 +346,7 @@ public sealed class HandedTests(SlateHost host)
         var results = WebUtility.HtmlDecode(await (await host.TeacherAsync("ines")).GetStringAsync($"/author/{activity}/results", Stop));
         Assert.Contains("5 have voted.", results);
         Assert.Contains("80 %", results);
-        Assert.DoesNotContain("«Rain»", results);
-        Assert.DoesNotContain("«Sun»", results);
+        Assert.DoesNotContain("“Rain”", results);
+        Assert.DoesNotContain("“Sun”", results);
     }
 }

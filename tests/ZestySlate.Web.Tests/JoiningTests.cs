@@ -157,7 +157,7 @@ public sealed class JoiningTests(SlateHost host)
                     await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Mail", ("to", to), ("words", words))
                 ).Content.ReadAsStringAsync(Stop)
             );
-        Assert.Contains("«nobody» is not an e-mail address", await MailAsync("wren@school.example, nobody"), StringComparison.Ordinal);
+        Assert.Contains("“nobody” is not an e-mail address", await MailAsync("wren@school.example, nobody"), StringComparison.Ordinal);
         Assert.Contains("Type an e-mail address", await MailAsync(" \n"), StringComparison.Ordinal);
         var many = string.Join(' ', Enumerable.Range(0, LinkMails.Most + 1).Select(i => $"l{i}@school.example"));
         Assert.Contains("here are 61", await MailAsync(many), StringComparison.Ordinal);

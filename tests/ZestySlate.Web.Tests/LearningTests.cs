@@ -175,7 +175,7 @@ public sealed class LearningTests(SlateHost host)
             ("version", "2")
         );
         var preview = await ines.GetStringAsync($"/author/{id}/publish", Stop);
-        Assert.Contains("Title: «Round the instrument garden» is now «Mended title»", WebUtility.HtmlDecode(preview));
+        Assert.Contains("Title: “Round the instrument garden” is now “Mended title”", WebUtility.HtmlDecode(preview));
         Assert.Contains("Rules of marking", preview);
         await ines.PostFormAsync($"/author/{id}/publish", $"/author/{id}/publish?handler=Publish");
 

@@ -283,7 +283,7 @@ public sealed class LibraryTests(SlateHost host)
             ("email", "nobody@gannetpoint.example")
         );
         Assert.Contains(
-            "No teacher signs in here as «nobody@gannetpoint.example»",
+            "No teacher signs in here as “nobody@gannetpoint.example”",
             WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop))
         );
         await ines.PostFormAsync(

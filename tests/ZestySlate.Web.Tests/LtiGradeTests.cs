@@ -37,7 +37,7 @@ public sealed class LtiGradeTests(SlateHost host) : LtiHarness(host)
     [InlineData(200, true, null)]
     [InlineData(204, true, null)]
     [InlineData(400, false, "does not take this grade (400)")]
-    [InlineData(403, false, "«score»")]
+    [InlineData(403, false, "“score”")]
     [InlineData(404, false, "does not have the column any more (404)")]
     [InlineData(409, false, "has a newer one")]
     [InlineData(410, false, "does not have the column any more (410)")]

@@ -81,7 +81,7 @@ public sealed class LtiRegistrationTests(SlateHost host) : LtiHarness(host)
         var asks = await Host.Visitor()
             .GetStringAsync($"{link}&openid_configuration={Uri.EscapeDataString(Configuration)}&registration_token=t", Stop);
         Assert.Contains("anew.example", asks);
-        Assert.Contains("«anew courses» is registered", await RegisterAsync(link));
+        Assert.Contains("“anew courses” is registered", await RegisterAsync(link));
 
         var asked = Host.Outside.Calls.Single(call => call.Address.EndsWith("/register", StringComparison.Ordinal));
         var sent = JsonDocument.Parse(asked.Body).RootElement;

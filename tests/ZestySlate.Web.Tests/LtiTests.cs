@@ -321,7 +321,7 @@ public sealed class LtiTests(SlateHost host) : LtiHarness(host)
         var location = (await LaunchAsync(begun, Sign(claims))).Headers.Location!.OriginalString;
         var bare = Host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
         var wrong = await bare.PostFormAsync(location, location, ("activity", "garden"), ("Placed.Points", "many"));
-        Assert.Contains("«many» is not a number of points", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)));
+        Assert.Contains("“many” is not a number of points", WebUtility.HtmlDecode(await wrong.Content.ReadAsStringAsync(Stop)));
 
         // The due date is asked for, not assumed; what contradicts itself is said.
         foreach (

@@ -33,7 +33,7 @@ public sealed class MediaLibraryTests(SlateHost host)
         Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
         var said = await reply.Content.ReadAsStringAsync(Stop);
         Assert.Contains(words, said);
-        Assert.Contains($"«{name}»", said);
+        Assert.Contains($"“{name}”", said);
     }
 
     [Fact]

@@ -95,7 +95,7 @@ public sealed class PasskeyTests(SecondFactorTests.OwnHost own) : IClassFixture<
         var device = new SoftAuthenticator();
         var page = await MakeAsync(vera, device);
         Assert.Equal(10, Regex.Count(page, "<li>[^<]+</li>"));
-        Assert.Contains("Passkey «<bdi>Blue key</bdi>»", await vera.GetStringAsync(Page, Stop));
+        Assert.Contains("Passkey “<bdi>Blue key</bdi>”", await vera.GetStringAsync(Page, Stop));
         Assert.True(await SignsInAsync(device));
         Assert.True(await SignsInAsync(device));
         var password = Visitor();

@@ -221,7 +221,7 @@ public sealed partial class QuestionFormTests
         );
         var reply = await SendAsync(ines, id, "/edit", ("edit", "ask"), ("spot", "q"), ("cell-" + cell, "high"));
         Assert.Equal(
-            (HttpStatusCode.UnprocessableEntity, "«high» cannot be read as a number; the old one is kept."),
+            (HttpStatusCode.UnprocessableEntity, "“high” cannot be read as a number; the old one is kept."),
             (reply.StatusCode, await reply.Content.ReadAsStringAsync(Stop))
         );
     }

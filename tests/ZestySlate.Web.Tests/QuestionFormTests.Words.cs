@@ -100,7 +100,7 @@ public sealed partial class QuestionFormTests
             ("foreseen-value-a", "four")
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
-        Assert.Contains("«four» cannot be read as a number", WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop)));
+        Assert.Contains("“four” cannot be read as a number", WebUtility.HtmlDecode(await reply.Content.ReadAsStringAsync(Stop)));
     }
 
     [Fact]

@@ -245,7 +245,7 @@ public sealed partial class QuestionFormTests(SlateHost host)
         var spot = (await DocumentAsync(id)).Spots.Single().Id;
         var reply = await SendAsync(ines, id, "/edit", ("edit", "ask"), ("spot", spot), ("value", "plenty"));
         Assert.Equal(
-            (HttpStatusCode.UnprocessableEntity, "«plenty» cannot be read as a number; the old one is kept."),
+            (HttpStatusCode.UnprocessableEntity, "“plenty” cannot be read as a number; the old one is kept."),
             (reply.StatusCode, await reply.Content.ReadAsStringAsync(Stop))
         );
         Assert.Equal(12, ((NumberQuestion)((Ask)(await DocumentAsync(id)).SpotOf(spot)!.Content).Question).Value);
@@ -345,8 +345,8 @@ public sealed partial class QuestionFormTests(SlateHost host)
     }
 
     [Theory]
-    [InlineData("rules", "clock", "soon", "«soon» is not a time")]
-    [InlineData("rules", "lives", "many", "«many» is not a number (lives)")]
+    [InlineData("rules", "clock", "soon", "“soon” is not a time")]
+    [InlineData("rules", "lives", "many", "“many” is not a number (lives)")]
     [InlineData("rules", "lives", "0", "at least one life")]
     [InlineData("rules", "clock", "0:02", "at least 5 seconds")]
     [InlineData("words", "word-triesLeft", "{0} and {7}", "this has others")]

@@ -112,7 +112,7 @@ public sealed class ReuseTests(SlateHost host)
         var scene = (await DraftAsync(source)).Document.Scenes[0].Id;
         var id = await NewAsync(ines);
         var linked = await PostAsync(ines, id, "/reuse", ("from", source), ("item", scene), ("how", "link"), ("what", "part"));
-        Assert.Contains("Linked to «The daily board», edition 1.", WebUtility.HtmlDecode(await linked.Content.ReadAsStringAsync(Stop)));
+        Assert.Contains("Linked to “The daily board”, edition 1.", WebUtility.HtmlDecode(await linked.Content.ReadAsStringAsync(Stop)));
 
         await PostAsync(ines, source, "/edit", ("edit", "scene"), ("scene", scene), ("title", "Board of Tuesday"));
         await ines.PostFormAsync("/new", $"/author/{source}/publish?handler=Publish", ("visibility", "Link"));

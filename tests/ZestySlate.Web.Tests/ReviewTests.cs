@@ -76,7 +76,7 @@ public sealed class ReviewTests(SlateHost host)
         Assert.Contains("1 answer waits for you", await ines.GetStringAsync(address, Stop));
         var refused = await ines.PostFormAsync(address, address, ("spot", "why"), ("row-clear", "3"), ("comment", "Well said."));
         var page = WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync(Stop));
-        Assert.Contains("«Clear» earns between 0 and 2 points.", page);
+        Assert.Contains("“Clear” earns between 0 and 2 points.", page);
         Assert.Contains(">Well said.</textarea>", page);
         Assert.Equal(
             HttpStatusCode.Redirect,

@@ -68,6 +68,8 @@ public sealed class RouteRightsTests(SlateHost host)
         ["work/{attempt}/recordings/{spot}/{id}/{number:int}"] = Rights.AttemptLearner,
         ["work/{attempt}/drawings/{spot}.svg"] = Rights.AttemptLearner,
         ["library"] = Rights.Teacher,
+        ["help"] = Rights.Teacher,
+        ["help/{guide}"] = Rights.Teacher,
         ["new"] = Rights.Teacher,
         ["new/{start}"] = Rights.Teacher,
         ["new/{start}/example"] = Rights.Teacher,
@@ -152,11 +154,11 @@ public sealed class RouteRightsTests(SlateHost host)
     {
         foreach (var route in Routes)
         {
-            Assert.True(Table.TryGetValue(Pattern(route), out var right), $"«{Pattern(route)}» is not in the table of rights");
+            Assert.True(Table.TryGetValue(Pattern(route), out var right), $"“{Pattern(route)}” is not in the table of rights");
             var policies = route.Metadata.GetOrderedMetadata<IAuthorizeData>().Select(data => data.Policy).ToList();
             if (right == Anyone)
             {
-                Assert.True(route.Metadata.GetMetadata<IAllowAnonymous>() is not null, $"«{Pattern(route)}» should be open");
+                Assert.True(route.Metadata.GetMetadata<IAllowAnonymous>() is not null, $"“{Pattern(route)}” should be open");
             }
             else
             {

@@ -216,7 +216,7 @@ public sealed class SecondFactorTests(SecondFactorTests.OwnHost own) : IClassFix
         );
         Assert.Single(made, one => one.Succeeded);
         Assert.All(made.Where(one => !one.Succeeded), one =>
-            Assert.Equal("«twice@gannetpoint.example» has an account already.", one.Refusal)
+            Assert.Equal("“twice@gannetpoint.example” has an account already.", one.Refusal)
         );
     }
 

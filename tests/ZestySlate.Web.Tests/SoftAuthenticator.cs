@@ -8,7 +8,7 @@ namespace ZestySlate.Web.Tests;
 
 /// <summary>
 /// A device that makes a passkey and signs with it, written from the text of Web Authentication, Level 3: authenticator data
-/// (6.1), attestation of the format «none» (8.7), COSE key of P-256 (RFC 9053, 7.1), assertion signature (6.3.3). What it says can be bent.
+/// (6.1), attestation of the format “none” (8.7), COSE key of P-256 (RFC 9053, 7.1), assertion signature (6.3.3). What it says can be bent.
 /// </summary>
 internal sealed class SoftAuthenticator
 {

@@ -99,7 +99,7 @@ public sealed class StandIn(SlateHost host) : WebApplicationFactory<CourseSiteAs
 
     public T Read<T>(Func<SiteState, T> read) => Services.GetRequiredService<SiteStore>().Read(read);
 
-    /// <summary>A new assignment of the course «watch» that opens an address of ours.</summary>
+    /// <summary>A new assignment of the course “watch” that opens an address of ours.</summary>
     public string Assign(string path = "/a/garden", decimal? points = 4)
     {
         var id = "x" + Guid.NewGuid().ToString("N")[..10];

@@ -26,7 +26,7 @@ public sealed class StatisticsTests(SlateHost host)
     {
         var ines = await host.TeacherAsync("ines");
         var statistics = await PageAsync(ines, "statistics");
-        Assert.Contains("pick «The wind is strong there» more often than the right answer: look whether the key is wrong.", statistics);
+        Assert.Contains("pick “The wind is strong there” more often than the right answer: look whether the key is wrong.", statistics);
         Assert.Contains("Those who do well otherwise do no better here", statistics);
         Assert.Contains("Every attempt is marked by the newest key", await PageAsync(ines, "mark-again"));
 

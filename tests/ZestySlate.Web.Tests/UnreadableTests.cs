@@ -176,7 +176,7 @@ public sealed class UnreadableTests(SlateHost shared)
         );
     }
 
-    /// <summary>«%00» is found wherever a buffer of the reader happens to end.</summary>
+    /// <summary>“%00” is found wherever a buffer of the reader happens to end.</summary>
     [Fact]
     public async Task A_nul_is_taken_out_wherever_it_stands()
     {

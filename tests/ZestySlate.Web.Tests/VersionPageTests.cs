@@ -53,7 +53,7 @@ public sealed class VersionPageTests(SlateHost host)
         );
         var compared = Text(await ines.GetStringAsync($"{page}?from=edition-1&to=state-3", Stop));
         Assert.Contains("From edition 1 to state 3", compared, StringComparison.Ordinal);
-        Assert.Contains("is now «Second of two»", compared, StringComparison.Ordinal);
+        Assert.Contains("is now “Second of two”", compared, StringComparison.Ordinal);
         Assert.Contains(
             "not kept any more",
             Text(await ines.GetStringAsync($"{page}?from=edition-1&to=state-77", Stop)),

@@ -83,7 +83,7 @@ public sealed class VideoFormTests(SlateHost host)
         var before = await VideoAsync(id);
         var reply = await UploadAsync(ines, id, "backdropVideo", [0, 0, 0, 24, .. "ftypisom"u8, .. new byte[200]], "torn.mp4");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, reply.StatusCode);
-        Assert.Contains("«torn.mp4» begins as a video and cannot be read", await WordsAsync(reply));
+        Assert.Contains("“torn.mp4” begins as a video and cannot be read", await WordsAsync(reply));
         Assert.Equal(before, await VideoAsync(id));
     }
 
@@ -170,8 +170,8 @@ public sealed class VideoFormTests(SlateHost host)
             ("text", "0:01 The temperature drops by six degrees.\n0:06 End.")
         );
         var list = WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}/drafts?scene=film", Stop));
-        Assert.Contains("«The temperature drops by six degrees.»", list);
-        Assert.Contains("counts or measures something: «six»", list);
+        Assert.Contains("“The temperature drops by six degrees.”", list);
+        Assert.Contains("counts or measures something: “six”", list);
         var draft = SlateHost.Find(list, "name=\"draft\" value=\"(number-[^\"]+)\"");
         var reply = await SendAsync(ines, id, "/drafts", ("scene", "film"), ("draft", draft), ("newId", "taken"), ("stays", "yes"));
         Assert.Equal(HttpStatusCode.OK, reply.StatusCode);
@@ -349,10 +349,10 @@ public sealed class VideoFormTests(SlateHost host)
     }
 
     [Theory]
-    [InlineData("from", "soon", "«soon» is no moment")]
+    [InlineData("from", "soon", "“soon” is no moment")]
     [InlineData("until", "0:09", "its end lies behind its beginning")]
     [InlineData("until", "0:10", "its end lies behind its beginning")]
-    [InlineData("turn-Always", "back", "«back» is no moment")]
+    [InlineData("turn-Always", "back", "“back” is no moment")]
     public async Task A_time_that_cannot_be_is_refused_and_the_old_one_stays(string field, string typed, string words)
     {
         var (ines, id) = await BeginAsync();
@@ -516,7 +516,7 @@ public sealed class VideoFormTests(SlateHost host)
         await SendAsync(ines, id, "/captions", ("scene", "film"), ("language", "en"), ("text", "0:00 A front comes.\n0:10 Then it rains."));
         await AddAsync(ines, id, "multipleChoice", ("moment", "12"));
         Assert.Contains(
-            "in the middle of a sentence, «Then it rains.»",
+            "in the middle of a sentence, “Then it rains.”",
             WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop))
         );
     }
@@ -570,7 +570,7 @@ public sealed class VideoFormTests(SlateHost host)
             var refused = await ines.PostFormAsync("/new", "/new?handler=Video", ("address", wrong), ("title", ""));
             Assert.Equal(HttpStatusCode.OK, refused.StatusCode);
             var words = await WordsAsync(refused);
-            Assert.Contains($"«{wrong}»", words);
+            Assert.Contains($"“{wrong}”", words);
             Assert.Contains($"value=\"{wrong}\"", words);
         }
     }

@@ -41,9 +41,9 @@ public static class ActivityJson
             .FirstOrDefault(same => same.Count() > 1);
         var state = activity.Story?.States.GroupBy(state => state.Id).FirstOrDefault(same => same.Count() > 1);
         return twice is not null
-                ? Outcome<Activity>.Refused($"The id «{twice.Key}» stands twice in the activity; answers could not be told apart.")
+                ? Outcome<Activity>.Refused($"The id “{twice.Key}” stands twice in the activity; answers could not be told apart.")
             : state is not null
-                ? Outcome<Activity>.Refused($"The story keeps «{state.Key}» in mind twice; the two could not be told apart.")
+                ? Outcome<Activity>.Refused($"The story keeps “{state.Key}” in mind twice; the two could not be told apart.")
             : activity.Locks.Select(entry => Joining.Refuse(entry.Lock.Key)).FirstOrDefault(no => no is not null) is { } no
                 ? Outcome<Activity>.Refused(no)
             : activity.Trail?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)

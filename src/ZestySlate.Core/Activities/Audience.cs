@@ -27,7 +27,7 @@ public sealed record Audience
 
     public ValueList<string> Tags { get; init; } = [];
 
-    /// <summary>The ages in words: «12 to 14», «from 12», or nothing.</summary>
+    /// <summary>The ages in words: “12 to 14”, “from 12”, or nothing.</summary>
     public string Ages =>
         (AgeFrom, AgeTo) switch
         {

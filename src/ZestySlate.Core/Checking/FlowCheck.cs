@@ -28,7 +28,7 @@ internal static class FlowCheck
             {
                 yield return new Finding(
                     true,
-                    $"In «{activity.TitleOf(scene)}» {scene.Draw} questions are drawn from {pool}.",
+                    $"In “{activity.TitleOf(scene)}” {scene.Draw} questions are drawn from {pool}.",
                     scene.Id,
                     null,
                     "draw"
@@ -38,7 +38,7 @@ internal static class FlowCheck
             {
                 yield return new Finding(
                     false,
-                    $"In «{activity.TitleOf(scene)}» questions are to be drawn, but learners go where they like and get all. Let them go in order.",
+                    $"In “{activity.TitleOf(scene)}” questions are to be drawn, but learners go where they like and get all. Let them go in order.",
                     scene.Id,
                     null,
                     "draw"
@@ -48,7 +48,7 @@ internal static class FlowCheck
             {
                 yield return new Finding(
                     false,
-                    $"The questions of «{activity.TitleOf(scene)}» have different points, so not every learner can reach the same total.",
+                    $"The questions of “{activity.TitleOf(scene)}” have different points, so not every learner can reach the same total.",
                     scene.Id,
                     null,
                     "draw"
@@ -77,7 +77,7 @@ internal static class FlowCheck
             var (scene, spot) = alike.Last();
             yield return new Finding(
                 false,
-                $"{alike.Count()} questions are called «{alike.Key}»; in reports they cannot be told apart. Give them names.",
+                $"{alike.Count()} questions are called “{alike.Key}”; in reports they cannot be told apart. Give them names.",
                 scene.Id,
                 spot.Id,
                 "name"

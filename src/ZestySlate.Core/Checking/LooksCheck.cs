@@ -43,8 +43,8 @@ internal static class LooksCheck
             {
                 yield return new Finding(
                     false,
-                    $"«{activity.NameOf(first.spot)}» ({first.spot.Content.KindName.ToLowerInvariant()}) and "
-                        + $"«{activity.NameOf(other.spot)}» ({other.spot.Content.KindName.ToLowerInvariant()}) show the same "
+                    $"“{activity.NameOf(first.spot)}” ({first.spot.Content.KindName.ToLowerInvariant()}) and "
+                        + $"“{activity.NameOf(other.spot)}” ({other.spot.Content.KindName.ToLowerInvariant()}) show the same "
                         + "symbol but do different things.",
                     other.scene.Id,
                     other.spot.Id,
@@ -60,7 +60,7 @@ internal static class LooksCheck
             {
                 yield return new Finding(
                     false,
-                    $"The sign of «{activity.NameOf(spot)}» should show words but has none.",
+                    $"The sign of “{activity.NameOf(spot)}” should show words but has none.",
                     scene.Id,
                     spot.Id,
                     "sign"
@@ -71,7 +71,7 @@ internal static class LooksCheck
             {
                 yield return new Finding(
                     false,
-                    $"The sign of «{activity.NameOf(spot)}» should show a picture but has none.",
+                    $"The sign of “{activity.NameOf(spot)}” should show a picture but has none.",
                     scene.Id,
                     spot.Id,
                     "sign"

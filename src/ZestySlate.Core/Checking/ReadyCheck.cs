@@ -59,7 +59,7 @@ public static class ReadyCheck
         {
             yield return new Finding(
                 false,
-                $"The ambient sound of «{activity.TitleOf(scene)}» is not described for those who cannot hear it.",
+                $"The ambient sound of “{activity.TitleOf(scene)}” is not described for those who cannot hear it.",
                 scene.Id,
                 null,
                 "ambient"
@@ -80,7 +80,7 @@ public static class ReadyCheck
         {
             yield return new Finding(
                 false,
-                $"«{activity.NameOf(a)}» and «{activity.NameOf(b)}» lie on one place; only one can be pressed.",
+                $"“{activity.NameOf(a)}” and “{activity.NameOf(b)}” lie on one place; only one can be pressed.",
                 scene.Id,
                 b.Id,
                 "place"
@@ -98,7 +98,7 @@ public static class ReadyCheck
 
         if (spot.Place.Covered is { IsTooSmall: true })
         {
-            yield return new Finding(false, $"The area of «{name}» is too small for a finger.", scene.Id, spot.Id, "place");
+            yield return new Finding(false, $"The area of “{name}” is too small for a finger.", scene.Id, spot.Id, "place");
         }
     }
 

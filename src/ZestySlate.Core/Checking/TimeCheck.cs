@@ -35,7 +35,7 @@ internal static class TimeCheck
         {
             yield return new Finding(
                 true,
-                $"After an answer «{activity.NameOf(spot)}» leads to a scene that is not there any more.",
+                $"After an answer “{activity.NameOf(spot)}” leads to a scene that is not there any more.",
                 scene.Id,
                 spot.Id,
                 "during"
@@ -62,7 +62,7 @@ internal static class TimeCheck
             {
                 yield return new Finding(
                     false,
-                    $"The video stops for «{activity.NameOf(first)}» and «{activity.NameOf(second)}» at nearly one moment, "
+                    $"The video stops for “{activity.NameOf(first)}” and “{activity.NameOf(second)}” at nearly one moment, "
                         + $"{Moments.Write(first.During.From)}; they come one after the other.",
                     scene.Id,
                     second.Id,
@@ -75,7 +75,7 @@ internal static class TimeCheck
         {
             yield return new Finding(
                 false,
-                $"«{activity.NameOf(spot)}» stops the video in the middle of a sentence, «{sentence.Text.Cut(80)}», which ends at "
+                $"“{activity.NameOf(spot)}” stops the video in the middle of a sentence, “{sentence.Text.Cut(80)}”, which ends at "
                     + $"{Moments.Write(sentence.To)}.",
                 scene.Id,
                 spot.Id,
@@ -100,7 +100,7 @@ internal static class TimeCheck
         {
             yield return new Finding(
                 false,
-                $"From {Moments.Write(from)} to {Moments.Write(to)} there is nothing to do in «{activity.TitleOf(scene)}»: that is long to watch.",
+                $"From {Moments.Write(from)} to {Moments.Write(to)} there is nothing to do in “{activity.TitleOf(scene)}”: that is long to watch.",
                 scene.Id,
                 null,
                 "stage"
@@ -141,13 +141,13 @@ internal static class TimeCheck
         {
             yield return (
                 false,
-                $"«{name}» begins at {Moments.Write(during.From)}, and the video ends at {Moments.Write(lasts.Value)}: it never comes."
+                $"“{name}” begins at {Moments.Write(during.From)}, and the video ends at {Moments.Write(lasts.Value)}: it never comes."
             );
         }
 
         if (during.NeverGoesOn)
         {
-            yield return (true, $"«{name}» leads back to {Moments.Write(during.Turns[0].To!.Value)} each time: nobody comes past it.");
+            yield return (true, $"“{name}” leads back to {Moments.Write(during.Turns[0].To!.Value)} each time: nobody comes past it.");
         }
 
         if (
@@ -156,7 +156,7 @@ internal static class TimeCheck
             && words.Length > (until - during.From) * ReadInASecond
         )
         {
-            yield return (false, $"«{name}» is there for {until - during.From:0.#} seconds: too short to read it.");
+            yield return (false, $"“{name}” is there for {until - during.From:0.#} seconds: too short to read it.");
         }
     }
 

@@ -29,7 +29,7 @@ internal static class TrailCheck
                 {
                     yield return new Finding(
                         false,
-                        $"Nothing on the board «{activity.TitleOf(board)}» leads to the stop «{activity.TitleOf(stop)}».",
+                        $"Nothing on the board “{activity.TitleOf(board)}” leads to the stop “{activity.TitleOf(stop)}”.",
                         board.Id,
                         null,
                         "trail"
@@ -45,13 +45,13 @@ internal static class TrailCheck
             var asked = scenes.SelectMany(scene => scene.Spots).Select(spot => spot.Question).OfType<Question>().ToList();
             if (scenes.Count == 0)
             {
-                yield return new Finding(true, $"The stop «{title}» is empty: no scene is part of it.", null, null, "trail");
+                yield return new Finding(true, $"The stop “{title}” is empty: no scene is part of it.", null, null, "trail");
             }
             else if (stop.Reward is not null && asked.Count == 0)
             {
                 yield return new Finding(
                     true,
-                    $"The reward of the stop «{title}» cannot be won: nothing is asked there.",
+                    $"The reward of the stop “{title}” cannot be won: nothing is asked there.",
                     scenes[0].Id,
                     null,
                     "trail"
@@ -59,14 +59,14 @@ internal static class TrailCheck
             }
             else if (stop.Reward is { Title: "", Text.IsEmpty: true, Picture: null, Sound: null })
             {
-                yield return new Finding(false, $"The reward of the stop «{title}» says nothing.", scenes[0].Id, null, "trail");
+                yield return new Finding(false, $"The reward of the stop “{title}” says nothing.", scenes[0].Id, null, "trail");
             }
 
             if (stop.Reward?.Changes.Any(change => activity.Story?.StateOf(change.State) is null) == true)
             {
                 yield return new Finding(
                     true,
-                    $"The reward of the stop «{title}» changes something that was deleted.",
+                    $"The reward of the stop “{title}” changes something that was deleted.",
                     scenes.FirstOrDefault()?.Id,
                     null,
                     "trail"
@@ -77,7 +77,7 @@ internal static class TrailCheck
             {
                 yield return new Finding(
                     false,
-                    $"The picture of the reward of «{title}» has no alternative text.",
+                    $"The picture of the reward of “{title}” has no alternative text.",
                     scenes.FirstOrDefault()?.Id,
                     null,
                     "trail"
@@ -92,7 +92,7 @@ internal static class TrailCheck
             {
                 yield return new Finding(
                     true,
-                    $"What waits for the stop «{title}» never opens in time: right or wrong is told there only after handing in.",
+                    $"What waits for the stop “{title}” never opens in time: right or wrong is told there only after handing in.",
                     scenes.FirstOrDefault()?.Id,
                     null,
                     "trail"

@@ -15,13 +15,13 @@ internal static class WaysCheck
             var title = activity.TitleOf(node.Scene);
             if (!node.Reachable)
             {
-                yield return new Finding(false, $"No learner can get to the scene «{title}».", node.Scene.Id, null, "title");
+                yield return new Finding(false, $"No learner can get to the scene “{title}”.", node.Scene.Id, null, "title");
             }
             else if (node.IsDeadEnd && !activity.SceneList)
             {
                 yield return new Finding(
                     false,
-                    $"No jump leads out of the scene «{title}»; learners can only go back.",
+                    $"No jump leads out of the scene “{title}”; learners can only go back.",
                     node.Scene.Id,
                     null,
                     "title"
@@ -55,7 +55,7 @@ internal static class WaysCheck
             var scene = activity.SceneOf(trap)!;
             yield return new Finding(
                 false,
-                $"From the scene «{activity.TitleOf(scene)}» no ending can be reached any more.",
+                $"From the scene “{activity.TitleOf(scene)}” no ending can be reached any more.",
                 scene.Id,
                 null,
                 "telling"
@@ -67,7 +67,7 @@ internal static class WaysCheck
             var scene = activity.SceneOf(stuck)!;
             yield return new Finding(
                 false,
-                $"In the scene «{activity.TitleOf(scene)}» it can happen that none of the ways on is there, and the learner is stuck.",
+                $"In the scene “{activity.TitleOf(scene)}” it can happen that none of the ways on is there, and the learner is stuck.",
                 scene.Id,
                 null,
                 "telling"
@@ -83,17 +83,17 @@ internal static class WaysCheck
             if (choice && (closed.Key.Weakness(activity) is not null || !map.CanOpen(id)))
             {
                 var never = closed.Key.Weakness(activity) ?? "nothing that can be reached makes its condition hold";
-                yield return new Finding(false, $"The choice «{name}» is never there: {never}.", scene.Id, spot!.Id, "lock");
+                yield return new Finding(false, $"The choice “{name}” is never there: {never}.", scene.Id, spot!.Id, "lock");
             }
             else if (closed.Key.Weakness(activity) is { } why)
             {
-                yield return new Finding(true, $"The lock on «{name}» cannot be opened: {why}.", scene.Id, spot?.Id, "lock");
+                yield return new Finding(true, $"The lock on “{name}” cannot be opened: {why}.", scene.Id, spot?.Id, "lock");
             }
             else if (!map.CanOpen(id))
             {
                 yield return new Finding(
                     true,
-                    $"The lock on «{name}» cannot be opened: what opens it lies behind it, or behind another lock that cannot be opened.",
+                    $"The lock on “{name}” cannot be opened: what opens it lies behind it, or behind another lock that cannot be opened.",
                     scene.Id,
                     spot?.Id,
                     "lock"

@@ -2,7 +2,7 @@ using System.Globalization;
 
 namespace ZestySlate.Core.Classes;
 
-/// <summary>How much the categories of a gradebook weigh, as teachers type it: one a line, «Tests 60 %».</summary>
+/// <summary>How much the categories of a gradebook weigh, as teachers type it: one a line, “Tests 60 %”.</summary>
 public static class CategoryWeights
 {
     /// <summary>The weights by category; why the text cannot be read, in words about the line. Empty text is no weights.</summary>
@@ -25,13 +25,13 @@ public static class CategoryWeights
             )
             {
                 return Outcome<IReadOnlyDictionary<string, decimal>>.Refused(
-                    $"«{line}» is not a category and its weight: write one a line, such as «Tests 60»."
+                    $"“{line}” is not a category and its weight: write one a line, such as “Tests 60”."
                 );
             }
 
             if (!weights.TryAdd(words[..at].Trim(' ', ':', '\t'), weight))
             {
-                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused($"«{words[..at].Trim()}» stands twice.");
+                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused($"“{words[..at].Trim()}” stands twice.");
             }
         }
 

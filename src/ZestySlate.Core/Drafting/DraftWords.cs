@@ -78,13 +78,13 @@ internal sealed record DraftWords(
         ],
         new DraftPrompts(
             "Why is this so?",
-            "What fits: what is said of «{0}»?",
+            "What fits: what is said of “{0}”?",
             "Write the missing number.",
             "Write the missing word.",
             "Is this as it was said?",
             "It is as it was said.",
             "It is not as it was said.",
-            "It was said otherwise: «{0}», not «{1}».",
+            "It was said otherwise: “{0}”, not “{1}”.",
             "In which order does it happen?",
             "What was new to you in this, and where have you met it yourself?"
         )
@@ -128,13 +128,13 @@ internal sealed record DraftWords(
         [.. "zwischen während zusammen vielleicht eigentlich natürlich verschieden wichtige manchmal deswegen".Split(' ')],
         new DraftPrompts(
             "Warum ist das so?",
-            "Was passt: Was wird über «{0}» gesagt?",
+            "Was passt: Was wird über “{0}” gesagt?",
             "Schreib die fehlende Zahl.",
             "Schreib das fehlende Wort.",
             "Wurde es so gesagt?",
             "Es wurde so gesagt.",
             "Es wurde nicht so gesagt.",
-            "Gesagt wurde «{0}», nicht «{1}».",
+            "Gesagt wurde “{0}”, nicht “{1}”.",
             "In welcher Reihenfolge geschieht es?",
             "Was war dir neu, und wo ist es dir selbst schon begegnet?"
         )

@@ -90,7 +90,7 @@ public sealed partial class Drafts
         );
     }
 
-    /// <summary>«Because A, B.» · «B because A.» · «A. That is why B.»: why B, with the causes of other things as wrong options.</summary>
+    /// <summary>“Because A, B.” · “B because A.” · “A. That is why B.”: why B, with the causes of other things as wrong options.</summary>
     private DraftedQuestion? Cause(Sentence sentence)
     {
         if (_causes.FirstOrDefault(cause => cause.Sentence == sentence) is not { Cause: { } cause, Effect: { } effect })
@@ -145,7 +145,7 @@ public sealed partial class Drafts
             : null;
     }
 
-    /// <summary>«A term is …»: what is said of it, with what is said of other terms as wrong options.</summary>
+    /// <summary>“A term is …”: what is said of it, with what is said of other terms as wrong options.</summary>
     private DraftedQuestion? Term(Sentence sentence)
     {
         if (_terms.FirstOrDefault(term => term.Sentence == sentence) is not { Term: { } name, Explained: { } explained })
@@ -165,7 +165,7 @@ public sealed partial class Drafts
             : new DraftedQuestion(
                 DraftRule.Term,
                 sentence,
-                $"The sentence explains «{name}».",
+                $"The sentence explains “{name}”.",
                 Choice(_words.Prompts.Term.Replace("{0}", name), "", Finished(explained), wrong.Select(Finished))
             );
     }
@@ -203,7 +203,7 @@ public sealed partial class Drafts
         return new DraftedQuestion(
             DraftRule.Number,
             sentence,
-            $"The sentence counts or measures something: «{said}».",
+            $"The sentence counts or measures something: “{said}”.",
             Gapped(
                 _words.Prompts.Number,
                 text,
@@ -229,7 +229,7 @@ public sealed partial class Drafts
                 return new DraftedQuestion(
                     DraftRule.Opposite,
                     sentence,
-                    $"«{match.Value}» has an opposite, «{swapped}»: the sentence with it is not what was said.",
+                    $"“{match.Value}” has an opposite, “{swapped}”: the sentence with it is not what was said.",
                     new MultipleChoiceQuestion
                     {
                         Prompt = Prompted(prompts.Statement, text[..match.Index] + swapped + text[(match.Index + match.Length)..]),
@@ -275,7 +275,7 @@ public sealed partial class Drafts
             : new DraftedQuestion(
                 DraftRule.RareWord,
                 sentence,
-                $"«{rare.Value}» is said only here.",
+                $"“{rare.Value}” is said only here.",
                 Gapped(_words.Prompts.Word, sentence.Text, rare.Index, rare.Value, [])
             );
     }

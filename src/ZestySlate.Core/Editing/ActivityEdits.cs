@@ -12,7 +12,7 @@ public sealed record RenameActivity(string Title) : Edit
 
     public override string StepKey => "title";
 
-    public override string SummaryOn(Activity activity) => $"Title «{Title.Trim()}»";
+    public override string SummaryOn(Activity activity) => $"Title “{Title.Trim()}”";
 
     public override Outcome<Activity> Apply(Activity activity) =>
         Title.Trim() switch
@@ -48,7 +48,7 @@ public sealed record SetAudience(Audience Audience) : Edit
             { AgeFrom: < Audience.Youngest or > Audience.Oldest } or { AgeTo: < Audience.Youngest or > Audience.Oldest } =>
                 Outcome<Activity>.Refused($"An age lies between {Audience.Youngest} and {Audience.Oldest}; the old ones are kept."),
             { AgeFrom: { } from, AgeTo: { } to } when from > to => Outcome<Activity>.Refused(
-                $"«From {from}» is older than «to {to}»; the old ages are kept."
+                $"“From {from}” is older than “to {to}”; the old ages are kept."
             ),
             _ => activity with { Audience = Audience },
         };
@@ -171,7 +171,7 @@ public sealed partial record SetWording(ValueList<OwnWord> Wording) : Edit
     {
         var wrong = Wording.FirstOrDefault(own => !Words.Keys.Contains(own.Key) || !Fits(own.Text));
         return wrong is not null
-            ? Outcome<Activity>.Refused($"«{wrong.Text}»: braces stand for what is put in, as {{0}}; this has others.")
+            ? Outcome<Activity>.Refused($"“{wrong.Text}”: braces stand for what is put in, as {{0}}; this has others.")
             : activity with
             {
                 Wording = Wording.RemoveAll(own => own.Text.Trim().Length == 0),

@@ -5,7 +5,7 @@ namespace ZestySlate.Core.Editing;
 /// <summary>One change an author makes: the old activity becomes a new one, or the change is refused in words.</summary>
 public abstract record Edit
 {
-    /// <summary>What it does, for the list of versions: «Moved Rain gauge».</summary>
+    /// <summary>What it does, for the list of versions: “Moved Rain gauge”.</summary>
     public abstract string SummaryOn(Activity activity);
 
     /// <summary>Edits with the same key that follow each other closely are one step of undo; null for one that is always a step of its own.</summary>

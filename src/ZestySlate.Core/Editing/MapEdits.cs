@@ -86,7 +86,7 @@ public sealed record SetChoice(string SpotId, string Words, string To) : SpotEdi
 {
     public override string StepKey => "choice " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"The choice «{Words.Trim()}»";
+    public override string SummaryOn(Activity activity) => $"The choice “{Words.Trim()}”";
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         spot.Content.Rephrased(Words.Trim().Cut(Jump.LongestWords), To) is not { } choice

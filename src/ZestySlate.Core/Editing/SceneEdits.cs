@@ -38,7 +38,7 @@ public sealed record RenameScene(string SceneId, string Title) : SceneEdit(Scene
 {
     public override string StepKey => "scene " + SceneId;
 
-    public override string SummaryOn(Activity activity) => $"Scene title «{Title.Trim()}»";
+    public override string SummaryOn(Activity activity) => $"Scene title “{Title.Trim()}”";
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         activity.WithScene(SceneId, s => s with { Title = Title.Trim() });
@@ -158,7 +158,7 @@ public sealed record AddWayBack(string SpotId, string NewId) : SpotEdit(SpotId)
 
         if (to.Spots.Any(s => s.Content.Goal == from.Id))
         {
-            return Outcome<Activity>.Refused($"There is a way back already, from «{activity.TitleOf(to)}».");
+            return Outcome<Activity>.Refused($"There is a way back already, from “{activity.TitleOf(to)}”.");
         }
 
         var back = new Spot

@@ -43,7 +43,7 @@ public sealed record AddChoice(string SceneId, string SpotId, string Words, stri
     /// <summary>Where the new scene stands on the map; null where it finds its place by itself.</summary>
     public MapPlace? Place { get; init; }
 
-    public override string SummaryOn(Activity activity) => $"Added the choice «{Words.Trim()}»";
+    public override string SummaryOn(Activity activity) => $"Added the choice “{Words.Trim()}”";
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
     {

@@ -92,7 +92,7 @@ public sealed record AddStop(string NewId, ValueList<string> SceneIds) : Edit
 /// <param name="Origin">Where it comes from, when it stays linked; else null.</param>
 public sealed record TakeAsStop(string NewId, Activity Source, Origin? Origin) : Edit
 {
-    public override string SummaryOn(Activity activity) => $"«{Source.Title}» as a stop";
+    public override string SummaryOn(Activity activity) => $"“{Source.Title}” as a stop";
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -112,7 +112,7 @@ public sealed record TakeAsStop(string NewId, Activity Source, Origin? Origin) :
     internal static Outcome<Activity> Whole(Activity with, Activity source, ValueList<Stop> stops) =>
         with.Scenes.Count > AddOutline.MostScenes
             ? Outcome<Activity>.Refused(
-                $"An activity has up to {AddOutline.MostScenes} scenes; with «{source.Title}» it would have {with.Scenes.Count}."
+                $"An activity has up to {AddOutline.MostScenes} scenes; with “{source.Title}” it would have {with.Scenes.Count}."
             )
         : with.Story?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
         : StopEdit.With(with, stops);

@@ -23,7 +23,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
         if (older.Title != newer.Title)
         {
-            wording.Add($"Title: «{older.Title}» is now «{newer.Title}»");
+            wording.Add($"Title: “{older.Title}” is now “{newer.Title}”");
         }
 
         if (older.Look != newer.Look || older.SceneList != newer.SceneList)

@@ -52,7 +52,7 @@ public sealed record FrameRule(Framing By, ValueList<string> Sites)
             : new FrameRule(chosen, sites.Value);
     }
 
-    /// <summary>Reads sites as they are typed: one a line, with or without a scheme or a path; «*.school.example» names all below it.</summary>
+    /// <summary>Reads sites as they are typed: one a line, with or without a scheme or a path; “*.school.example” names all below it.</summary>
     /// <returns>Their origins, each once; or which line is none, in words.</returns>
     public static Outcome<ValueList<string>> ReadSites(string typed)
     {
@@ -67,7 +67,7 @@ public sealed record FrameRule(Framing By, ValueList<string> Sites)
         {
             if (OriginOf(line) is not { } origin)
             {
-                return Outcome<ValueList<string>>.Refused($"«{line}» is no site. Type its address, as https://courses.example.");
+                return Outcome<ValueList<string>>.Refused($"“{line}” is no site. Type its address, as https://courses.example.");
             }
 
             sites.Add(origin);

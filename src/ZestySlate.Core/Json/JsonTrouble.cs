@@ -7,7 +7,7 @@ using System.Text.RegularExpressions;
 
 namespace ZestySlate.Core.Json;
 
-/// <summary>Says what is wrong with a file, and where, for people: «line 12, answers[3].response.picked: a list is expected here.»</summary>
+/// <summary>Says what is wrong with a file, and where, for people: “line 12, answers[3].response.picked: a list is expected here.”</summary>
 public static partial class JsonTrouble
 {
     /// <summary>The words for what a reader could not take.</summary>
@@ -48,12 +48,12 @@ public static partial class JsonTrouble
         }
 
         return Missing().Match(message) is { Success: true } missing
-                ? $"{string.Join(", ", Quoted().Matches(missing.Groups["names"].Value).Select(name => $"«{name.Groups[1].Value}»"))} is missing here."
-            : Unknown().Match(message) is { Success: true } unknown ? $"«{unknown.Groups["name"].Value}» is not known here."
-            : Null().Match(message) is { Success: true } empty ? $"«{empty.Groups["name"].Value}» is empty (null) here."
-            : NoKind().Match(message) is { Success: true } kind ? $"«{kind.Groups["name"].Value}» is no kind that is known here."
+                ? $"{string.Join(", ", Quoted().Matches(missing.Groups["names"].Value).Select(name => $"“{name.Groups[1].Value}”"))} is missing here."
+            : Unknown().Match(message) is { Success: true } unknown ? $"“{unknown.Groups["name"].Value}” is not known here."
+            : Null().Match(message) is { Success: true } empty ? $"“{empty.Groups["name"].Value}” is empty (null) here."
+            : NoKind().Match(message) is { Success: true } kind ? $"“{kind.Groups["name"].Value}” is no kind that is known here."
             : message.Contains("polymorphic", StringComparison.Ordinal) || message.Contains("discriminator", StringComparison.Ordinal)
-                ? "it does not say first of what kind this is («type», «kind»)."
+                ? "it does not say first of what kind this is (“type”, “kind”)."
             : message.Contains("System.", StringComparison.Ordinal) || message.Contains("ZestySlate.", StringComparison.Ordinal)
                 ? "this cannot be read."
             : message;
@@ -73,7 +73,7 @@ public static partial class JsonTrouble
             _ => "another sort of thing",
         };
 
-    /// <summary>The path to a place in a text, as «scenes[0].spots[2].id»; empty when it is not inside of anything.</summary>
+    /// <summary>The path to a place in a text, as “scenes[0].spots[2].id”; empty when it is not inside of anything.</summary>
     private static string PathAt(byte[] bytes, long place)
     {
         var reader = new Utf8JsonReader(bytes, new JsonReaderOptions { MaxDepth = 1000 });

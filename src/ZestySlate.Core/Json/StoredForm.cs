@@ -8,7 +8,7 @@ namespace ZestySlate.Core.Json;
 /// raises it adds a step, which turns a document of the version before into one of the new version, and keeps a file of the old
 /// version in the tests. A document of this version is read as it is.
 /// </summary>
-/// <param name="what">What it is, for people: «activity».</param>
+/// <param name="what">What it is, for people: “activity”.</param>
 /// <param name="steps">The steps, from the first version to the second, and so on: each changes a document in place.</param>
 /// <param name="first">The version of a document that does not say its own; 0 when it has to say it.</param>
 public sealed class StoredForm(string what, IReadOnlyList<Action<JsonObject>> steps, int first = 0)

@@ -58,7 +58,7 @@ public static class StoredJson
 
     /// <summary>
     /// Members are found while the program runs. Code for it that is generated beforehand gives a member that is missing in the
-    /// text the default of its type and not of its record, which would turn «more time: 1» into 0.
+    /// text the default of its type and not of its record, which would turn “more time: 1” into 0.
     /// </summary>
     [UnconditionalSuppressMessage(
         "Trimming",
@@ -104,7 +104,7 @@ public static class StoredJson
         )
         {
             property.Set = property.Set is { } set
-                ? (thing, value) => set(thing, value ?? throw new JsonException($"«{property.Name}» is empty (null) here."))
+                ? (thing, value) => set(thing, value ?? throw new JsonException($"“{property.Name}” is empty (null) here."))
                 : null;
         }
     }

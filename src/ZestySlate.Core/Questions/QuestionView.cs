@@ -61,7 +61,7 @@ public sealed record Showing<TResponse>(
 /// <param name="Feedback">The author's words that apply.</param>
 public sealed record PartSaid(Verdict? Verdict, string Why, string Feedback)
 {
-    /// <summary>The same without «nothing given», for what can still be given.</summary>
+    /// <summary>The same without “nothing given”, for what can still be given.</summary>
     public PartSaid SoFar() => Verdict is Marking.Verdict.Missing ? Nothing : this;
 
     /// <summary>Nothing may be said yet.</summary>

@@ -70,7 +70,7 @@ internal sealed partial class DotOutline
         Take("strict");
         if (!Take("digraph") && !Take("graph"))
         {
-            return Wrong("the graph begins with «digraph» or «graph»");
+            return Wrong("the graph begins with “digraph” or “graph”");
         }
 
         if (!Sees("{"))
@@ -91,14 +91,14 @@ internal sealed partial class DotOutline
 
         if (!Take("{"))
         {
-            return Wrong("a «{» is missing");
+            return Wrong("a “{” is missing");
         }
 
         while (!Take("}"))
         {
             if (_at >= _tokens.Count)
             {
-                return Wrong("a «}» is missing at the end");
+                return Wrong("a “}” is missing at the end");
             }
 
             if (Take(";") || Take(","))
@@ -252,7 +252,7 @@ internal sealed partial class DotOutline
             {
                 if (_at >= _tokens.Count)
                 {
-                    return Wrong("a «]» is missing");
+                    return Wrong("a “]” is missing");
                 }
 
                 if (Take(",") || Take(";"))

@@ -91,8 +91,8 @@ public sealed record StoryState
     /// <summary>Why it cannot be, in words; null when it can.</summary>
     internal string? Refuse() =>
         IsThing ? null
-        : Least >= Most ? $"«{Name}» goes from a smaller number to a larger one."
-        : Begins < Least || Begins > Most ? $"«{Name}» begins between {Least} and {Most}."
+        : Least >= Most ? $"“{Name}” goes from a smaller number to a larger one."
+        : Begins < Least || Begins > Most ? $"“{Name}” begins between {Least} and {Most}."
         : null;
 }
 

@@ -113,7 +113,7 @@ public sealed class Words
 
     private string FormOf(string key, object[] arguments)
     {
-        var entry = _entries.GetValueOrDefault(key) ?? throw new KeyNotFoundException($"There are no words for «{key}».");
+        var entry = _entries.GetValueOrDefault(key) ?? throw new KeyNotFoundException($"There are no words for “{key}”.");
         var count =
             arguments.Length == 0
                 ? 0

@@ -41,7 +41,7 @@ public sealed class Mischief
 
     public FrameStorage Storage { get; set; }
 
-    /// <summary>The roles of everybody's launches, parted by blanks; empty for their own, «none» for an empty list.</summary>
+    /// <summary>The roles of everybody's launches, parted by blanks; empty for their own, “none” for an empty list.</summary>
     public string? Roles { get; set; }
 
     /// <summary>True to leave names and e-mail addresses out.</summary>

@@ -37,7 +37,7 @@ public sealed class SitePerson
 
     public bool Teaches { get; set; }
 
-    /// <summary>The role in courses, as the standard's vocabulary names it: «Mentor», «Instructor#TeachingAssistant»; empty for what
+    /// <summary>The role in courses, as the standard's vocabulary names it: “Mentor”, “Instructor#TeachingAssistant”; empty for what
     /// <see cref="Teaches"/> says.</summary>
     public string Role { get; set; } = "";
 

@@ -56,7 +56,7 @@ public sealed record AnswerFile
             if (play.Take(Answers[i], i) is { } refusal)
             {
                 return Outcome<AttemptState>.Refused(
-                    $"Answer {i + 1}{(Answers[i].Spot.Length > 0 ? $", question «{Answers[i].Spot}»" : "")}: {refusal}"
+                    $"Answer {i + 1}{(Answers[i].Spot.Length > 0 ? $", question “{Answers[i].Spot}”" : "")}: {refusal}"
                 );
             }
         }

@@ -23,21 +23,21 @@ internal sealed class AnswerPlay(Activity activity, long seed)
             || _now.AddSeconds(entry.Seconds) > DateTimeOffset.UnixEpoch.AddSeconds(MostSeconds)
         )
         {
-            return "«seconds» lie between 0 and those of a year, all together.";
+            return "“seconds” lie between 0 and those of a year, all together.";
         }
 
         _now = _now.AddSeconds(entry.Seconds);
         _played.Pass(_now);
         if (entry.Do is not (AnswerDo.Start or AnswerDo.Visit or AnswerDo.Code or AnswerDo.HandIn) && entry.Spot.Length == 0)
         {
-            return "it needs a «spot».";
+            return "it needs a “spot”.";
         }
 
         if (entry.Do is AnswerDo.Try or AnswerDo.Answer or AnswerDo.Mark or AnswerDo.Step or AnswerDo.Vote)
         {
             if (entry.Response is null)
             {
-                return "it needs a «response».";
+                return "it needs a “response”.";
             }
 
             if (_played.State.QuestionOf(entry.Spot) is null)

@@ -5,7 +5,7 @@ using ZestySlate.Core.Captions;
 namespace ZestySlate.Formats.Captions;
 
 /// <summary>
-/// Reads captions however they come: WebVTT, SubRip, or plain lines with their times, as «0:07 Words», «[00:07] Words», or a time on a
+/// Reads captions however they come: WebVTT, SubRip, or plain lines with their times, as “0:07 Words”, “[00:07] Words”, or a time on a
 /// line of its own with the words below it.
 /// </summary>
 public static partial class Transcript
@@ -32,7 +32,7 @@ public static partial class Transcript
         return captions.Count > 0
             ? captions
             : Outcome<ValueList<Caption>>.Refused(
-                "No times were found in this. Paste captions (WebVTT or SRT), or lines that begin with a time, as «0:07 The front comes near.»"
+                "No times were found in this. Paste captions (WebVTT or SRT), or lines that begin with a time, as “0:07 The front comes near.”"
             );
     }
 

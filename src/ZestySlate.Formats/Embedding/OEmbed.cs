@@ -8,7 +8,7 @@ using ZestySlate.Core;
 
 namespace ZestySlate.Formats.Embedding;
 
-/// <summary>What a page says of itself for those who show it elsewhere (oEmbed 1.0, section 2.3.4): of the sorts «rich» and «video», that
+/// <summary>What a page says of itself for those who show it elsewhere (oEmbed 1.0, section 2.3.4): of the sorts “rich” and “video”, that
 /// is with a player.</summary>
 public sealed record OEmbed
 {
@@ -125,7 +125,7 @@ public sealed record OEmbed
             }
             : null;
 
-    /// <summary>A size in pixels; some write it as text, some as «100%», which is none.</summary>
+    /// <summary>A size in pixels; some write it as text, some as “100%”, which is none.</summary>
     private static int? Size(JsonElement answer, string name) =>
         decimal.TryParse(Text(answer, name), NumberStyles.Number, CultureInfo.InvariantCulture, out var size) && size is >= 1 and <= 10_000
             ? (int)size

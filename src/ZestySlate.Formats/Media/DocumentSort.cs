@@ -12,7 +12,7 @@ public enum DocumentSort
     Slides,
 }
 
-/// <summary>Tells texts, tables and slides: OpenDocument 1.3 (part 2, section 3.3: the file «mimetype»), Office Open XML (ECMA-376 part 2:
+/// <summary>Tells texts, tables and slides: OpenDocument 1.3 (part 2, section 3.3: the file “mimetype”), Office Open XML (ECMA-376 part 2:
 /// the folder of the main part), rich text, plain text.</summary>
 public static class DocumentSorts
 {

@@ -4,7 +4,7 @@ namespace ZestySlate.Formats.Media;
 
 /// <summary>
 /// How large the work is that a drawing asks for, read once from its beginning to its end: how deep and how many its elements
-/// are, and how many shapes are painted when every «use» puts in what it names (SVG 2, 5.6), uses in uses multiplied.
+/// are, and how many shapes are painted when every “use” puts in what it names (SVG 2, 5.6), uses in uses multiplied.
 /// </summary>
 internal sealed class SvgBounds
 {

@@ -94,7 +94,7 @@ public static partial class SvgSanitizer
             {
                 if (SvgBounds.Refuse(once) is { } tooMuch)
                 {
-                    return Outcome<CleanSvg>.Refused($"«{name}» cannot be shown: {tooMuch}. Simplify it, or save it as PNG.");
+                    return Outcome<CleanSvg>.Refused($"“{name}” cannot be shown: {tooMuch}. Simplify it, or save it as PNG.");
                 }
             }
 
@@ -104,13 +104,13 @@ public static partial class SvgSanitizer
         catch (XmlException problem)
         {
             return Outcome<CleanSvg>.Refused(
-                $"«{name}» is not a drawing that can be read: line {problem.LineNumber} is not well formed. Save it again as plain SVG."
+                $"“{name}” is not a drawing that can be read: line {problem.LineNumber} is not well formed. Save it again as plain SVG."
             );
         }
 
         if (document.Root is not { } root || root.Name != XName.Get("svg", Svg))
         {
-            return Outcome<CleanSvg>.Refused($"«{name}» is not an SVG drawing: it lacks the SVG namespace.");
+            return Outcome<CleanSvg>.Refused($"“{name}” is not an SVG drawing: it lacks the SVG namespace.");
         }
 
         var before = document.Descendants().Count() + document.Descendants().Attributes().Count();

@@ -13,7 +13,7 @@ namespace ZestySlate.Formats.Questions;
 /// <summary>
 /// Questions from a table (RFC 4180, or with semicolons or tabs): columns question, right, wrong (as often as wanted), hint, why,
 /// points, name. With wrong answers it is a multiple choice; a number alone asks for the number; else it is a short text. Several
-/// right answers are parted by «|».
+/// right answers are parted by “|”.
 /// </summary>
 public static class QuestionCsv
 {
@@ -50,7 +50,7 @@ public static class QuestionCsv
         {
             return new ReadQuestions(
                 [],
-                [new ListProblem(1, 1, "The first line names the columns; it needs at least «question» and «right».")]
+                [new ListProblem(1, 1, "The first line names the columns; it needs at least “question” and “right”.")]
             );
         }
 

@@ -115,7 +115,7 @@ public static class QuestionList
         if (Moments.Read(part.Text) is not { } moment)
         {
             problems.Add(
-                new ListProblem(part.Line, part.Column, $"«{Short(part.Text)}» is no moment; write minutes and seconds, as 1:24.")
+                new ListProblem(part.Line, part.Column, $"“{Short(part.Text)}” is no moment; write minutes and seconds, as 1:24.")
             );
             return null;
         }
@@ -196,7 +196,7 @@ public static class QuestionList
                         new ListProblem(
                             line.Number,
                             column,
-                            $"«{Short(trimmed)}» begins with nothing that is known here. Leave a line empty before a new question."
+                            $"“{Short(trimmed)}” begins with nothing that is known here. Leave a line empty before a new question."
                         )
                     );
                 }
@@ -264,7 +264,7 @@ public static class QuestionList
             : Problem(
                 entry,
                 problems,
-                $"«{Short(entry.Prompt)}» has no answer below it: begin lines with +, -, answer:, number:, gaps:, pick:, pair:, group:, line:, open: or 1."
+                $"“{Short(entry.Prompt)}” has no answer below it: begin lines with +, -, answer:, number:, gaps:, pick:, pair:, group:, line:, open: or 1."
             );
     }
 
@@ -301,7 +301,7 @@ public static class QuestionList
         var (typed, off) = Split(part.Text.Replace("+-", "±"), "±");
         if (QuantityReading.Read(typed, culture) is not { } read)
         {
-            problems.Add(new ListProblem(part.Line, part.Column, $"«{Short(typed)}» cannot be read as a number."));
+            problems.Add(new ListProblem(part.Line, part.Column, $"“{Short(typed)}” cannot be read as a number."));
             return null;
         }
 
@@ -313,7 +313,7 @@ public static class QuestionList
                 new ListProblem(
                     part.Line,
                     part.Column + part.Text.IndexOf('±') + 1,
-                    $"«{Short(off)}» cannot be read as what it may be off by."
+                    $"“{Short(off)}” cannot be read as what it may be off by."
                 )
             );
             return null;
@@ -387,7 +387,7 @@ public static class QuestionList
                 }
                 else if (phrase.Length > 0)
                 {
-                    problems.Add(new ListProblem(part.Line, column, $"«{Short(phrase)}» does not stand in the text."));
+                    problems.Add(new ListProblem(part.Line, column, $"“{Short(phrase)}” does not stand in the text."));
                 }
 
                 column += piece.Length + 1;
@@ -440,7 +440,7 @@ public static class QuestionList
             if (left.Length == 0 || right.Length == 0)
             {
                 problems.Add(
-                    new ListProblem(part.Line, part.Column, $"A pair has two sides with = between them; «{Short(part.Text)}» has one.")
+                    new ListProblem(part.Line, part.Column, $"A pair has two sides with = between them; “{Short(part.Text)}” has one.")
                 );
             }
 
@@ -501,7 +501,7 @@ public static class QuestionList
                     new ListProblem(
                         part.Line,
                         part.Column,
-                        $"A group has its title, =, and its items with ; between them; «{Short(part.Text)}» has no items."
+                        $"A group has its title, =, and its items with ; between them; “{Short(part.Text)}” has no items."
                     )
                 );
             }
@@ -524,7 +524,7 @@ public static class QuestionList
                     new ListProblem(
                         part.Line,
                         part.Column,
-                        $"«{Short(part.Text)}» cannot be read as points; the question has its usual ones."
+                        $"“{Short(part.Text)}” cannot be read as points; the question has its usual ones."
                     )
                 );
                 points = null;

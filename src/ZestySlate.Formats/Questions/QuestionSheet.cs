@@ -27,7 +27,7 @@ public static class QuestionSheet
     {
         if (file.Length > MostBytes)
         {
-            return Outcome<string>.Refused($"«{name}» is larger than {MostBytes / 1048576} MB. Keep only the sheet with the questions.");
+            return Outcome<string>.Refused($"“{name}” is larger than {MostBytes / 1048576} MB. Keep only the sheet with the questions.");
         }
 
         try
@@ -38,7 +38,7 @@ public static class QuestionSheet
                 // What a part says of its own size may be a lie; so each is counted as it unfolds.
                 if (zip.Entries.Sum(Unfolded) > MostUnfolded)
                 {
-                    return Outcome<string>.Refused($"«{name}» unfolds to more than is read here. Keep only the sheet with the questions.");
+                    return Outcome<string>.Refused($"“{name}” unfolds to more than is read here. Keep only the sheet with the questions.");
                 }
             }
 
@@ -47,7 +47,7 @@ public static class QuestionSheet
             var book = workbook.WorkbookPart!;
             return book.Workbook!.Descendants<Sheet>().FirstOrDefault()?.Id?.Value is { } id && book.GetPartById(id) is WorksheetPart sheet
                 ? Table(sheet, book.SharedStringTablePart)
-                : Outcome<string>.Refused($"«{name}» has no sheet.");
+                : Outcome<string>.Refused($"“{name}” has no sheet.");
         }
         catch (Exception problem)
             when (problem
@@ -60,7 +60,7 @@ public static class QuestionSheet
                         or IOException
             )
         {
-            return Outcome<string>.Refused($"«{name}» is not a workbook that can be read here (xlsx). Save it anew, or as CSV.");
+            return Outcome<string>.Refused($"“{name}” is not a workbook that can be read here (xlsx). Save it anew, or as CSV.");
         }
     }
 
@@ -120,7 +120,7 @@ public static class QuestionSheet
     private static string Quoted(string text) =>
         text.AsSpan().IndexOfAny("\t\n\r\"") < 0 ? text : $"\"{text.Replace("\"", "\"\"", StringComparison.Ordinal)}\"";
 
-    /// <summary>The column of a reference as «AB12», from 0; null for none.</summary>
+    /// <summary>The column of a reference as “AB12”, from 0; null for none.</summary>
     private static int? ColumnOf(string? reference)
     {
         var letters = new string([.. (reference ?? "").TakeWhile(char.IsAsciiLetterUpper)]);

@@ -3,8 +3,8 @@ using System.Text.RegularExpressions;
 namespace ZestySlate.Formats.Questions;
 
 /// <summary>
-/// Questions with the moments of a video at which they are asked, as people get them written elsewhere: «1:24 Multiple choice: …», options
-/// by letters or bullets, the right one marked by an asterisk, by «(correct)», or by «Answer: b» below. They become the plain list, with
+/// Questions with the moments of a video at which they are asked, as people get them written elsewhere: “1:24 Multiple choice: …”, options
+/// by letters or bullets, the right one marked by an asterisk, by “(correct)”, or by “Answer: b” below. They become the plain list, with
 /// the numbers of their lines, so that what cannot be read is named where it stands.
 /// </summary>
 internal static partial class QuestionTimed

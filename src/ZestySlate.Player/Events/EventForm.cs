@@ -86,7 +86,7 @@ public static class EventForm
             ? Math.Round(second, 3)
             : -1;
 
-    /// <summary>The answer with what was changed on the page it came from, where its script says so (fields «touched»: the names of parts,
+    /// <summary>The answer with what was changed on the page it came from, where its script says so (fields “touched”: the names of parts,
     /// or of options).</summary>
     private static Response WithTouched(Response response, FormFields fields) =>
         fields.Has("touched") ? response.Touching(fields.All("touched").ToValueList()) : response;

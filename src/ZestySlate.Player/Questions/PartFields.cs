@@ -16,7 +16,7 @@ internal static class PartFields
             .Select(field => new PartAnswer(field.Key[Name.Length..], field.Value))
             .ToValueList();
 
-    /// <summary>Ids in a row, after the press «move» (ID and steps), which works without scripts.</summary>
+    /// <summary>Ids in a row, after the press “move” (ID and steps), which works without scripts.</summary>
     public static ValueList<string> Arranged(FormFields fields, string field)
     {
         var ids = fields.All(field).Where(id => id.Length > 0).ToValueList();

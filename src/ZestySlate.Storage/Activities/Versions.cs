@@ -11,10 +11,10 @@ namespace ZestySlate.Storage.Activities;
 /// <param name="Number">Its number among its like.</param>
 public readonly record struct VersionKey(bool IsEdition, int Number)
 {
-    /// <summary>As it stands in addresses: «edition-3», «state-12».</summary>
+    /// <summary>As it stands in addresses: “edition-3”, “state-12”.</summary>
     public override string ToString() => $"{(IsEdition ? "edition" : "state")}-{Number.ToString(CultureInfo.InvariantCulture)}";
 
-    /// <summary>As it is said: «edition 3», «state 12».</summary>
+    /// <summary>As it is said: “edition 3”, “state 12”.</summary>
     public string Said => ToString().Replace('-', ' ');
 
     /// <summary>Reads what stands in an address; null for anything else.</summary>

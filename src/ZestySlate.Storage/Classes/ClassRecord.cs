@@ -21,7 +21,7 @@ public sealed class ClassRecord
     /// <summary>True when a name that has come in comes in from any other device too, without being let in.</summary>
     public bool OpenDoor { get; set; }
 
-    /// <summary>How much categories of the gradebook weigh: lines of name and percent, «Tests 60»; empty when all count by their points.</summary>
+    /// <summary>How much categories of the gradebook weigh: lines of name and percent, “Tests 60”; empty when all count by their points.</summary>
     public string Weights { get; set; } = "";
 }
 

@@ -35,7 +35,7 @@ public sealed record LearnerScope(string PersonId, int? ClassId = null, string? 
     }
 
     /// <summary>The mails to the learner and about them, by their numbers. A mail's key names whom or which attempt it is about:
-    /// «ASSIGNMENT what WHOM …».</summary>
+    /// “ASSIGNMENT what WHOM …”.</summary>
     /// <param name="db">The database.</param>
     /// <param name="attempts">The attempts of this scope.</param>
     internal async Task<List<int>> MailsAsync(SlateDb db, IReadOnlyCollection<string> attempts)

@@ -5,7 +5,7 @@ public sealed class MailRecord
 {
     public int Id { get; set; }
 
-    /// <summary>What it is about, so that nothing is mailed twice: «set 12 PERSON».</summary>
+    /// <summary>What it is about, so that nothing is mailed twice: “set 12 PERSON”.</summary>
     public required string Key { get; set; }
 
     public required string Address { get; set; }

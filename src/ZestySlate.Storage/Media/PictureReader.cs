@@ -26,7 +26,7 @@ public static class PictureReader
     {
         if (file.Length > MostBytes)
         {
-            return Refused($"«{name}» is {file.Length / 1048576.0:0.0} MB; a picture may have up to {MostBytes / 1048576} MB.");
+            return Refused($"“{name}” is {file.Length / 1048576.0:0.0} MB; a picture may have up to {MostBytes / 1048576} MB.");
         }
 
         using var data = SKData.CreateCopy(file);
@@ -38,7 +38,7 @@ public static class PictureReader
         )
         {
             return Refused(
-                $"«{name}» is not a picture that can be used here. Its content is neither PNG, JPEG, WebP nor GIF, whatever its name says."
+                $"“{name}” is not a picture that can be used here. Its content is neither PNG, JPEG, WebP nor GIF, whatever its name says."
             );
         }
 
@@ -46,13 +46,13 @@ public static class PictureReader
         if ((long)width * height > MostPixels)
         {
             return Refused(
-                $"«{name}» is {width} × {height} pixels ({width / 1e6 * height:0} million); up to {MostPixels / 1_000_000} million can be used."
+                $"“{name}” is {width} × {height} pixels ({width / 1e6 * height:0} million); up to {MostPixels / 1_000_000} million can be used."
             );
         }
 
         if (Math.Max(width, height) > MostSide)
         {
-            return Refused($"«{name}» is {width} × {height} pixels; a side may have up to {MostSide}.");
+            return Refused($"“{name}” is {width} × {height} pixels; a side may have up to {MostSide}.");
         }
 
         if (codec.EncodedFormat == SKEncodedImageFormat.Gif && codec.FrameCount > 1)
@@ -65,7 +65,7 @@ public static class PictureReader
         if (byRows && !ByRows.CanRead(codec, file))
         {
             return Refused(
-                $"«{name}» is {width} × {height} pixels, saved in a way that can only be read as a whole; up to "
+                $"“{name}” is {width} × {height} pixels, saved in a way that can only be read as a whole; up to "
                     + $"{MostWhole / 1_000_000} million can be used of those. Save it as JPEG."
             );
         }
@@ -73,7 +73,7 @@ public static class PictureReader
         var pixels = byRows ? ByRows.Read(codec, (int)Math.Ceiling(Math.Sqrt((double)area / mostPixels))) : Whole(codec, mostPixels);
         if (pixels is null)
         {
-            return Refused($"«{name}» cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
+            return Refused($"“{name}” cannot be read to its end: the file is cut off or damaged. Save it again and try once more.");
         }
 
         try
@@ -139,14 +139,14 @@ public static class PictureReader
         if ((long)width * height * frames > MostPixels * 4)
         {
             return Refused(
-                $"«{name}» moves through {frames} pictures of {width} × {height} pixels; that is more than can be used. Make it smaller or shorter."
+                $"“{name}” moves through {frames} pictures of {width} × {height} pixels; that is more than can be used. Make it smaller or shorter."
             );
         }
 
         return file is [.., 0x3B]
             ? new ReadyFile(file, MediaKind.Picture, "image/gif", width, height)
             : Refused(
-                $"«{name}» cannot be read to its end: the file is cut off, or something else hangs behind it. Save it again and try once more."
+                $"“{name}” cannot be read to its end: the file is cut off, or something else hangs behind it. Save it again and try once more."
             );
     }
 

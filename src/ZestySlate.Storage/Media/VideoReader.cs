@@ -21,19 +21,19 @@ public static class VideoReader
             using var stream = file.Open();
             if (!WholeVideo.Is(stream, contentType == "video/mp4"))
             {
-                return Refused($"«{name}» breaks off before its end: it did not arrive as a whole. Save or download it once more.");
+                return Refused($"“{name}” breaks off before its end: it did not arrive as a whole. Save or download it once more.");
             }
 
             using var read = TagLib.File.Create(new ReadOnly(stream), contentType, TagLib.ReadStyle.Average);
             var facts = read.Properties;
             var (width, height) = (facts.VideoWidth, facts.VideoHeight);
             var seconds = Math.Round((decimal)facts.Duration.TotalSeconds, 3);
-            return width <= 0 || height <= 0 ? Refused($"«{name}» has no pictures, only sound: it can be used as a sound, not as a video.")
+            return width <= 0 || height <= 0 ? Refused($"“{name}” has no pictures, only sound: it can be used as a sound, not as a video.")
                 : (long)width * height > MostPixels
                     ? Refused(
-                        $"«{name}» has {width} × {height} pixels; a video may have up to 4096 × 2304. Save it smaller: 1920 × 1080 is plenty."
+                        $"“{name}” has {width} × {height} pixels; a video may have up to 4096 × 2304. Save it smaller: 1920 × 1080 is plenty."
                     )
-                : seconds > During.Longest ? Refused($"«{name}» lasts longer than a day.")
+                : seconds > During.Longest ? Refused($"“{name}” lasts longer than a day.")
                 : new ReadyFile(file, MediaKind.Video, contentType, width, height, Math.Max(0, seconds));
         }
         catch (Exception trouble)
@@ -48,7 +48,7 @@ public static class VideoReader
                         or FormatException
             )
         {
-            return Refused($"«{name}» begins as a video and cannot be read as one: it may be damaged, or not have arrived as a whole.");
+            return Refused($"“{name}” begins as a video and cannot be read as one: it may be damaged, or not have arrived as a whole.");
         }
     }
 

@@ -18,7 +18,7 @@ public static class Keepers
     {
         if (!email.Contains('@', StringComparison.Ordinal))
         {
-            return Outcome<string>.Refused($"«{email}» is no e-mail address.");
+            return Outcome<string>.Refused($"“{email}” is no e-mail address.");
         }
 
         Directory.CreateDirectory(data);

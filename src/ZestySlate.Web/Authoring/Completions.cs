@@ -5,7 +5,7 @@ namespace ZestySlate.Web.Authoring;
 /// <summary>What completes an activity, as authors and teachers read it: the same words wherever it is chosen or said.</summary>
 public static class Completions
 {
-    /// <summary>Everything there is to choose, behind «completed when».</summary>
+    /// <summary>Everything there is to choose, behind “completed when”.</summary>
     public static IReadOnlyList<(Completion Value, string Title)> All { get; } =
     [
         (Completion.OpenedAll, "everything is opened"),

@@ -91,5 +91,5 @@ internal static class DuringForms
     }
 
     /// <summary>Why something typed is no moment.</summary>
-    public static string NoMoment(string typed) => $"«{typed}» is no moment; write minutes and seconds, as 1:24 or 1:24.5.";
+    public static string NoMoment(string typed) => $"“{typed}” is no moment; write minutes and seconds, as 1:24 or 1:24.5.";
 }

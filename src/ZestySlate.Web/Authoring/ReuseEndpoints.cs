@@ -59,7 +59,7 @@ internal static class ReuseEndpoints
         if (linked && source.Edition == 0)
         {
             return Outcome<Edit>.Refused(
-                $"«{source.Document.Title}» is not published, so there is no edition to stay linked to. Take a copy, or publish it first."
+                $"“{source.Document.Title}” is not published, so there is no edition to stay linked to. Take a copy, or publish it first."
             );
         }
 
@@ -68,14 +68,14 @@ internal static class ReuseEndpoints
             if (source.Edition == 0)
             {
                 return Outcome<Edit>.Refused(
-                    $"«{source.Document.Title}» is not published yet, so learners could not open it. Publish it first."
+                    $"“{source.Document.Title}” is not published yet, so learners could not open it. Publish it first."
                 );
             }
 
             if (await store.ContainsAsync(source.Id, draft.Record.Id))
             {
                 return Outcome<Edit>.Refused(
-                    $"«{source.Document.Title}» has this activity inside itself; an activity cannot be inside itself."
+                    $"“{source.Document.Title}” has this activity inside itself; an activity cannot be inside itself."
                 );
             }
 
@@ -90,7 +90,7 @@ internal static class ReuseEndpoints
         {
             return linked && await store.ContainsAsync(source.Id, draft.Record.Id)
                 ? Outcome<Edit>.Refused(
-                    $"«{source.Document.Title}» is made of this activity, directly or through others; linked, it would be inside itself. "
+                    $"“{source.Document.Title}” is made of this activity, directly or through others; linked, it would be inside itself. "
                         + "Take a copy."
                 )
                 : new TakeAsStop(Ids.New(), source.Document, linked ? new Origin(source.Id, source.Edition, "") : null);
@@ -137,7 +137,7 @@ internal static class ReuseEndpoints
         var (scene, spot) = (newest.SceneOf(origin.ItemId), newest.SpotOf(origin.ItemId));
         return scene is null && spot is null
             ? AuthoringEndpoints.Refused(
-                $"Edition {source.Edition} of «{newest.Title}» does not have this any more. End the link to keep it as a copy."
+                $"Edition {source.Edition} of “{newest.Title}” does not have this any more. End the link to keep it as a copy."
             )
             : await AuthoringEndpoints.MakeAsync(context, store, activity, form, new TakeUpdate(id, scene, spot, source.Edition));
     }

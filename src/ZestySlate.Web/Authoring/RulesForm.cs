@@ -26,7 +26,7 @@ internal static class RulesForm
                 return number;
             }
 
-            problem ??= $"«{form[field]}» is not a percentage ({name}).";
+            problem ??= $"“{form[field]}” is not a percentage ({name}).";
             return null;
         }
 
@@ -38,7 +38,7 @@ internal static class RulesForm
             var typed = form[field].ToString().Trim();
             if (typed.Length > 0 && !int.TryParse(typed, out _))
             {
-                problem ??= $"«{typed}» is not a number ({name}).";
+                problem ??= $"“{typed}” is not a number ({name}).";
             }
 
             return int.TryParse(typed, out var count) ? count : null;
@@ -96,7 +96,7 @@ internal static class RulesForm
             || minutes > 1000
         )
         {
-            problem ??= $"«{typed}» is not a time; write minutes and seconds as 1:30.";
+            problem ??= $"“{typed}” is not a time; write minutes and seconds as 1:30.";
             return null;
         }
 

@@ -37,7 +37,7 @@ internal static class TurnPlaces
         [
             .. options
                 .Take(During.MostTurns - 4)
-                .Select(option => new TurnPlace(TurnAfter.Chosen, option.Id, $"After «{option.Words.Cut(60)}»")),
+                .Select(option => new TurnPlace(TurnAfter.Chosen, option.Id, $"After “{option.Words.Cut(60)}”")),
             new TurnPlace(TurnAfter.Right, null, "After a right answer"),
             new TurnPlace(TurnAfter.Score, null, "From"),
             new TurnPlace(TurnAfter.Wrong, null, "After a wrong answer"),
@@ -61,7 +61,7 @@ internal static class TurnPlaces
             var share = place.After == TurnAfter.Score ? form[$"{place.Field}-share"].ToString().Trim() : "";
             if (share.Length > 0 && EditForms.Decimal(share) is not (>= 0 and <= 100))
             {
-                return Outcome<ValueList<Turn>>.Refused($"«{share}» is no share of the points: write a number from 0 to 100.");
+                return Outcome<ValueList<Turn>>.Refused($"“{share}” is no share of the points: write a number from 0 to 100.");
             }
 
             // A share alone is kept: from it on, it goes on from there, whatever is said of wrong answers.

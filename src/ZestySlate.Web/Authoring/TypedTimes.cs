@@ -16,7 +16,7 @@ public sealed class TypedTimes
 
     private TypedTimes(int today) => _today = today;
 
-    /// <summary>Reads what the page's script says: «60 due=120 from=60», in minutes; nothing counts as UTC.</summary>
+    /// <summary>Reads what the page's script says: “60 due=120 from=60”, in minutes; nothing counts as UTC.</summary>
     public static TypedTimes Read(string? said)
     {
         var parts = (said ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries);

@@ -98,7 +98,7 @@ public sealed class Accounts(
             CreatedAt = clock.GetUtcNow(),
         };
         teacher.SchoolId = await db.Schools.AnyAsync(known => known.Id == school) ? school : null;
-        var isThere = Outcome<(Person, string)>.Refused($"«{email}» has an account already.");
+        var isThere = Outcome<(Person, string)>.Refused($"“{email}” has an account already.");
         try
         {
             var made = await people.CreateAsync(teacher);
@@ -106,7 +106,7 @@ public sealed class Accounts(
             {
                 return made.Errors.Any(error => error.Code.StartsWith("Duplicate", StringComparison.Ordinal))
                     ? isThere
-                    : Outcome<(Person, string)>.Refused($"«{email}» is no address that an account can have.");
+                    : Outcome<(Person, string)>.Refused($"“{email}” is no address that an account can have.");
             }
         }
         catch (DbUpdateException problem) when (problem.IsTaken())

@@ -198,7 +198,7 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
 /// <summary>Tells browsers by what they say of themselves, as far as somebody needs to know their own.</summary>
 internal static class Browsers
 {
-    /// <summary>The browser's engine or kind and the system, as «Firefox on Linux»; what says nothing known is «A browser».</summary>
+    /// <summary>The browser's engine or kind and the system, as “Firefox on Linux”; what says nothing known is “A browser”.</summary>
     public static string Name(string agent)
     {
         var browser = First(

@@ -76,7 +76,7 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
             : await files.KeepAsync(key, spotId, name, kind, type, clean);
     }
 
-    /// <summary>Keeps the files that come with an answer itself, as they do without scripts, and names them in its field «file».</summary>
+    /// <summary>Keeps the files that come with an answer itself, as they do without scripts, and names them in its field “file”.</summary>
     public async Task<(IFormCollection Form, string? Refusal)> TakeAllAsync(
         string key,
         AttemptState state,
@@ -177,7 +177,7 @@ public sealed class HandedIntake(HandedFiles files, TimeProvider clock)
             : name[..(LongestName - Math.Min(20, end.Length))] + (end.Length <= 20 ? end : "");
     }
 
-    /// <summary>Signs that turn the direction of what follows (Unicode Standard Annex 9): «exe.gpj» must not read as «jpg.exe».</summary>
+    /// <summary>Signs that turn the direction of what follows (Unicode Standard Annex 9): “exe.gpj” must not read as “jpg.exe”.</summary>
     private static bool TurnsText(char letter) =>
         letter is '\u200e' or '\u200f' or '\u061c' or (>= '\u202a' and <= '\u202e') or (>= '\u2066' and <= '\u2069');
 

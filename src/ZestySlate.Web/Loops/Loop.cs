@@ -7,7 +7,7 @@ namespace ZestySlate.Web.Loops;
 /// Does something again and again in the background. What fails rests, longer each time, and whoever runs the installation is
 /// told; it goes on by itself once the trouble is over.
 /// </summary>
-/// <param name="what">What it does, as whoever runs the installation reads it: «Mailing».</param>
+/// <param name="what">What it does, as whoever runs the installation reads it: “Mailing”.</param>
 /// <param name="every">How often.</param>
 /// <param name="services">What it needs.</param>
 internal abstract class Loop(string what, TimeSpan every, LoopServices services) : BackgroundService

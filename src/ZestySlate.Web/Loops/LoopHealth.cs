@@ -3,7 +3,7 @@ using System.Collections.Concurrent;
 namespace ZestySlate.Web.Loops;
 
 /// <summary>Something that is done in the background and fails at present.</summary>
-/// <param name="What">What it does, in words: «Mailing».</param>
+/// <param name="What">What it does, in words: “Mailing”.</param>
 /// <param name="Since">Since when it fails.</param>
 /// <param name="Next">When it is tried next.</param>
 /// <param name="Why">What was wrong at the last try.</param>

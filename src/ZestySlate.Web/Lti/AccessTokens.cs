@@ -9,7 +9,7 @@ using ZestySlate.Storage.CourseSites;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>A course site gave no access token that can be used.</summary>
-/// <param name="message">Why, in words behind «the course site …».</param>
+/// <param name="message">Why, in words behind “the course site …”.</param>
 public sealed class NoTokenException(string message) : Exception(message);
 
 /// <summary>Access tokens until they expire: one for each course site and set of scopes.</summary>

@@ -77,10 +77,10 @@ public sealed class RegistrationForm
     {
         var addresses = new[] { AuthorizationEndpoint, TokenEndpoint, KeySetUrl };
         return addresses.FirstOrDefault(address => LaunchReader.Address(address) is null) is { } wrong
-                ? $"«{wrong}» is not an http or https address."
+                ? $"“{wrong}” is not an http or https address."
             : new[] { Name, Issuer, ClientId, Deployments }.Any(field => field.Length == 0) ? "Fill in every field."
             : FrameOrigins.Read(Frames).Wrong is { } odd
-                ? $"«{odd}» is no origin. One reads https://courses.example, or https://*.courses.example."
+                ? $"“{odd}” is no origin. One reads https://courses.example, or https://*.courses.example."
             : null;
     }
 

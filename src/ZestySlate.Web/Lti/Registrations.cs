@@ -24,7 +24,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
 
     private const string Tool = "https://purl.imsglobal.org/spec/lti-tool-configuration";
 
-    /// <summary>A new address for one registration: what stands behind «key=».</summary>
+    /// <summary>A new address for one registration: what stands behind “key=”.</summary>
     public async Task<string> NewLinkAsync()
     {
         var (secret, now) = (Ids.Secret(), clock.GetUtcNow());
@@ -42,7 +42,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
     }
 
     /// <summary>Registers the course site that opened an address (3.5 to 3.7).</summary>
-    /// <param name="secret">What stood behind «key=».</param>
+    /// <param name="secret">What stood behind “key=”.</param>
     /// <param name="configuration">Where the course site says what it is (openid_configuration).</param>
     /// <param name="token">What it wants shown when it is registered at (registration_token), or null.</param>
     /// <param name="own">The address of this installation.</param>
@@ -66,7 +66,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
         var (hash, now) = (HashOf(secret ?? ""), clock.GetUtcNow());
         if (await db.RegistrationLinks.Where(link => link.TokenHash == hash && link.ExpiresAt >= now).ExecuteDeleteAsync(stop) == 0)
         {
-            return No("This address for registering is not good any more. A keeper can make a new one under «Course sites».");
+            return No("This address for registering is not good any more. A keeper can make a new one under “Course sites”.");
         }
 
         try

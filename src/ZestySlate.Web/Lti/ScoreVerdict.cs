@@ -44,7 +44,7 @@ internal sealed record ScoreVerdict(ScoreVerdict.Means Kind, string? Said = null
             ),
             403 => new ScoreVerdict(
                 Means.Never,
-                "the course site does not let grades be written into this column (403): whoever runs it must grant the scope «score»; then send again"
+                "the course site does not let grades be written into this column (403): whoever runs it must grant the scope “score”; then send again"
             ),
             409 => new ScoreVerdict(Means.Never, "the course site has a newer one (409)"),
             400 or 405 or 406 or 411 or 413 or 414 or 415 or 422 => new ScoreVerdict(

@@ -45,7 +45,7 @@ public sealed class LinkMails(IDbContextFactory<SlateDb> open, IOptionsSnapshot<
 
         if (addresses.FirstOrDefault(address => !MailAddress.TryCreate(address, out var read) || read.Address != address) is { } wrong)
         {
-            return Outcome<int>.Refused($"«{wrong}» is not an e-mail address. Nothing was mailed.");
+            return Outcome<int>.Refused($"“{wrong}” is not an e-mail address. Nothing was mailed.");
         }
 
         var now = clock.GetUtcNow();
@@ -66,7 +66,7 @@ public sealed class LinkMails(IDbContextFactory<SlateDb> open, IOptionsSnapshot<
                     $"{today}{link} {address.ToLowerInvariant()}",
                     address,
                     address,
-                    $"{by.DisplayName} sends you «{title}»",
+                    $"{by.DisplayName} sends you “{title}”",
                     [$"{by.DisplayName} sends you an activity: {title}.", .. said.Length > 0 ? new[] { said.Cut(LongestWords) } : [], link],
                     now
                 )

@@ -149,7 +149,7 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
                         teacher.Email ?? "",
                         teacher.DisplayName,
                         $"{learner.RosterName} handed in: {given.Title}",
-                        $"{learner.RosterName} of {group.Name} handed in «{given.Title}», {TimeIn(Words.English, attempt.HandedInAt.Value)}.",
+                        $"{learner.RosterName} of {group.Name} handed in “{given.Title}”, {TimeIn(Words.English, attempt.HandedInAt.Value)}.",
                         $"{settings.Value.Links.TrimEnd('/')}/author/{given.ActivityId}/review/{attempt.Id}"
                     );
                 }

@@ -1,6 +1,6 @@
 namespace ZestySlate.Web.Mails;
 
-/// <summary>The mail server (section «Mail» of the configuration). Without a server nothing is mailed, and pages say so.</summary>
+/// <summary>The mail server (section “Mail” of the configuration). Without a server nothing is mailed, and pages say so.</summary>
 public sealed class MailSettings
 {
     /// <summary>Its name; empty for none.</summary>

@@ -38,7 +38,7 @@ public sealed class AddressFetcher(IConfiguration configuration)
             {
                 if (!response.IsSuccessStatusCode)
                 {
-                    return Outcome<FetchedFile>.Refused($"«{address}» answered {(int)response.StatusCode}; there is no file to be had.");
+                    return Outcome<FetchedFile>.Refused($"“{address}” answered {(int)response.StatusCode}; there is no file to be had.");
                 }
 
                 try
@@ -52,7 +52,7 @@ public sealed class AddressFetcher(IConfiguration configuration)
                         bytes.Write(buffer, 0, read);
                         if (bytes.Length > most)
                         {
-                            return Outcome<FetchedFile>.Refused($"The file at «{address}» is larger than {most / 1048576} MB.");
+                            return Outcome<FetchedFile>.Refused($"The file at “{address}” is larger than {most / 1048576} MB.");
                         }
                     }
 
@@ -64,7 +64,7 @@ public sealed class AddressFetcher(IConfiguration configuration)
                 catch (Exception problem) when (problem is HttpRequestException or IOException or OperationCanceledException)
                 {
                     return Outcome<FetchedFile>.Refused(
-                        $"«{address}» broke off while it was sending. Try again, or download it and upload the file."
+                        $"“{address}” broke off while it was sending. Try again, or download it and upload the file."
                     );
                 }
             },
@@ -79,7 +79,7 @@ public sealed class AddressFetcher(IConfiguration configuration)
             {
                 if (!response.IsSuccessStatusCode)
                 {
-                    return Outcome<AddressHead>.Refused($"«{address}» answered {(int)response.StatusCode}; there is nothing to be had.");
+                    return Outcome<AddressHead>.Refused($"“{address}” answered {(int)response.StatusCode}; there is nothing to be had.");
                 }
 
                 await using var stream = await response.Content.ReadAsStreamAsync(deadline);
@@ -201,19 +201,19 @@ public sealed class AddressFetcher(IConfiguration configuration)
                 response.Dispose();
                 if (next.Scheme is not ("http" or "https"))
                 {
-                    return Outcome<T>.Refused($"«{address}» leads to an address that is not of the web.");
+                    return Outcome<T>.Refused($"“{address}” leads to an address that is not of the web.");
                 }
             }
 
-            return Outcome<T>.Refused($"«{address}» leads from one address to the next without end.");
+            return Outcome<T>.Refused($"“{address}” leads from one address to the next without end.");
         }
         catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or IOException)
         {
             return Outcome<T>.Refused(
                 problem.InnerException is InsideException
                 || problem is HttpRequestException { InnerException.InnerException: InsideException }
-                    ? $"«{address}» points inside this machine's own network; nothing is fetched from there."
-                    : $"«{address}» cannot be reached."
+                    ? $"“{address}” points inside this machine's own network; nothing is fetched from there."
+                    : $"“{address}” cannot be reached."
             );
         }
     }

@@ -46,8 +46,8 @@ internal static class ArrivingEndpoints
         {
             return AuthoringEndpoints.Refused(
                 bytes <= 0
-                    ? $"«{name}» is empty."
-                    : $"«{name}» is {bytes / 1048576.0:0.0} MB; the largest file that is taken here has {limits.Video / 1048576} MB."
+                    ? $"“{name}” is empty."
+                    : $"“{name}” is {bytes / 1048576.0:0.0} MB; the largest file that is taken here has {limits.Video / 1048576} MB."
             );
         }
 
@@ -94,7 +94,7 @@ internal static class ArrivingEndpoints
         var old = form["replaces"].ToString() is { Length: > 0 } id ? await library.FindAsync(id, owner) : null;
         var why = ready.Succeeded
             ? old is not null && old.Kind != ready.Value.Kind
-                ? $"«{name}» is of another kind than what it would replace."
+                ? $"“{name}” is of another kind than what it would replace."
                 : old is null && form["replaces"].ToString() != ""
                     ? "What it would replace is not in your media library any more."
                     : null

@@ -86,7 +86,7 @@ public sealed class MediaIntake(MediaLibrary library, ArrivingFiles arriving, Me
     {
         if (file.Length == 0)
         {
-            return Outcome<ReadyFile>.Refused($"«{name}» is empty.");
+            return Outcome<ReadyFile>.Refused($"“{name}” is empty.");
         }
 
         var sort = FileSorts.Of(file.Head(HeadBytes));
@@ -100,8 +100,8 @@ public sealed class MediaIntake(MediaLibrary library, ArrivingFiles arriving, Me
         {
             FileSort.Png or FileSort.Jpeg or FileSort.Webp or FileSort.Gif => PictureReader.Read(file.Bytes, name, mostPixels),
             FileSort.Heif => Outcome<ReadyFile>.Refused(
-                $"«{name}» is a photo as some phones take them (HEIC or AVIF), which cannot be used here. Save or send "
-                    + "it as JPEG; most phones offer that when sharing, or in the camera's settings as «most compatible»."
+                $"“{name}” is a photo as some phones take them (HEIC or AVIF), which cannot be used here. Save or send "
+                    + "it as JPEG; most phones offer that when sharing, or in the camera's settings as “most compatible”."
             ),
             FileSort.Svg => OfDrawing(file.Bytes, name),
             FileSort.Mp3 or FileSort.Ogg or FileSort.Wav or FileSort.M4a => new ReadyFile(file, MediaKind.Sound, type),
@@ -114,7 +114,7 @@ public sealed class MediaIntake(MediaLibrary library, ArrivingFiles arriving, Me
             ),
             FileSort.Pdf => new ReadyFile(file, MediaKind.Pdf, type),
             _ => Outcome<ReadyFile>.Refused(
-                $"«{name}» cannot be used here: by its content it is none of PNG, JPEG, WebP, GIF, SVG, MP3, OGG, WAV, "
+                $"“{name}” cannot be used here: by its content it is none of PNG, JPEG, WebP, GIF, SVG, MP3, OGG, WAV, "
                     + "M4A, MP4, WebM, VTT, SRT, PDF, whatever its name says."
             ),
         };
@@ -134,7 +134,7 @@ public sealed class MediaIntake(MediaLibrary library, ArrivingFiles arriving, Me
         };
 
     private static string TooLarge(string name, long bytes, long most, string what) =>
-        $"«{name}» is {bytes / 1048576.0:0.0} MB; {what} may have up to {most / 1048576} MB.";
+        $"“{name}” is {bytes / 1048576.0:0.0} MB; {what} may have up to {most / 1048576} MB.";
 
     private async Task<Outcome<MediaItem>> AddAsync(Outcome<ReadyFile> ready, string name, string ownerId, string folder) =>
         ready.Succeeded ? await library.AddAsync(ready.Value, name, ownerId, folder) : Outcome<MediaItem>.Refused(ready.Refusal!);

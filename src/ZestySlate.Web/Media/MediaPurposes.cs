@@ -101,7 +101,7 @@ internal static class MediaPurposes
     {
         if (item.Kind != KindFor(purpose))
         {
-            return Outcome<Edit>.Refused($"«{item.Name}» is {Name(item.Kind)}; here {Name(KindFor(purpose))} is needed.");
+            return Outcome<Edit>.Refused($"“{item.Name}” is {Name(item.Kind)}; here {Name(KindFor(purpose))} is needed.");
         }
 
         var use = new FileUse(item, activity, activity.SpotOf(spotId), activity.SceneOf(sceneId), part);

@@ -12,5 +12,5 @@ public sealed record KeptOf(string Name, string Ways, int Attempts, string What,
     public bool IsTyped(string? typed) => string.Equals(typed?.Trim(), Name.Trim(), StringComparison.CurrentCultureIgnoreCase);
 
     /// <summary>The same, when something else was typed.</summary>
-    public KeptOf Mistyped => this with { Problem = $"Type «{Name}» to delete. Nothing was deleted." };
+    public KeptOf Mistyped => this with { Problem = $"Type “{Name}” to delete. Nothing was deleted." };
 }

@@ -107,7 +107,7 @@ public sealed class NewModel(
         var item = added.Value;
         if (MediaPurposes.BackdropOf(item) is not { } backdrop)
         {
-            Problem = $"«{file.FileName}» is kept in your media library, but it is no picture and no video. Begin with one of these.";
+            Problem = $"“{file.FileName}” is kept in your media library, but it is no picture and no video. Begin with one of these.";
             return Page();
         }
 

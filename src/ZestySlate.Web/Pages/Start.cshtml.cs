@@ -139,7 +139,7 @@ public sealed class StartModel(
         var backdrop = MediaPurposes.BackdropOf(added.Value);
         return backdrop is null || backdrop.HasTime != known.TakesVideo
             ? Outcome<Given>.Refused(
-                $"«{file.FileName}» is kept in your media library, but it is no {(known.TakesVideo ? "video" : "picture")}."
+                $"“{file.FileName}” is kept in your media library, but it is no {(known.TakesVideo ? "video" : "picture")}."
             )
             : new Given(backdrop);
     }

@@ -25,9 +25,9 @@ internal static class NumberFields
     private static string Words(string typed, NumberTrouble trouble) =>
         trouble switch
         {
-            NumberTrouble.NotOne => $"«{typed.Trim()}» is not one number; the old one is kept.",
+            NumberTrouble.NotOne => $"“{typed.Trim()}” is not one number; the old one is kept.",
             NumberTrouble.TooLarge =>
-                $"«{typed.Trim()}» is too large, too near to nothing or too long to be compared; the old one is kept.",
-            _ => $"«{typed.Trim()}» cannot be read as a number; the old one is kept.",
+                $"“{typed.Trim()}” is too large, too near to nothing or too long to be compared; the old one is kept.",
+            _ => $"“{typed.Trim()}” cannot be read as a number; the old one is kept.",
         };
 }

@@ -111,7 +111,7 @@ internal sealed class CleanForms(RequestDelegate next, IOptions<FormOptions> opt
         {
             while (true)
             {
-                // What may be the beginning of «%00» waits for what comes after it.
+                // What may be the beginning of “%00” waits for what comes after it.
                 _held.CopyTo(buffer);
                 var read = await inner.ReadAsync(buffer[_held.Length..], stop);
                 var filled = Strip(buffer.Span[..(_held.Length + read)]);

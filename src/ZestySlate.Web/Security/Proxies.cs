@@ -6,8 +6,8 @@ using IPNetwork = System.Net.IPNetwork;
 namespace ZestySlate.Web.Security;
 
 /// <summary>
-/// Behind a web server with TLS. «Server:Address» is the address that people see; with it, other hosts are refused, and with
-/// https cookies are secure and browsers are told to stay with it (RFC 6797). «Server:Proxies» names the web servers, by
+/// Behind a web server with TLS. “Server:Address” is the address that people see; with it, other hosts are refused, and with
+/// https cookies are secure and browsers are told to stay with it (RFC 6797). “Server:Proxies” names the web servers, by
 /// address or network (CIDR), that are believed when they say by X-Forwarded-For and X-Forwarded-Proto for whom they ask;
 /// nobody else is.
 /// </summary>
@@ -36,7 +36,7 @@ internal static class Proxies
                 else
                 {
                     throw new InvalidOperationException(
-                        $"«{named}» in Server:Proxies is neither an address nor a network such as 10.0.0.0/8."
+                        $"“{named}” in Server:Proxies is neither an address nor a network such as 10.0.0.0/8."
                     );
                 }
             }

@@ -4,7 +4,7 @@ using ZestySlate.Formats.Starts;
 
 namespace ZestySlate.Web.Starts;
 
-/// <summary>The starts there are: those that ship, and those that lie as files (*.json) in the folder «starts» of the installation's data.</summary>
+/// <summary>The starts there are: those that ship, and those that lie as files (*.json) in the folder “starts” of the installation's data.</summary>
 public sealed partial class StartCatalogue
 {
     /// <param name="dataFolder">The installation's data.</param>

@@ -12,7 +12,7 @@ namespace ZestySlate.Web.Stories;
 internal static class StoryForms
 {
     /// <summary>Fields: state (the ids of the rows), and of each row name-, sort-, begins-, least-, most-, unit-, shown-; scoring, tried,
-    /// shuffles, namesEndings; remove (an id); add («number» or «thing»).</summary>
+    /// shuffles, namesEndings; remove (an id); add (“number” or “thing”).</summary>
     public static Outcome<Edit> ReadStory(IFormCollection form, Activity activity)
     {
         var old = activity.Story ?? new Story();

@@ -71,7 +71,7 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
             var given = Number("row-" + row.Id, row.Points, out var bad);
             if (bad)
             {
-                return Outcome<Review>.Refused($"«{row.Title}» earns between 0 and {words.Number(row.Points)} points.");
+                return Outcome<Review>.Refused($"“{row.Title}” earns between 0 and {words.Number(row.Points)} points.");
             }
 
             if (given is { } earned)
@@ -85,7 +85,7 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
         {
             if (ReadAnchor(anchor) is not { } spot)
             {
-                return Outcome<Review>.Refused($"It cannot be told what «{text}» is about: mark the spot again.");
+                return Outcome<Review>.Refused($"It cannot be told what “{text}” is about: mark the spot again.");
             }
 
             notes.Add(new ReviewNote(spot, text));

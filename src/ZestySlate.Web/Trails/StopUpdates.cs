@@ -51,7 +51,7 @@ public sealed class StopUpdates(ActivityStore store)
 
         return await store.ContainsAsync(source.Id, trailId)
             ? Outcome<Edit>.Refused(
-                $"«{source.Document.Title}» is made of this activity by now; taken up, it would be inside itself. End the link to keep it as a copy."
+                $"“{source.Document.Title}” is made of this activity by now; taken up, it would be inside itself. End the link to keep it as a copy."
             )
             : new UpdateStop(stop.Id, source.Document, source.Edition);
     }

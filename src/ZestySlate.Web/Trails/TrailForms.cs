@@ -49,8 +49,8 @@ internal static class TrailForms
         };
     }
 
-    /// <summary>Fields: title, counts («as», «times», «not»), weight, goes («once», «won», «times»), times, tries, reveal («trail», «now», «end»,
-    /// «own»), reward («yes»), from, rewardTitle, rewardText, the words of its picture and sound, and for each state by- and value-; remove.</summary>
+    /// <summary>Fields: title, counts (“as”, “times”, “not”), weight, goes (“once”, “won”, “times”), times, tries, reveal (“trail”, “now”, “end”,
+    /// “own”), reward (“yes”), from, rewardTitle, rewardText, the words of its picture and sound, and for each state by- and value-; remove.</summary>
     private static Stop ReadStop(IFormCollection form, Stop old, Activity activity)
     {
         var remove = form["remove"].ToString();

@@ -84,7 +84,7 @@ public sealed class ActivityJsonTests
     public void Two_spots_of_one_id_are_refused()
     {
         var json = ActivityJson.Write(Make.Activity(Make.Note("n"), Make.Note("m"))).Replace("\"id\":\"m\"", "\"id\":\"n\"");
-        Assert.Contains("«n» stands twice", ActivityJson.Read(json).Refusal);
+        Assert.Contains("“n” stands twice", ActivityJson.Read(json).Refusal);
     }
 
     [Fact]

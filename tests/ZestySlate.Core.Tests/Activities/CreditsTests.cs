@@ -25,7 +25,7 @@ public sealed class CreditsTests
 {
     private static readonly Type[] Media = [typeof(Picture), typeof(Sound), typeof(VideoFile), typeof(PdfFile)];
 
-    /// <summary>Where documents can hold something shown or played: «Note.Sound».</summary>
+    /// <summary>Where documents can hold something shown or played: “Note.Sound”.</summary>
     private static IEnumerable<string> Places =>
         from type in typeof(Activity).Assembly.GetTypes()
         where IsOfDocuments(type)

@@ -61,7 +61,7 @@ public sealed class SentencesTests
     [InlineData("Clouds, e.g. cirrus, are high.", 1)]
     [InlineData("Am 3. Mai, z. B. abends, war es klar.", 1)]
     [InlineData("Wait … Now!", 2)]
-    [InlineData("He said: «It rains.» She left.", 2)]
+    [InlineData("He said: “It rains.” She left.", 2)]
     [InlineData("هل تمطر؟ نعم.", 2)]
     [InlineData("J. Abernethy wrote the log.", 1)]
     [InlineData("What?! No.", 2)]

@@ -84,7 +84,7 @@ public sealed class FlowCheckTests
             {
                 Scenes = [activity.Scenes[0] with { Spots = [.. activity.Scenes[0].Spots.Select(spot => spot with { Name = "Clouds" })] }],
             },
-            "2 questions are called «Clouds»"
+            "2 questions are called “Clouds”"
         );
     }
 
@@ -107,9 +107,9 @@ public sealed class FlowCheckTests
                 "one side is empty",
                 true
             },
-            { Asked.Match("a=1", "a=2"), "asks for «a» twice", false },
+            { Asked.Match("a=1", "a=2"), "asks for “a” twice", false },
             { Asked.Sort("gull=", "crab="), "has no right answer: put each item", true },
-            { Asked.Sort("gull=a", "crab=b"), "«Cliff», to which nothing belongs", false },
+            { Asked.Sort("gull=a", "crab=b"), "“Cliff”, to which nothing belongs", false },
             { new NumberQuestion(), "has no right answer: type the number", true },
             { Asked.Number(3, "3 m"), "which nobody can type", true },
             {

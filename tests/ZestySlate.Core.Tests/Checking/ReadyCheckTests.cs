@@ -54,7 +54,7 @@ public sealed class ReadyCheckTests
     {
         var finding = OnlyOf(Make.One("none"));
         Assert.True(finding.Blocks);
-        Assert.Equal("The question «Which one?» has no right answer: tick the option that is right.", finding.Message);
+        Assert.Equal("The question “Which one?” has no right answer: tick the option that is right.", finding.Message);
         Assert.Equal("q", finding.SpotId);
     }
 
@@ -88,7 +88,18 @@ public sealed class ReadyCheckTests
         Assert.Equal("penalty", OnlyOf(Make.Several("a", "b") with { Penalty = 0 }).Field);
 
     [Fact]
-    public void A_question_without_a_prompt_blocks() => Assert.Equal("prompt", OnlyOf(Make.One() with { Prompt = default }).Field);
+    public void A_question_without_a_prompt_blocks_and_is_named_by_its_number()
+    {
+        var bare = Make.One() with { Prompt = default };
+        Assert.Equal("prompt", OnlyOf(bare).Field);
+        var findings = ReadyCheck.Run(
+            Make.Activity(Make.Asked("a", Make.One()), Make.Asked("b", bare), Make.Asked("c", Make.One() with { Prompt = default }))
+        );
+        Assert.Equal(
+            ["Question 2 (multiple choice) has no prompt.", "Question 3 (multiple choice) has no prompt."],
+            findings.Where(finding => finding.Field == "prompt").Select(finding => finding.Message)
+        );
+    }
 
     [Fact]
     public void An_empty_note_and_an_empty_callout_block()
@@ -241,6 +252,6 @@ public sealed class ReadyCheckTests
                 },
             };
         Assert.Equal("sound", Only(Make.Activity(Said(""))).Field);
-        Assert.Empty(ReadyCheck.Run(Make.Activity(Said("How «gale» is said"))));
+        Assert.Empty(ReadyCheck.Run(Make.Activity(Said("How “gale” is said"))));
     }
 }

@@ -42,8 +42,8 @@ public sealed class WaysCheckTests
     [Fact]
     public void Scenes_nobody_reaches_and_scenes_without_a_way_out_are_named()
     {
-        Says(With(), "No learner can get to the scene «Room b»", false);
-        Says(Make.Tour(Make.Scene("a", Make.Jump("ab", "b")), Make.Scene("b")), "No jump leads out of the scene «Room b»", false);
+        Says(With(), "No learner can get to the scene “Room b”", false);
+        Says(Make.Tour(Make.Scene("a", Make.Jump("ab", "b")), Make.Scene("b")), "No jump leads out of the scene “Room b”", false);
     }
 
     public static TheoryData<LockKey, string> KeysThatCannotBeHad =>
@@ -128,5 +128,5 @@ public sealed class WaysCheckTests
 
     [Fact]
     public void Two_spots_on_one_place_are_named() =>
-        Says(With(Make.Note("n", "One"), Make.Note("m", "Two")), "«One» and «Two» lie on one place", false);
+        Says(With(Make.Note("n", "One"), Make.Note("m", "Two")), "“One” and “Two” lie on one place", false);
 }

@@ -36,7 +36,7 @@ public sealed class AssignmentTests
         var read = CategoryWeights.Read("Tests 60 %\n Class work: 40,5\n\n");
         Assert.Equal([("Tests", 60m), ("Class work", 40.5m)], read.Value.Select(one => (one.Key, one.Value)));
         Assert.Empty(CategoryWeights.Read("").Value);
-        Assert.Contains("«Tests»", CategoryWeights.Read("Tests").Refusal);
+        Assert.Contains("“Tests”", CategoryWeights.Read("Tests").Refusal);
         Assert.Contains("stands twice", CategoryWeights.Read("Tests 60\nTests 40").Refusal);
         Assert.NotNull(CategoryWeights.Read("Tests 0").Refusal);
     }

@@ -88,7 +88,7 @@ public sealed class StatisticsTests
         Assert.Empty(questions[1].Problems);
         Assert.Empty(questions[2].Problems);
 
-        // The strongest third all got the fourth «wrong» by the same option; the weak got it right.
+        // The strongest third all got the fourth “wrong” by the same option; the weak got it right.
         Assert.Equal([QuestionProblem.WrongKeySuspected, QuestionProblem.DoesNotSeparate], questions[3].Problems);
         Assert.Contains(QuestionProblem.TooHard, Of([.. attempts.Select((_, i) => i == 0 ? "11" : "01")]).Questions[0].Problems);
     }

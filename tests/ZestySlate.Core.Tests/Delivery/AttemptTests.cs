@@ -45,7 +45,7 @@ public sealed class AttemptTests
         var rules = new Rules { TryCosts = [0, 0.2m, 0.4m], HintCost = 0.1m };
         var question = new Attempt(Two(rules)).Mark("q", "b").Hint("q").Mark("q", "a").State.QuestionOf("q")!;
         Assert.Equal(0.7m, question.Points(CountingTry.Best));
-        Assert.Equal("«Option a» is right. Try 2 costs 20 %. The hint costs 10 %.", question.LastTry!.Reason.Said());
+        Assert.Equal("“Option a” is right. Try 2 costs 20 %. The hint costs 10 %.", question.LastTry!.Reason.Said());
     }
 
     [Fact]
@@ -263,7 +263,7 @@ public sealed class AttemptTests
             new Attempt(Two(new Rules { HintCost = 0.5m })).Hint("q").Mark("q", "b").Mark("q", "a").Answer("r", "c").State
         );
         Assert.Equal(
-            ["«Option a» is right. The hint costs 50 %.", "Answered, not marked yet."],
+            ["“Option a” is right. The hint costs 50 %.", "Answered, not marked yet."],
             report.Answers.Select(a => a.Reason.Replace("50%", "50 %"))
         );
         Assert.Equal(["Option a", "Option c"], report.Answers.Select(a => a.Response));

@@ -50,7 +50,7 @@ public sealed class DraftsTests
     public void A_term_is_told_from_what_is_said_of_others()
     {
         var asked = (MultipleChoiceQuestion)By(DraftRule.Term, "cumulonimbus").Question;
-        Assert.Contains("«cumulonimbus»", asked.Prompt.Words);
+        Assert.Contains("“cumulonimbus”", asked.Prompt.Words);
         Assert.Equal(
             ["A line through places of one pressure.", "A tower of cloud with an anvil.", "The edge between two kinds of air."],
             asked.Options.Select(option => option.Text).Order()
@@ -70,7 +70,7 @@ public sealed class DraftsTests
         var draft = By(DraftRule.Opposite, "hills");
         Assert.Contains("Warm air falls over the hills", ((MultipleChoiceQuestion)draft.Question).Prompt.Words);
         Assert.Equal("It is not as it was said.", Right(draft));
-        Assert.Contains("«rises», not «falls»", ((MultipleChoiceQuestion)draft.Question).Options[0].Feedback);
+        Assert.Contains("“rises”, not “falls”", ((MultipleChoiceQuestion)draft.Question).Options[0].Feedback);
     }
 
     [Fact]

@@ -23,7 +23,7 @@ public sealed class FrameRuleTests
     [InlineData("'none'")]
     [InlineData("https://a;script-src")]
     public void What_is_no_site_is_refused_by_name(string typed) =>
-        Assert.Contains($"«{typed}»", FrameRule.ReadSites(typed).Refusal, StringComparison.Ordinal);
+        Assert.Contains($"“{typed}”", FrameRule.ReadSites(typed).Refusal, StringComparison.Ordinal);
 
     [Fact]
     public void Sites_stand_once_and_up_to_forty_of_them()

@@ -4,7 +4,7 @@ using ZestySlate.Core.Json;
 
 namespace ZestySlate.Core.Tests.Json;
 
-/// <summary>The members of all that is written with some types, as «Note.text: RichText».</summary>
+/// <summary>The members of all that is written with some types, as “Note.text: RichText”.</summary>
 internal static class Members
 {
     internal static IEnumerable<string> Of(params IEnumerable<Type> roots)

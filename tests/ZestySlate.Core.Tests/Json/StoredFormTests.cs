@@ -8,7 +8,7 @@ namespace ZestySlate.Core.Tests.Json;
 /// <summary>The way of documents and events through time.</summary>
 public sealed class StoredFormTests
 {
-    /// <summary>A form of the third version: what was called «heading» first and «headline» then, is called «title».</summary>
+    /// <summary>A form of the third version: what was called “heading” first and “headline” then, is called “title”.</summary>
     private static readonly StoredForm Third = new("activity", [Renamed("heading", "headline"), Renamed("headline", "title")]);
 
     private static Action<JsonObject> Renamed(string before, string after) =>
@@ -82,7 +82,7 @@ public sealed class StoredFormTests
         {
             var document = JsonNode.Parse(whole)!;
             Objects(document).ElementAt(i)["ofTomorrow"] = true;
-            Assert.Contains("«ofTomorrow» is not known here", ActivityJson.Read(document.ToJsonString()).Refusal);
+            Assert.Contains("“ofTomorrow” is not known here", ActivityJson.Read(document.ToJsonString()).Refusal);
         }
     }
 

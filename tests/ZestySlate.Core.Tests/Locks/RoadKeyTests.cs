@@ -167,7 +167,7 @@ public sealed class RoadKeyTests
         Assert.Null(Told(Visits(Comparison.AtLeast, 3)));
         var unseen = Between(Choice("rope", "end", Visits(Comparison.AtLeast, 1, "attic")));
         unseen = unseen with { Scenes = unseen.Scenes.Add(Make.Scene("attic")) };
-        Assert.Contains(ReadyCheck.Run(unseen), finding => finding.Message.StartsWith("The choice «Do rope» is never there"));
+        Assert.Contains(ReadyCheck.Run(unseen), finding => finding.Message.StartsWith("The choice “Do rope” is never there"));
     }
 
     /// <summary>The shares of those who walk by chance come out as the chances say, and visits as they are counted.</summary>

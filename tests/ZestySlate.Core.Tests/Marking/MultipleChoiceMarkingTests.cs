@@ -14,7 +14,7 @@ public sealed class MultipleChoiceMarkingTests
     {
         var mark = Mark(Make.One("b"), "b");
         Assert.Equal((Verdict.Right, 1m), (mark.Verdict, mark.Share));
-        Assert.Equal("«Option b» is right.", mark.Reason.Said());
+        Assert.Equal("“Option b” is right.", mark.Reason.Said());
         Assert.Equal("words b", mark.Parts[0].Feedback);
     }
 
@@ -90,7 +90,7 @@ public sealed class MultipleChoiceMarkingTests
     {
         var part = Mark(Make.Several("a", "b"), "a").Parts.Single(p => p.Part == "b");
         Assert.Equal(Verdict.Missing, part.Verdict);
-        Assert.Equal("«Option b» is right and was not picked.", part.Reason.Said());
+        Assert.Equal("“Option b” is right and was not picked.", part.Reason.Said());
     }
 
     [Fact]

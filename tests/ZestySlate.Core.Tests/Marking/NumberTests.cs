@@ -332,10 +332,10 @@ public sealed class NumberTests
     [InlineData("5 m/s²", 1, "5 m/s² is right. m/s² was not asked for and is passed over.")]
     [InlineData("5 %", 1, "5 % is right. % was not asked for and is passed over.")]
     [InlineData("6 km", 0, "6 km is not right.")]
-    [InlineData("3 or 4", 0, "One number is asked for; «3 or 4» is not one.")]
-    [InlineData("5 or so", 0, "«5 or so» could not be read as a number.")]
-    [InlineData("5 m 20 cm", 0, "One number is asked for; «5 m 20 cm» is not one.")]
-    [InlineData("1e400", 0, "«1e400» is too large, too near to nothing or too long to be compared.")]
+    [InlineData("3 or 4", 0, "One number is asked for; “3 or 4” is not one.")]
+    [InlineData("5 or so", 0, "“5 or so” could not be read as a number.")]
+    [InlineData("5 m 20 cm", 0, "One number is asked for; “5 m 20 cm” is not one.")]
+    [InlineData("1e400", 0, "“1e400” is too large, too near to nothing or too long to be compared.")]
     public void Where_no_unit_is_asked_for_one_is_passed_over_and_named(string typed, int share, string why)
     {
         var mark = Asked.Number(5).Marked(Asked.Number(typed));

@@ -102,7 +102,7 @@ public sealed class QuantityTests
             .Core.Questions.QuestionTypes.For(Asked.Number(1.234m))
             .Mark(Asked.Number(1.234m), Asked.Number("1,234"), InEnglish.Culture);
         Assert.Equal(Verdict.Wrong, mark.Verdict);
-        Assert.StartsWith("«1,234» was read as 1234", mark.Reason.Said());
+        Assert.StartsWith("“1,234” was read as 1234", mark.Reason.Said());
     }
 
     [Fact]
@@ -117,7 +117,7 @@ public sealed class QuantityTests
 
     [Fact]
     public void What_is_no_number_is_wrong_and_says_so() =>
-        Assert.Equal("«many» could not be read as a number.", Asked.Number(5).Marked(Asked.Number("many")).Reason.Said());
+        Assert.Equal("“many” could not be read as a number.", Asked.Number(5).Marked(Asked.Number("many")).Reason.Said());
 
     [Theory]
     [InlineData("hPa", true)]

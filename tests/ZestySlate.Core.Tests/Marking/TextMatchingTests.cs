@@ -27,7 +27,7 @@ public sealed class TextMatchingTests
 
     [Fact]
     public void A_slip_says_what_it_is_off() =>
-        Assert.Equal("Accepted: 1 letter off «barometer».", Match("baromter", Key("barometer")).Reason.Said());
+        Assert.Equal("Accepted: 1 letter off “barometer”.", Match("baromter", Key("barometer")).Reason.Said());
 
     [Fact]
     public void A_slip_can_cost_a_share()
@@ -44,7 +44,7 @@ public sealed class TextMatchingTests
     public void What_is_on_the_not_this_list_is_never_a_slip()
     {
         var key = Key("affect") with { NotThis = ["effect"] };
-        Assert.Equal((Verdict.Wrong, "«effect» is something else."), (Match("effect", key).Verdict, Match("effect", key).Reason.Said()));
+        Assert.Equal((Verdict.Wrong, "“effect” is something else."), (Match("effect", key).Verdict, Match("effect", key).Reason.Said()));
         Assert.Equal(Verdict.Right, Match("afect", key).Verdict);
     }
 

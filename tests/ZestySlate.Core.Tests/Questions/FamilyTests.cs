@@ -190,7 +190,7 @@ public sealed class FamilyTests
         };
         Assert.Equal(["high", "low", "middle"], question.Options.Select(option => option.Face.Text));
         Assert.Equal(1, question.Marked(Asked.Matched("p0", "p1", "p1")).Share);
-        Assert.Equal("«middle» does not belong to «fog».", question.Marked(Asked.Matched("p0", "p1", "x")).Of("p2")!.Reason.Said());
+        Assert.Equal("“middle” does not belong to “fog”.", question.Marked(Asked.Matched("p0", "p1", "x")).Of("p2")!.Reason.Said());
     }
 
     [Theory]

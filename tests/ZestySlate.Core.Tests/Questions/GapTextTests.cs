@@ -21,7 +21,7 @@ public sealed class GapTextTests
     {
         var mark = Bulletin.Marked(Asked.Typed("falling", "rain"));
         Assert.Equal([Verdict.Right, Verdict.Wrong, Verdict.Missing], mark.Parts.Select(part => part.Verdict));
-        Assert.Equal("«rain» is not right.", mark.Of("g2")!.Reason.Said());
+        Assert.Equal("“rain” is not right.", mark.Of("g2")!.Reason.Said());
         Assert.Equal("1 of 3 is right.", mark.Reason.Said());
     }
 
@@ -113,13 +113,13 @@ public sealed class GapTextTests
         var family = ZestySlate.Core.Questions.QuestionTypes.For(Bulletin);
         var both = Bulletin.With("g1", gap => gap with { NotThis = ["Falling"] });
         Assert.Contains(family.Check(both, InEnglish.Culture), weakness =>
-            weakness.Message.Contains("«Falling» as right and has it on the list")
+            weakness.Message.Contains("“Falling” as right and has it on the list")
         );
         var near = Asked.Gaps("{backing} or {packing}") with { Reading = new TextReading { Slips = true } };
         Assert.Contains(family.Check(near, InEnglish.Culture), weakness => weakness.Message.Contains("a slip away"));
         var twoHomes = Asked.Gaps("{wind} and {rain}", GapFilling.Bank).With("g2", gap => gap with { Variants = ["wind"] });
         Assert.Contains(family.Check(twoHomes, InEnglish.Culture), weakness =>
-            weakness.Message.Contains("«wind» in its bank, which fits two gaps")
+            weakness.Message.Contains("“wind” in its bank, which fits two gaps")
         );
         Assert.DoesNotContain(
             family.Check(

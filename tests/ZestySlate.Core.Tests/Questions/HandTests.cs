@@ -99,7 +99,7 @@ public sealed class HandTests
         var refused = new FileAnswerType()
             .FilesOf(new FileAnswerQuestion { Megabytes = 2 })
             .Refuse(Photo with { Kind = kind, Bytes = bytes });
-        Assert.Equal(said is null ? null : $"«sky.jpg» {said}.", refused is null ? null : refused.Said());
+        Assert.Equal(said is null ? null : $"“sky.jpg” {said}.", refused is null ? null : refused.Said());
     }
 
     [Fact]

@@ -32,7 +32,7 @@ public sealed class LocatingTests
         );
         Assert.Equal(Verdict.Right, Mark(once, "p0=0 0").Of("p0")!.Verdict);
         Assert.Equal(
-            ("«stratus» is not there.", Verdict.Missing),
+            ("“stratus” is not there.", Verdict.Missing),
             (Mark(once, "p1=0.1 0.5").Of("p1")!.Reason.Said(), Mark(once, "p1=0.1 0.5").Of("p0")!.Verdict)
         );
     }

@@ -221,7 +221,7 @@ public sealed class LongTextTests
             )
         );
         Assert.Equal(
-            ["has a model answer in which «land» is not found often enough"],
+            ["has a model answer in which “land” is not found often enough"],
             Said(new LongTextQuestion { Ideas = [Asked.Idea("land")], ModelAnswer = "The sea." })
         );
     }

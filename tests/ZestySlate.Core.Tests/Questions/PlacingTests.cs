@@ -19,7 +19,7 @@ public sealed class PlacingTests
         Assert.Equal((Verdict.Right, 1m), (Mark(question, "0=a", "1=b").Verdict, Mark(question, "0=0.1 0.5", "1=0.3 0.5").Share));
         Assert.Equal((Verdict.Partly, 0.5m), (Mark(question, "0=a", "1=0.9 0.5").Verdict, Mark(question, "0=a", "1=0.9 0.5").Share));
         Assert.Equal(
-            "«stratus» lies beside every place where something belongs.",
+            "“stratus” lies beside every place where something belongs.",
             Mark(question, "0=a", "1=0.95 0.5").Of("i1")!.Reason.Said()
         );
         Assert.Equal(Verdict.Missing, Mark(question, "0=a").Of("i1")!.Verdict);
@@ -28,8 +28,8 @@ public sealed class PlacingTests
     [Theory]
     [InlineData("0=a", null)]
     [InlineData("0=0.1 0.5", null)]
-    [InlineData("0=b", "«cirrus» cannot lie there.")]
-    [InlineData("0=0.95 0.5", "«cirrus» cannot lie there.")]
+    [InlineData("0=b", "“cirrus” cannot lie there.")]
+    [InlineData("0=0.95 0.5", "“cirrus” cannot lie there.")]
     [InlineData("1=b", null)]
     [InlineData("1=0.95 0.5", null)]
     [InlineData("0=", null)]
@@ -58,7 +58,7 @@ public sealed class PlacingTests
                     .Where(weakness => weakness.Blocks)
                     .Select(weakness => weakness.Message),
             ];
-        Assert.Equal(["has an item «cirrus» that may not lie where it belongs"], Said("b"));
+        Assert.Equal(["has an item “cirrus” that may not lie where it belongs"], Said("b"));
         Assert.Empty(Said("a"));
     }
 
@@ -82,7 +82,7 @@ public sealed class PlacingTests
         var question = Asked.Placing("vane=ab", "gauge=ab");
         Assert.Equal((1m, 1m), (Mark(question, "0=a", "1=b").Share, Mark(question, "0=b", "1=a").Share));
         Assert.Equal(0.5m, Mark(question, "0=a", "1=a").Share);
-        Assert.Equal("There is no room there for «gauge».", Mark(question, "0=a", "1=a").Of("i1")!.Reason.Said());
+        Assert.Equal("There is no room there for “gauge”.", Mark(question, "0=a", "1=a").Of("i1")!.Reason.Said());
         Assert.Equal(
             1m,
             Mark(question with { Zones = question.Zones.Replace(_ => true, zone => zone with { TakesSeveral = true }) }, "0=a", "1=a").Share

@@ -498,7 +498,7 @@ public sealed class VideoTests
     [InlineData(31, false)]
     public void A_stop_in_the_middle_of_a_sentence_is_told(double stop, bool told)
     {
-        Assert.Equal(told, SaysOfWords((decimal)stop, "in the middle of a sentence, «Then it rains.», which ends at 0:30"));
+        Assert.Equal(told, SaysOfWords((decimal)stop, "in the middle of a sentence, “Then it rains.”, which ends at 0:30"));
         Assert.Equal(told, SaysOfWords((decimal)stop, "in the middle of a sentence"));
     }
 

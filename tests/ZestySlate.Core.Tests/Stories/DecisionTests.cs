@@ -58,8 +58,8 @@ public sealed class DecisionTests
     {
         AttemptRow[] Class(int size, string choice) => Enumerable.Repeat(Row(choice), size).ToArray();
         Assert.Null(Of(Class(9, "left")).Problem);
-        Assert.Contains("Everybody takes «Do left»", Of(Class(10, "left")).Problem);
-        Assert.Equal("Nobody takes «Do stay».", Of([.. Class(9, "left"), Row("right")]).Problem);
+        Assert.Contains("Everybody takes “Do left”", Of(Class(10, "left")).Problem);
+        Assert.Equal("Nobody takes “Do stay”.", Of([.. Class(9, "left"), Row("right")]).Problem);
         Assert.Null(Of([.. Class(8, "left"), Row("right"), Row("stay", "left")]).Problem);
     }
 

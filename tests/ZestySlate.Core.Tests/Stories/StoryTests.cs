@@ -331,7 +331,7 @@ public sealed class StoryTests
     public void A_file_that_says_what_cannot_be_is_refused_or_does_no_harm()
     {
         var twice = Warning with { Story = Warning.Story! with { States = [Warning.Story.States[0], Warning.Story.States[0]] } };
-        Assert.Contains("keeps «trust» in mind twice", ActivityJson.Read(ActivityJson.Write(twice)).Refusal);
+        Assert.Contains("keeps “trust” in mind twice", ActivityJson.Read(ActivityJson.Write(twice)).Refusal);
         var wild = Warning with
         {
             Story = Warning.Story! with
@@ -385,7 +385,7 @@ public sealed class StoryTests
 
         // Nothing lowers trust any more: who argues is never doubted.
         Assert.False(SceneMap.Of(With(Choice("honest", "pier", Raise(10)))).CanOpen("argue"));
-        Assert.Contains(Checked(With(Choice("honest", "pier", Raise(10)))), message => message.Contains("«Do argue» is never there"));
+        Assert.Contains(Checked(With(Choice("honest", "pier", Raise(10)))), message => message.Contains("“Do argue” is never there"));
         Assert.DoesNotContain(Checked(Warning), message => message.Contains("never there"));
         Assert.Contains(Checked(With(Choice("a", "pier") with { Content = new Jump("pier") { Follows = new() } })), m =>
             m.Contains("no words")

@@ -361,13 +361,13 @@ public sealed class TrailTests
         ValueList<string> Said(Activity activity) => ReadyCheck.Run(activity).Select(finding => finding.Message).ToValueList();
         Assert.DoesNotContain(Said(Two), words => words.Contains("stop", StringComparison.Ordinal));
         Assert.Contains(
-            "The stop «Stop 2» is empty: no scene is part of it.",
+            "The stop “Stop 2” is empty: no scene is part of it.",
             Said(Two.WithScene("s2", scene => scene with { Stop = null }))
         );
         var unasked = With(stop => Rewarded(stop), Two.WithScene("s1", scene => scene with { Spots = [] }));
-        Assert.Contains("The reward of the stop «Room s1» cannot be won: nothing is asked there.", Said(unasked));
+        Assert.Contains("The reward of the stop “Room s1” cannot be won: nothing is asked there.", Said(unasked));
         Assert.Contains(
-            "Nothing on the board «Room board» leads to the stop «Room s1».",
+            "Nothing on the board “Room board” leads to the stop “Room s1”.",
             Said(Two.WithScene("board", scene => scene with { Spots = scene.Spots.RemoveAll(spot => spot.Id == "to1") }))
         );
         Assert.Contains(

@@ -59,7 +59,7 @@ public sealed partial class WordsTests
 
     [Fact]
     public void Reasons_follow_each_other() =>
-        Assert.Equal("«a» is right. Try 2 costs 20 %.", Words.English.Say(Reason.Of("isRight", "a").Then(Reason.Of("tryCosts", 2, 20m))));
+        Assert.Equal("“a” is right. Try 2 costs 20 %.", Words.English.Say(Reason.Of("isRight", "a").Then(Reason.Of("tryCosts", 2, 20m))));
 
     /// <summary>Every entry that is named in the source is in the file, and none stands there for nobody.</summary>
     [Fact]

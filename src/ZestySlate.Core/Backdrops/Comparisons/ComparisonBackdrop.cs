@@ -45,13 +45,13 @@ public sealed record ComparisonBackdrop(Picture First) : Backdrop
 
         if (Second is null)
         {
-            yield return new Weakness(true, $"«{title}» compares two pictures, and the second is not chosen yet.", "second");
+            yield return new Weakness(true, $"“{title}” compares two pictures, and the second is not chosen yet.", "second");
         }
         else if (Second.LacksAlternativeText)
         {
             yield return new Weakness(
                 false,
-                $"The second picture of «{title}» has no alternative text: say what it shows, for those who cannot see it.",
+                $"The second picture of “{title}” has no alternative text: say what it shows, for those who cannot see it.",
                 "second"
             );
         }

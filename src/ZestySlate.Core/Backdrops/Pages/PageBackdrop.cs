@@ -41,7 +41,7 @@ public sealed record PageBackdrop(RichText Text) : Backdrop
     public override string? Refuse() => Material is { Address: { Length: > 0 } address } ? WebAddress.Refuse(address) : null;
 
     internal override IEnumerable<Weakness> Check(string title) =>
-        (Material?.Weaknesses ?? []).Select(message => new Weakness(false, $"{message} (beside the questions of «{title}»).", "material"));
+        (Material?.Weaknesses ?? []).Select(message => new Weakness(false, $"{message} (beside the questions of “{title}”).", "material"));
 
     internal override Backdrop With(MediaSwap swap) => Material is { } material ? this with { Material = material.With(swap) } : this;
 }

@@ -11,5 +11,5 @@ public sealed record PlainBoardBackdrop : Backdrop
     public override ActivityKind Alone => ActivityKind.Picture;
 
     internal override IEnumerable<Weakness> Check(string title) =>
-        [new Weakness(false, $"The scene «{title}» has no picture yet.", "backdrop")];
+        [new Weakness(false, $"The scene “{title}” has no picture yet.", "backdrop")];
 }

@@ -150,11 +150,11 @@ public sealed record VideoBackdrop : Backdrop
 
         if (!HasContent)
         {
-            yield return new Weakness(true, $"«{title}» is a video, and none is chosen yet.", "video");
+            yield return new Weakness(true, $"“{title}” is a video, and none is chosen yet.", "video");
         }
         else if (Captions.Count == 0)
         {
-            yield return new Weakness(false, $"The video of «{title}» has no captions for those who cannot hear it.", "captions");
+            yield return new Weakness(false, $"The video of “{title}” has no captions for those who cannot hear it.", "captions");
         }
     }
 }

@@ -25,6 +25,6 @@ public sealed record WebPageBackdrop(string Address, int Width, int Height, bool
 
     internal override IEnumerable<Weakness> Check(string title) =>
         Refuses
-            ? [new Weakness(false, $"The page of «{title}» forbids being shown inside other pages; learners get a link to it.", "address")]
+            ? [new Weakness(false, $"The page of “{title}” forbids being shown inside other pages; learners get a link to it.", "address")]
             : [];
 }

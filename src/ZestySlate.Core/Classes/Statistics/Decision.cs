@@ -14,9 +14,9 @@ public sealed record Decision(string SceneId, string Title, int Learners, ValueL
         Learners < ClassStatistics.Fewest || Choices.Count < 2 ? null
         : Choices.FirstOrDefault(choice => choice.Learners == Learners) is { } all
         && Choices.All(other => other == all || other.Learners == 0)
-            ? $"Everybody takes «{all.Words}»: there is nothing to decide."
+            ? $"Everybody takes “{all.Words}”: there is nothing to decide."
         : Choices.Where(choice => choice.Learners == 0).ToList() is { Count: > 0 } nobody
-            ? $"Nobody takes {string.Join(", ", nobody.Select(choice => $"«{choice.Words}»"))}."
+            ? $"Nobody takes {string.Join(", ", nobody.Select(choice => $"“{choice.Words}”"))}."
         : null;
 
     /// <summary>The decisions of an activity, in the order of its scenes; those to which nobody came are left out.</summary>

@@ -33,38 +33,40 @@ public sealed record Ask(Question Question) : Content
     {
         if (Question.Prompt.IsEmpty)
         {
-            yield return new Weakness(true, "A question has no prompt.", "prompt");
+            var number = activity.Asked.TakeWhile(asked => !ReferenceEquals(asked.Question, Question)).Count() + 1;
+            var kind = QuestionTypes.For(Question).TitleOf(Question).ToLowerInvariant();
+            yield return new Weakness(true, $"Question {number} ({kind}) has no prompt.", "prompt");
         }
 
         if (Question.Pictures.Any(picture => picture.LacksAlternativeText))
         {
-            yield return new Weakness(false, $"The question «{name}» shows a picture without alternative text.", "alternativeText");
+            yield return new Weakness(false, $"The question “{name}” shows a picture without alternative text.", "alternativeText");
         }
 
         if (Question.Sounds.Any(sound => sound.Transcript.Length == 0))
         {
             yield return new Weakness(
                 false,
-                $"The question «{name}» plays a sound that is not described for those who cannot hear it.",
+                $"The question “{name}” plays a sound that is not described for those who cannot hear it.",
                 "sound"
             );
         }
 
         if (Question.Video is { Captions: "" })
         {
-            yield return new Weakness(false, $"The question «{name}» shows a video without captions.", "video");
+            yield return new Weakness(false, $"The question “{name}” shows a video without captions.", "video");
         }
 
         if (QuestionTypes.For(Question).As<IGrows>()?.NeedsOf(Question).Any(id => !IsFindable(activity, id)) == true)
         {
-            yield return new Weakness(true, $"The question «{name}» has a part that waits for something that was deleted.", "cells");
+            yield return new Weakness(true, $"The question “{name}” has a part that waits for something that was deleted.", "cells");
         }
 
         foreach (var weakness in QuestionTypes.For(Question).Check(Question, activity.Words.Culture))
         {
             yield return weakness with
             {
-                Message = $"The question «{name}» {weakness.Message}.",
+                Message = $"The question “{name}” {weakness.Message}.",
             };
         }
     }

@@ -30,7 +30,7 @@ public sealed record Callout(string Text) : Content
     internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
         OwnName.Length == 0 ? [new Weakness(true, "A callout has no words.", "text")]
         : Sound is { Transcript: "" }
-            ? [new Weakness(false, $"The sound of «{name}» is not described for those who cannot hear it.", "sound")]
+            ? [new Weakness(false, $"The sound of “{name}” is not described for those who cannot hear it.", "sound")]
         : [];
 
     internal override Content With(MediaSwap swap) => this with { Sound = swap.Of(Sound) };

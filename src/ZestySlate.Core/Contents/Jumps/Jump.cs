@@ -64,7 +64,7 @@ public sealed record Jump(string SceneId) : Content
 
         if (SceneId.Length > 0 && activity.SceneOf(SceneId) is null)
         {
-            yield return new Weakness(true, $"The jump «{name}» leads to a scene that was deleted.", "scene");
+            yield return new Weakness(true, $"The jump “{name}” leads to a scene that was deleted.", "scene");
         }
     }
 
@@ -103,28 +103,28 @@ public sealed record Jump(string SceneId) : Content
         {
             yield return new Weakness(
                 false,
-                $"Nothing follows from the choice «{OwnName}»: it leads back, says nothing and changes nothing.",
+                $"Nothing follows from the choice “{OwnName}”: it leads back, says nothing and changes nothing.",
                 "scene"
             );
         }
 
         if (follows.Picture?.LacksAlternativeText == true)
         {
-            yield return new Weakness(false, $"The picture on the way from the choice «{OwnName}» has no alternative text.", "said");
+            yield return new Weakness(false, $"The picture on the way from the choice “{OwnName}” has no alternative text.", "said");
         }
 
         if (follows.Sound is { Transcript: "" })
         {
             yield return new Weakness(
                 false,
-                $"The sound on the way from the choice «{OwnName}» has no transcript for those who cannot hear it.",
+                $"The sound on the way from the choice “{OwnName}” has no transcript for those who cannot hear it.",
                 "said"
             );
         }
 
         foreach (var change in follows.Changes.Where(change => activity.Story?.StateOf(change.State) is null))
         {
-            yield return new Weakness(true, $"The choice «{OwnName}» changes something that was deleted.", "changes");
+            yield return new Weakness(true, $"The choice “{OwnName}” changes something that was deleted.", "changes");
         }
     }
 }

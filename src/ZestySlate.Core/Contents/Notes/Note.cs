@@ -58,29 +58,29 @@ public sealed record Note : Content
         }
         else if (Title.Trim().Length == 0)
         {
-            yield return new Weakness(false, $"The note «{name}» has no title.", "title");
+            yield return new Weakness(false, $"The note “{name}” has no title.", "title");
         }
 
         if (Illustrations.Any(picture => picture.LacksAlternativeText))
         {
-            yield return new Weakness(false, $"A picture in the note «{name}» has no alternative text.", "illustrations");
+            yield return new Weakness(false, $"A picture in the note “{name}” has no alternative text.", "illustrations");
         }
 
         if (Sound is { Transcript: "" })
         {
-            yield return new Weakness(false, $"The sound in the note «{name}» has no transcript for those who cannot hear it.", "sound");
+            yield return new Weakness(false, $"The sound in the note “{name}” has no transcript for those who cannot hear it.", "sound");
         }
 
         if (Video is { Captions: "" })
         {
-            yield return new Weakness(false, $"The video in the note «{name}» has no captions.", "video");
+            yield return new Weakness(false, $"The video in the note “{name}” has no captions.", "video");
         }
 
         if (ButtonWords.Length > 0 != ButtonAddress.Length > 0)
         {
             yield return new Weakness(
                 false,
-                $"The button in the note «{name}» needs both words and an address; it is not shown.",
+                $"The button in the note “{name}” needs both words and an address; it is not shown.",
                 "button"
             );
         }

@@ -32,7 +32,7 @@ public sealed record WebPanel(string Address, int Width, int Height) : Content
         {
             yield return new Weakness(
                 false,
-                $"The page «{name}» forbids being shown inside other pages; learners get a link to it.",
+                $"The page “{name}” forbids being shown inside other pages; learners get a link to it.",
                 "address"
             );
         }

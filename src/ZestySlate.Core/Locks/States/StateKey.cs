@@ -27,7 +27,7 @@ public sealed record StateKey(string State, Comparison Is, decimal Value) : Lock
 
     internal override string? Weakness(Activity activity) =>
         activity.Story?.StateOf(State) is not { } state ? "what it asks for was deleted"
-        : state.Within(Value) != Value ? $"«{state.Name}» never has the value {Value:0.##}"
+        : state.Within(Value) != Value ? $"“{state.Name}” never has the value {Value:0.##}"
         : null;
 
     internal override LockKey In(Copy copy) => this with { State = copy.Of(State) };

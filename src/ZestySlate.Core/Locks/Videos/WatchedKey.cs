@@ -29,8 +29,8 @@ public sealed record WatchedKey(string SceneId, decimal Share = WatchedKey.Usual
 
     internal override string? Weakness(Activity activity) =>
         activity.SceneOf(SceneId) is not { } scene ? "the video that must be watched was deleted"
-        : !scene.Backdrop.HasTime ? $"«{activity.TitleOf(scene)}» has no video to be watched"
-        : scene.Backdrop.Lasts is null ? $"it is not known how long the video of «{activity.TitleOf(scene)}» lasts"
+        : !scene.Backdrop.HasTime ? $"“{activity.TitleOf(scene)}” has no video to be watched"
+        : scene.Backdrop.Lasts is null ? $"it is not known how long the video of “{activity.TitleOf(scene)}” lasts"
         : null;
 
     internal override string? Refuse() => Share is <= 0 or > 1 ? "A video is watched by a share between 1 and 100 %." : null;

@@ -7,7 +7,7 @@ using System.Text.Json.Serialization;
 
 namespace ZestySlate.Core.Marking.Reading;
 
-/// <summary>An exact number in a document: a JSON number of any size, digit for digit, or «2/3» as a string where no decimal is exact.</summary>
+/// <summary>An exact number in a document: a JSON number of any size, digit for digit, or “2/3” as a string where no decimal is exact.</summary>
 internal sealed class FractionJson : JsonConverter<Fraction>
 {
     public override Fraction Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options)
@@ -31,7 +31,7 @@ internal sealed class FractionJson : JsonConverter<Fraction>
             && BigInteger.TryParse(below, NumberStyles.None, CultureInfo.InvariantCulture, out var under)
             && !under.IsZero
             ? new Fraction(over, under)
-            : throw new JsonException("A number was expected here, or two whole ones, as «2/3».");
+            : throw new JsonException("A number was expected here, or two whole ones, as “2/3”.");
     }
 
     public override void Write(Utf8JsonWriter writer, Fraction value, JsonSerializerOptions options)

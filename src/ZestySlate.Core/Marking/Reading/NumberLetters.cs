@@ -3,7 +3,7 @@ using System.Text;
 
 namespace ZestySlate.Core.Marking.Reading;
 
-/// <summary>Makes the many letters with which numbers are written into few: plain digits and signs, single spaces, «^» before what is raised.</summary>
+/// <summary>Makes the many letters with which numbers are written into few: plain digits and signs, single spaces, “^” before what is raised.</summary>
 internal static class NumberLetters
 {
     private const string Raised = "⁰¹²³⁴⁵⁶⁷⁸⁹";

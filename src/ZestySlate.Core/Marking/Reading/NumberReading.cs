@@ -18,7 +18,7 @@ public enum NumberTrouble
     /// <summary>There is none in it, or none that can be told.</summary>
     NoNumber,
 
-    /// <summary>There are several, or something is done with them: «3 or 4», «12-13», «2/0».</summary>
+    /// <summary>There are several, or something is done with them: “3 or 4”, “12-13”, “2/0”.</summary>
     NotOne,
 
     /// <summary>It is too large, too small or too long to be compared.</summary>

@@ -7,7 +7,7 @@ namespace ZestySlate.Core.Marking.Reading;
 /// <summary>What a typed text may be and what it may not be.</summary>
 public sealed record TextKey
 {
-    /// <summary>The texts that are right. «*» stands for any run of letters of a word, or none.</summary>
+    /// <summary>The texts that are right. “*” stands for any run of letters of a word, or none.</summary>
     public ValueList<string> Accepted { get; init; } = [];
 
     /// <summary>Texts that are wrong however near they come to an accepted one.</summary>
@@ -193,7 +193,7 @@ public static class TextMatching
         return Math.Min(last[other.Length], limit + 1);
     }
 
-    /// <summary>Whether a text fits a pattern in which «*» stands for any run of letters with their marks, or none; spaces, digits and
+    /// <summary>Whether a text fits a pattern in which “*” stands for any run of letters with their marks, or none; spaces, digits and
     /// hyphens are no letters.</summary>
     internal static bool FitsPattern(string text, string pattern)
     {

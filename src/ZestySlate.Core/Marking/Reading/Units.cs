@@ -1,7 +1,7 @@
 namespace ZestySlate.Core.Marking.Reading;
 
 /// <summary>A unit: value in the quantity's base units = value × factor + offset.</summary>
-/// <param name="Dimension">The powers of the base units, as «kg m^-1 s^-2»; units of one dimension are converted into each other.</param>
+/// <param name="Dimension">The powers of the base units, as “kg m^-1 s^-2”; units of one dimension are converted into each other.</param>
 /// <param name="Symbol">How it is written.</param>
 /// <param name="Factor">How many base units it is.</param>
 /// <param name="Offset">Where it begins to count, for temperatures.</param>

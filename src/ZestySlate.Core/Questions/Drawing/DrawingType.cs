@@ -35,7 +35,7 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
 
     protected override string InWords(DrawingQuestion question, DrawingResponse response)
     {
-        var texts = string.Join(", ", response.Marks.Where(mark => mark.Sort == DrawnSort.Text).Select(mark => $"«{mark.Words}»"));
+        var texts = string.Join(", ", response.Marks.Where(mark => mark.Sort == DrawnSort.Text).Select(mark => $"“{mark.Words}”"));
         return $"a drawing of {response.Marks.Count} {(response.Marks.Count == 1 ? "mark" : "marks")}{(texts.Length > 0 ? ", with " + texts : "")}";
     }
 

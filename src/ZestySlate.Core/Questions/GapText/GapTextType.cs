@@ -105,7 +105,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
                 { } both
             )
             {
-                yield return new Weakness(true, $"takes «{both}» as right and has it on the list of what is wrong", $"gap-{gap.Id}");
+                yield return new Weakness(true, $"takes “{both}” as right and has it on the list of what is wrong", $"gap-{gap.Id}");
             }
         }
 
@@ -116,7 +116,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
         {
             yield return new Weakness(
                 true,
-                $"offers only «{alone.Words}» in the list of its gap: give it wrong words",
+                $"offers only “{alone.Words}” in the list of its gap: give it wrong words",
                 $"gap-{alone.Gap.Id}"
             );
         }
@@ -137,7 +137,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
             {
                 yield return new Weakness(
                     false,
-                    $"has «{twice}» in its bank, which fits two gaps; mark these gaps as exchangeable",
+                    $"has “{twice}” in its bank, which fits two gaps; mark these gaps as exchangeable",
                     "text"
                 );
             }
@@ -156,7 +156,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
             {
                 yield return new Weakness(
                     false,
-                    $"forgives slips, and «{near.Item1}» is a slip away from «{near.Item2}»; what lies between them is taken as neither",
+                    $"forgives slips, and “{near.Item1}” is a slip away from “{near.Item2}”; what lies between them is taken as neither",
                     "reading"
                 );
             }
@@ -174,7 +174,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
     protected override IEnumerable<TypedAnswer> Typed(GapTextQuestion question, GapTextResponse response) =>
         question.Filling != GapFilling.Typed
             ? []
-            : question.Gaps.Select((gap, i) => new TypedAnswer(gap.Gap.Id, $"gap {i + 1}, «{gap.Words}»", response.For(gap.Gap.Id)));
+            : question.Gaps.Select((gap, i) => new TypedAnswer(gap.Gap.Id, $"gap {i + 1}, “{gap.Words}”", response.For(gap.Gap.Id)));
 
     protected override GapTextQuestion WithVariant(GapTextQuestion question, string part, string text) =>
         question with

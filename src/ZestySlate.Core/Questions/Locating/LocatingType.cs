@@ -268,7 +268,7 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
                 is { } twice
         )
         {
-            yield return new Weakness(false, $"has two places of the name «{twice.First().Face.Text}»", "places");
+            yield return new Weakness(false, $"has two places of the name “{twice.First().Face.Text}”", "places");
         }
 
         if (question.Board.Picture is null)

@@ -26,7 +26,7 @@ internal static class IdeaWords
 
     /// <summary>The words and signs, in order.</summary>
     /// <param name="text">The text, or a phrase of a key.</param>
-    /// <param name="stars">True for a phrase, in which «*» is a letter.</param>
+    /// <param name="stars">True for a phrase, in which “*” is a letter.</param>
     internal static List<IdeaWord> Of(string text, bool stars = false)
     {
         var words = new List<IdeaWord>();

@@ -212,7 +212,7 @@ public sealed class KeyIdeas
         return places;
     }
 
-    /// <summary>The patterns that a word fits. A slip counts only where both words are long enough for it: «and» is no slip of «land».</summary>
+    /// <summary>The patterns that a word fits. A slip counts only where both words are long enough for it: “and” is no slip of “land”.</summary>
     private int[] Fitting(string small, string asTyped)
     {
         List<int> fitting = [];

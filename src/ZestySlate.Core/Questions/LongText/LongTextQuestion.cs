@@ -35,7 +35,7 @@ public sealed record KeyIdea
     /// <summary>What the idea is called; its first phrase when empty.</summary>
     public string Name { get; init; } = "";
 
-    /// <summary>The ways to say it: words, or words in order; «*» stands for any run of letters or none.</summary>
+    /// <summary>The ways to say it: words, or words in order; “*” stands for any run of letters or none.</summary>
     public ValueList<string> Phrases { get; init; } = [];
 
     /// <summary>How many other words may stand between two words of a phrase.</summary>

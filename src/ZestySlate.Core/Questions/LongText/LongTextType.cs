@@ -149,7 +149,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             { Idea: not null } lost
         )
         {
-            yield return new Weakness(true, $"has a key idea that nobody can write so that it is found: «{lost.Phrase.Trim()}»", "ideas");
+            yield return new Weakness(true, $"has a key idea that nobody can write so that it is found: “{lost.Phrase.Trim()}”", "ideas");
         }
 
         if (question.Ideas.Count == 0 && !question.WaitsForPerson)
@@ -171,7 +171,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
         {
             yield return new Weakness(
                 false,
-                $"has a model answer in which «{mark.Parts.First(part => part.Verdict != Verdict.Right).Label}» is not found often enough",
+                $"has a model answer in which “{mark.Parts.First(part => part.Verdict != Verdict.Right).Label}” is not found often enough",
                 "modelAnswer"
             );
         }

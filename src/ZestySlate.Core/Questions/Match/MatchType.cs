@@ -147,7 +147,7 @@ public sealed partial class MatchType : QuestionType<MatchQuestion, MatchRespons
             { } twice
         )
         {
-            yield return new Weakness(false, $"asks for «{twice.Left.Name}» twice", "pairs");
+            yield return new Weakness(false, $"asks for “{twice.Left.Name}” twice", "pairs");
         }
     }
 

@@ -95,6 +95,6 @@ public sealed record Option
     /// <summary>Words for the learner who picked it.</summary>
     public string Feedback { get; init; } = "";
 
-    /// <summary>True when it keeps its place in a shuffle, as «all of these» does.</summary>
+    /// <summary>True when it keeps its place in a shuffle, as “all of these” does.</summary>
     public bool Pinned { get; init; }
 }

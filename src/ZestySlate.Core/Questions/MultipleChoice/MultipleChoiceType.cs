@@ -127,7 +127,7 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
             { } twice
         )
         {
-            yield return new Weakness(false, $"offers «{twice.First().Name}» twice", "options");
+            yield return new Weakness(false, $"offers “{twice.First().Name}” twice", "options");
         }
 
         if (question.Picks == Picks.Several && question.RightOptions == question.Options.Count && question.Options.Count > 0)
@@ -141,7 +141,7 @@ public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQues
         }
     }
 
-    /// <summary>The words of an option; «True» and «False», while the author has not changed them, in the activity's language.</summary>
+    /// <summary>The words of an option; “True” and “False”, while the author has not changed them, in the activity's language.</summary>
     private static string TextOf(MultipleChoiceQuestion question, Option option, Words words) =>
         question.Picks != Picks.TrueOrFalse ? option.Text
         : option is { Id: "true", Text: "True" } ? words["true"]

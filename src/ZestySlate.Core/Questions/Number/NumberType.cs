@@ -86,7 +86,7 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
         }
         else if (question.UnitUse != UnitUse.None && !QuantityReading.CanBeTyped(question.Unit))
         {
-            yield return new Weakness(true, $"has the unit «{question.Unit}», which nobody can type so that it is read", "unit");
+            yield return new Weakness(true, $"has the unit “{question.Unit}”, which nobody can type so that it is read", "unit");
         }
     }
 

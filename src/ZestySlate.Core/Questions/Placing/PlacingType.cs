@@ -173,7 +173,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             )
         )
         {
-            yield return new Weakness(true, $"has an item «{item.Face.Name}» that may not lie where it belongs", "items");
+            yield return new Weakness(true, $"has an item “{item.Face.Name}” that may not lie where it belongs", "items");
         }
 
         foreach (var zone in question.Zones.Where(zone => zone.Area.IsTooSmall))
@@ -194,7 +194,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             { } twice
         )
         {
-            yield return new Weakness(false, $"has two zones named «{twice.Key}»", "zones");
+            yield return new Weakness(false, $"has two zones named “{twice.Key}”", "zones");
         }
 
         if (question.Board.Picture is { AlternativeText.Length: 0 })
@@ -203,7 +203,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
         }
     }
 
-    private static string Named(Zone zone) => zone.Name.Length > 0 ? $" «{zone.Name}»" : "";
+    private static string Named(Zone zone) => zone.Name.Length > 0 ? $" “{zone.Name}”" : "";
 
     protected override PlacingResponse? Rehearse(PlacingQuestion question, Chance chance)
     {

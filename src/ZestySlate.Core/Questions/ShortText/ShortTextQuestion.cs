@@ -16,7 +16,7 @@ public sealed record ShortTextQuestion : Question
 }
 
 /// <summary>An answer that is known.</summary>
-/// <param name="Text">The answer; «*» stands for any run of letters or none.</param>
+/// <param name="Text">The answer; “*” stands for any run of letters or none.</param>
 public sealed record ShortAnswer(string Text)
 {
     /// <summary>What it earns, 0..1.</summary>

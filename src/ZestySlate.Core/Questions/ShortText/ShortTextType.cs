@@ -112,7 +112,7 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
             { } both
         )
         {
-            yield return new Weakness(true, $"takes «{both.Text}» as right and has it on the list of what is wrong", "accepted");
+            yield return new Weakness(true, $"takes “{both.Text}” as right and has it on the list of what is wrong", "accepted");
         }
 
         if (
@@ -132,7 +132,7 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
         {
             yield return new Weakness(
                 false,
-                $"forgives slips, and «{found.wrong.Text}» is a slip away from «{right.Text}»; what lies between them is taken as neither",
+                $"forgives slips, and “{found.wrong.Text}” is a slip away from “{right.Text}”; what lies between them is taken as neither",
                 "reading"
             );
         }

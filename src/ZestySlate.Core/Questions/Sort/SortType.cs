@@ -147,7 +147,7 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
             && question.Items.Count > 0
         )
         {
-            yield return new Weakness(false, $"has the group «{empty.Title}», to which nothing belongs", "groups");
+            yield return new Weakness(false, $"has the group “{empty.Title}”, to which nothing belongs", "groups");
         }
     }
 

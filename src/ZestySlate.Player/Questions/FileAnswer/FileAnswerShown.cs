@@ -13,7 +13,7 @@ internal sealed class FileAnswerShown : IFamilyShown
 
     public Type Answer => typeof(FileAnswerAnswer);
 
-    /// <summary>Fields: file (ids of those that are added), gone (ids of those taken out); «move» with «ID out» takes one out.</summary>
+    /// <summary>Fields: file (ids of those that are added), gone (ids of those taken out); “move” with “ID out” takes one out.</summary>
     public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed) =>
         new FileAnswerResponse
         {

@@ -12,7 +12,7 @@ internal sealed class SpokenShown : IFamilyShown
 
     public Type Answer => typeof(SpokenAnswer);
 
-    /// <summary>Fields: recording (its id), or file (a sound that came with the form); «move» with «recording out» takes it back.</summary>
+    /// <summary>Fields: recording (its id), or file (a sound that came with the form); “move” with “recording out” takes it back.</summary>
     public Response Read(FormFields fields, IReadOnlyList<HandedFile> handed)
     {
         var id =

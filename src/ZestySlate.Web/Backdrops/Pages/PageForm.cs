@@ -58,7 +58,7 @@ internal sealed class PageForm : IBackdropForm
     private static Outcome<Edit> ReadDraw(string typed, Scene scene) =>
         typed.Length == 0 ? new SetDraw(scene.Id, null)
         : int.TryParse(typed, out var draw) ? new SetDraw(scene.Id, draw)
-        : Outcome<Edit>.Refused($"«{typed}» is not a number of questions.");
+        : Outcome<Edit>.Refused($"“{typed}” is not a number of questions.");
 
     private static MediaPurpose Beside(string key, MediaKind kind, Func<Material, FileUse, Material?> put) =>
         new(key, kind, use =>

@@ -104,7 +104,7 @@ internal static class CaptionEndpoints
         var shift = form["shift"].ToString().Trim() is { Length: > 0 } typed ? EditForms.Decimal(typed) : 0;
         if (shift is null || Math.Abs(shift.Value) > MostShift)
         {
-            return AuthoringEndpoints.Refused($"«{form["shift"]}» is no number of seconds.");
+            return AuthoringEndpoints.Refused($"“{form["shift"]}” is no number of seconds.");
         }
 
         var captions = read

@@ -39,16 +39,16 @@ public sealed class HostedLookup(AddressFetcher fetcher, OEmbedLookup pages, Med
         if (await pages.PlayerAsync(address, stop) is not { Player: { } player } page)
         {
             return Outcome<HostedFound>.Refused(
-                $"«{address}» is neither a video (MP4 or WebM) nor a page that tells of its player (oEmbed). If its terms allow it, save the video "
+                $"“{address}” is neither a video (MP4 or WebM) nor a page that tells of its player (oEmbed). If its terms allow it, save the video "
                     + "and bring it as a file."
             );
         }
 
         return await fetcher.ForbidsFramesAsync(player, stop) switch
         {
-            null => Outcome<HostedFound>.Refused($"The player of «{address}» cannot be reached now. Try it once more in a while."),
+            null => Outcome<HostedFound>.Refused($"The player of “{address}” cannot be reached now. Try it once more in a while."),
             true => Outcome<HostedFound>.Refused(
-                $"«{new Uri(address).Authority}» forbids that its player is shown in other pages. If its terms allow it, save the video and bring "
+                $"“{new Uri(address).Authority}” forbids that its player is shown in other pages. If its terms allow it, save the video and bring "
                     + "it as a file."
             ),
             _ => new HostedFound(

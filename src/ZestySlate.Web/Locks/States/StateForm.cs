@@ -17,7 +17,7 @@ internal sealed class StateForm : ILockForm
 
     public Type Fields => typeof(StateFields);
 
-    /// <summary>Fields: state, is, stateValue. «has» and «lacks» are for things.</summary>
+    /// <summary>Fields: state, is, stateValue. “has” and “lacks” are for things.</summary>
     public Outcome<LockKey> Read(IFormCollection form, decimal wrongCosts, CultureInfo culture) =>
         form["is"].ToString() switch
         {

@@ -86,7 +86,7 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
     {
         var keeper = new Person { UserName = New.Email.Trim(), Email = New.Email.Trim() };
         return !installation.IsCode(New.Code)
-                ? "This is not the code. It stands in the log of the server, in the line that begins with «Nobody runs this installation yet»."
+                ? "This is not the code. It stands in the log of the server, in the line that begins with “Nobody runs this installation yet”."
             : New.Name.Trim().Length == 0 || !New.Email.Contains('@', StringComparison.Ordinal)
                 ? "You need a name and an e-mail address to sign in with."
             : New.School.Trim().Length == 0 ? "The school needs a name; it can be changed later."

@@ -66,14 +66,14 @@ public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserMan
             Problem =
                 Email.Length == 0
                     ? "Type the e-mail address of the colleague."
-                    : $"No teacher signs in here as «{Email}». Check the address, or send them the link below.";
+                    : $"No teacher signs in here as “{Email}”. Check the address, or send them the link below.";
             return Page();
         }
 
         var me = await db.Users.AsNoTracking().SingleAsync(person => person.Id == User.Id());
         await library.CopyAsync(activity, me.Id, colleague.Id, colleague.Id == me.Id ? "" : $"From {me.DisplayName.Replace('/', ' ')}");
         (Said, Email) = (
-            $"{colleague.DisplayName} has a copy now, in the folder «From {me.DisplayName}». It is theirs: what either "
+            $"{colleague.DisplayName} has a copy now, in the folder “From {me.DisplayName}”. It is theirs: what either "
                 + "of you changes does not reach the other.",
             ""
         );

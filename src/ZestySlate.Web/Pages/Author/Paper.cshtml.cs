@@ -33,7 +33,7 @@ public sealed class PaperModel(ActivityStore store, SchoolLooks schools, SaidInV
     [BindProperty(SupportsGet = true)]
     public string What { get; set; } = "worksheet";
 
-    /// <summary>The paper: «a4» or «letter».</summary>
+    /// <summary>The paper: “a4” or “letter”.</summary>
     [BindProperty(SupportsGet = true)]
     public string Size { get; set; } = "a4";
 

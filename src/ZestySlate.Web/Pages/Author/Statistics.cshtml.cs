@@ -94,8 +94,8 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
         problem switch
         {
             QuestionProblem.WrongKeySuspected =>
-                $"The strongest learners pick «{question.Options.Where(option => !option.Right).MaxBy(option => option.StrongShare)!.Words}"
-                    + "» more often than the right answer: look whether the key is wrong.",
+                $"The strongest learners pick “{question.Options.Where(option => !option.Right).MaxBy(option => option.StrongShare)!.Words}"
+                    + "” more often than the right answer: look whether the key is wrong.",
             QuestionProblem.TooEasy => $"Nearly everybody gets it right ({Percent(question.Facility)}): it tells little about who knows.",
             QuestionProblem.TooHard =>
                 $"Hardly anybody gets it right ({Percent(question.Facility)}): was it taught, and is it worded clearly?",

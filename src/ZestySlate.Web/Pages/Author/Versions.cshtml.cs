@@ -57,7 +57,7 @@ public sealed class VersionsModel(ActivityStore store, Versions versions) : Page
         };
         if (VersionKey.Read(From) is not { } from || VersionKey.Read(To) is not { } to)
         {
-            Problem = compare ? "Choose two: one «from» and one «to»." : null;
+            Problem = compare ? "Choose two: one “from” and one “to”." : null;
             return;
         }
 

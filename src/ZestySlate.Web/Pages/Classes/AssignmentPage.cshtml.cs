@@ -77,7 +77,7 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
             if (EditForms.Decimal(typed) is not { } number || number < 0 || number > most)
             {
                 Problem ??=
-                    $"{what} lies between 0 and {most.ToString(CultureInfo.InvariantCulture)}; «{typed}» does not. Nothing was changed.";
+                    $"{what} lies between 0 and {most.ToString(CultureInfo.InvariantCulture)}; “{typed}” does not. Nothing was changed.";
                 return null;
             }
 
@@ -105,7 +105,7 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
             Given.Mails = mails;
         }
 
-        Problem ??= Giving && Given.Due is null && !NoDue ? "When is it due? Type a date, or tick «No due date»." : null;
+        Problem ??= Giving && Given.Due is null && !NoDue ? "When is it due? Type a date, or tick “No due date”." : null;
         Problem ??= Given.TimesFor(0).Refusal is { } refusal ? refusal + " Nothing was changed." : null;
         foreach (var (learner, known) in Learners)
         {

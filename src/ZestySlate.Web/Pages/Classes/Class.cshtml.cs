@@ -44,7 +44,7 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
             var typed = Request.Form["time-" + learner.PersonId].ToString();
             if (EditForms.Decimal(typed.Replace("%", "")) is not { } percent || percent is < 100 or > 500)
             {
-                Problem = $"The time of {learner.RosterName} lies between 100 and 500 %; «{typed}» does not. Nothing was changed.";
+                Problem = $"The time of {learner.RosterName} lies between 100 and 500 %; “{typed}” does not. Nothing was changed.";
                 db.ChangeTracker.Clear();
                 return Page();
             }

@@ -36,7 +36,7 @@ public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
         Outcome<ValueList<RosterEntry>> read;
         if (file is { Length: > RosterFile.Largest })
         {
-            read = Outcome<ValueList<RosterEntry>>.Refused($"«{file.FileName}» is larger than {RosterFile.Largest >> 20} MB.");
+            read = Outcome<ValueList<RosterEntry>>.Refused($"“{file.FileName}” is larger than {RosterFile.Largest >> 20} MB.");
         }
         else if (file is { Length: > 0 })
         {

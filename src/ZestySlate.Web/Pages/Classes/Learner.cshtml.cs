@@ -85,7 +85,7 @@ public sealed class LearnerModel(
         Problem =
             told.Length == 0 ? "A learner needs a name; the old one is kept."
             : Others.FirstOrDefault(other => string.Equals(other.RosterName, told, StringComparison.CurrentCultureIgnoreCase)) is { } same
-                ? $"«{same.RosterName}» is in this class already. Tell the two apart, or merge them below."
+                ? $"“{same.RosterName}” is in this class already. Tell the two apart, or merge them below."
             : known.Length > 0 && Others.FirstOrDefault(other => other.Number == known) is { } taken
                 ? $"{taken.RosterName} has the number {known} already."
             : null;
@@ -165,7 +165,7 @@ public sealed class LearnerModel(
 
         if (!string.Equals(typed?.Trim(), Learner.RosterName, StringComparison.CurrentCultureIgnoreCase))
         {
-            Problem = $"Type «{Learner.RosterName}» to delete. Nothing was deleted.";
+            Problem = $"Type “{Learner.RosterName}” to delete. Nothing was deleted.";
             return Page();
         }
 

@@ -89,7 +89,7 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
             {
                 if (logo.Length > PictureReader.MostBytes)
                 {
-                    return await RefusedAsync($"«{logo.FileName}» is too large for a logo.");
+                    return await RefusedAsync($"“{logo.FileName}” is too large for a logo.");
                 }
 
                 await logo.CopyToAsync(file);

@@ -105,7 +105,7 @@ public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Account
             ?? (
                 Others.All(other => other.Id != heir) ? "Choose who gets what this account has."
                 : !string.Equals(typed.Trim(), Teacher.DisplayName, StringComparison.CurrentCultureIgnoreCase)
-                    ? $"Type «{Teacher.DisplayName}» to remove the account. Nothing was done."
+                    ? $"Type “{Teacher.DisplayName}” to remove the account. Nothing was done."
                 : null
             );
         if (Problem is not null)

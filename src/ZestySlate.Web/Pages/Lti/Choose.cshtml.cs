@@ -104,7 +104,7 @@ public sealed class ChooseModel(
 
         /// <summary>Why it cannot be placed so, or null.</summary>
         internal string? Refuse() =>
-            Due is null && !NoDue ? "When is it due? Type a date, or tick «No due date»."
+            Due is null && !NoDue ? "When is it due? Type a date, or tick “No due date”."
             : From > Due ? "It is due before it can be opened: check the dates."
             : Until < Due || Until < From ? "It closes before it is due or opened: check the dates."
             : null;
@@ -173,7 +173,7 @@ public sealed class ChooseModel(
                 || !Core.Json.BoundedDecimalJson.Fits(number)
             )
             {
-                Problem = $"«{points}» is not a number of points. Type one above 0, or leave it empty.";
+                Problem = $"“{points}” is not a number of points. Type one above 0, or leave it empty.";
                 return Page();
             }
 
@@ -184,7 +184,7 @@ public sealed class ChooseModel(
         {
             if (ReadyCheck.Run(draft.Document).FirstOrDefault(finding => finding.Blocks) is { } blocking)
             {
-                Problem = $"«{draft.Record.Title}» is not ready: {blocking.Message}";
+                Problem = $"“{draft.Record.Title}” is not ready: {blocking.Message}";
                 return Page();
             }
         }

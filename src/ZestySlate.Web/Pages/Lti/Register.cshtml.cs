@@ -35,7 +35,7 @@ public sealed class RegisterModel(Registrations registrations) : PageModel
     public async Task OnGetAsync() =>
         Problem =
             !await registrations.IsGoodAsync(Key)
-                ? "This address for registering is not good any more. A keeper can make a new one under «Course sites»."
+                ? "This address for registering is not good any more. A keeper can make a new one under “Course sites”."
             : Host.Length == 0 ? "Give this whole address to your course site; it opens it and says who it is."
             : null;
 

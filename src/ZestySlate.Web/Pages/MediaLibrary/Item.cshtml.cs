@@ -80,7 +80,7 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             file,
             async ready =>
                 !ready.Succeeded ? Refused(ready.Refusal!)
-                : ready.Value.Kind != Item.Kind ? Refused($"«{file.FileName}» is of another kind than what it would replace.")
+                : ready.Value.Kind != Item.Kind ? Refused($"“{file.FileName}” is of another kind than what it would replace.")
                 : Done(Replacing.Said(await replacing.EverywhereAsync(Item, ready.Value))),
             HttpContext.RequestAborted
         );

@@ -41,7 +41,7 @@ internal sealed class NumberForm : IQuestionForm
         var read = number?.Value;
         if (read is { Unit.Length: > 0 })
         {
-            // Who types «1013 hPa» wants the unit too.
+            // Who types “1013 hPa” wants the unit too.
             (unit, use) = (read.Unit, use == UnitUse.None ? UnitUse.Optional : use);
         }
 

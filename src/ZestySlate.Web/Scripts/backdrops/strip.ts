@@ -136,7 +136,7 @@ class Strip {
     for (const cue of this.track.querySelectorAll<HTMLElement>("[data-cue][data-pauses]")) {
       const cut = cutAt(this.said.ends, Number(cue.dataset.from));
       cue.toggleAttribute("data-cuts", cut !== undefined);
-      cue.ariaDescription = !cut ? null : cut[1] ? `Stops inside «${cut[1]}»` : "Stops while somebody speaks";
+      cue.ariaDescription = !cut ? null : cut[1] ? `Stops inside “${cut[1]}”` : "Stops while somebody speaks";
     }
   }
 
@@ -330,7 +330,7 @@ class Strip {
     }
   }
 
-  /** «Begin at the moment shown», in the details. */
+  /** “Begin at the moment shown”, in the details. */
   private here(target: HTMLElement): void {
     const field = target.closest("[data-turn-here]")?.parentElement!.querySelector<HTMLInputElement>("[data-turn-to]");
     if (field && this.section.isConnected && this.video) {
@@ -428,7 +428,7 @@ class Strip {
         const sentence = cue.dataset.pauses === "yes" && !event.altKey ? nearestEnd(this.said.ends, begins) : undefined;
         begins = sentence ? sentence[0] : begins;
         ends = until === null ? null : until + begins - from;
-        this.say(!sentence ? "" : sentence[1] ? `After «${sentence[1]}»` : "Where there is a pause");
+        this.say(!sentence ? "" : sentence[1] ? `After “${sentence[1]}”` : "Where there is a pause");
       }
       this.place(cue, begins, ends);
       this.go(resizes ? ends! : begins);

@@ -167,4 +167,4 @@ function exchange(one: HTMLElement, other: HTMLElement): void {
   mark.replaceWith(other);
 }
 
-const nameOf = (item: HTMLElement): string => `«${(item.querySelector(".word, .face")?.textContent ?? "").trim()}»`;
+const nameOf = (item: HTMLElement): string => `“${(item.querySelector(".word, .face")?.textContent ?? "").trim()}”`;

@@ -565,7 +565,7 @@ class DrawingBoard {
   private nameOf(mark: Mark): string {
     return (
       saidIn(this.place, `drawn${mark.sort.charAt(0).toUpperCase()}${mark.sort.slice(1)}`) +
-      (mark.sort === "text" ? ` «${mark.words}»` : "")
+      (mark.sort === "text" ? ` “${mark.words}”` : "")
     );
   }
 

@@ -25,9 +25,9 @@ export async function upload(chosen: File, folder: string, far: (share: number) 
   }
   throw new Error(
     !reply
-      ? `No connection: «${file.name}» was not stored. Try it once more.`
+      ? `No connection: “${file.name}” was not stored. Try it once more.`
       : [400, 413, 415, 422, 429, 503].includes(reply.status)
-        ? `«${file.name}»: ${wordsOf(reply)}`
-        : `«${file.name}» could not be stored. Try it once more.`,
+        ? `“${file.name}”: ${wordsOf(reply)}`
+        : `“${file.name}” could not be stored. Try it once more.`,
   );
 }

@@ -27,7 +27,7 @@ export function takeNotes(form: HTMLFormElement): void {
       const said = entry.querySelector<HTMLElement>("[data-about]")!;
       const [, a, b] = anchor.value.split(" ").map(Number) as [number, number, number];
       if (kind === "words") {
-        said.textContent = `«${text.slice(a, b)}»`;
+        said.textContent = `“${text.slice(a, b)}”`;
       } else if (kind === "time") {
         said.textContent = clock(a);
       } else {

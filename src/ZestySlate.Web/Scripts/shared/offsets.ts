@@ -1,6 +1,6 @@
 /**
  * How far this clock is ahead of UTC, in minutes: today, and at each time that stands in a field, which may lie on the other side of
- * the change of clocks: «60 due=120 from=60».
+ * the change of clocks: “60 due=120 from=60”.
  */
 export function offsetsOf(times: Iterable<{ name: string; value: string }>, now = new Date()): string {
   const ahead = (at: Date): string => String(-at.getTimezoneOffset());

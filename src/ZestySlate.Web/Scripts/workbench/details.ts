@@ -179,7 +179,7 @@ export function watchDetails(rooms: Rooms): void {
       if (found.forbids) {
         rooms.toast("This page forbids being shown inside other pages; learners get a link to it.");
       } else if (found.player) {
-        rooms.toast(`Its player was found${found.title ? `: «${found.title}»` : ""}.`);
+        rooms.toast(`Its player was found${found.title ? `: “${found.title}”` : ""}.`);
       }
     }
   }

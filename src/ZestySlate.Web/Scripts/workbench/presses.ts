@@ -174,6 +174,9 @@ export function act(what: string, bench: Bench): void {
     case "addScene":
       dialogs.pickScene();
       break;
+    case "keys":
+      document.querySelector<HTMLDialogElement>("#keys")!.showModal();
+      break;
     case "map":
       void dialogs.map.open();
       break;
