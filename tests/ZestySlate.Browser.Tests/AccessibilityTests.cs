@@ -64,7 +64,18 @@ public sealed class AccessibilityTests(Apps apps)
         }
 
         ines.SignIn(apps, "tobiah.renn@gannetpoint.example");
-        foreach (var page in new[] { "/library", "/new", "/classes", "/keeper/course-sites" })
+        foreach (
+            var page in new[]
+            {
+                "/library",
+                "/library?view=list&words=tide",
+                "/new?shows=kinds",
+                "/help?words=picture",
+                "/help/authors",
+                "/classes",
+                "/keeper/course-sites",
+            }
+        )
         {
             ines.Go(apps.Slate + page);
             Passes(ines, page);

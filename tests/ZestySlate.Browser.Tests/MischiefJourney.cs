@@ -29,7 +29,7 @@ public sealed class MischiefJourney
 
             using var ines = new Person(trusts: true).SignIn(apps);
             ines.Go(apps.Slate + "/author/garden/results");
-            ines.Reads("main", "the course site does not answer");
+            ines.Reads("main", "1 grade waits for the course site");
             await apps.KillAndRestartAsync();
             ines.Go(apps.Slate + "/author/garden/results");
             ines.Reads("main", "1 grade");

@@ -44,6 +44,11 @@ public sealed class ReflowTests(Apps apps)
             var page in new[]
             {
                 "/library",
+                "/library?view=list",
+                "/help",
+                "/help/authors",
+                "/help/running",
+                "/new?shows=kinds",
                 "/new",
                 "/new?shows=questions",
                 "/media-library",

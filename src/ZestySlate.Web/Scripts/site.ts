@@ -1,6 +1,7 @@
 import { takeCopies } from "./shared/copies";
 import { takeDrops } from "./shared/drop";
 import { takeFragments } from "./shared/fragments";
+import { watchGuide } from "./shared/guided";
 import { watchLibrary } from "./shared/library";
 import { holdForms } from "./shared/held";
 import { watchLive } from "./shared/live";
@@ -16,6 +17,7 @@ showLocalTimes(document);
 switchTheme();
 takeDrops(document);
 watchLibrary();
+watchGuide();
 takePasskeys();
 
 takeFragments();
