@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using System.Net;
+using System.Text.RegularExpressions;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
@@ -25,7 +26,10 @@ public sealed class ClassWorkTests(SlateHost host)
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
     /// <summary>A class with an essay and a short answer given to it.</summary>
-    private async Task<(ClassRecord Class, string Activity, int Assignment)> GivenAsync(params string[] names)
+    private Task<(ClassRecord Class, string Activity, int Assignment)> GivenAsync(params string[] names) =>
+        GivenUnderAsync(new Rules(), names);
+
+    private async Task<(ClassRecord Class, string Activity, int Assignment)> GivenUnderAsync(Rules rules, params string[] names)
     {
         var ines = await host.DbAsync(db => db.Users.SingleAsync(p => p.Email == "ines.halloran@gannetpoint.example"));
         var text = new LongTextQuestion
@@ -50,6 +54,7 @@ public sealed class ClassWorkTests(SlateHost host)
                     new Activity
                     {
                         Title = "Essay " + Ids.New(4),
+                        Rules = rules,
                         Scenes =
                         [
                             new Scene
@@ -167,6 +172,21 @@ public sealed class ClassWorkTests(SlateHost host)
             "/not-yours",
             (await (await host.TeacherAsync("mireille")).GetAsync(address, Stop)).Headers.Location!.OriginalString
         );
+    }
+
+    [Theory]
+    [InlineData(RevealMoment.AfterEnd, null, true)]
+    [InlineData(RevealMoment.AfterDueDate, -1, true)]
+    [InlineData(RevealMoment.AfterDueDate, 60, false)]
+    [InlineData(RevealMoment.Never, -1, false)]
+    public async Task The_list_tells_points_only_when_they_may_be_seen(RevealMoment points, int? dueInMinutes, bool seen)
+    {
+        var (group, activity, assignment) = await GivenUnderAsync(new Rules { Reveal = new Reveal { Points = points } }, "Nuru");
+        var nuru = await JoinAsync(group, "Nuru");
+        await WorkAsync(nuru, activity, Essay, "anemometer");
+        DateTimeOffset? due = dueInMinutes is { } minutes ? DateTimeOffset.UtcNow.AddMinutes(minutes) : null;
+        await host.DbAsync(db => db.Assignments.Where(a => a.Id == assignment).ExecuteUpdateAsync(set => set.SetProperty(a => a.Due, due)));
+        Assert.Equal(seen, Regex.IsMatch(await ReadAsync(nuru, "/todo"), "\\d of \\d+ points"));
     }
 
     [Fact]
