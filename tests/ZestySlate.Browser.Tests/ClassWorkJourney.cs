@@ -300,31 +300,32 @@ public sealed class ClassWorkJourney(Apps apps)
     {
         ines.Go(apps.Slate + $"/author/{activity}/answers");
         ines.Reads("h2", learner);
-        ines.Run("const text = document.querySelector('[data-source]'); text.focus(); text.setSelectionRange(4, 14)");
-        ines.Press("Comment on the marked words");
-        ines.Reads(".note-about", "“land warms”");
+        ines.Select("[data-note-text]", 4, 15);
+        ines.Keys(Keys.Enter);
+        ines.Reads("[data-about]", "“land warms”");
         ines.Keys("Why does it?");
+        ines.Reads(".commented", "land warms");
         ines.Type("input[name=points]", "1");
         ines.Type("textarea[name=comment]", "Nearly there.");
-        ines.Press("Keep and go on", ".review");
         ines.Reads(".cell-verdict", "1 of 1");
+        ines.Reads("[data-kept]", "Kept.");
         ines.PressCss("a[data-key=n]");
         ines.Until(
             () =>
                 (bool)
-                    ines.Run("const drawn = document.querySelector('[data-board] img'); return drawn?.complete && drawn.naturalWidth > 0")!
+                    ines.Run(
+                        "const drawn = document.querySelector('[data-note-board] img'); return drawn?.complete === true && drawn.naturalWidth > 0"
+                    )!
                     ? ""
                     : null,
             "the drawing"
         );
-        var board = ines.See("[data-board]");
+        var board = ines.See("[data-note-board]");
         ines.Run("arguments[0].scrollIntoView({ block: 'center' })", board);
         ines.Hand.MoveToElement(board, 10, 10).Click().Perform();
-        ines.Reads(".note-about", "% across");
         ines.Keys("Smoother here.");
-        ines.See("[data-pins] circle");
+        ines.See(".note-pins circle");
         ines.Type("input[name=points]", "0.5");
-        ines.Press("Keep and go on", ".review");
         ines.Reads(".cell-verdict", "0.5 of 1");
         ines.Go(apps.Slate + $"/author/{activity}/results");
         ines.Press("Give back 1 work", ".page-head");
@@ -335,10 +336,10 @@ public sealed class ClassWorkJourney(Apps apps)
     private static void ReadsWhatWasSaid(Person learner)
     {
         learner.Reads("#result", "Given back by your teacher");
-        learner.Reads(".commented mark", "land warms");
+        learner.Reads(".commented", "land warms");
         learner.Reads(".review-notes", "Why does it?");
         learner.Reads(".review-notes", "Smoother here.");
-        learner.See(".noted-drawing circle");
+        learner.See(".drawing-sheet .note-pins circle");
     }
 
     /// <summary>The whole work below each other, with the name and nothing to press.</summary>

@@ -150,6 +150,20 @@ internal sealed class Person : IDisposable
             $"“{words}” in {css}"
         );
 
+    /// <summary>Selects the characters from..to of the first run of words in an element.</summary>
+    public void Select(string css, int from, int to) =>
+        Run(
+            """
+            const element = document.querySelector(arguments[0]);
+            element.focus();
+            const words = document.createTreeWalker(element, NodeFilter.SHOW_TEXT).nextNode();
+            getSelection().setBaseAndExtent(words, arguments[1], words, arguments[2]);
+            """,
+            css,
+            from,
+            to
+        );
+
     public void Gone(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed) ? null : "", css + " to go");
 
     /// <summary>Waits until the workbench has saved everything.</summary>

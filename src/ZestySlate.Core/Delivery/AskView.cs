@@ -167,7 +167,10 @@ public sealed record AskView
                 : null,
             Reason =
                 question.IsReviewed ? words["markedByTeacher"]
-                : shown.RightOrWrong && last is not null ? words.Say(feedbackOnly ? last.Mark.Reason : last.Reason)
+                : shown.RightOrWrong
+                && last is not null
+                && (feedbackOnly ? last.Mark.Reason : last.Reason) is { RepeatsVerdict: false } reason
+                    ? words.Say(reason)
                 : null,
             Band = shown.RightOrWrong ? question.Band : null,
             Points =

@@ -32,6 +32,9 @@ public sealed record Review
         : points > 0 ? Verdict.Partly
         : Verdict.Wrong;
 
+    /// <summary>True when another says the same, whoever said it; what is empty says as much as none at all.</summary>
+    public bool SaysAs(Review? other) => other is null ? IsEmpty : this with { By = other.By } == other;
+
     /// <summary>True when nothing is said.</summary>
     public bool IsEmpty => Points is null && Rows.Count == 0 && Comment.Length == 0 && Notes.Count == 0;
 }

@@ -7,6 +7,12 @@ namespace ZestySlate.Core.Delivery;
 /// <summary>A total of exact points. Rounding happens only at display.</summary>
 public sealed record Score(Fraction Points, decimal OutOf, bool Provisional, ScoreBand? Band, bool? Passed, bool Distinction)
 {
+    /// <summary>How many answers wait for a person's points.</summary>
+    public int Waiting { get; init; }
+
+    /// <summary>True while nothing but what waits was answered: there is no total to tell yet.</summary>
+    public bool IsUnmarked { get; init; }
+
     /// <summary>Exact percentage; 0 when there is nothing to reach.</summary>
     public Fraction Percent => OutOf == 0 ? 0 : Points * 100 / OutOf;
 
@@ -21,6 +27,11 @@ public sealed record Score(Fraction Points, decimal OutOf, bool Provisional, Sco
         var score = new Score(points, outOf, marked.Any(question => question.Waits), null, null, false);
         return score with
         {
+            Waiting = marked.Count(question => question.Waits),
+            IsUnmarked =
+                score.Provisional
+                && StoryScore.OutOf(state.Activity) == 0
+                && marked.All(question => question.Waits || question.OutOf == 0 || question is { Tries.Count: 0, Review: null }),
             Band =
                 outOf > 0
                     ? rules.Bands.For(

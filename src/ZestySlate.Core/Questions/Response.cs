@@ -7,13 +7,16 @@ public abstract record Response
     [System.Text.Json.Serialization.JsonIgnore]
     public virtual string Prose => "";
 
+    /// <summary>A text of up to so many characters is commented on as a whole.</summary>
+    public const int CommentedAsWhole = 40;
+
     /// <summary>The files that it names.</summary>
     [System.Text.Json.Serialization.JsonIgnore]
     public virtual IEnumerable<HandedFile> Handed => [];
 
     /// <summary>What of it a comment can be about.</summary>
     [System.Text.Json.Serialization.JsonIgnore]
-    public virtual Anchoring Anchoring => Prose.Length > 0 ? Anchoring.Words : Anchoring.Whole;
+    public virtual Anchoring Anchoring => Prose.Length > CommentedAsWhole ? Anchoring.Words : Anchoring.Whole;
 
     /// <summary>How long it plays, in seconds; 0 where it does not, or that is not known.</summary>
     [System.Text.Json.Serialization.JsonIgnore]

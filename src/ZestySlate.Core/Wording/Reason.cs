@@ -14,6 +14,10 @@ public sealed record Reason(string Key, ValueList<object> Arguments)
     /// <summary>A reason of this entry.</summary>
     public static Reason Of(string key, params object[] arguments) => new(key, arguments.ToValueList());
 
+    /// <summary>True when it tells nothing but the verdict, of an answer that is in sight.</summary>
+    public bool RepeatsVerdict =>
+        Next is null && Key is "isRight" or "isNotRight" or "typedRight" or "typedWrong" or "numberRight" or "numberWrong";
+
     /// <summary>This, and after it another one.</summary>
     public Reason Then(Reason? next) => next is null ? this : this with { Next = Next is null ? next : Next.Then(next) };
 }

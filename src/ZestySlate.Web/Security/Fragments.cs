@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace ZestySlate.Web.Security;
 
@@ -27,6 +28,13 @@ internal static class Fragments
 
         // Headers carry plain letters only; the serializer escapes all others.
         context.Response.Headers["HX-Trigger"] = JsonSerializer.Serialize(events);
+    }
+
+    /// <summary>A part that finds its own place on the page; what was asked for stays as it is.</summary>
+    public static IActionResult Beside(PageModel page, string partial, object model)
+    {
+        page.Response.Headers["HX-Reswap"] = "none";
+        return page.Partial(partial, model);
     }
 
     /// <summary>Why something was not done, said on the page where it was asked.</summary>

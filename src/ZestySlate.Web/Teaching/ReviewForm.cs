@@ -4,6 +4,7 @@ using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Wording;
+using ZestySlate.Player;
 using ZestySlate.Web.Authoring;
 
 namespace ZestySlate.Web.Teaching;
@@ -11,11 +12,14 @@ namespace ZestySlate.Web.Teaching;
 /// <summary>The form by which an answer, or several that are the same, are given points and comments.</summary>
 /// <param name="Answer">The answer.</param>
 /// <param name="Attempts">The attempts it stands in: one, or those with the same answer.</param>
-/// <param name="Seen">The newest review of it that the page knows, by the event's id; empty for none.</param>
+/// <param name="Newest">The newest review of it that the page knows, by the event's id; empty for none.</param>
 /// <param name="Words">How the activity writes numbers.</param>
 /// <param name="Files">Where the answer's files and drawings are found.</param>
-public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attempts, string Seen, Words Words, string Files)
+public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attempts, string Newest, Words Words, string Files)
 {
+    /// <summary>The newest review that whoever sent a form had seen: one that was told of last and may be replaced, or the page's own.</summary>
+    public static string Seen(IFormCollection form) => form["over"] is { Count: > 0 } over ? over.ToString() : form["seen"].ToString();
+
     /// <summary>Why what was typed could not be kept, or null.</summary>
     public string? Problem { get; init; }
 
@@ -38,8 +42,24 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
     public IEnumerable<(string Anchor, string Text)> Notes =>
         Typed is { } typed ? NoteFields(typed) : (Answer.Review?.Notes ?? []).Select(note => (Write(note.Anchor), note.Text));
 
-    /// <summary>A shorter text is commented on as a whole.</summary>
-    private const int ShortText = 40;
+    /// <summary>What names this form's own parts on the page: the question, with the attempt where several stand there.</summary>
+    public string Key => Shown is null ? $"{Answer.SpotId}-{Attempts[0]}" : Answer.SpotId;
+
+    /// <summary>The question as its learner will see it; null where the answer alone is shown.</summary>
+    public AskView? Shown { get; init; }
+
+    /// <summary>Where what learners see finds files and drawings.</summary>
+    public PlayLinks Links => new($"{Files}/events", Attempts[0], null, null);
+
+    /// <summary>What somebody said meanwhile, by the event's id, which this may be put in place of; null for nothing.</summary>
+    public string? Over { get; init; }
+
+    /// <summary>True once the form was kept just now.</summary>
+    public bool Kept { get; init; }
+
+    /// <summary>True when a mark of the product's own was changed, and the learner reads no reason for it.</summary>
+    public static bool LacksReason(AnswerReport answer) =>
+        answer.MarkedAlone && answer.Review is { Points: not null, Comment.Length: 0, Notes.Count: 0 };
 
     /// <summary>What can be commented on in it: words, points, times, or nothing but the whole.</summary>
     public string Spots =>
@@ -47,13 +67,13 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
             ? ""
             : Answer.Given switch
             {
-                { Anchoring: Anchoring.Words, Prose.Length: <= ShortText } or { Anchoring: Anchoring.Whole } or null => "",
+                { Anchoring: Anchoring.Whole } or null => "",
                 var given => given.Anchoring.ToString().ToLowerInvariant(),
             };
 
     /// <summary>
-    /// Reads the form: points, or row-ID for each row of the rubric; comment; note-N-anchor and note-N-text. An automatic mark
-    /// is only changed with a reason: a comment on the answer, or on a spot of it.
+    /// Reads the form: points, or row-ID for each row of the rubric; comment; note-anchor and note-text. An automatic mark may be changed
+    /// before its reason is said; giving back tells which changed marks have none.
     /// </summary>
     public static Outcome<Review> Read(IFormCollection form, AnswerReport answer, Words words, string by)
     {
@@ -99,9 +119,8 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
                     ? (decimal?)null
                     : Math.Min(answer.OutOf, rows.Sum(row => row.Points))
                 : points;
-        return wrong ? Outcome<Review>.Refused($"This answer earns between 0 and {words.Number(answer.OutOf)} points.")
-            : whole is not null && comment.Length == 0 && notes.Count == 0 && answer.MarkedAlone
-                ? Outcome<Review>.Refused("Say why you change the mark: the learner reads it.")
+        return wrong
+            ? Outcome<Review>.Refused($"This answer earns between 0 and {words.Number(answer.OutOf)} points.")
             : new Review
             {
                 Points = whole,
@@ -119,7 +138,7 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
         anchor switch
         {
             WordsAnchor words => string.Create(CultureInfo.InvariantCulture, $"words {words.From} {words.To}"),
-            PointAnchor point => string.Create(CultureInfo.InvariantCulture, $"point {point.X} {point.Y}"),
+            PointAnchor point => string.Create(CultureInfo.InvariantCulture, $"point {point.X} {point.Y} {point.File}").TrimEnd(),
             TimeAnchor time => string.Create(CultureInfo.InvariantCulture, $"time {time.Seconds}"),
             _ => "",
         };
@@ -134,6 +153,7 @@ public sealed record ReviewForm(AnswerReport Answer, IReadOnlyList<string> Attem
         {
             ["words", var from, var to] => new WordsAnchor((int)Number(from), (int)Number(to)),
             ["point", var x, var y] => new PointAnchor(Number(x), Number(y)),
+            ["point", var x, var y, var file] => new PointAnchor(Number(x), Number(y), file),
             ["time", var seconds] => new TimeAnchor(Number(seconds)),
             _ => null,
         };

@@ -16,6 +16,10 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     public static string NewestOf(LoadedAttempt attempt, string spot) =>
         attempt.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot)?.Id ?? "";
 
+    /// <summary>A newer review than the one that was seen, by the event's id; null for none.</summary>
+    public static string? OverOf(LoadedAttempt attempt, string spot, string seen) =>
+        NewestOf(attempt, spot) is { Length: > 0 } newest && newest != seen ? newest : null;
+
     /// <summary>Keeps a review. Why it was not kept, in words; null when it was.</summary>
     /// <param name="of">The attempt.</param>
     /// <param name="spot">The question; empty for the whole.</param>
@@ -24,12 +28,21 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     public async Task<string?> KeepAsync(string of, string spot, string? seen, Review review)
     {
         Reviewed? meanwhile = null;
+        var same = false;
         var kept = await attempts.TakeAsync(of, new Reviewed(spot, review) { Id = Ids.New(), At = clock.GetUtcNow() }, loaded =>
         {
             var newest = loaded.Events.OfType<Reviewed>().LastOrDefault(reviewed => reviewed.SpotId == spot);
-            meanwhile = seen is not null && newest is not null && newest.Id != seen ? newest : null;
-            return meanwhile is null ? null : Reason.Of("reviewedMeanwhile", newest!.Review.By, "", newest.Review.Comment);
+            same = review.SaysAs(newest?.Review) && newest?.Review.By is var by && (by is null || by == review.By);
+            meanwhile = !same && seen is not null && newest is not null && newest.Id != seen ? newest : null;
+            return meanwhile is null && !same
+                ? null
+                : Reason.Of("reviewedMeanwhile", newest?.Review.By ?? "", "", newest?.Review.Comment ?? "");
         });
+        if (same)
+        {
+            return null;
+        }
+
         if (kept is null)
         {
             return "This work is not there any more.";
@@ -49,7 +62,7 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
         return kept.Refusal is { } refusal ? Words.English.Say(refusal) : null;
     }
 
-    /// <summary>Takes the newest review of a question back: what was said before it counts again.</summary>
+    /// <summary>Takes back what one person has said of a question in one sitting: what was said before counts again.</summary>
     public async Task UndoAsync(string of, string spot, string by)
     {
         if (
@@ -57,7 +70,7 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
             && loaded.Events.OfType<Reviewed>().Where(reviewed => reviewed.SpotId == spot).ToList() is { Count: > 0 } said
         )
         {
-            var before = said.Count > 1 ? said[^2].Review : new Review { By = by };
+            var before = Sitting.Before(said)?.Review ?? new Review { By = by };
             await attempts.TakeAsync(of, new Reviewed(spot, before) { Id = Ids.New(), At = clock.GetUtcNow() });
         }
     }

@@ -3,7 +3,9 @@ using CsCheck;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Json;
+using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Drawing;
+using ZestySlate.Core.Questions.FileAnswer;
 using ZestySlate.Core.Questions.LongText;
 
 namespace ZestySlate.Core.Tests.Delivery;
@@ -124,4 +126,61 @@ public sealed class ReviewNoteTests
                 Assert.Equal(Text, string.Concat(pieces.Select(piece => piece.Text)));
                 Assert.Equal(Enumerable.Range(1, notes.Count), pieces.SelectMany(piece => piece.Ends).Order());
             });
+
+    [Fact]
+    public void Comments_and_mentions_of_ideas_cut_the_one_text_and_lose_nothing_of_either() =>
+        Gen.Select(Gen.Int[0, 20], Gen.Int[1, 15])
+            .Array[0, 6]
+            .Sample(ranges =>
+            {
+                ValueList<TextPiece> mentions =
+                [
+                    new TextPiece(Text[..4], 0),
+                    new TextPiece(Text[4..14], 2),
+                    new TextPiece(Text[14..25], 0),
+                    new TextPiece(Text[25..], 1),
+                ];
+                var notes = ranges
+                    .Select(range => new ReviewNote(new WordsAnchor(range.Item1, range.Item1 + range.Item2), "x"))
+                    .ToValueList();
+                var pieces = CommentedPiece.Of(mentions, notes);
+                Assert.Equal(Text, string.Concat(pieces.Select(piece => piece.Text)));
+                Assert.Equal(Text[4..14], string.Concat(pieces.Where(piece => piece.Idea == 2).Select(piece => piece.Text)));
+                Assert.Equal([2, 1], pieces.Where(piece => piece.IdeaEnds).Select(piece => piece.Idea));
+                Assert.Equal(Enumerable.Range(1, notes.Count), pieces.SelectMany(piece => piece.Ends).Order());
+            });
+
+    [Fact]
+    public void A_point_of_a_picture_that_was_handed_over_names_it()
+    {
+        var attempt = new Attempt(Make.Activity(Make.Asked("photo", new FileAnswerQuestion())), 3)
+            .Then(
+                (id, at) =>
+                    new Answered(
+                        "photo",
+                        new FileAnswerResponse
+                        {
+                            Files =
+                            [
+                                new HandedFile("sky", "sky.jpg", HandedKind.Picture, "image/jpeg", 9),
+                                new HandedFile("log", "log.pdf", HandedKind.Pdf, "application/pdf", 9),
+                            ],
+                        }
+                    )
+                    {
+                        Id = id,
+                        At = at,
+                    }
+            )
+            .HandIn();
+        string? Refused(NoteAnchor anchor) =>
+            attempt.Refusal(
+                new Reviewed("photo", With(new ReviewNote(anchor, "Here.")) with { Points = 0 }) { Id = "x", At = Make.Monday.AddHours(2) }
+            );
+        Assert.Null(Refused(new PointAnchor(0, 1, "sky")));
+        Assert.NotNull(Refused(new PointAnchor(0.5, 0.5, "log")));
+        Assert.NotNull(Refused(new PointAnchor(0.5, 0.5, "gone")));
+        Assert.NotNull(Refused(new PointAnchor(0.5, 0.5)));
+        Assert.NotNull(Refused(new PointAnchor(-0.01, 0.5, "sky")));
+    }
 }

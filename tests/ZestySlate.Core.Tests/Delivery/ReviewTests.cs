@@ -118,6 +118,63 @@ public sealed class ReviewTests
     }
 
     [Fact]
+    public void The_reviewer_reads_what_the_learner_will_read_and_the_learner_nothing_before()
+    {
+        var attempt = Reviewed(HandedIn(), "photo", Good);
+        var sheet = ReviewSheet.Of(attempt.State, Make.Monday.AddDays(1));
+        Assert.Equal(["photo", "one"], sheet.Scenes.SelectMany(scene => scene.Asks).Select(ask => ask.SpotId));
+        Assert.Null(attempt.View().SpotOf("photo")!.Ask!.Review);
+        attempt.Then((id, at) => new Returned { Id = id, At = at });
+        foreach (var spot in new[] { "photo", "one" })
+        {
+            Assert.Equal(attempt.View().SpotOf(spot)!.Ask, sheet.AskOf(spot));
+        }
+    }
+
+    [Fact]
+    public void Nothing_but_what_waits_is_no_total_yet()
+    {
+        var files = new FileAnswerResponse { Files = [new HandedFile("f", "sky.jpg", HandedKind.Picture, "image/jpeg", 9)] };
+        Attempt Handed(params Action<Attempt>[] done)
+        {
+            var attempt = new Attempt(Make.Activity(Make.Asked("photo", Photo), Make.Asked("one", Make.One())), 3);
+            attempt.Then((id, at) => new Answered("photo", files) { Id = id, At = at });
+            foreach (var one in done)
+            {
+                one(attempt);
+            }
+
+            return attempt.HandIn();
+        }
+
+        Assert.Equal((true, 1), (Handed().State.Score.IsUnmarked, Handed().State.Score.Waiting));
+        Assert.False(Handed(attempt => attempt.Mark("one", "b")).State.Score.IsUnmarked);
+        Assert.False(Reviewed(Handed(), "photo", Good).State.Score.IsUnmarked);
+        Assert.False(Reviewed(Handed(), "one", new Review { By = "ines", Points = 0 }).State.Score.IsUnmarked);
+    }
+
+    [Fact]
+    public void What_was_said_in_one_sitting_is_taken_back_as_a_whole()
+    {
+        Reviewed Said(string by, double minute, string comment) =>
+            new("one", new Review { By = by, Comment = comment }) { Id = comment, At = Make.Monday.AddMinutes(minute) };
+        Assert.Null(Sitting.Before([Said("ines", 0, "a")]));
+        Assert.Null(Sitting.Before([Said("ines", 0, "a"), Said("ines", 30, "ab"), Said("ines", 60, "abc")]));
+        Assert.Equal("ab", Sitting.Before([Said("ines", 0, "a"), Said("ines", 1, "ab"), Said("ines", 31.01, "abc")])!.Id);
+        Assert.Equal("b", Sitting.Before([Said("ines", 0, "a"), Said("tobiah", 1, "b"), Said("ines", 2, "c"), Said("ines", 3, "cd")])!.Id);
+    }
+
+    [Fact]
+    public void The_same_words_are_not_said_twice()
+    {
+        Assert.True(new Review { By = "ines" }.SaysAs(null));
+        Assert.False(Good.SaysAs(null));
+        Assert.True(Good.SaysAs(Good with { By = "tobiah" }));
+        Assert.False(Good.SaysAs(Good with { Points = 2 }));
+        Assert.False(Good.SaysAs(Good with { Notes = [new ReviewNote(new TimeAnchor(1), "x")] }));
+    }
+
+    [Fact]
     public void What_cannot_be_is_refused_in_words()
     {
         var working = new Attempt(Make.Activity(Make.Asked("one", Make.One())), 3);

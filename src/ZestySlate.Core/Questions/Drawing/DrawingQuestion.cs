@@ -76,7 +76,4 @@ public sealed record DrawingView(
     ValueList<DrawnSort> Sorts,
     ValueList<DrawnMark> Marks,
     ValueList<RubricRow> Rubric
-) : QuestionView
-{
-    public override bool IsDrawn => true;
-}
+) : QuestionView;

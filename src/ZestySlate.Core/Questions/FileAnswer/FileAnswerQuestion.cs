@@ -26,6 +26,8 @@ public sealed record FileAnswerResponse : Response
     public ValueList<string>? Gone { get; init; }
 
     public override IEnumerable<HandedFile> Handed => Files;
+
+    public override Anchoring Anchoring => Files.Any(file => file.Kind == HandedKind.Picture) ? Anchoring.Point : Anchoring.Whole;
 }
 
 /// <summary>What a learner may see of it.</summary>

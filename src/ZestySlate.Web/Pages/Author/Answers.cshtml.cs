@@ -9,6 +9,7 @@ using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
 using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Pages.Author;
@@ -92,7 +93,13 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
             }
 
             var read = ReviewForm.Read(form, answer, loaded.State.Activity.Words, User.Id());
-            problem = read.Refusal ?? await reviewing.KeepAsync(id, spot, of.Count == 1 ? form["seen"].ToString() : null, read.Value);
+            var seen = of.Count == 1 ? ReviewForm.Seen(form) : null;
+            problem = read.Refusal ?? await reviewing.KeepAsync(id, spot, seen, read.Value);
+            if (problem is not null && Fragments.IsOne(HttpContext))
+            {
+                return await FragmentAsync(id, spot, filter, problem);
+            }
+
             if (problem is not null)
             {
                 await LoadAsync(activity, filter, [id], problem);
@@ -105,6 +112,11 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
             await reviewing.KeepPhraseAsync(User.Id(), form["comment"].ToString());
         }
 
+        if (Fragments.IsOne(HttpContext) && of is [var one])
+        {
+            return await FragmentAsync(one, spot, filter, null);
+        }
+
         // What was kept just now stands in its place once more, so that it is known what comes after it.
         await LoadAsync(activity, filter, of, null);
         var kept = _order.FindIndex(of.Contains);
@@ -112,6 +124,38 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
         var place = next < 0 ? Math.Max(0, kept) : next - (OnlyWaiting ? _order.Take(next).Count(of.Contains) : 0);
         return LocalRedirect(AddressOf(spot, place / PageSize) + (next < 0 ? "" : "#of-" + _order[next]));
     }
+
+    /// <summary>What a review that was kept, or was not, changes on the page.</summary>
+    private async Task<IActionResult> FragmentAsync(string id, string spot, Filter filter, string? problem)
+    {
+        var attempt = (await attempts.LoadAsync(id))!;
+        var answer = AttemptReport.Of(attempt.State).Answers.First(answer => answer.SpotId == spot);
+        var form = FormOf(attempt, answer, [id], filter) with
+        {
+            Phrases = await reviewing.PhrasesAsync(User.Id()),
+            Kept = problem is null,
+            Problem = problem,
+            Over = problem is null ? null : Reviewing.OverOf(attempt, spot, ReviewForm.Seen(Request.Form)),
+        };
+        return problem is null ? Partial("_ReviewSaved", form) : Fragments.Beside(this, "_ReviewKept", form);
+    }
+
+    private ReviewForm FormOf(LoadedAttempt attempt, AnswerReport answer, IReadOnlyList<string> ids, Filter filter) =>
+        new(
+            answer,
+            ids,
+            Reviewing.NewestOf(attempt, answer.SpotId),
+            attempt.State.Activity.Words,
+            $"{Request.PathBase}/author/{attempt.Record.ActivityId}/answers/{attempt.Record.Id}"
+        )
+        {
+            Along =
+            [
+                ("only", filter.Only ?? ""),
+                ("names", filter.Names ?? ""),
+                ("assignment", filter.Assignment?.ToString(CultureInfo.InvariantCulture) ?? ""),
+            ],
+        };
 
     /// <summary>Lets a phrase go.</summary>
     public async Task<IActionResult> OnPostDropAsync(string activity, string phrase, string? spot)
@@ -200,21 +244,9 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
                 var wrong = problem is not null && ids.Any(also.Contains);
                 return new Entry(
                     ids.Count > 1 && !NamesHidden ? $"{ids.Count} learners: {who}" : who,
-                    new ReviewForm(
-                        answer,
-                        ids,
-                        Reviewing.NewestOf(attempt, SpotId),
-                        attempt.State.Activity.Words,
-                        $"{Request.PathBase}/author/{activity}/answers/{attempt.Record.Id}"
-                    )
+                    FormOf(attempt, answer, ids, filter with { Assignment = chosen }) with
                     {
                         Phrases = phrases,
-                        Along =
-                        [
-                            ("only", filter.Only ?? ""),
-                            ("names", filter.Names ?? ""),
-                            ("assignment", chosen?.ToString(CultureInfo.InvariantCulture) ?? ""),
-                        ],
                         Problem = wrong ? problem : null,
                         Typed = wrong ? Request.Form : null,
                     }

@@ -5,10 +5,12 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Player;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Security;
 using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Pages.Author;
@@ -41,6 +43,36 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
     /// <summary>Points in the activity's own way of writing numbers.</summary>
     public string Points(Fraction points) => Attempt.State.Activity.Words.Number(points);
 
+    /// <summary>The work as its learner will see it.</summary>
+    public ReviewSheet Sheet { get; private set; } = null!;
+
+    /// <summary>How many answers wait.</summary>
+    public int Waits => Report.Answers.Count(answer => answer.Waits);
+
+    /// <summary>The question whose review was kept just now, where only what it changes is sent; null for the whole page.</summary>
+    public string? Saved { get; private set; }
+
+    /// <summary>What somebody said meanwhile, by the event's id, where that is why something was not kept.</summary>
+    public string? Over { get; private set; }
+
+    /// <summary>True when only what was changed is sent.</summary>
+    public bool IsFragment => Fragments.IsOne(HttpContext);
+
+    /// <summary>What learners see finds its files by these, and its style is let through.</summary>
+    public PlayLinks Links =>
+        new(
+            $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}/events",
+            Attempt.Record.Id,
+            null,
+            SecurityHeaders.StyleNonce(HttpContext)
+        );
+
+    /// <summary>Where the comment on the whole is sent.</summary>
+    public string WholeAddress => $"{Request.PathBase}/author/{Record.Id}/review/{Attempt.Record.Id}?handler=Whole";
+
+    /// <summary>True for an answer that the filter lets through.</summary>
+    public bool IsShown(AnswerReport answer) => !OnlyWaiting || answer.Waits || Problem?.SpotId == answer.SpotId;
+
     /// <summary>The form of one answer.</summary>
     public ReviewForm FormOf(AnswerReport answer) =>
         new(
@@ -51,7 +83,10 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
             $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}"
         )
         {
+            Shown = Sheet.AskOf(answer.SpotId),
+            Kept = Saved == answer.SpotId,
             Phrases = _phrases,
+            Over = Problem is { } refused && refused.SpotId == answer.SpotId ? Over : null,
             Along = [("only", OnlyWaiting ? "waiting" : "")],
             Problem = Problem is { } problem && problem.SpotId == answer.SpotId ? problem.Words : null,
             Typed = Problem is { } same && same.SpotId == answer.SpotId ? Request.Form : null,
@@ -77,20 +112,29 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         var read = answer is null
             ? Outcome<Review>.Refused("This question is not in the work any more.")
             : ReviewForm.Read(Request.Form, answer, Attempt.State.Activity.Words, User.Id());
-        var problem = read.Refusal ?? await reviewing.KeepAsync(of, spot, Request.Form["seen"].ToString(), read.Value);
+        var seen = ReviewForm.Seen(Request.Form);
+        var problem = read.Refusal ?? await reviewing.KeepAsync(of, spot, seen, read.Value);
         if (problem is null && Request.Form["keepPhrase"] == "true")
         {
             await reviewing.KeepPhraseAsync(User.Id(), Request.Form["comment"].ToString());
         }
 
+        await LoadAsync(activity, of, only);
         if (problem is not null)
         {
-            await LoadAsync(activity, of, only);
             Problem = (spot, problem);
-            return Page();
+            Over = Reviewing.OverOf(Attempt, spot, seen);
+            return !IsFragment ? Page()
+                : answer is null ? Fragments.Refused(problem)
+                : Fragments.Beside(this, "_ReviewKept", FormOf(answer));
         }
 
-        await LoadAsync(activity, of, only);
+        if (IsFragment)
+        {
+            Saved = spot;
+            return Partial("_ReviewFragment", this);
+        }
+
         var next = Report
             .Answers.SkipWhile(other => other.SpotId != spot)
             .Skip(1)
@@ -123,7 +167,7 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         GiveAsync(activity, of, new TakenBack { Id = Ids.New(), At = clock.GetUtcNow() });
 
     /// <summary>Keeps the comment on the whole work.</summary>
-    public async Task<IActionResult> OnPostWholeAsync(string activity, string of, string? seen, string? comment)
+    public async Task<IActionResult> OnPostWholeAsync(string activity, string of, string? comment)
     {
         if (!await LoadAsync(activity, of, null))
         {
@@ -133,20 +177,21 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         Problem = await reviewing.KeepAsync(
             of,
             "",
-            seen ?? "",
+            ReviewForm.Seen(Request.Form),
             new Review { By = User.Id(), Comment = (comment ?? "").ReplaceLineEndings("\n").Trim() }
         )
             is { } words
             ? ("", words)
             : null;
-        if (Problem is null)
+        if (Problem is null && !IsFragment)
         {
             return LocalRedirect($"~/author/{activity}/review/{of}#done");
         }
 
         // What was said meanwhile is shown with the problem.
         await LoadAsync(activity, of, null);
-        return Page();
+        Over = Problem is null ? null : Reviewing.OverOf(Attempt, "", ReviewForm.Seen(Request.Form));
+        return IsFragment ? Partial("_ReviewWhole", this) : Page();
     }
 
     private async Task<IActionResult> GiveAsync(string activity, string of, AttemptEvent happened)
@@ -170,6 +215,7 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         _phrases = await reviewing.PhrasesAsync(User.Id());
         (Attempt, Report, OnlyWaiting) = (loaded, AttemptReport.Of(loaded.State), only == "waiting");
+        Sheet = ReviewSheet.Of(loaded.State, clock.GetUtcNow());
         var others = (
             await (
                 from attempt in db.Attempts

@@ -14,6 +14,7 @@ export function holdForms(): void {
   const first = new Map(forms.map(form => [form, said(form)]));
   const isTyped = (form: HTMLFormElement): boolean =>
     said(form) !== first.get(form) || form.querySelector("[data-held]") !== null || form.dataset.refused === "yes";
+  const sent = new Map<HTMLFormElement, string>();
   let leaving = false;
 
   forms.forEach((form, at) => bringBack(form, at));
@@ -21,6 +22,27 @@ export function holdForms(): void {
     const at = forms.indexOf((event.target as HTMLElement).closest("form")!);
     if (at >= 0) {
       hold(forms[at]!, at);
+    }
+  });
+
+  // A form that is kept as it is typed: what was sent is kept once the server has said so.
+  document.addEventListener("htmx:beforeRequest", event => {
+    const form = event.target as HTMLFormElement;
+    if (forms.includes(form)) {
+      sent.set(form, said(form));
+    }
+  });
+  document.addEventListener("htmx:afterRequest", event => {
+    const form = event.target as HTMLFormElement;
+    const { successful } = (event as CustomEvent<{ successful: boolean }>).detail;
+    if (!forms.includes(form) || !successful || form.querySelector("[data-kept] [role=alert]")) {
+      return;
+    }
+    first.set(form, sent.get(form)!);
+    delete form.dataset.refused;
+    form.querySelectorAll("[data-held], .field-problem").forEach(note => note.remove());
+    if (!isTyped(form)) {
+      forget(forms.indexOf(form));
     }
   });
 
@@ -85,6 +107,10 @@ export function holdForms(): void {
   /** Keeps forms one after the other; false when one of them was refused, which is then said there. */
   async function keepAll(typed: HTMLFormElement[]): Promise<boolean> {
     for (const form of typed) {
+      await settled(form);
+      if (!isTyped(form)) {
+        continue;
+      }
       const problem = await keep(form);
       if (problem !== null) {
         tell(form, problem);
@@ -105,6 +131,15 @@ const Words = "textarea, input:not([type=hidden], [type=checkbox], [type=radio],
 const said = (form: HTMLFormElement): string =>
   JSON.stringify([...new FormData(form)].filter(([name]) => !["proof", "seen"].includes(name)));
 
+/** Waits for what a form has sent by itself: it knows afterwards what of it is kept. */
+async function settled(form: HTMLFormElement): Promise<void> {
+  while (form.matches(".htmx-request")) {
+    await new Promise(done => {
+      form.addEventListener("htmx:afterRequest", () => setTimeout(done), { once: true });
+    });
+  }
+}
+
 /** Sends a form as its own button would; what the server says of it, or null when it is kept. */
 async function keep(form: HTMLFormElement): Promise<string | null> {
   try {
@@ -120,9 +155,18 @@ async function keep(form: HTMLFormElement): Promise<string | null> {
 function tell(form: HTMLFormElement, words: string): void {
   form.querySelector(".field-problem")?.remove();
   form.dataset.refused = "yes";
-  const place = Object.assign(document.createElement("p"), { className: "problem field-problem", textContent: words, tabIndex: -1 });
+  const place = Object.assign(document.createElement("span"), {
+    className: "problem field-problem block",
+    textContent: words,
+    tabIndex: -1,
+  });
   place.setAttribute("role", "alert");
-  form.prepend(place);
+  const said = form.querySelector("[data-kept]");
+  if (said) {
+    said.replaceChildren(place);
+  } else {
+    form.prepend(place);
+  }
   place.scrollIntoView({ block: "center" });
   place.focus({ preventScroll: true });
 }
