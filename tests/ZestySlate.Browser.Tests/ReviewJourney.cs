@@ -63,6 +63,7 @@ public sealed class ReviewJourney(Apps apps)
             Convert.ToInt32(ines.Run("return [...document.querySelectorAll('.review-form')].indexOf(document.activeElement.form)"))
         );
         ines.Reads(".review [data-review-answer]", "0.5 of 1 point");
+        Assert.Empty(ines.All(".said-review"));
         ines.Press("As it was before I said anything", ".review");
         ines.Until(() => ines.See(".review-form input[name=points]").GetAttribute("value") == "" ? "" : null, "the mark as it was");
         ines.Reads("#done", "Give back");

@@ -194,6 +194,9 @@ public sealed record AskView
 /// <param name="Prose">The text the comments are in; empty for none.</param>
 public sealed record ReviewView(string Comment, ValueList<ReviewedRow> Rows, ValueList<ReviewNote> Notes, string Prose)
 {
+    /// <summary>True when there are words to read beside the points.</summary>
+    public bool SaysAnything => Comment.Length > 0 || Rows.Count > 0 || Notes.Count > 0;
+
     internal static ReviewView Of(Review review, Question question, Response? response) =>
         new(
             review.Comment,
