@@ -24,6 +24,9 @@ namespace ZestySlate.Web.Authoring;
 /// <summary>What the workbench asks of the server: edits, undo and redo, files, the map, the trial.</summary>
 internal static class AuthoringEndpoints
 {
+    /// <summary>The longest words of a label that a recording is known by, in characters.</summary>
+    private const int MostSaid = 400;
+
     public static void MapAuthoring(this IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/author/{activity}").RequireAuthorization(Rights.ActivityEditor).AddEndpointFilter<ProofFilter>();
@@ -166,7 +169,8 @@ internal static class AuthoringEndpoints
                     (await store.DraftAsync(activity))!.Document,
                     form["spot"].ToString(),
                     form["scene"].ToString(),
-                    form["kind"].ToString()
+                    form["kind"].ToString(),
+                    form["spoken"].ToString() is { Length: <= MostSaid } said ? said : ""
                 )
             );
     }

@@ -18,10 +18,15 @@ internal sealed record MediaPurpose(string Key, MediaKind Kind, Func<FileUse, Ed
 /// <param name="Part">The part of it that it is for, where there are several; else empty.</param>
 internal sealed record FileUse(MediaItem Item, Activity Activity, Spot? Spot, Scene? Scene, string Part)
 {
+    /// <summary>What is said in it, where it was recorded by saying something known; else empty.</summary>
+    public string Said { get; init; } = "";
+
     /// <summary>The picture with the words that the library has for it.</summary>
     public Picture Picture => MediaPurposes.PictureOf(Item);
 
-    public Sound Sound => MediaPurposes.SoundOf(Item);
+    /// <summary>The sound, with the library's words for it, or what is said in it.</summary>
+    public Sound Sound =>
+        MediaPurposes.SoundOf(Item) is var sound && sound.Transcript.Length == 0 ? sound with { Transcript = Said } : sound;
 
     public VideoFile Video => MediaPurposes.VideoOf(Item);
 }

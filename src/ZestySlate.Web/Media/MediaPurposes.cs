@@ -97,14 +97,22 @@ internal static class MediaPurposes
         };
 
     /// <summary>The edit that puts the file to use, or why it cannot be.</summary>
-    public static Outcome<Edit> Edit(string purpose, MediaItem item, Activity activity, string spotId, string sceneId, string part)
+    public static Outcome<Edit> Edit(
+        string purpose,
+        MediaItem item,
+        Activity activity,
+        string spotId,
+        string sceneId,
+        string part,
+        string said = ""
+    )
     {
         if (item.Kind != KindFor(purpose))
         {
             return Outcome<Edit>.Refused($"“{item.Name}” is {Name(item.Kind)}; here {Name(KindFor(purpose))} is needed.");
         }
 
-        var use = new FileUse(item, activity, activity.SpotOf(spotId), activity.SceneOf(sceneId), part);
+        var use = new FileUse(item, activity, activity.SpotOf(spotId), activity.SceneOf(sceneId), part) { Said = said };
         return All[purpose].Select(one => one.Use(use)).FirstOrDefault(edit => edit is not null)
             ?? Outcome<Edit>.Refused("What the file was for is not in the activity any more. The file is kept in your media library.");
     }

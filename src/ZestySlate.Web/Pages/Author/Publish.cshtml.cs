@@ -103,7 +103,8 @@ public sealed class PublishModel(
         Visibility? visibility,
         string? asked,
         bool copying,
-        VisitorsSay? say
+        VisitorsSay? say,
+        int? give
     )
     {
         await LoadAsync(activity);
@@ -122,6 +123,11 @@ public sealed class PublishModel(
         if (Record.NewestEdition == 1 || visibility is not null)
         {
             await ShareAsync(activity, visibility, asked is null ? null : copying, say);
+        }
+
+        if (give is { } group)
+        {
+            return await OnPostGiveAsync(activity, group);
         }
 
         if (Difference is { Key.Count: > 0 } && await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activity))

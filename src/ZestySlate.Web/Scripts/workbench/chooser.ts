@@ -1,6 +1,6 @@
 export interface Choosing {
-  /** A kind was chosen. */
-  pick: (kind: string) => void;
+  /** A kind was chosen; with its title, where each press from now on puts one. */
+  pick: (kind: string, series: string | null) => void;
   /** It is left without a choice. */
   leave: () => void;
   /** It has become larger or smaller. */
@@ -33,9 +33,10 @@ export function makeChooser(template: string, hand: Choosing): { box: HTMLElemen
   box.addEventListener("input", sift);
   box.addEventListener("click", event => {
     const target = event.target as HTMLElement;
-    const kind = target.closest<HTMLElement>("[data-kind]")?.dataset.kind;
+    const kind = target.closest<HTMLElement>("[data-kind]");
     if (kind) {
-      hand.pick(kind);
+      const series = box.querySelector<HTMLInputElement>("[data-series]")?.checked === true;
+      hand.pick(kind.dataset.kind!, series ? kind.querySelector("strong")!.textContent : null);
     } else if (target.closest("[data-kinds-all]")) {
       all.hidden = true;
       box.dataset.all = "";

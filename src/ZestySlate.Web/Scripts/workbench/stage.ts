@@ -1,6 +1,7 @@
 import { newId, outlineOf, placeSign, round, writeOutline, cover } from "../shared/place";
 import { surfaceOf, viewOf, type Share } from "../shared/surface";
 import { makeChooser } from "./chooser";
+import { Series } from "./series";
 import type { Rooms } from "./rooms";
 import type { Trial } from "./trial";
 import { drag, swallowClick } from "../shared/drag";
@@ -27,6 +28,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
   let chosenAt: Share | null = null;
   let later = 0;
   let drew = false;
+  const series = new Series();
 
   const room = (): HTMLElement => document.getElementById("room-stage")!;
   const stageNow = (): HTMLElement | null => room().querySelector<HTMLElement>(".stage");
@@ -92,7 +94,7 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     }
   });
 
-  return { choose, chooseInTheMiddle, nudge, resize, closeChooser, place: () => chosenAt };
+  return { choose, chooseInTheMiddle, nudge, resize, closeChooser: () => series.end() || closeChooser(), place: () => chosenAt };
 
   function chooseInTheMiddle(): void {
     const mat = room().querySelector<HTMLElement>(".stage-mat");
@@ -106,8 +108,17 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
 
   function choose(mat: HTMLElement, at: Share, area?: Share[]): void {
     closeChooser();
+    if (series.kind) {
+      put(mat, series.kind, at, area);
+      return;
+    }
     const made = makeChooser("#chooser", {
-      pick: kind => put(mat, kind, at, area),
+      pick: (kind, title) => {
+        if (title) {
+          series.begin(kind, title);
+        }
+        put(mat, kind, at, area);
+      },
       leave: () => {
         closeChooser();
         mat.focus();

@@ -1,0 +1,89 @@
+namespace ZestySlate.Browser.Tests;
+
+/// <summary>What teachers do again and again, done by mouse within so many presses.</summary>
+public sealed class PressesJourney(Apps apps)
+{
+    private static readonly (string Name, double X, double Y)[] Parts =
+    [
+        ("louvres", 0.3, 0.3),
+        ("thermometer", 0.5, 0.3),
+        ("roof", 0.5, 0.12),
+        ("stand", 0.5, 0.85),
+        ("door", 0.7, 0.4),
+        ("ladder", 0.3, 0.7),
+    ];
+
+    /// <summary>A label at each part: the first one is chosen for all, then each press puts the next, and its words are typed.</summary>
+    private static void LabelsAll(Person ines)
+    {
+        foreach (var (name, x, y) in Parts)
+        {
+            ines.PressStage(x, y);
+            if (name == Parts[0].Name)
+            {
+                ines.PressCss(".chooser [data-series]");
+                ines.PressKind("callout");
+            }
+
+            ines.Until(() => ines.Focused == "text" && Field(ines) == "" ? "" : null, "the field of the words");
+            ines.Keys(name);
+            ines.Until(() => Field(ines) == name ? "" : null, name);
+        }
+
+        ines.Saved();
+        Assert.Equal(Parts.Length, ines.All("#room-stage a[data-sign]").Count);
+    }
+
+    private static string? Field(Person ines) =>
+        (string?)ines.Run("return document.querySelector('#room-details textarea[name=text]')?.value");
+
+    [Fact]
+    public void A_picture_with_six_labels_given_to_a_class_in_18()
+    {
+        using var ines = new Person(1280, 940).SignIn(apps);
+        ines.CountPresses();
+        ines.PressCss("main a[href$='/new']");
+        ines.BeginActivity("shelter-inside.png", "Six parts");
+        LabelsAll(ines);
+        ines.Press("Publish", "#room-topline");
+        ines.Press("Year 8 Coast & Sky", "main");
+        ines.PressCss("input[name=noDue]");
+        ines.Press("Give it", "main form");
+        ines.Reads("main", "Kept.");
+        ines.HasPressedAtMost(18);
+
+        // The learners of the class find it among what is to be done.
+        ines.Go(ines.Driver.Url.Split("/assignments/")[0]);
+        ines.Reads("main", "Six parts");
+    }
+
+    [Fact]
+    public void Six_spoken_names_in_30_and_all_are_heard()
+    {
+        using var ines = new Person(1280, 940, speaks: true).SignIn(apps);
+        ines.CountPresses();
+        ines.PressCss("main a[href$='/new']");
+        ines.BeginActivity("shelter-inside.png", "Six spoken parts");
+        LabelsAll(ines);
+        ines.Press("Record all 6", "#room-details");
+        foreach (var (name, _, _) in Parts)
+        {
+            ines.Reads("[data-recorder=name]", name);
+            ines.Until(() => ines.All("[data-recorder=go]:enabled").FirstOrDefault(), "the microphone");
+            Thread.Sleep(400);
+            ines.PressCss("[data-recorder=go]");
+        }
+
+        ines.Gone("#recorder");
+        ines.Saved();
+        ines.HasPressedAtMost(30);
+        foreach (var sign in ines.All("#room-stage [data-sign]").Select(sign => sign.GetAttribute("data-sign")!).ToList())
+        {
+            ines.SelectSign($"#room-stage [data-sign='{sign}']");
+            ines.See("#room-details audio");
+            Assert.Equal(Field(ines), ines.See("#room-details textarea[name=transcript]").GetAttribute("value"));
+        }
+
+        Assert.Empty(ines.Complaints());
+    }
+}
