@@ -71,4 +71,16 @@ public static class ValueList
 
     /// <summary>A list of these elements.</summary>
     public static ValueList<T> ToValueList<T>(this IEnumerable<T> items) => new([.. items]);
+
+    /// <summary>The list without what is so at its end; as many stay as are asked for at least.</summary>
+    public static ValueList<T> WithoutLast<T>(this ValueList<T> list, int least, Predicate<T> match)
+    {
+        var count = list.Count;
+        while (count > least && match(list[count - 1]))
+        {
+            count--;
+        }
+
+        return count == list.Count ? list : list.Take(count).ToValueList();
+    }
 }

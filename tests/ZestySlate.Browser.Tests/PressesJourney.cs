@@ -86,4 +86,94 @@ public sealed class PressesJourney(Apps apps)
 
         Assert.Empty(ines.Complaints());
     }
+
+    /// <summary>Adds a question of a kind to the page; its prompt is in hand and typed.</summary>
+    private static void Asks(Person ines, string kind, string prompt)
+    {
+        ines.PressCss(".page-add [data-do=add]");
+        ines.See(".chooser");
+        ines.Keys(kind + OpenQA.Selenium.Keys.Enter);
+        Prompts(ines, prompt);
+    }
+
+    private static void Prompts(Person ines, string prompt)
+    {
+        ines.Until(
+            () => (bool)ines.Run("return document.activeElement.closest('.page-open [data-field=prompt]') !== null")! ? "" : null,
+            "the prompt in hand"
+        );
+        ines.Keys(prompt);
+        ines.Reads(".page-open [data-field=prompt]", prompt);
+    }
+
+    /// <summary>Presses a field of the open question and types.</summary>
+    private static void Into(Person ines, string css, string words)
+    {
+        ines.PressCss(".page-open " + css);
+        ines.Keys(words);
+        ines.Saved();
+    }
+
+    private static void Word(Person ines, string words) =>
+        ines.Until(
+            () =>
+            {
+                var word = ines.All(".page-open .press-word").FirstOrDefault(one => one.Text.Trim() == words);
+                word?.Click();
+                return word;
+            },
+            words
+        );
+
+    /// <summary>Goes to a setting by searching for it.</summary>
+    private static void Sets(Person ines, string setting)
+    {
+        ines.Keys(OpenQA.Selenium.Keys.Escape);
+        ines.Keys("/");
+        ines.Until(() => (bool)ines.Run("return document.activeElement.matches('[data-setting-search]')")! ? "" : null, "the search");
+        ines.Keys(setting);
+        ines.See("[data-setting]");
+        ines.Keys(OpenQA.Selenium.Keys.Enter);
+    }
+
+    [Fact]
+    public void A_quiz_of_five_kinds_with_feedback_and_a_pass_mark_tried_and_published_in_30()
+    {
+        using var ines = new Person(1280, 940).SignIn(apps);
+        ines.CountPresses();
+        ines.PressCss("main a[href$='/new']");
+        ines.PressCss("#kinds > summary");
+        ines.PressCss("main [name=kind][value=multipleChoice]");
+        ines.See(".page-open");
+        Prompts(ines, "Which shows the pressure?");
+        Into(ines, "[data-option-text]", "barometer" + OpenQA.Selenium.Keys.Enter + "rain gauge");
+        ines.PressCss(".page-open input[name=right]");
+        Asks(ines, "true or false", "The glass falls before a storm.");
+        ines.PressCss(".page-open input[name=right]");
+        Asks(ines, "short text", "What measures the wind?");
+        Into(ines, "[data-field=accepted] textarea", "anemometer");
+        Asks(ines, "number", "How many hPa, on average?");
+        Into(ines, "input[name=value]", "1013");
+        Asks(ines, "gap text", "Complete it.");
+        Into(ines, "textarea[name=fullText]", "A cold front brings gales.");
+        Word(ines, "gales");
+        ines.Saved();
+
+        // Feedback for the wrong option of the first question.
+        ines.PressCss("[data-row-open]");
+        ines.PressCss(".page-open li:nth-child(2) details[id^=more-] > summary");
+        Into(ines, "li:nth-child(2) textarea[name^=words-]", "It collects rain.");
+
+        // What holds for the whole is found by its name.
+        Sets(ines, "pass mark");
+        ines.Keys("60");
+        Sets(ines, "shuffle questions");
+        ines.Saved();
+        ines.PressCss("input[name=shuffleQuestions]");
+        ines.Saved();
+        ines.Press("Try it", "#room-topline");
+        ines.See("#room-stage form[data-ask] fieldset");
+        ines.PublishByLink();
+        ines.HasPressedAtMost(30);
+    }
 }

@@ -1,3 +1,4 @@
+using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
@@ -143,6 +144,20 @@ public sealed record Activity
         {
             Scenes = Scenes.Replace(scene => scene.Id == id, change),
         };
+
+    /// <summary>The same activity without rows of questions that were begun and left empty: what learners get.</summary>
+    public Activity WithoutBlanks()
+    {
+        static Spot Without(Spot spot) =>
+            spot.Question is { } question && QuestionTypes.WithoutBlanks(question) is var whole && whole != question
+                ? spot with
+                {
+                    Content = new Ask(whole),
+                }
+                : spot;
+        var scenes = Scenes.Select(scene => scene with { Spots = scene.Spots.Select(Without).ToValueList() }).ToValueList();
+        return scenes == Scenes ? this : this with { Scenes = scenes };
+    }
 
     /// <summary>The same activity with one spot changed.</summary>
     public Activity WithSpot(string id, Func<Spot, Spot> change) =>

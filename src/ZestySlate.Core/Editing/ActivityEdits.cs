@@ -4,6 +4,14 @@ using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
+/// <summary>Leaves out rows of questions that were begun and left empty, before it is published.</summary>
+public sealed record DropBlanks : Edit
+{
+    public override string SummaryOn(Activity activity) => "Empty rows left out";
+
+    public override Outcome<Activity> Apply(Activity activity) => activity.WithoutBlanks();
+}
+
 /// <summary>Sets the title.</summary>
 public sealed record RenameActivity(string Title) : Edit
 {

@@ -55,6 +55,9 @@ public static class QuestionTypes
     /// <summary>The family of an answer.</summary>
     public static QuestionType For(Response response) => ByResponse[response.GetType()];
 
+    /// <summary>The question without rows that were begun at its end and left empty.</summary>
+    public static Question WithoutBlanks(Question question) => For(question).As<IHasRows>()?.WithoutBlanks(question) ?? question;
+
     /// <summary>The rubric by which a person marks a question; none where it has none.</summary>
     public static ValueList<RubricRow> RubricOf(Question question) => For(question).As<IRubricked>()?.RubricOf(question) ?? [];
 

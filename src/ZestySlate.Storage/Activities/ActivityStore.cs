@@ -98,6 +98,9 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     /// <summary>Publishes the draft as the next edition.</summary>
     public async Task<EditionRecord> PublishAsync(string activityId, string authorId)
     {
+        var seen = await db.Activities.Where(activity => activity.Id == activityId).Select(activity => activity.Version).SingleAsync();
+        // An edition is the draft byte for byte. When somebody else changes the draft just now, it goes out as it is.
+        await EditAsync(activityId, seen, authorId, new DropBlanks());
         var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
         var head = await RevisionAsync(activityId, record.Head);
         var edition = new EditionRecord

@@ -186,7 +186,7 @@ internal static class AuthoringEndpoints
         string? selected
     )
     {
-        var document = (await store.DraftAsync(activity))!.Document;
+        var document = (await store.DraftAsync(activity))!.Document.WithoutBlanks();
         if (HttpMethods.IsPost(context.Request.Method))
         {
             await handed.DropAsync(Trials.FilesKey(activity, context.User.Id()));
@@ -217,7 +217,7 @@ internal static class AuthoringEndpoints
     {
         if (version is null)
         {
-            return (activity, (await store.DraftAsync(activity))!.Document);
+            return (activity, (await store.DraftAsync(activity))!.Document.WithoutBlanks());
         }
 
         return VersionKey.Read(version) is { } key && await versions.DocumentAsync(activity, key) is { } document

@@ -50,7 +50,7 @@ internal static class HandedEndpoints
         Map(routes.MapGroup("/author/{activity}/trial").RequireAuthorization(Rights.ActivityEditor), async context =>
         {
             var (activity, person) = ((string)context.GetRouteValue("activity")!, context.User.Id());
-            var draft = (await context.RequestServices.GetRequiredService<ActivityStore>().DraftAsync(activity))!.Document;
+            var draft = (await context.RequestServices.GetRequiredService<ActivityStore>().DraftAsync(activity))!.Document.WithoutBlanks();
             return new Work(
                 Trials.FilesKey(activity, person),
                 context.RequestServices.GetRequiredService<Trials>().State(activity, person, draft)

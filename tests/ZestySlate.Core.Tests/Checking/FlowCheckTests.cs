@@ -95,7 +95,7 @@ public sealed class FlowCheckTests
             { Asked.Words("{gale} tea") with { Penalty = 0 }, "full points to whoever picks every word", false },
             { Asked.Order("one"), "fewer than two things", true },
             {
-                new OrderQuestion { Items = [.. Asked.Order("a", "b").Items, new OrderItem { Id = "x" }] },
+                new OrderQuestion { Items = [new OrderItem { Id = "x" }, .. Asked.Order("a", "b").Items] },
                 "a thing without words",
                 true
             },

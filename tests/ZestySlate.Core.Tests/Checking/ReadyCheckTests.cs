@@ -66,7 +66,7 @@ public sealed class ReadyCheckTests
     public void Options_without_words_block() =>
         Assert.Contains(
             "an option without words",
-            OnlyOf(Make.One() with { Options = Make.One().Options.Add(new Option { Id = "x" }) }).Message
+            OnlyOf(Make.One() with { Options = Make.One().Options.Insert(0, new Option { Id = "x" }) }).Message
         );
 
     [Fact]

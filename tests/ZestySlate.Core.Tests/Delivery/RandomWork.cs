@@ -205,6 +205,7 @@ internal sealed class RandomWork(ulong seed, IReadOnlyList<Question> questions)
         (w, a) => new SetRules(w.ARules()),
         (w, a) => new SetLook(a.Look with { SignsOnAsking = w.Happens() }),
         (w, a) => new SetSceneList(w.Happens()),
+        (w, a) => new DropBlanks(),
         (w, a) => w.AnySpot(a) is { } spot ? new SetLock(spot, w.ALock(a)) : null,
         (w, a) => new SetFlow(w.AFlow()),
         (w, a) => new SetWording([new OwnWord("next", w.One(Said))]),

@@ -62,7 +62,7 @@ public sealed record Ask(Question Question) : Content
             yield return new Weakness(true, $"The question “{name}” has a part that waits for something that was deleted.", "cells");
         }
 
-        foreach (var weakness in QuestionTypes.For(Question).Check(Question, activity.Words.Culture))
+        foreach (var weakness in QuestionTypes.For(Question).Check(QuestionTypes.WithoutBlanks(Question), activity.Words.Culture))
         {
             yield return weakness with
             {

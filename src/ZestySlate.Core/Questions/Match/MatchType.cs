@@ -8,9 +8,17 @@ using ZestySlate.Core.Wording;
 namespace ZestySlate.Core.Questions.Match;
 
 /// <summary>The family of pairs to be matched. Counterparts that look alike are one.</summary>
-public sealed partial class MatchType : QuestionType<MatchQuestion, MatchResponse>, IBecomes, IToldInWords
+public sealed partial class MatchType : QuestionType<MatchQuestion, MatchResponse>, IBecomes, IToldInWords, IHasRows
 {
     public override string Key => "match";
+
+    public Question WithoutBlanks(Question question) =>
+        question is MatchQuestion asked
+            ? asked with
+            {
+                Pairs = asked.Pairs.WithoutLast(IHasRows.Least, pair => pair.Left.IsEmpty && pair.Right.IsEmpty),
+            }
+            : question;
 
     public string KeyInWords(Question question) =>
         string.Join(", ", ((MatchQuestion)question).Pairs.Select(pair => $"{pair.Left.Name} – {pair.Right.Name}"));

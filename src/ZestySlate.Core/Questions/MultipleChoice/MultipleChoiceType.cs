@@ -8,9 +8,24 @@ using ZestySlate.Core.Wording;
 namespace ZestySlate.Core.Questions.MultipleChoice;
 
 /// <summary>The family of multiple choice, and of true or false.</summary>
-public sealed partial class MultipleChoiceType : QuestionType<MultipleChoiceQuestion, MultipleChoiceResponse>, IBecomes, IToldInWords
+public sealed partial class MultipleChoiceType
+    : QuestionType<MultipleChoiceQuestion, MultipleChoiceResponse>,
+        IBecomes,
+        IToldInWords,
+        IHasRows
 {
     public override string Key => "multipleChoice";
+
+    /// <summary>An option that is ticked as right is meant, and lacks its words.</summary>
+    public Question WithoutBlanks(Question question) =>
+        question is MultipleChoiceQuestion asked
+            ? asked with
+            {
+                Options = asked.Options.WithoutLast(IHasRows.Least, option =>
+                    option is { Text: var text, Picture: null, Right: false, Feedback: "" } && text.Trim().Length == 0
+                ),
+            }
+            : question;
 
     public override double GuessedDifficulty(Question question) =>
         ((MultipleChoiceQuestion)question).Picks switch

@@ -8,9 +8,17 @@ using ZestySlate.Core.Wording;
 namespace ZestySlate.Core.Questions.Order;
 
 /// <summary>The family of things to be put in order. Items that look alike are interchangeable.</summary>
-public sealed partial class OrderType : QuestionType<OrderQuestion, OrderResponse>, IBecomes, IDrewOtherwise
+public sealed partial class OrderType : QuestionType<OrderQuestion, OrderResponse>, IBecomes, IDrewOtherwise, IHasRows
 {
     public override string Key => "order";
+
+    public Question WithoutBlanks(Question question) =>
+        question is OrderQuestion asked
+            ? asked with
+            {
+                Items = asked.Items.WithoutLast(IHasRows.Least, item => item.Face.IsEmpty),
+            }
+            : question;
 
     public override Demand UsualDemand => Demand.Application;
 

@@ -8,9 +8,22 @@ using ZestySlate.Core.Wording;
 namespace ZestySlate.Core.Questions.Poll;
 
 /// <summary>The family of polls and ratings.</summary>
-public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted
+public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted, IHasRows
 {
     public override string Key => "poll";
+
+    /// <summary>Steps of a scale may be without words; each of them is a step.</summary>
+    public Question WithoutBlanks(Question question) =>
+        question is PollQuestion asked
+            ? asked with
+            {
+                Choices = asked.IsScale ? asked.Choices : asked.Choices.WithoutLast(IHasRows.Least, choice => choice.Face.IsEmpty),
+                Statements =
+                    asked.Statements.Count > 1
+                        ? asked.Statements.WithoutLast(IHasRows.Least, one => one.Text.Trim().Length == 0)
+                        : asked.Statements,
+            }
+            : question;
 
     public override Demand UsualDemand => Demand.Reflection;
 

@@ -8,9 +8,17 @@ using ZestySlate.Core.Wording;
 namespace ZestySlate.Core.Questions.Sort;
 
 /// <summary>The family of items to be put into groups. An item that belongs nowhere is right when it is left out.</summary>
-public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>, IBecomes
+public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>, IBecomes, IHasRows
 {
     public override string Key => "sort";
+
+    public Question WithoutBlanks(Question question) =>
+        question is SortQuestion asked
+            ? asked with
+            {
+                Items = asked.Items.WithoutLast(IHasRows.Least, item => item.Face.IsEmpty),
+            }
+            : question;
 
     public override Demand UsualDemand => Demand.Application;
 

@@ -59,7 +59,7 @@ public sealed class PaperModel(ActivityStore store, SchoolLooks schools, SaidInV
     {
         What = Sheets.Any(sheet => sheet.Key == What) ? What : "worksheet";
         Size = Size == "letter" ? "letter" : "a4";
-        (Id, Document) = (activity, (await store.DraftAsync(activity))!.Document);
+        (Id, Document) = (activity, (await store.DraftAsync(activity))!.Document.WithoutBlanks());
         School = await schools.OfActivityAsync(activity, HttpContext.RequestAborted);
         Links = new PlayLinks("", "paper", null, SecurityHeaders.StyleNonce(HttpContext)) { IsTrial = true, IsPaper = true };
         if (What == Booklet)

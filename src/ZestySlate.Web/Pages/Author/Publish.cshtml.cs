@@ -251,7 +251,9 @@ public sealed class PublishModel(
         Blocking = findings.Where(finding => finding.Blocks).ToList();
         Advice = findings.Count - Blocking.Count;
         Difference =
-            Record.NewestEdition == 0 ? null : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document);
+            Record.NewestEdition == 0
+                ? null
+                : EditionDifference.Between(store.Edition(activity, Record.NewestEdition), draft.Document.WithoutBlanks());
         NewerStops = (await stops.OutdatedAsync(draft.Document)).Select(draft.Document.TitleOf).ToList();
         var me = User.Id();
         MayBeCopied = Record.NewestEdition == 0 ? !draft.Document.Rules.IsTest : Record.MayBeCopied;

@@ -121,7 +121,10 @@ export function typing(): boolean {
 export function isOwn(node: Node): boolean {
   return (
     node instanceof Element &&
-    node.matches(".place-mark, .panorama-canvas, .panorama-tools, .area-handle, .drawn-area, .on-board, .board-handle, .board-tray > *")
+    node.matches(
+      ".place-mark, .page-edit > [data-chooser], .panorama-canvas, .panorama-tools, .area-handle, .drawn-area, .on-board, " +
+        ".board-handle, .board-tray > *",
+    )
   );
 }
 

@@ -46,6 +46,17 @@ export function watchKeys(bench: Bench): void {
       return;
     }
     if (typing || target.closest("dialog, .chooser")) {
+      // Out of the field first; what is open is closed by the next one.
+      if (key === "Escape" && typing && !target.closest("dialog, .chooser, [type=search]")) {
+        target.blur();
+      }
+      return;
+    }
+    if (key === "/" && !trial.on) {
+      event.preventDefault();
+      const find = (): void => document.querySelector<HTMLElement>("[data-setting-search]")?.focus();
+      // What is typed is saved first: its answer would redraw the details over the search.
+      void rooms.settle().then(() => rooms.select("", find));
       return;
     }
     const view = trial.on ? null : viewOf(document.querySelector("#room-stage .stage"));

@@ -2,6 +2,7 @@ import { ask, lostWords } from "../shared/ask";
 import { watchCarrying } from "../shared/carry";
 import { newId } from "../shared/place";
 import { makeChooser } from "./chooser";
+import { intoHand } from "./rich";
 import type { Rooms } from "./rooms";
 import { drag, swallowClick } from "../shared/drag";
 
@@ -62,6 +63,18 @@ export function watchPage(rooms: Rooms): void {
 
   watchPressing(rooms);
   watchList(rooms);
+  // A question that was begun just now waits for its words.
+  if (document.querySelector<HTMLInputElement>(".page-open [data-rich] input[type=hidden]")?.value === "") {
+    takePrompt();
+  }
+}
+
+/** Has the prompt of the open question in hand. */
+function takePrompt(): void {
+  const prompt = document.querySelector<HTMLElement>(".page-open [data-rich]");
+  if (prompt) {
+    intoHand(prompt);
+  }
 }
 
 /** Adds something of a kind at the end of the scene, and has its prompt in hand. */
@@ -73,7 +86,7 @@ function addToScene(rooms: Rooms, kind: string): void {
       after: () => {
         const row = document.querySelector<HTMLElement>(".page-open");
         row?.scrollIntoView({ block: "start" });
-        row?.querySelector<HTMLElement>("[contenteditable=true]")?.focus({ preventScroll: true });
+        takePrompt();
       },
     },
   );

@@ -4,6 +4,7 @@ const address = "/dist/rich.js",
   again = 2000;
 const editors = new WeakMap<Element, Editor>(),
   awaited = new WeakSet<Element>();
+let wanted: Element | null = null;
 let loading: Promise<{ make(field: HTMLElement): Editor }> | undefined;
 
 /** Makes editors of the rich text fields that are none yet. */
@@ -23,6 +24,9 @@ async function edit(field: HTMLElement): Promise<void> {
       const { make } = await (loading ??= import(address) as Promise<{ make(field: HTMLElement): Editor }>);
       if (field.isConnected) {
         editors.set(field, make(field));
+        if (wanted === field) {
+          intoHand(field);
+        }
       }
       break;
     } catch {
@@ -31,6 +35,13 @@ async function edit(field: HTMLElement): Promise<void> {
     }
   }
   awaited.delete(field);
+}
+
+/** Puts the caret into a rich text field, at once or as soon as its editor is there. */
+export function intoHand(field: HTMLElement): void {
+  const editor = editors.get(field);
+  wanted = editor ? null : field;
+  editor?.view.focus();
 }
 
 /** On a redraw an editor stays; only words that changed elsewhere (undo) are brought into it. Returns false to leave the node alone. */

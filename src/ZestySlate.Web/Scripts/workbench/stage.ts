@@ -1,6 +1,7 @@
 import { newId, outlineOf, placeSign, round, writeOutline, cover } from "../shared/place";
 import { surfaceOf, viewOf, type Share } from "../shared/surface";
 import { makeChooser } from "./chooser";
+import { intoHand } from "./rich";
 import { Series } from "./series";
 import type { Rooms } from "./rooms";
 import type { Trial } from "./trial";
@@ -168,16 +169,17 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     Object.assign(fields, moment ? { moment } : {}, sentenceEnd ? { sentenceEnd } : {});
     rooms.send("/edit", fields, {
       after: () =>
-        window.setTimeout(
-          () =>
-            document
-              .querySelector<HTMLElement>(
-                "#room-details [contenteditable=true], #room-details .details-head ~ form input:not([type=hidden]), " +
-                  "#room-details .details-head ~ form textarea, #room-details .details-head ~ form select",
-              )
-              ?.focus(),
-          0,
-        ),
+        window.setTimeout(() => {
+          const field = document.querySelector<HTMLElement>(
+            "#room-details [data-rich], #room-details .details-head ~ form input:not([type=hidden]), " +
+              "#room-details .details-head ~ form textarea, #room-details .details-head ~ form select",
+          );
+          if (field?.matches("[data-rich]")) {
+            intoHand(field);
+          } else {
+            field?.focus();
+          }
+        }, 0),
     });
   }
 
