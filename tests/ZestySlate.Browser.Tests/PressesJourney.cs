@@ -176,4 +176,75 @@ public sealed class PressesJourney(Apps apps)
         ines.PublishByLink();
         ines.HasPressedAtMost(30);
     }
+
+    [Fact]
+    public void Five_kinds_built_by_showing_and_published_in_30()
+    {
+        using var ines = new Person(1280, 940).SignIn(apps);
+        ines.CountPresses();
+        ines.PressCss("main a[href$='/new']");
+        ines.PressCss("#kinds > summary");
+        ines.PressCss("main [name=kind][value=gapText]");
+        ines.See(".page-open");
+        Prompts(ines, "Complete the bulletin.");
+        Into(ines, "textarea[name=fullText]", "A cold front brings gales.");
+        Word(ines, "gales");
+        ines.Saved();
+
+        // The board: its picture where it belongs, items typed where items are, each dropped where it belongs.
+        Asks(ines, "place", "Name what you see.");
+        ines.See(".page-open [data-board-offer]");
+        ines.All(".page-open [data-board-offer] input[type=file]")[0]
+            .SendKeys(Path.Combine(Apps.Root, "demo", "pictures", "shelter-inside.png"));
+        ines.See(".page-open [data-board-edit] img");
+        ines.Saved();
+        Into(ines, "[data-tray-new]", "thermometer" + OpenQA.Selenium.Keys.Enter + "roof" + OpenQA.Selenium.Keys.Enter);
+        ines.Until(() => ines.All(".page-open [data-board-tray] .chip").Count == 2 ? "" : null, "two items in the tray");
+        foreach (var (at, x, y) in new[] { (0, 0.3, 0.3), (1, 0.5, 0.1) })
+        {
+            var sheet = ines.See(".page-open [data-board-edit] [data-sheet]");
+            ines.Run("arguments[0].scrollIntoView({ block: 'center' })", sheet);
+            ines.Hand.MoveToElement(ines.All(".page-open [data-board-tray] .chip")[at])
+                .ClickAndHold()
+                .MoveToElement(sheet, (int)(sheet.Size.Width * (x - 0.5)), (int)(sheet.Size.Height * (y - 0.5)))
+                .Release()
+                .Perform();
+            ines.Until(() => ines.All(".page-open [data-board-edit] .on-board").Count == at + 1 ? "" : null, "the item on the board");
+            ines.Saved();
+        }
+
+        // A table: what is typed into a cell is right.
+        Asks(ines, "grid", "What does it measure?");
+        ines.PressCss(".page-open table td:nth-of-type(1)");
+        ines.Keys("barometer" + OpenQA.Selenium.Keys.Tab + "pressure");
+        ines.Saved();
+        ines.Pick(".page-open [data-cell-set=kind]", "a text");
+        ines.Saved();
+        Asks(ines, "jumbled", "Put the words in order.");
+        Into(ines, "textarea[name=lines], .page-open textarea[name^=line]", "Red sky at night");
+        Asks(ines, "long text", "Why does the wind turn?");
+        ines.Saved();
+        ines.PublishByLink();
+        ines.HasPressedAtMost(30);
+        Assert.Empty(ines.Complaints());
+    }
+
+    [Fact]
+    public void An_old_question_into_a_new_quiz_in_5()
+    {
+        using var ines = new Person(1280, 940).SignIn(apps).BeginQuestions(apps);
+        ines.CountPresses();
+        ines.Press("Something made before", ".page-edit");
+        ines.See("#reuse[open] input[name=words]").SendKeys("Wind and pressure");
+        ines.Until(
+                () => ines.All("#reuse .reuse-activity").FirstOrDefault(one => one.Text.Contains("quick check", StringComparison.Ordinal)),
+                "the activity"
+            )
+            .Click();
+        ines.PressCss("#reuse [data-several][data-take=copy]");
+        ines.Reads("#reuse", "Copied ✓");
+        ines.PressCss("#reuse li:nth-child(2) > span [data-several][data-take=copy]");
+        ines.Until(() => ines.All(".page-row").Count == 2 ? "" : null, "two questions on the page");
+        ines.HasPressedAtMost(5);
+    }
 }

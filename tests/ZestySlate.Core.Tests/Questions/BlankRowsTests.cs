@@ -4,6 +4,7 @@ using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Capabilities;
+using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.Match;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Order;
@@ -72,6 +73,14 @@ public sealed class BlankRowsTests
         (new PollQuestion { Choices = [.. Faces.Select(face => new PollChoice { Id = Ids.New(), Face = face })] }, question =>
             ((PollQuestion)question).Choices.Count
         ),
+        (
+            new LongTextQuestion
+            {
+                WaitsForPerson = true,
+                Ideas = [Idea("a", "rain"), Idea("b", "wind"), Idea("c", " "), new KeyIdea { Id = "d" }],
+            },
+            question => ((LongTextQuestion)question).Ideas.Count
+        ),
     ];
 
     private static IEnumerable<Face> Faces => [Face.Of("calm"), Face.Of("gale"), Nothing, new Face()];
@@ -83,6 +92,8 @@ public sealed class BlankRowsTests
             Left = left,
             Right = right,
         };
+
+    private static KeyIdea Idea(string id, string phrase) => new() { Id = id, Phrases = [phrase] };
 
     [Fact]
     public void They_are_left_out_at_the_end_and_once() => Assert.All(Left, one =>

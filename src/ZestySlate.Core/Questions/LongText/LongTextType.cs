@@ -8,12 +8,21 @@ using ZestySlate.Core.Wording;
 namespace ZestySlate.Core.Questions.LongText;
 
 /// <summary>The family of texts in the learner's own words.</summary>
-public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextResponse>, IRubricked
+public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextResponse>, IRubricked, IHasRows
 {
     /// <summary>The longest text, in characters.</summary>
     public const int LongestText = 60_000;
 
     public override string Key => "longText";
+
+    /// <summary>A text may have no key ideas at all.</summary>
+    public Question WithoutBlanks(Question question) =>
+        question is LongTextQuestion asked
+            ? asked with
+            {
+                Ideas = asked.Ideas.WithoutLast(0, idea => idea is { Name: "" } && idea.Phrases.All(phrase => phrase.Trim().Length == 0)),
+            }
+            : question;
 
     public override Demand UsualDemand => Demand.Reflection;
 

@@ -33,6 +33,18 @@ export function watchBoards(rooms: Rooms): void {
       showItems(board);
     }
   });
+  document.addEventListener(
+    "keydown",
+    event => {
+      const field = event.target as HTMLInputElement;
+      if (event.key === "Enter" && field.matches("[data-tray-new]")) {
+        event.preventDefault();
+        event.stopPropagation();
+        takeTyped(field);
+      }
+    },
+    true,
+  );
   document.addEventListener("click", event => {
     const button = (event.target as HTMLElement).closest<HTMLElement>("[data-draw]");
     if (button) {
@@ -445,6 +457,29 @@ function belongs(form: HTMLFormElement, item: string, zone: string, on: boolean)
     box.value = zone;
     form.querySelector(`[data-item-row="${CSS.escape(item)}"] .belongs`)!.append(box);
   }
+}
+
+/** An item typed where items are: it takes the first row that is empty, or a new one, and the field is ready for the next. */
+function takeTyped(field: HTMLInputElement): void {
+  const words = field.value.trim();
+  const list = field.form!.querySelector<HTMLElement>("[data-field=items]")!;
+  if (words === "") {
+    return;
+  }
+  const empty = [...list.querySelectorAll<HTMLTextAreaElement>("[data-item-row] [data-option-text]")].find(
+    item => item.value.trim() === "" && !item.closest("li")!.querySelector(".face-edit img"),
+  );
+  const put = (item: HTMLTextAreaElement): void => {
+    item.value = words;
+    item.dispatchEvent(new Event("input", { bubbles: true }));
+  };
+  if (empty) {
+    put(empty);
+  } else {
+    addRow(list, "item", row => put(row.querySelector<HTMLTextAreaElement>("[data-option-text]")!));
+  }
+  field.value = "";
+  field.focus({ preventScroll: true });
 }
 
 /** Shows each item on the zones where it belongs. */

@@ -16,6 +16,12 @@ export function makeChooser(template: string, hand: Choosing): { box: HTMLElemen
   const kinds = [...box.querySelectorAll<HTMLElement>("[data-kind]")];
   const shown = (): HTMLElement[] => kinds.filter(kind => !kind.hidden);
 
+  const title = (kind: HTMLElement): string => kind.querySelector("strong")!.textContent.toLowerCase();
+
+  /** What Enter takes: the kind whose name begins with what was typed, else the first that fits. */
+  const meant = (): HTMLElement | undefined =>
+    shown().find(kind => title(kind).startsWith(search.value.trim().toLowerCase())) ?? shown()[0];
+
   function sift(): void {
     const words = search.value.toLowerCase().split(/\s+/).filter(Boolean);
     for (const kind of kinds) {
@@ -23,6 +29,9 @@ export function makeChooser(template: string, hand: Choosing): { box: HTMLElemen
     }
     for (const part of box.querySelectorAll<HTMLElement>("[data-kinds]")) {
       part.hidden = !part.querySelector("[data-kind]:not([hidden])");
+    }
+    for (const kind of kinds) {
+      kind.setAttribute("aria-current", String(words.length > 0 && kind === meant()));
     }
     const found = shown().length;
     box.querySelector<HTMLElement>("[data-kinds-none]")!.hidden = found > 0;
@@ -53,7 +62,7 @@ export function makeChooser(template: string, hand: Choosing): { box: HTMLElemen
     } else if (event.key === "Enter" && event.target === search) {
       event.preventDefault();
       if (search.value.trim()) {
-        shown()[0]?.click();
+        meant()?.click();
       }
     } else if (event.key.startsWith("Arrow") && (event.target !== search || event.key === "ArrowDown")) {
       event.preventDefault();

@@ -5,6 +5,9 @@ import { ask } from "../shared/ask";
 import { addRow, copyRow } from "./rows";
 import type { Rooms } from "./rooms";
 
+/** Where a file can be dropped. */
+const TakesFiles = "#room-details, [data-board-edit], [data-board-offer]";
+
 /** Saves forms of the details as they are filled: a moment after typing, at once after choosing, and when the page is left. */
 export function watchDetails(rooms: Rooms): void {
   const timers = new Map<HTMLFormElement, number>();
@@ -47,7 +50,7 @@ export function watchDetails(rooms: Rooms): void {
     if (target.matches("[data-frame-check]")) {
       void checkFrame(target);
     }
-    const upload = target.closest<HTMLFormElement>("form[data-upload]");
+    const upload = target.form?.matches("[data-upload]") ? target.form : null;
     if (upload && target.files?.length) {
       [...target.files].forEach(file => void send(upload, file));
     }
@@ -102,6 +105,7 @@ export function watchDetails(rooms: Rooms): void {
       const kind = ["image", "audio", "video"].find(sort => file.type.startsWith(sort));
       const wanted = { image: "picture", audio: "sound", video: "video" }[kind ?? ""] ?? "captions";
       const upload =
+        boardOf(event.target, wanted) ??
         (event.target as HTMLElement).closest?.<HTMLFormElement>(`form[data-upload][data-media-kind=${wanted}]`) ??
         document.querySelector<HTMLFormElement>(`#room-details form[data-upload][data-media-kind=${wanted}]`);
       if (upload) {
@@ -111,13 +115,18 @@ export function watchDetails(rooms: Rooms): void {
     }
   };
   document.addEventListener("paste", event => takeFile(event.clipboardData?.files, event));
+  /** The board that a picture is dropped on has a form of its own. */
+  const boardOf = (target: EventTarget | null, wanted: string): HTMLFormElement | null =>
+    wanted === "picture" && (target as HTMLElement).closest?.("[data-board-edit], [data-board-offer]")
+      ? document.querySelector<HTMLFormElement>("#board-upload")
+      : null;
   document.addEventListener("dragover", event => {
-    if ((event.target as HTMLElement).closest?.("#room-details")) {
+    if ((event.target as HTMLElement).closest?.(TakesFiles)) {
       event.preventDefault();
     }
   });
   document.addEventListener("drop", event => {
-    if ((event.target as HTMLElement).closest?.("#room-details")) {
+    if ((event.target as HTMLElement).closest?.(TakesFiles)) {
       takeFile(event.dataTransfer?.files, event);
     }
   });

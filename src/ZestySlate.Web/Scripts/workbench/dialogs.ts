@@ -37,8 +37,8 @@ export class Dialogs {
     document.addEventListener("click", event => {
       const target = event.target as HTMLElement;
       const pick = target.closest<HTMLElement>("[data-pick]");
-      const form = pick?.closest<HTMLFormElement>("form[data-upload]");
-      if (form) {
+      const form = (pick as HTMLButtonElement | null)?.form;
+      if (form?.matches("[data-upload]")) {
         void this.pick(form.dataset.mediaKind!, item => {
           const fields = new FormData(form);
           fields.delete("file");
@@ -98,7 +98,12 @@ export class Dialogs {
     const take = target.closest<HTMLElement>("[data-take]");
     const from = target.closest<HTMLElement>("[data-from]");
     if (take) {
-      this.dialog("reuse").close();
+      if (take.dataset.several === undefined) {
+        this.dialog("reuse").close();
+      } else {
+        // Several can be taken, one after the other.
+        take.textContent = take.dataset.take === "link" ? "Linked ✓" : "Copied ✓";
+      }
       this.rooms.send("/reuse", {
         from: take.dataset.from!,
         item: take.dataset.item ?? "",
@@ -107,6 +112,8 @@ export class Dialogs {
         spot: this.rooms.one,
       });
     } else if (from) {
+      // The search that still waits would take what is chosen away again.
+      clearTimeout(this.later);
       const form = this.dialog("reuse").querySelector<HTMLFormElement>("form[data-reuse-search]")!;
       const fields = new URLSearchParams(new FormData(form) as unknown as Record<string, string>);
       fields.set("from", from.dataset.from!);
