@@ -115,6 +115,7 @@ public static class Composition
         services.AddScoped<Gradebooks>();
         services.AddSingleton<Watch>();
         services.AddScoped<Lookouts>();
+        services.AddScoped<LearnerWorks>();
         services.AddScoped<Reviewing>();
         services.Configure<MailSettings>(builder.Configuration.GetSection("Mail"));
         services.AddSingleton<Installation>();

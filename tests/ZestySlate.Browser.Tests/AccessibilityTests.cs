@@ -173,7 +173,7 @@ public sealed class AccessibilityTests(Apps apps)
         Passes(learner, "learner");
         learner.PressCss("a[data-sign=askshade]");
         learner.Press("Rain", ".panel.open");
-        learner.Press("Mark this", ".panel.open");
+        learner.Press("Mark my answer", ".panel.open");
         learner.Reads(".panel.open .verdict", "Partly right");
         Passes(learner, "learner with a marked question");
         learner.PressCss(".panel.open [data-close]");
@@ -328,7 +328,7 @@ public sealed class AccessibilityTests(Apps apps)
         wren.PressCss("[data-sign=to-echo]");
         wren.Reads("#scene-title", "The echo");
         wren.Type("form[data-ask] input[name=text]", "6.1 nm");
-        wren.Press("Mark this");
+        wren.Press("Mark my answer");
         wren.See("#reward-echo");
         Passes(wren, "stop of a trail with its reward");
         wren.PressCss("[data-findings]");

@@ -177,7 +177,7 @@ internal static class Building
     /// <summary>Has the answer marked and waits for the verdict.</summary>
     public static void MarkThis(this Person person, string verdict)
     {
-        person.Press("Mark this", "form[data-ask]");
+        person.Press("Mark my answer", "form[data-ask]");
         person.Reads(".verdict", verdict);
     }
 

@@ -26,7 +26,7 @@ public sealed class ClassCodeJourney(Apps apps)
         learner.Press("Round the instrument garden");
         learner.PressCss("a[data-sign=askfrost]");
         learner.Press("True", ".panel.open");
-        learner.Press("Mark this", ".panel.open");
+        learner.Press("Mark my answer", ".panel.open");
         learner.Reads(".panel.open .verdict", "Right");
 
         ines.Go(apps.Slate + "/author/garden/results");

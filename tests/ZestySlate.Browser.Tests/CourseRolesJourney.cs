@@ -16,7 +16,7 @@ public sealed class CourseRolesJourney(CourseApps apps)
         Opens(learner, "Cressida Thornbury-Vance");
         learner.PressCss("a[data-sign=askfrost]");
         learner.Press("True", ".panel.open");
-        learner.Press("Mark this", ".panel.open");
+        learner.Press("Mark my answer", ".panel.open");
         learner.Reads(".panel.open .verdict", "Right");
         learner.PressCss(".panel.open [data-close]");
 

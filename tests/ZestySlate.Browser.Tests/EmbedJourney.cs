@@ -35,7 +35,7 @@ public sealed class EmbedJourney(Apps apps)
         dorrit.IntoFrame("iframe[data-zesty-slate]");
         dorrit.PressCss("a[data-sign=askglass]");
         dorrit.Press("Strong wind and rain", ".panel.open");
-        dorrit.Press("Mark this", ".panel.open");
+        dorrit.Press("Mark my answer", ".panel.open");
         dorrit.Reads(".panel.open .verdict", "Right");
         Assert.DoesNotContain("zesty", dorrit.AllCookies(), StringComparison.Ordinal);
         dorrit.OutOfFrame();

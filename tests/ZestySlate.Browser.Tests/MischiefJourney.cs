@@ -19,7 +19,7 @@ public sealed class MischiefJourney
             person.IntoFrame();
             person.PressCss("a[data-sign=askfrost]");
             person.Press("True", ".panel.open");
-            person.Press("Mark this", ".panel.open");
+            person.Press("Mark my answer", ".panel.open");
             person.Reads(".panel.open .verdict", "Right");
             person.PressCss(".panel.open [data-close]");
             person.Press("Hand in");

@@ -49,7 +49,7 @@ public sealed class NumberLineJourney(Apps apps)
             .Release()
             .Perform();
         wren.Until(() => wren.See("[data-family=line] input[name=text]").GetAttribute("value") == "3" ? "" : null, "drawn to 3");
-        wren.Press("Mark this", "form.ask-numberline");
+        wren.Press("Mark my answer", "form.ask-numberline");
         wren.Reads("form.ask-numberline .verdict", "Right");
         Assert.Empty(wren.Complaints());
     }

@@ -33,7 +33,7 @@ public sealed class PasskeyJourney(Apps apps)
         pell.Go(apps.Slate + "/account/second-factor");
         pell.Press("Passkey “Pell's laptop”");
         pell.Type("form:has([name=which]) [name=password]", Doings.Password);
-        pell.Press("Take away what is chosen");
+        pell.Press("Remove what is chosen");
         pell.Reads(".said-line", "Taken away.");
         pell.Press("Sign out");
         pell.SignIn(apps, Email);

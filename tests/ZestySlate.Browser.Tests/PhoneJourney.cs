@@ -28,7 +28,7 @@ public sealed class PhoneJourney(Apps apps)
         var sheet = learner.See(".panel.open");
         Assert.Equal("fixed", sheet.GetCssValue("position"));
         learner.Press("Strong wind and rain", ".panel.open");
-        learner.Press("Mark this", ".panel.open");
+        learner.Press("Mark my answer", ".panel.open");
         learner.Reads(".panel.open .verdict", "Right");
         learner.PressCss(".panel.open [data-close]");
         learner.Gone(".panel.open");
@@ -50,7 +50,7 @@ public sealed class PhoneJourney(Apps apps)
         learner.See(".panel.open");
         learner.Connection(false);
         learner.Press("False", ".panel.open");
-        learner.Press("Mark this", ".panel.open");
+        learner.Press("Mark my answer", ".panel.open");
         learner.Reads("#connection", "kept on this device and sent as soon as it is back");
         learner.Reads(".panel.open", "marked when the connection is back");
 

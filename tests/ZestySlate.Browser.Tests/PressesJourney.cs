@@ -237,10 +237,15 @@ public sealed class PressesJourney(Apps apps)
         ines.Press("Something made before", ".page-edit");
         ines.See("#reuse[open] input[name=words]").SendKeys("Wind and pressure");
         ines.Until(
-                () => ines.All("#reuse .reuse-activity").FirstOrDefault(one => one.Text.Contains("quick check", StringComparison.Ordinal)),
-                "the activity"
-            )
-            .Click();
+            () =>
+            {
+                var found = ines.All("#reuse .reuse-activity")
+                    .FirstOrDefault(one => one.Text.Contains("quick check", StringComparison.Ordinal));
+                found?.Click();
+                return found;
+            },
+            "the activity"
+        );
         ines.PressCss("#reuse [data-several][data-take=copy]");
         ines.Reads("#reuse", "Copied ✓");
         ines.PressCss("#reuse li:nth-child(2) > span [data-several][data-take=copy]");

@@ -127,7 +127,7 @@ public sealed class QuizJourney(Apps apps)
             slot.FindElements(By.TagName("option")).First(option => option.Text == word).Click();
         }
 
-        wren.Press("Mark this", "form[data-ask]");
+        wren.Press("Mark my answer", "form[data-ask]");
         wren.Reads(".verdict", "Not right");
         wren.Reads(".lives", "2");
         Assert.Equal("2 lives left.", wren.All("[data-spoken]").Single().GetAttribute("textContent"));
@@ -138,7 +138,7 @@ public sealed class QuizJourney(Apps apps)
             gap.SendKeys("x");
         }
 
-        wren.Press("Mark this", "form[data-ask]");
+        wren.Press("Mark my answer", "form[data-ask]");
         wren.Reads(".lives", "1");
         wren.Press("Next");
         wren.See("form[data-ask].ask-wordpick");
@@ -147,7 +147,7 @@ public sealed class QuizJourney(Apps apps)
             word.Click();
         }
 
-        wren.Press("Mark this", "form[data-ask]");
+        wren.Press("Mark my answer", "form[data-ask]");
         wren.Reads("#result", "The last life is lost");
         wren.Reads(".result-score", "of 39 points");
         wren.Press("Play again", "#result");

@@ -81,13 +81,13 @@ public sealed class TeacherJourney(Apps apps)
         again.See("body.in-trial .learn");
         again.PressCss("#room-stage a.sign-question");
         again.Press("The sum", ".panel.open");
-        again.Press("Mark this", ".panel.open");
+        again.Press("Mark my answer", ".panel.open");
         again.Reads(".panel.open", "It shines, but does not push.");
         again.Reads(".panel.open .verdict", "Not right");
         again.Press("Another go", ".panel.open");
         again.See(".panel.open fieldset:enabled");
         again.Press("The wind", ".panel.open");
-        again.Press("Mark this", ".panel.open");
+        again.Press("Mark my answer", ".panel.open");
         again.Reads(".panel.open .verdict", "Right");
         again.Reads(".panel.open", "Moving air pushes");
         again.Press("Back to building");

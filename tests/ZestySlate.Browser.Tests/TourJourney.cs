@@ -141,7 +141,7 @@ public sealed class TourJourney(Apps apps)
         ines.Run("document.querySelector('#room-stage .spot-list a[data-open]').focus()");
         ines.Keys(Keys.Enter);
         ines.PressCss("#room-stage .panel.open input[type=radio]");
-        ines.Press("Mark this", "#room-stage .panel.open");
+        ines.Press("Mark my answer", "#room-stage .panel.open");
         ines.See("#room-stage .panel.open .verdict");
         Assert.Empty(ines.Complaints());
     }

@@ -79,7 +79,7 @@ public sealed class TrailJourney(Apps apps)
         wren.Press("About fog", ".spot-list");
         wren.Reads("#stop-head", "This is practice");
         wren.PressCss("form[data-ask] label");
-        wren.Press("Mark this");
+        wren.Press("Mark my answer");
         wren.Until(() => wren.All("[data-verdict] .verdict, .verdict").Count > 0 ? "" : null, "a verdict");
         wren.Press("To “", "#stop-foot");
         wren.Reads(".spot-list", "done");

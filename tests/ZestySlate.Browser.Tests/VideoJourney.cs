@@ -28,7 +28,7 @@ public sealed class VideoJourney(Apps apps)
     private static void Answer(Person person, string panel, string option)
     {
         person.Press(option, panel);
-        person.Press("Mark this", panel);
+        person.Press("Mark my answer", panel);
         person.See($"{panel} [data-verdict] .verdict");
     }
 

@@ -143,7 +143,7 @@ public sealed class WholeLifeJourney
         learner.Press("Continue");
         learner.Press("Not now");
         learner.Press(answer, "form[data-ask]");
-        learner.Press("Mark this");
+        learner.Press("Mark my answer");
         learner.See(".verdict");
         learner.Press("Hand in");
         learner.Reads("#result", "receipt");
@@ -165,7 +165,7 @@ public sealed class WholeLifeJourney
         person.IntoFrame();
         person.PressCss("a[data-sign]");
         person.Press("True", ".panel.open");
-        person.Press("Mark this", ".panel.open");
+        person.Press("Mark my answer", ".panel.open");
         person.Reads(".panel.open .verdict", "Right");
         person.PressCss(".panel.open [data-close]");
         person.Press("Hand in");

@@ -118,4 +118,27 @@ public sealed class WorkbenchJourney(Apps apps)
         ines.Saved();
         Assert.Equal("true", ines.See("[data-details-tab=scene]").GetAttribute("aria-selected"));
     }
+
+    [Fact]
+    public void Back_leads_out_of_the_trial_and_the_next_one_out_of_the_workbench()
+    {
+        using var ines = new Person(1280, 940).SignIn(apps);
+        ines.Go(apps.Slate + "/new");
+        ines.BeginActivity("shelter-inside.png", "Back");
+        var here = ines.Driver.Url;
+        ines.Press("Try it", "#room-topline");
+        ines.Reads("[data-try-words]", "Back to building");
+        ines.Driver.Navigate().Back();
+        ines.Reads("[data-try-words]", "Try it");
+        Assert.Equal(here, ines.Driver.Url);
+        ines.See("#room-stage .stage img");
+
+        // Left by its own button, it is not gone back into.
+        ines.Press("Try it", "#room-topline");
+        ines.Press("Back to building", "#room-topline");
+        ines.Reads("[data-try-words]", "Try it");
+        ines.Driver.Navigate().Back();
+        ines.Until(() => ines.Driver.Url != here ? "" : null, "the page before");
+        Assert.Empty(ines.Complaints());
+    }
 }

@@ -424,7 +424,7 @@ public sealed class ClassWorkTests(SlateHost host)
 
         var results = await ReadAsync(ines, $"/author/{activity}/results");
         Assert.Contains("1 to 60 of 70", results);
-        Assert.Contains("Give back all 2 in which nothing waits", results);
+        Assert.Contains("Give back all 2 that are marked", results);
         Assert.DoesNotContain("\">Learner 71</a>", results);
         Assert.Contains("\">Learner 71</a>", await ReadAsync(ines, $"/author/{activity}/results?at=1"));
         Assert.Equal(1 + (70 * 2), (await ines.GetStringAsync($"/author/{activity}/results?handler=csv", Stop)).Trim().Split('\n').Length);
@@ -525,7 +525,7 @@ public sealed class ClassWorkTests(SlateHost host)
         await ines.PostFormAsync(review, review + "?handler=Whole", ("seen", ""), ("comment", "Well thought."));
         var results = $"/author/{activity}/results";
         Assert.DoesNotContain("Well thought.", await ReadAsync(nuru, "/todo"));
-        Assert.Contains("Give back 1 work in which nothing waits", await ReadAsync(ines, results));
+        Assert.Contains("Give back 1 work that is marked", await ReadAsync(ines, results));
         await ines.PostFormAsync(results, results + "?handler=ReturnAll");
         Assert.Contains("Well thought.", await ReadAsync(nuru, $"/a/{activity}"));
         var home = await ReadAsync(nuru, "/todo");
@@ -669,7 +669,12 @@ public sealed class ClassWorkTests(SlateHost host)
         var entry = await host.DbAsync(db => db.Enrolments.SingleAsync(e => e.PersonId == zoe));
         Assert.Equal(("Zoë Çelik", "17", "zoe@watch.example"), (entry.RosterName, entry.Number, entry.Email));
         Assert.Equal("Zoë Çelik", await host.DbAsync(db => db.Users.Where(p => p.Id == zoe).Select(p => p.DisplayName).SingleAsync()));
-        await WorkAsync(await JoinAsync(group, "Zoë Çelik"), activity, Essay, "anemometer");
+        Assert.Contains("not begun", await ReadAsync(ines, address));
+        var work = await WorkAsync(await JoinAsync(group, "Zoë Çelik"), activity, Essay, "anemometer");
+        var page = await ReadAsync(ines, address);
+        Assert.Contains($"/author/{activity}/review/{work}", page);
+        Assert.Contains("handed in, 1 to be marked", page);
+        Assert.DoesNotContain("not begun", page);
     }
 
     [Fact]

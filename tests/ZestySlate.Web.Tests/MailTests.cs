@@ -226,7 +226,9 @@ public sealed class MailTests(SlateHost host)
         }
 
         await host.MailAsync();
-        var link = SlateHost.Find(Assert.Single(host.Letters.To(address)).Text, "(/join/\\S+)");
+        var letter = Assert.Single(host.Letters.To(address));
+        var link = SlateHost.Find(letter.Text, "(/join/\\S+)");
+        Assert.Contains($"Ines Halloran, Gannet Point Weather School has you on the list of “{group.Name}”.", letter.Text);
         Assert.Empty(host.Letters.To("stranger@gannetpoint.example"));
         Assert.Contains("Continue as Wren", await host.Visitor().GetStringAsync(link, Stop));
         var wren = host.Visitor();

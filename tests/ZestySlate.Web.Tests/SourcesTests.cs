@@ -28,6 +28,16 @@ public sealed partial class SourcesTests
         Assert.Empty(tooLong);
     }
 
+    /// <summary>In components an attribute is text: an entity would be read as it is written.</summary>
+    [Fact]
+    public void No_component_has_an_entity_in_an_attribute() =>
+        Assert.Empty(
+            from file in Directory.EnumerateFiles(Path.Combine(SlateHost.Root(), "src"), "*.razor", SearchOption.AllDirectories)
+            where !Path.GetRelativePath(SlateHost.Root(), file).Split('/').Intersect(Made).Any()
+            where Entity().IsMatch(File.ReadAllText(file))
+            select file
+        );
+
     [Fact]
     public void Every_symbol_that_is_named_ships()
     {
@@ -50,6 +60,9 @@ public sealed partial class SourcesTests
         var kinds = QuestionForms.Offers.Select(offer => offer.Key).Concat(ContentForms.Offers.Select(offer => offer.Key)).Order();
         Assert.Equal(kinds, sketches);
     }
+
+    [GeneratedRegex("[a-z-]+=\"[^\"<>@]*&#?[a-z0-9]+;", RegexOptions.NonBacktracking)]
+    private static partial Regex Entity();
 
     [GeneratedRegex("<Symbol Name=\"([a-z0-9-]+)\"")]
     private static partial Regex Symbols();

@@ -11,7 +11,8 @@ namespace ZestySlate.Core.Classes;
 /// <param name="LastAt">When they last did something.</param>
 /// <param name="Where">The scene, or the page of how many.</param>
 /// <param name="Right">Answers that are right as they stand, marked yet or not.</param>
-/// <param name="Wrong">Answers that are wrong or only partly right.</param>
+/// <param name="Partly">Answers that are partly right.</param>
+/// <param name="Wrong">Answers that are wrong.</param>
 /// <param name="Given">Answers that nobody has marked and no key can.</param>
 /// <param name="Open">Questions without an answer.</param>
 /// <param name="Time">From the beginning to handing in, or to what they did last.</param>
@@ -21,6 +22,7 @@ public sealed record LookoutEntry(
     DateTimeOffset LastAt,
     string Where,
     int Right,
+    int Partly,
     int Wrong,
     int Given,
     int Open,
@@ -38,12 +40,26 @@ public sealed record LookoutEntry(
     public const int ManyWrong = 3;
 
     /// <summary>How many questions they have.</summary>
-    public int Questions => Right + Wrong + Given + Open;
+    public int Questions => Right + Partly + Wrong + Given + Open;
+
+    /// <summary>True when a teacher may be needed.</summary>
+    public bool MayNeedHelp => Need != LookoutNeed.None || Stage == LookoutStage.ForgotToHandIn;
+
+    /// <summary>Where they stand among the others: who may need help, who is at work, who has left, who is done; 4 for who has not begun.</summary>
+    public static int RankOf(LookoutEntry? entry) =>
+        entry switch
+        {
+            null => 4,
+            { MayNeedHelp: true } => 0,
+            { Stage: LookoutStage.AtWork } => 1,
+            { Stage: LookoutStage.Gone } => 2,
+            _ => 3,
+        };
 
     /// <summary>Where an attempt stands at a moment.</summary>
     public static LookoutEntry Of(AttemptState state, DateTimeOffset now)
     {
-        var (right, wrong, given, open) = (0, 0, 0, 0);
+        var (right, partly, wrong, given, open) = (0, 0, 0, 0, 0);
         foreach (var question in state.Asked)
         {
             var family = QuestionTypes.For(question.Question);
@@ -52,18 +68,20 @@ public sealed record LookoutEntry(
                 : question.Response is { } response && !family.IsEmpty(response)
                     ? family.Mark(question.Question, response, Words.Of(state.KeyLanguage).Culture).Verdict
                 : Verdict.Missing;
-            (right, wrong, given, open) = verdict switch
+            (right, partly, wrong, given, open) = verdict switch
             {
-                Verdict.Right => (right + 1, wrong, given, open),
-                Verdict.Wrong or Verdict.Partly => (right, wrong + 1, given, open),
-                Verdict.Missing => (right, wrong, given, open + 1),
-                _ => (right, wrong, given + 1, open),
+                Verdict.Right => (right + 1, partly, wrong, given, open),
+                Verdict.Partly => (right, partly + 1, wrong, given, open),
+                Verdict.Wrong => (right, partly, wrong + 1, given, open),
+                Verdict.Missing => (right, partly, wrong, given, open + 1),
+                _ => (right, partly, wrong, given + 1, open),
             };
         }
 
         var idle = now - state.LastAt;
         var stage =
             state.IsHandedIn ? LookoutStage.HandedIn
+            : open == 0 && state.IsCompleted ? LookoutStage.Done
             : idle < StuckAfter ? LookoutStage.AtWork
             : open == 0 && state.Asked.Any() ? LookoutStage.ForgotToHandIn
             : idle < GoneAfter ? LookoutStage.AtWork
@@ -81,6 +99,7 @@ public sealed record LookoutEntry(
             state.LastAt,
             where,
             right,
+            partly,
             wrong,
             given,
             open,
@@ -107,6 +126,9 @@ public enum LookoutStage
 
     /// <summary>Nothing was done for long, and something is open.</summary>
     Gone,
+
+    /// <summary>It is completed, as its rules say, and there is nothing to hand in for that.</summary>
+    Done,
 
     HandedIn,
 }

@@ -17,7 +17,48 @@ namespace ZestySlate.Formats.Questions;
 /// </summary>
 public static class QuestionCsv
 {
-    /// <summary>Reads a table; lines are counted as in the file.</summary>
+    /// <summary>The most wrong answers of a line where no columns are named.</summary>
+    private const int MostUnnamed = 8;
+
+    /// <summary>The names that a column may have, and what they are here.</summary>
+    private static readonly Dictionary<string, string> Names = new()
+    {
+        ["prompt"] = "question",
+        ["frage"] = "question",
+        ["answer"] = "right",
+        ["correct"] = "right",
+        ["correct answer"] = "right",
+        ["right answer"] = "right",
+        ["antwort"] = "right",
+        ["richtig"] = "right",
+        ["incorrect"] = "wrong",
+        ["distractor"] = "wrong",
+        ["falsch"] = "wrong",
+        ["explanation"] = "why",
+        ["feedback"] = "why",
+        ["tip"] = "hint",
+        ["hinweis"] = "hint",
+        ["punkte"] = "points",
+    };
+
+    /// <summary>True for a table: its first line names the columns, or, as it is copied from a spreadsheet, all its lines have tabs.</summary>
+    public static bool Is(string text)
+    {
+        var lines = text.TrimStart('\ufeff').ReplaceLineEndings("\n").Split('\n').Where(line => line.Trim().Length > 0).ToList();
+        return lines.Count > 0
+            && (HasNames(lines[0].Split(',', ';', '\t').Select(NameOf).ToArray()) || lines.TrueForAll(line => line.Trim().Contains('\t')));
+    }
+
+    private static bool HasNames(string[] names) => names.Contains("question") && names.Contains("right");
+
+    private static string NameOf(string head)
+    {
+        var name = head.Trim(' ', '"', '\r').ToLowerInvariant();
+        var bare = name.TrimEnd(' ', '0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '.');
+        return Names.GetValueOrDefault(name) ?? Names.GetValueOrDefault(bare) ?? name;
+    }
+
+    /// <summary>Reads a table; lines are counted as in the file. Without names, the columns are question, right, wrong, wrong ….</summary>
     public static ReadQuestions Read(string text, CultureInfo culture)
     {
         var (questions, problems) = (new List<ListedQuestion>(), new List<ListProblem>());
@@ -45,8 +86,9 @@ public static class QuestionCsv
             return new ReadQuestions([], [new ListProblem(1, 1, "The table is empty.")]);
         }
 
-        var header = Enumerable.Range(0, csv.FieldCount).Select(i => csv.GetString(i).Trim().ToLowerInvariant()).ToArray();
-        if (!header.Contains("question") || !header.Contains("right"))
+        var header = Enumerable.Range(0, csv.FieldCount).Select(i => NameOf(csv.GetString(i))).ToArray();
+        var named = HasNames(header);
+        if (!named && SeparatorOf(source) != '\t')
         {
             return new ReadQuestions(
                 [],
@@ -54,7 +96,8 @@ public static class QuestionCsv
             );
         }
 
-        while (csv.Read())
+        header = named ? header : ["question", "right", .. Enumerable.Repeat("wrong", MostUnnamed)];
+        for (var more = !named || csv.Read(); more; more = csv.Read())
         {
             string At(int column) => column >= 0 && column < csv.FieldCount ? csv.GetString(column).Trim() : "";
             string Field(string name) => At(Array.IndexOf(header, name));

@@ -35,13 +35,7 @@ public sealed record ReadQuestions(ValueList<ListedQuestion> Questions, ValueLis
             return new ReadQuestions([], [new ListProblem(1, 1, "This list is longer than a million characters; paste it in parts.")]);
         }
 
-        var first = text.TrimStart('\ufeff')
-            .Split('\n')[0]
-            .ToLowerInvariant()
-            .Split(',', ';', '\t')
-            .Select(name => name.Trim(' ', '"', '\r'))
-            .ToList();
-        return first.Contains("question") && first.Contains("right") ? QuestionCsv.Read(text, culture) : QuestionList.Read(text, culture);
+        return QuestionCsv.Is(text) ? QuestionCsv.Read(text, culture) : QuestionList.Read(text, culture);
     }
 
     /// <summary>The questions as spots; where the backdrop has a course in time, each stops it at its moment.</summary>
@@ -98,12 +92,12 @@ public static class QuestionList
 
     /// <summary>The lines of the plain list that a text is, or becomes.</summary>
     private static IEnumerable<Line> LinesOf(string text) =>
-        QuestionTimed.Is(text)
-            ? QuestionTimed.Lines(text)
-            : (QuestionMarkdown.Is(text) ? QuestionMarkdown.Plain(text) : text)
-                .ReplaceLineEndings("\n")
-                .Split('\n')
-                .Select((line, i) => new Line(i + 1, line));
+        QuestionTimed.Is(text) ? QuestionTimed.Lines(text)
+        : QuestionPaper.Is(text) ? QuestionPaper.Lines(text)
+        : (QuestionMarkdown.Is(text) ? QuestionMarkdown.Plain(text) : text)
+            .ReplaceLineEndings("\n")
+            .Split('\n')
+            .Select((line, i) => new Line(i + 1, line));
 
     private static decimal? MomentOf(Entry entry, List<ListProblem> problems)
     {
@@ -264,7 +258,8 @@ public static class QuestionList
             : Problem(
                 entry,
                 problems,
-                $"“{Short(entry.Prompt)}” has no answer below it: begin lines with +, -, answer:, number:, gaps:, pick:, pair:, group:, line:, open: or 1."
+                $"“{Short(entry.Prompt)}” has no answer below it. Write options as a) b) c) with * behind the right one, or “Answer: …”; "
+                    + "other beginnings of lines are listed below."
             );
     }
 
@@ -291,7 +286,11 @@ public static class QuestionList
 
         var right = options.Count(option => option.Right);
         return right == 0
-            ? Problem<MultipleChoiceQuestion>(entry, problems, "No option is right: begin the right one with +.")
+            ? Problem<MultipleChoiceQuestion>(
+                entry,
+                problems,
+                "No option is right: begin the right one with +, put * behind it, or write “Answer: b” below."
+            )
             : new MultipleChoiceQuestion { Options = options, Picks = right > 1 ? Picks.Several : Picks.One };
     }
 

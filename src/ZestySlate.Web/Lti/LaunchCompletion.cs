@@ -60,7 +60,7 @@ internal sealed class LaunchCompletion(
             var seat = new CourseSeat(assignment.Id, launch.Role, launch.Mentored);
             var sits = await BeginAsync(launch, person, session => session.CourseSeat = JsonSerializer.Serialize(seat));
             return launch.Role.MayChoose() && await rights.MayEditAsync(activity.Id, person.Id)
-                ? $"{sits}/author/{activity.Id}/results"
+                ? $"{sits}/author/{activity.Id}/results?assignment={assignment.Id}"
                 : $"{sits}/course-work";
         }
 

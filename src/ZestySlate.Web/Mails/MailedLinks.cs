@@ -34,6 +34,19 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
             return;
         }
 
+        // Who writes is said: a link from nobody is what people are warned of.
+        var group = await (
+            from known in db.Classes
+            join teacher in db.Users on known.TeacherId equals teacher.Id
+            where known.Id == learner.ClassId
+            select new
+            {
+                known.Name,
+                Teacher = teacher.DisplayName,
+                School = db.Schools.Where(school => school.Id == teacher.SchoolId).Select(school => school.Name).FirstOrDefault(),
+            }
+        ).SingleAsync();
+        var from = string.IsNullOrEmpty(group.School) ? group.Teacher : $"{group.Teacher}, {group.School}";
         db.MailedSignIns.Add(
             new MailedSignIn
             {
@@ -47,8 +60,9 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
                 $"come in {HashOf(secret)}",
                 learner.Email,
                 learner.RosterName,
-                words["mailComeInSubject"],
+                words.Say("mailComeInSubject", from, group.Name),
                 [
+                    words.Say("mailComeInWho", from, group.Name),
                     words.Say("mailComeIn", learner.RosterName, (int)Lasts.TotalMinutes),
                     $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}",
                     words["mailNotAsked"],

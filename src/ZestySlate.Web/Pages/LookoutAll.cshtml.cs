@@ -41,8 +41,8 @@ public sealed class LookoutAllModel(SlateDb db, ActivityRights rights, Lookouts 
                     new Row(
                         activity,
                         entries.Count(entry => entry.Stage is LookoutStage.AtWork or LookoutStage.ForgotToHandIn),
-                        entries.Count(entry => entry.Need != LookoutNeed.None || entry.Stage == LookoutStage.ForgotToHandIn),
-                        entries.Count(entry => entry.Stage == LookoutStage.HandedIn),
+                        entries.Count(entry => entry.MayNeedHelp),
+                        entries.Count(entry => entry.Stage is LookoutStage.HandedIn or LookoutStage.Done),
                         entries.Max(entry => entry.LastAt)
                     )
                 );

@@ -17,7 +17,7 @@ public sealed record WatchedLearner(string Id, string Learner, string? AttemptId
 /// <summary>Puts together who is at an activity: everybody of the classes it is given to, and who came otherwise.</summary>
 public sealed class Lookouts(SlateDb db, AttemptReader attempts, Watch watch, TimeProvider clock)
 {
-    /// <summary>Everybody, by name; those who came later are at the end, so that rows do not jump.</summary>
+    /// <summary>Everybody: who may need help first, then who is at work, has left, is done, has not begun; by name.</summary>
     public async Task<IReadOnlyList<WatchedLearner>> OfAsync(string activityId, int? assignmentId)
     {
         var now = clock.GetUtcNow();
@@ -44,7 +44,6 @@ public sealed class Lookouts(SlateDb db, AttemptReader attempts, Watch watch, Ti
         var byPlace = newest.ToLookup(a => (a.Record.PersonId, a.Record.AssignmentId));
         var enrolled = given
             .SelectMany(a => roster.Where(e => e.ClassId == a.ClassId).Select(e => (Assignment: a.Id, e.PersonId, e.RosterName)))
-            .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
             .ToList();
         var expected = enrolled.Select(e =>
             byPlace[(e.PersonId, e.Assignment)].FirstOrDefault() is { } attempt
@@ -54,8 +53,11 @@ public sealed class Lookouts(SlateDb db, AttemptReader attempts, Watch watch, Ti
         var known = enrolled.Select(e => (e.PersonId, (int?)e.Assignment)).ToHashSet();
         var others = newest
             .Where(a => !known.Contains((a.Record.PersonId, a.Record.AssignmentId)))
-            .OrderBy(a => a.Record.BeganAt)
             .Select(a => Of(a, names.GetValueOrDefault(a.Record.PersonId, "somebody")));
-        return expected.Concat(others).ToList();
+        return expected
+            .Concat(others)
+            .OrderBy(one => LookoutEntry.RankOf(one.Entry))
+            .ThenBy(one => one.Learner, StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
     }
 }

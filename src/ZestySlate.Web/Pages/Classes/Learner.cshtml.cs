@@ -9,6 +9,7 @@ using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
 using ZestySlate.Storage.Learners;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Teaching;
 
 namespace ZestySlate.Web.Pages.Classes;
 
@@ -23,7 +24,8 @@ public sealed class LearnerModel(
     Sessions sessions,
     LearnerExport export,
     LearnerDeletion deletion,
-    AttemptCache cache
+    AttemptCache cache,
+    LearnerWorks works
 ) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
@@ -33,6 +35,9 @@ public sealed class LearnerModel(
     public IReadOnlyList<EnrolmentRecord> Others { get; private set; } = [];
 
     public int Attempts { get; private set; }
+
+    /// <summary>What they were given and did, the newest first.</summary>
+    public IReadOnlyList<LearnerWork> Works { get; private set; } = [];
 
     public IReadOnlyList<KnownDevice> Devices { get; private set; } = [];
 
@@ -189,6 +194,7 @@ public sealed class LearnerModel(
         Learner = learner;
         Others = roster.Where(e => e.PersonId != person).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
         Attempts = await new LearnerScope(person, ClassId: id).Attempts(db).CountAsync();
+        Works = await works.OfAsync(id, person);
         Merged = await merges.OfAsync(id, person);
         (Devices, Asks, HasSign) = (await doors.DevicesOfAsync(person), await doors.AsksOfAsync(person), await doors.HasSignAsync(person));
         SignsInAlone = await signIns.LearnerAsync(person) is not null && await signIns.HasAsync(person);

@@ -107,6 +107,31 @@ function watchSeveral(page: HTMLElement): void {
     bar.hidden = ticked === 0;
     bar.querySelector("[data-several-count]")!.textContent = `${ticked} chosen`;
   };
+  const ticks = (): HTMLInputElement[] => [...page.querySelectorAll<HTMLInputElement>("[data-tick]")];
+  const set = (some: HTMLInputElement[], ticked: boolean): void => {
+    some.forEach(tick => {
+      tick.checked = ticked;
+    });
+    count();
+  };
+  // With Shift everything from the one ticked before follows.
+  let last = "";
+  page.addEventListener("click", event => {
+    const tick = event.target as HTMLInputElement;
+    if (tick.matches("[data-tick]")) {
+      const all = ticks();
+      const [from, to] = [all.findIndex(one => one.value === last), all.indexOf(tick)];
+      if (event.shiftKey && from >= 0) {
+        set(all.slice(Math.min(from, to), Math.max(from, to) + 1), tick.checked);
+      }
+      last = tick.value;
+    } else if (tick.closest("[data-several-all]")) {
+      set(ticks(), true);
+    } else if (tick.closest("[data-several-none]")) {
+      set(ticks(), false);
+      ticks()[0]?.focus();
+    }
+  });
   page.addEventListener("change", event => {
     if ((event.target as HTMLElement).matches("[data-tick]")) {
       count();

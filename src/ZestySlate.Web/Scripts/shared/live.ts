@@ -1,6 +1,9 @@
 import { showLocalTimes } from "./place";
 
-/** A table whose rows come anew from the server when they look different; each keeps its place, and who reads one is not disturbed. */
+/**
+ * A table whose rows come anew from the server when they look different. Each stands where its state puts it; while a hand is in
+ * the table, or on it, every row stays where it is.
+ */
 export function watchLive(table: HTMLTableElement, state: HTMLElement | null): void {
   const body = table.tBodies[0]!;
   const source = new EventSource(table.dataset.live!);
@@ -27,6 +30,9 @@ export function watchLive(table: HTMLTableElement, state: HTMLElement | null): v
         row.querySelector<HTMLElement>("a")?.focus();
       }
     }
+    if (!body.matches(":hover") && !body.contains(document.activeElement)) {
+      arrange(body);
+    }
     filter();
     // What else shows the same people is told.
     document.body.dispatchEvent(new CustomEvent("slate:rows"));
@@ -40,4 +46,17 @@ export function watchLive(table: HTMLTableElement, state: HTMLElement | null): v
     }
   }
   only?.addEventListener("change", filter);
+}
+
+/** Puts rows in the order of their ranks, those of one rank by name; a row that is in its place is not touched. */
+function arrange(body: HTMLTableSectionElement): void {
+  const name = (row: HTMLTableRowElement): string => row.cells[0]?.textContent.trim() ?? "";
+  const rows = [...body.rows].sort(
+    (one, other) => Number(one.dataset.rank) - Number(other.dataset.rank) || name(one).localeCompare(name(other)),
+  );
+  rows.forEach((row, at) => {
+    if (body.rows[at] !== row) {
+      body.insertBefore(row, body.rows[at] ?? null);
+    }
+  });
 }

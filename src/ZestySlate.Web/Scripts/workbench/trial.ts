@@ -16,6 +16,15 @@ export class Trial {
         void this.refresh();
       }
     });
+    // Back leads out of the trial, not out of the workbench.
+    window.addEventListener("popstate", () => {
+      if (this.on) {
+        void this.leave();
+      }
+    });
+    if (isTrial()) {
+      history.replaceState(null, "");
+    }
     document.addEventListener("submit", event => {
       const form = event.target as HTMLFormElement;
       if (form.matches("form[data-as-if]")) {
@@ -27,10 +36,13 @@ export class Trial {
   }
 
   async toggle(): Promise<void> {
-    if (this.on) {
-      await this.leave();
-    } else {
+    if (!this.on) {
       await this.begin();
+      return;
+    }
+    await this.leave();
+    if (isTrial()) {
+      history.back();
     }
   }
 
@@ -46,6 +58,9 @@ export class Trial {
     if (!reply?.ok) {
       this.rooms.toast("The trial did not begin. Try once more.");
       return;
+    }
+    if (!asIf) {
+      history.pushState({ trial: true }, "");
     }
     // What has a course in time is tried from the moment that is shown.
     const moment = document.querySelector<HTMLElement>("#room-stage .stage")?.dataset.moment;
@@ -108,3 +123,6 @@ export class Trial {
     }
   }
 }
+
+/** True where the browser's history stands at a trial. */
+const isTrial = (): boolean => (history.state as { trial?: boolean } | null)?.trial === true;
