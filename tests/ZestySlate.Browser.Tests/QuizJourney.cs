@@ -204,7 +204,7 @@ public sealed class QuizJourney(Apps apps)
         Assert.Equal("rtl", wren.See("html").GetAttribute("dir"));
         wren.Press("ابدأ", ".start");
         Word(wren, ".option-text", "البارومتر").Click();
-        wren.Press("صحّح هذا", "form[data-ask]");
+        wren.Press("صحّح إجابتي", "form[data-ask]");
         wren.Reads(".verdict", "صحيح");
         wren.PressCss("[data-next]");
         wren.See("[data-slot] select");
