@@ -45,6 +45,16 @@ public sealed class ReviewJourney(Apps apps)
 
         Assert.Empty(ines.Complaints());
         ines.Press("Take back", "#done");
+
+        // Without a line it is said that it is not kept; what is typed stays, and goes with the next word.
+        ines.Reads("#done", "The learner reads your points");
+        ines.Connection(there: false);
+        ines.All(Comment)[6].SendKeys("Typed without a line");
+        ines.Reads("[data-kept]", "Not kept yet");
+        ines.Connection(there: true);
+        ines.All(Comment)[6].SendKeys(", and with one.");
+        ines.Reads("[data-kept]", "Kept.");
+        ines.Reads("[data-review-answer] .said-review", "Typed without a line, and with one.");
     }
 
     [Fact]

@@ -137,4 +137,20 @@ public sealed class QuestionPaperTests
                 var read = ReadQuestions.Of(string.Join('\n', lines), English);
                 Assert.All(read.Problems, problem => Assert.InRange(problem.Line, 1, Math.Max(1, lines.Length)));
             });
+
+    /// <summary>What could be read again and again: its work grows with its length and no faster.</summary>
+    [Theory]
+    [InlineData("1. A?\na) x *\n", "y\n")]
+    [InlineData("Prompt\ntext: a\n", "y\n")]
+    [InlineData("a) x *\nb) y\nAnswers: 1", " ")]
+    [InlineData("a) x *\nb) y\nAnswers: 1", "1 ")]
+    [InlineData("a) x *\nb) y\n", "[")]
+    [InlineData("", "\t")]
+    public async Task The_longest_paper_is_read_in_one_go(string head, string again)
+    {
+        var list = head + string.Concat(Enumerable.Repeat(again, (ReadQuestions.Longest - head.Length) / again.Length));
+        var read = await Task.Run(() => ReadQuestions.Of(list, English), TestContext.Current.CancellationToken)
+            .WaitAsync(TimeSpan.FromMinutes(1), TestContext.Current.CancellationToken);
+        Assert.NotNull(read);
+    }
 }

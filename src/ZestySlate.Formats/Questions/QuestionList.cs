@@ -157,6 +157,17 @@ public static class QuestionList
         internal static Entry Of(List<Line> block, List<ListProblem> problems)
         {
             var (prompt, parts) = (new List<string>(), new List<Part>());
+            // The further lines of the last part; joined once, since a list may be a million characters of them.
+            var further = new List<string>();
+            void Close()
+            {
+                if (further.Count > 0)
+                {
+                    parts[^1] = parts[^1] with { Text = string.Join('\n', further.Prepend(parts[^1].Text)) };
+                    further.Clear();
+                }
+            }
+
             foreach (var line in block)
             {
                 var trimmed = line.Text.TrimStart();
@@ -164,14 +175,17 @@ public static class QuestionList
                 var number = new string([.. trimmed.TakeWhile(char.IsAsciiDigit)]);
                 if (trimmed.StartsWith("+ ", StringComparison.Ordinal) || trimmed.StartsWith("- ", StringComparison.Ordinal))
                 {
+                    Close();
                     parts.Add(new Part(line.Number, column + 2, trimmed[0] == '+' ? "right" : "wrong", trimmed[2..].Trim()));
                 }
                 else if (number.Length > 0 && prompt.Count > 0 && trimmed[number.Length..].StartsWith(". ", StringComparison.Ordinal))
                 {
+                    Close();
                     parts.Add(new Part(line.Number, column + number.Length + 2, "step", trimmed[(number.Length + 2)..].Trim()));
                 }
                 else if (trimmed.IndexOf(':') is > 0 and var colon && Kinds.Contains(trimmed[..colon].Trim().ToLowerInvariant()))
                 {
+                    Close();
                     parts.Add(
                         new Part(line.Number, column + colon + 1, trimmed[..colon].Trim().ToLowerInvariant(), trimmed[(colon + 1)..].Trim())
                     );
@@ -182,7 +196,7 @@ public static class QuestionList
                 }
                 else if (parts[^1].Kind is "text" or "hint" or "why" or "open")
                 {
-                    parts[^1] = parts[^1] with { Text = parts[^1].Text + "\n" + trimmed.TrimEnd() };
+                    further.Add(trimmed.TrimEnd());
                 }
                 else
                 {
@@ -196,6 +210,7 @@ public static class QuestionList
                 }
             }
 
+            Close();
             if (prompt.Count == 0)
             {
                 problems.Add(new ListProblem(block[0].Number, 1, "A question begins with its prompt; here only its parts stand."));

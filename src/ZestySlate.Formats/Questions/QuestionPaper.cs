@@ -112,15 +112,18 @@ internal static partial class QuestionPaper
     private static IEnumerable<QuestionList.Line> Said(List<QuestionList.Line> block, bool lettered, HashSet<char> right)
     {
         QuestionList.Line? option = null;
+        var more = new List<string>();
+        QuestionList.Line Whole() => option! with { Text = string.Join(' ', more.Prepend(option.Text)) };
         foreach (var (line, i) in block.Select((line, i) => (line, i)))
         {
             if (Option().Match(line.Text) is { Success: true } found)
             {
                 if (option is not null)
                 {
-                    yield return option;
+                    yield return Whole();
                 }
 
+                more.Clear();
                 var isRight =
                     found.Groups["star"].Success
                     || found.Groups["mark"].Success
@@ -141,7 +144,8 @@ internal static partial class QuestionPaper
             {
                 if (option is not null)
                 {
-                    yield return option;
+                    yield return Whole();
+                    more.Clear();
                 }
 
                 option = null;
@@ -153,7 +157,7 @@ internal static partial class QuestionPaper
             else if (option is not null)
             {
                 // The rest of an option that went on in the next line.
-                option = option with { Text = $"{option.Text} {line.Text.Trim()}" };
+                more.Add(line.Text.Trim());
             }
             else
             {
@@ -166,7 +170,7 @@ internal static partial class QuestionPaper
 
         if (option is not null)
         {
-            yield return option;
+            yield return Whole();
         }
     }
 
@@ -242,7 +246,8 @@ internal static partial class QuestionPaper
     private static partial Regex KeyHead();
 
     [GeneratedRegex(
-        @"(?<![0-9])(?<number>[0-9]{1,3})[ \t]*[.):=–-]?[ \t]*(?<letters>[A-Ha-h](?:[ \t]*(?:&|\+|and|und)[ \t]*[A-Ha-h])*)(?![A-Za-z])"
+        @"(?<![0-9])(?<number>[0-9]{1,3})[ \t]{0,3}[.):=–-]?[ \t]{0,3}"
+            + @"(?<letters>[A-Ha-h](?:[ \t]{0,3}(?:&|\+|and|und)[ \t]{0,3}[A-Ha-h]){0,7})(?![A-Za-z])"
     )]
     private static partial Regex KeyEntry();
 

@@ -29,6 +29,18 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
     /// <summary>True when the attempt is this person's.</summary>
     public async Task<bool> IsOfAsync(string attemptId, string personId) => (await ReadAsync(attemptId))?.Record.PersonId == personId;
 
+    /// <summary>Attempts of any activities with their states at this moment, activity by activity.</summary>
+    public async Task<IReadOnlyList<LoadedAttempt>> AsTheyStandAsync(IEnumerable<AttemptRecord> attempts)
+    {
+        var all = new List<LoadedAttempt>();
+        foreach (var some in attempts.GroupBy(attempt => attempt.ActivityId))
+        {
+            all.AddRange(await AsTheyStandAsync(some.Key, [.. some]));
+        }
+
+        return all;
+    }
+
     /// <summary>Attempts of one activity with their states at this moment, in the order given. Those at work lately come from memory, and
     /// the others are remembered.</summary>
     public async Task<IReadOnlyList<LoadedAttempt>> AsTheyStandAsync(string activityId, IReadOnlyList<AttemptRecord> attempts)

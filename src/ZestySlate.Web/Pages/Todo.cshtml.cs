@@ -100,16 +100,9 @@ public sealed class TodoModel(SlateDb db, AttemptReader reader, OwnSignIns signI
         var newest = times
             .Keys.Select(id => attempts[id].MaxBy(attempt => attempt.BeganAt)!)
             .OrderByDescending(attempt => attempt.HandedInAt);
-        var works = new Dictionary<int, LearnerView>();
-        foreach (var some in newest.Take(MostLookedUp).GroupBy(attempt => attempt.ActivityId))
-        {
-            foreach (var work in await reader.AsTheyStandAsync(some.Key, [.. some]))
-            {
-                var id = work.Record.AssignmentId!.Value;
-                works[id] = LearnerView.Of(work.State, Now, times[id].DueForThem);
-            }
-        }
-
-        return works;
+        return (await reader.AsTheyStandAsync(newest.Take(MostLookedUp))).ToDictionary(
+            work => work.Record.AssignmentId!.Value,
+            work => LearnerView.Of(work.State, Now, times[work.Record.AssignmentId!.Value].DueForThem)
+        );
     }
 }

@@ -46,14 +46,7 @@ public sealed class LearnerWorks(SlateDb db, AttemptReader reader, TimeProvider 
         )
             .GroupBy(attempt => attempt.AssignmentId)
             .Select(goes => goes.MaxBy(attempt => attempt.BeganAt)!);
-        var works = new Dictionary<int, LoadedAttempt>();
-        foreach (var some in newest.GroupBy(attempt => attempt.ActivityId))
-        {
-            foreach (var work in await reader.AsTheyStandAsync(some.Key, [.. some]))
-            {
-                works[work.Record.AssignmentId!.Value] = work;
-            }
-        }
+        var works = (await reader.AsTheyStandAsync(newest)).ToDictionary(work => work.Record.AssignmentId!.Value);
 
         return given
             .Select(assignment =>

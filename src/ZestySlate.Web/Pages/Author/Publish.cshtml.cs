@@ -108,6 +108,11 @@ public sealed class PublishModel(
     )
     {
         await LoadAsync(activity);
+        if (give is not null && Classes.All(one => one.Class.Id != give))
+        {
+            return NotFound();
+        }
+
         if (Blocking.Count > 0)
         {
             return Page();

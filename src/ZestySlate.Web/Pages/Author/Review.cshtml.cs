@@ -58,14 +58,10 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
     /// <summary>True when only what was changed is sent.</summary>
     public bool IsFragment => Fragments.IsOne(HttpContext);
 
+    private string Files => $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}";
+
     /// <summary>What learners see finds its files by these, and its style is let through.</summary>
-    public PlayLinks Links =>
-        new(
-            $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}/events",
-            Attempt.Record.Id,
-            null,
-            SecurityHeaders.StyleNonce(HttpContext)
-        );
+    public PlayLinks Links => new($"{Files}/events", Attempt.Record.Id, null, SecurityHeaders.StyleNonce(HttpContext));
 
     /// <summary>Where the comment on the whole is sent.</summary>
     public string WholeAddress => $"{Request.PathBase}/author/{Record.Id}/review/{Attempt.Record.Id}?handler=Whole";
@@ -75,13 +71,7 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
 
     /// <summary>The form of one answer.</summary>
     public ReviewForm FormOf(AnswerReport answer) =>
-        new(
-            answer,
-            [Attempt.Record.Id],
-            Reviewing.NewestOf(Attempt, answer.SpotId),
-            Attempt.State.Activity.Words,
-            $"{Request.PathBase}/author/{Record.Id}/answers/{Attempt.Record.Id}"
-        )
+        new(answer, [Attempt.Record.Id], Reviewing.NewestOf(Attempt, answer.SpotId), Attempt.State.Activity.Words, Files)
         {
             Shown = Sheet.AskOf(answer.SpotId),
             Kept = Saved == answer.SpotId,
@@ -124,8 +114,8 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
         {
             Problem = (spot, problem);
             Over = Reviewing.OverOf(Attempt, spot, seen);
-            return !IsFragment ? Page()
-                : answer is null ? Fragments.Refused(problem)
+            return answer is null ? (IsFragment ? Fragments.Refused(problem) : NotFound())
+                : !IsFragment ? Page()
                 : Fragments.Beside(this, "_ReviewKept", FormOf(answer));
         }
 

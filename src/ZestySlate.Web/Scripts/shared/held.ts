@@ -35,7 +35,17 @@ export function holdForms(): void {
   document.addEventListener("htmx:afterRequest", event => {
     const form = event.target as HTMLFormElement;
     const { successful } = (event as CustomEvent<{ successful: boolean }>).detail;
-    if (!forms.includes(form) || !successful || form.querySelector("[data-kept] [role=alert]")) {
+    if (!forms.includes(form)) {
+      return;
+    }
+    if (!successful) {
+      const kept = form.querySelector("[data-kept]");
+      if (kept) {
+        kept.textContent = "Not kept yet: it is sent with your next word, or when you go on.";
+      }
+      return;
+    }
+    if (form.querySelector("[data-kept] [role=alert]")) {
       return;
     }
     first.set(form, sent.get(form)!);
