@@ -55,6 +55,14 @@ public sealed class ReviewJourney(Apps apps)
         ines.All(Comment)[6].SendKeys(", and with one.");
         ines.Reads("[data-kept]", "Kept.");
         ines.Reads("[data-review-answer] .said-review", "Typed without a line, and with one.");
+
+        // A comment kept as a phrase is a press away at another answer, and kept as if it were typed.
+        ines.Press("Keep as a phrase", "li.review:nth-child(7)");
+        ines.See("li.review:nth-child(7) [data-phrase]");
+        ines.Go(address);
+        ines.Press("Typed without a line", "li.review:nth-child(6)");
+        ines.Reads("li.review:nth-child(6) .said-review", "Typed without a line, and with one.");
+        Assert.Equal("Typed without a line, and with one.", ines.All(Comment)[5].GetAttribute("value"));
     }
 
     [Fact]

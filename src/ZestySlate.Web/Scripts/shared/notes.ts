@@ -6,6 +6,7 @@ export function takeNotes(form: HTMLFormElement): void {
   const kind = form.dataset.reviewForm!;
   const row = form.closest<HTMLElement>("[data-review-row]")!;
   const list = form.querySelector("[data-notes]");
+  const changed = (): boolean => form.dispatchEvent(new Event("change", { bubbles: true }));
   form.addEventListener("click", event => {
     const phrase = (event.target as HTMLElement).closest<HTMLElement>("[data-phrase]")?.dataset.phrase;
     if (phrase === undefined) {
@@ -30,7 +31,6 @@ export function takeNotes(form: HTMLFormElement): void {
     return;
   }
 
-  const changed = (): boolean => form.dispatchEvent(new Event("change", { bubbles: true }));
   const text = (): HTMLElement | null => row.querySelector("[data-note-text]");
   const boards = (): HTMLElement[] => [...row.querySelectorAll<HTMLElement>("[data-note-board]")];
   const player = (): HTMLMediaElement | null => row.querySelector("[data-review-answer] :is(audio, video)");

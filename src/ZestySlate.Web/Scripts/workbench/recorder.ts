@@ -24,6 +24,8 @@ export function watchRecorder(rooms: Rooms): void {
   let recording: Recording | null = null;
   let targets: Target[] = [];
   let at = 0;
+  /** How often one was begun: a microphone that comes later than the next beginning, or after closing, is let go. */
+  let begun = 0;
 
   document.addEventListener("click", event => {
     const opener = (event.target as HTMLElement).closest<HTMLElement>("[data-record], [data-record-all]");
@@ -71,10 +73,16 @@ export function watchRecorder(rooms: Rooms): void {
 
   async function begin(): Promise<void> {
     show();
+    const mine = ++begun;
     try {
-      recording = await Recording.begin(level => {
+      const made = await Recording.begin(level => {
         meter.value = level;
       });
+      if (mine !== begun || !dialog.open) {
+        made.stop();
+        return;
+      }
+      recording = made;
       said.textContent = "Recording …";
       go.disabled = keep.disabled = false;
       go.focus();
