@@ -22,7 +22,7 @@ public sealed record PlayLinks(string Events, string Attempt, (string Name, stri
     /// <summary>Where learners add spots of their own; null in a trial, where nothing is kept.</summary>
     public string? Adding => IsTrial ? null : Beside("spots");
 
-    private string Beside(string name) => $"{Events[..Events.LastIndexOf('/')]}/{name}";
+    private string Beside(string name) => Events[..(Events.LastIndexOf('/') + 1)] + name;
 
     /// <summary>What another activity needs in its query to lead back to this one; empty in a trial.</summary>
     public string Back { get; init; } = "";

@@ -86,6 +86,7 @@ public sealed class RouteRightsTests(SlateHost host)
         ["calendar/{key}.ics"] = Anyone,
         ["classes/{class:int}/import"] = Rights.ClassTeacher,
         ["classes/{class:int}/learners/{person}"] = Rights.ClassTeacher,
+        ["classes/{class:int}/slips"] = Rights.ClassTeacher,
         ["classes/{class:int}/gradebook"] = Rights.ClassTeacher,
         ["classes/{class:int}/assignments/{assignment:int}"] = Rights.ClassTeacher,
         ["lti/choose"] = Rights.Teacher,

@@ -1,7 +1,9 @@
 using System.Net;
+using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Editing;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Web.Pages.Author;
 
 namespace ZestySlate.Web.Tests;
 
@@ -140,17 +142,30 @@ public sealed class VersionPageTests(SlateHost host)
         var sheet = await ines.GetStringAsync("/author/watchtest/paper", Stop);
         Assert.Contains("Choose from: open wind · sheltered", Text(sheet));
         Assert.DoesNotContain("<select name=\"part-", sheet);
+        // A number and the points at each question, and a line for what a hand fills in; none of it on a screen.
+        Assert.Contains("data-number=\"24\"", sheet);
+        Assert.Contains("<span class=\"paper-points\">/ 1</span>", sheet);
+        Assert.Contains("Class:", Text(sheet));
+        Assert.DoesNotContain("data-number", await ines.GetStringAsync("/a/watchtest", Stop));
         var key = Text(await ines.GetStringAsync("/author/garden/paper?what=key&size=letter", Stop));
         Assert.Contains("@page { size: letter }", key, StringComparison.Ordinal);
         Assert.True(key.Length > blank.Length);
+        Assert.Contains("Answer key", key, StringComparison.Ordinal);
+        Assert.DoesNotContain("Class:", key, StringComparison.Ordinal);
         var numbers = Text(await ines.GetStringAsync("/author/garden/paper?what=numbers&size=nonsense", Stop));
         Assert.Contains("The louvred shelter</strong>", numbers, StringComparison.Ordinal);
         Assert.Contains(">12<", numbers, StringComparison.Ordinal);
 
         // Every activity of the demo can be printed in every way.
-        foreach (var id in new[] { "beacon", "tides", "coast", "watchtest", "watchroom", "eighteen" })
+        var all = await host.DbAsync(db =>
+            db.Activities.Where(a => a.BinnedAt == null && db.Users.Any(user => user.Id == a.OwnerId && user.Email!.StartsWith("ines")))
+                .Select(a => a.Id)
+                .ToListAsync(Stop)
+        );
+        Assert.Contains("breeze", all);
+        foreach (var id in all)
         {
-            foreach (var what in new[] { "worksheet", "key", "numbers" })
+            foreach (var what in PaperModel.Sheets.Select(sheet => sheet.Key))
             {
                 Assert.Equal(HttpStatusCode.OK, (await ines.GetAsync($"/author/{id}/paper?what={what}", Stop)).StatusCode);
             }

@@ -17,22 +17,28 @@ public static class OnPaper
         Of(activity, activity.Asked.Select((asked, i) => new SawAnswer(asked.Spot.Id) { Id = $"key-{i}", At = Then }));
 
     /// <summary>The picture of a scene with its spots numbered, in reading order.</summary>
-    public static SceneView Numbered(Activity activity, Scene scene) =>
-        SceneView.ForAuthor(activity, scene) is var view
-            ? view with
-            {
-                Spots = view
-                    .Spots.Select(
-                        (spot, i) =>
-                            spot with
-                            {
-                                Sign = spot.Sign with { Form = SignForm.Words, Words = $"{i + 1}", Size = 1, Colour = SignColour.Slate },
-                                Lock = null,
-                            }
-                    )
-                    .ToValueList(),
-            }
-            : null!;
+    public static SceneView Numbered(Activity activity, Scene scene) => Numbered(SceneView.ForAuthor(activity, scene), 1);
+
+    /// <summary>The scene with numbers, from one on: on a picture every spot has one, which its sign shows; in a flow every question.</summary>
+    private static SceneView Numbered(SceneView view, int next) =>
+        view with
+        {
+            Spots = view
+                .Spots.Select(spot =>
+                    view.IsPage
+                        ? spot with
+                        {
+                            Number = spot.Ask is null ? null : next++,
+                        }
+                        : spot with
+                        {
+                            Number = next,
+                            Sign = spot.Sign with { Form = SignForm.Words, Words = $"{next++}", Size = 1, Colour = SignColour.Slate },
+                            Lock = null,
+                        }
+                )
+                .ToValueList(),
+        };
 
     private static LearnerView Of(Activity activity, IEnumerable<AttemptEvent> events)
     {
@@ -89,9 +95,16 @@ public static class OnPaper
         {
             KnowsAll = true,
         };
+        var scenes = new List<SceneView>();
+        foreach (var scene in whole.Scenes)
+        {
+            var before = scenes.SelectMany(earlier => earlier.Spots).Count(spot => spot.Number is not null);
+            scenes.Add(Numbered(SceneView.Of(state, scene, Then, null), before + 1));
+        }
+
         return LearnerView.Of(state, Then) with
         {
-            Scenes = whole.Scenes.Select(scene => SceneView.Of(state, scene, Then, null)).ToValueList(),
+            Scenes = [.. scenes],
             SceneList = [],
             Trail = null,
             Back = null,

@@ -91,6 +91,9 @@ public sealed record SpotView(
     LockView? Lock
 )
 {
+    /// <summary>Its number on a sheet of paper, from 1; null on a screen, and for what needs none.</summary>
+    public int? Number { get; init; }
+
     /// <summary>What it is when a learner added it; null for a spot of the activity.</summary>
     public AddedSpot? Added { get; init; }
 

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Delivery;
 
 namespace ZestySlate.Core.Tests.Delivery;
@@ -43,6 +44,26 @@ public sealed class OnPaperTests
         var key = OnPaper.Key(Locked);
         Assert.Equal("Because of the wind.", Asks(key).First().Explanation);
         Assert.All(Asks(key), ask => Assert.True(ask.Closed));
+    }
+
+    [Fact]
+    public void Numbers_go_on_over_the_whole_sheet_on_pictures_for_every_spot_on_pages_for_questions()
+    {
+        var sheet = OnPaper.Worksheet(
+            Make.Tour(
+                Make.Scene("a", Make.Note("n"), Make.Asked("q", Make.One())),
+                Make.Scene("p", Make.Note("m"), Make.Asked("r", Make.One()), Make.Asked("s", Make.One())) with
+                {
+                    Backdrop = new PageBackdrop(default),
+                },
+                Make.Scene("b", Make.Note("o"))
+            )
+        );
+        Assert.Equal(
+            [("n", 1), ("q", 2), ("m", null), ("r", 3), ("s", 4), ("o", (int?)5)],
+            sheet.Scenes.SelectMany(scene => scene.Spots).Select(spot => (spot.Id, spot.Number))
+        );
+        Assert.Equal(["1", "2"], sheet.Scenes[0].Spots.Select(spot => spot.Sign.Words));
     }
 
     [Fact]
