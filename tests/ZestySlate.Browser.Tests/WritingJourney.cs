@@ -2,175 +2,114 @@ using OpenQA.Selenium;
 
 namespace ZestySlate.Browser.Tests;
 
-/// <summary>Texts and tables: built by showing, tried by the author, answered by mouse, on a phone and by keys alone.</summary>
+/// <summary>A teacher writes a formatted text: by the tools, and by pasting from a word processor.</summary>
 public sealed class WritingJourney(Apps apps)
 {
+    private const string Text = "#room-details [data-rich-area] [contenteditable=true]";
+
+    /// <summary>What a word processor puts on the clipboard: a head, a table, raised and lowered signs, a list made of paragraphs in two
+    /// depths, a picture that comes along, one that lies on a disk, a formula and a colour.</summary>
+    private const string Word = """
+        <html><head><style>p { margin: 0 }</style></head><body>
+        <h1>Volcanoes</h1>
+        <table><tr><td style="border:solid 1pt"><p class="MsoNormal">Etna</p></td><td><p>3357 m</p></td></tr></table>
+        <p class="MsoNormal">H<sub>2</sub>O, <span style="color:red">m</span><span style="vertical-align:super">2</span></p>
+        <p class="MsoListParagraph" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·<span>&nbsp;</span></span>shield</p>
+        <p class="MsoListParagraph" style="mso-list:l0 level2 lfo1"><span style="mso-list:Ignore">1.<span>&nbsp;</span></span>broad</p>
+        <p class="MsoListParagraph" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·<span>&nbsp;</span></span>cone</p>
+        <p>Here: <img src="data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==">
+        and <img src="file:///C:/pictures/etna.png"></p>
+        <p><m:oMath>E = mc</m:oMath></p>
+        </body></html>
+        """;
+
     [Fact]
-    public void A_long_text_is_marked_by_key_ideas()
+    public void What_is_pasted_from_a_word_processor_is_kept_and_what_is_not_is_said()
     {
-        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
-        ines.AddQuestion("longText", "Why does the sea breeze blow?");
-        ines.Fill("textarea[name=modelAnswer]", "By day the land warms faster than the sea. Warm air rises over it.");
-
-        // Words pressed in the model answer are ideas; pressed by mistake, one is undone by pressing it again.
-        ines.Until(() => ines.All(".press-word").FirstOrDefault(e => e.Text == "land"), "the words to press").Click();
-        ines.Until(() => ines.All("textarea[name^=phrases]").Count == 1 && ines.All(".press-gap").Count == 1 ? "" : null, "the first idea");
-        ines.Saved();
-        ines.Hand.MoveToElement(ines.All(".press-word").First(e => e.Text == "air"))
-            .ClickAndHold()
-            .MoveToElement(ines.All(".press-word").First(e => e.Text == "rises"))
-            .Release()
-            .Perform();
-        ines.Until(() => ines.All("textarea[name^=phrases]").Count == 2 ? "" : null, "the second idea");
-        ines.Saved();
-        ines.All(".press-word").First(e => e.Text == "sea").Click();
-        ines.Until(() => ines.All(".press-gap").Count == 3 ? "" : null, "a third idea");
-        ines.Saved();
-        ines.All(".press-gap").First(e => e.Text == "sea").Click();
-        ines.Until(() => ines.All(".press-gap").Count == 2 ? "" : null, "two ideas again");
-        ines.Saved();
-
-        // A sample text shows what would be found in it, idea by idea.
-        ines.PressCss(".page-open details[id^=fold-samples] summary");
-        ines.Fill("textarea[name=sample]", "The lnad? The aire slowly rises.");
-        ines.Reads(".samples", "50 %");
-        ines.Reads(".samples tbody td:nth-child(2)", "1 of 1");
-        ines.PressCss(".page-open details[id^=fold-length] summary");
-        ines.Fill("input[name=least]", "4");
-
-        ines.TryIt();
-        ines.Type(".long-text textarea", "The moon.");
-        ines.Reads(".long-text-length", "This is shorter than asked for.");
-        ines.MarkThis("Not right");
-        ines.AnotherGo();
-
-        // The text stays; it goes on by keys alone.
-        Assert.Equal("The moon.", ines.See(".long-text textarea").GetAttribute("value"));
-        ines.TabTo(".long-text textarea");
-        ines.Keys(Keys.End + " The land warms, and over it the air rises.");
-        ines.Until(
-            () => ines.See(".long-text-length").Text.StartsWith("11 words", StringComparison.Ordinal) ? "" : null,
-            "the words counted"
+        using var ines = Beside();
+        ines.PressCss(Text);
+        ines.Run(
+            """
+            const given = new DataTransfer();
+            given.setData("text/html", arguments[1]);
+            given.setData("text/plain", "Volcanoes");
+            document.querySelector(arguments[0]).dispatchEvent(new ClipboardEvent("paste", { clipboardData: given, bubbles: true, cancelable: true }));
+            """,
+            Text,
+            Word
         );
-        ines.TabTo("[value=mark]");
-        ines.Keys(Keys.Enter);
-        ines.Reads(".verdict", "Right");
-        Assert.Equal(["land1", "air rises2"], ines.All("#room-stage .long-text-marked mark").Select(e => e.Text));
+        ines.Reads("[data-rich-said]", "Not kept: 1 formula, 1 picture (put it in from its file), colours.");
+        ines.See(Text + " img[src^='/media/']");
+        ines.Saved();
+        ines.Driver.Navigate().Refresh();
+        ines.SelectSign(".sign");
+        ines.See(Text + " table");
+        Assert.Equal("Volcanoes", ines.See(Text + " h3").Text);
+        Assert.Equal(["Etna", "3357 m"], ines.All(Text + " td").Select(cell => cell.Text));
+        Assert.Equal(("2", "2"), (ines.See(Text + " sub").Text, ines.See(Text + " sup").Text));
+        Assert.Equal("broad", ines.See(Text + " ul > li > ol > li").Text);
+        Assert.Equal(2, ines.All(Text + " ul > li").Count);
+        Assert.Single(ines.All(Text + " img[src^='/media/']"));
+        Assert.Contains("E = mc", ines.See(Text).Text, StringComparison.Ordinal);
         Assert.Empty(ines.Complaints());
     }
 
     [Fact]
-    public void A_table_is_pasted_and_filled()
+    public void By_the_tools_a_text_gets_raised_letters_a_table_a_sign_a_link_and_a_picture_that_says_what_it_shows()
     {
-        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
-        ines.AddQuestion("grid", "Complete the tide table.");
-        void Cell(int row, int column) =>
-            ines.Until(
-                () =>
-                    ines.All(".grid-edit [data-cell]").ElementAtOrDefault((row * 3) + column) is { } cell
-                    && cell.FindElements(By.CssSelector("input")).FirstOrDefault() is { } field
-                    && Clicked(field)
-                        ? ""
-                        : null,
-                $"the cell {row}, {column}"
-            );
-        static bool Clicked(IWebElement field)
-        {
-            field.Click();
-            return true;
-        }
+        using var ines = Beside();
+        ines.PressCss(Text);
+        ines.Keys("m");
+        ines.PressCss("#room-details [data-rich-do=superscript]");
+        ines.Keys("2");
+        ines.PressCss("#room-details [data-rich-do=superscript]");
+        ines.Keys(" ");
+        ines.PressCss("#room-details [data-rich-do=symbols]");
+        ines.PressCss("#room-details [data-rich-sign='≈']");
+        ines.Keys(" 3 ");
+        ines.PressCss("#room-details [data-rich-do=link]");
+        ines.Type("#room-details [data-rich-link]", "gannetpoint.example" + Keys.Enter);
+        ines.See("#room-details [data-rich-file]:not([hidden])");
+        ines.All("#room-details [data-rich-file]")[0].SendKeys(Path.Combine(Apps.Root, "demo/pictures/shelter-inside.png"));
+        ines.See(Text + " img[src^='/media/']").Click();
+        ines.Type("#room-details [data-rich-shows]", "Four thermometers" + Keys.Enter);
+        ines.Hand.KeyDown(Keys.Control).SendKeys(Keys.End).KeyUp(Keys.Control).Perform();
+        ines.PressCss("#room-details [data-rich-do=table]");
+        ines.Keys("Head");
+        ines.Press("Take the column out", "#room-details [data-rich-row=table]");
+        ines.Press("Row below", "#room-details [data-rich-row=table]");
+        ines.Saved();
+        ines.Driver.Navigate().Refresh();
+        ines.SelectSign(".sign");
+        Assert.Equal("2", ines.See(Text + " sup").Text);
+        Assert.Contains("≈", ines.See(Text).Text, StringComparison.Ordinal);
+        Assert.Equal((2, 6), (ines.All(Text + " th").Count, ines.All(Text + " td").Count));
+        Assert.Equal("Four thermometers", ines.See(Text + " img").GetAttribute("alt"));
+        Assert.Empty(ines.Complaints());
 
-        // From a spreadsheet, with a row more than there was.
-        Cell(0, 0);
-        ines.Run(
-            "const d = new DataTransfer(); d.setData('text/plain', arguments[0]); "
-                + "document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true, "
-                + "cancelable: true }))",
-            "Tide\tTime\tHeight, m\nLow\t02:10\t0.8\nHigh\t08:20\t4.25\nSpring tide\t\tyes\nDay\tneap\t"
+        // Learners read it as it was written, and are asked for no file from elsewhere.
+        var code = ines.PublishByLink();
+        using var learner = new Person().Visit(apps, code);
+        learner.See(".sign").Click();
+        learner.See(".panel .rich img[alt='Four thermometers']");
+        learner.Until(
+            () => learner.Run("return document.querySelector('.panel .rich img').naturalWidth > 0") is true ? "" : null,
+            "the picture"
         );
-        ines.Until(() => ines.All(".grid-edit [data-cell]").Count == 15 ? "" : null, "the pasted table");
-        ines.Saved();
-        Assert.Equal("Tide", ines.All(".grid-edit [data-cell] input")[0].GetAttribute("value"));
+        learner.See(".panel .rich table");
+        Assert.Empty(learner.Complaints());
+    }
 
-        // Two cells at once by Shift and arrow; each a number worth a quarter.
-        Cell(1, 2);
-        ines.Hand.KeyDown(Keys.Shift).SendKeys(Keys.ArrowDown).KeyUp(Keys.Shift).Perform();
-        ines.Until(() => ines.All(".grid-edit .chosen").Count == 2 ? "" : null, "two cells chosen");
-        ines.Pick(".grid-edit select[name=cellKind]", "a number");
-        ines.Until(() => ines.All(".grid-edit td.kind-number").Count == 2 ? "" : null, "two numbers");
-        ines.Saved();
-        ines.Retype(".grid-edit input[name=cellPoints]", "0,25");
-        ines.Until(
-            () => ines.All(".grid-edit td.kind-number .grid-cell-kind").All(e => e.Text == "0.25") ? "" : null,
-            "a quarter of a point each"
-        );
-        ines.Saved();
-        Cell(3, 2);
-        ines.Pick(".grid-edit select[name=cellKind]", "a tick");
-        ines.See(".grid-edit td.kind-tick input:checked");
-        ines.Saved();
-        Cell(1, 1);
-        ines.Pick(".grid-edit select[name=cellKind]", "a text");
-        ines.See(".grid-edit td.kind-text");
-        ines.Saved();
-        Cell(4, 1);
-        ines.Pick(".grid-edit select[name=cellKind]", "a pick from a list");
-        ines.Saved();
-        ines.Retype("textarea[name^=options]", "neap\nspring");
-        ines.Saved();
-        ines.PressCss(".grid-edit [name=gridDo][value=rowAfter]");
-        ines.Until(() => ines.All(".grid-edit [data-cell]").Count == 18 ? "" : null, "a row more");
-        ines.Saved();
-        ines.PressCss("[data-do=undo]");
-        ines.Until(() => ines.All(".grid-edit [data-cell]").Count == 15 ? "" : null, "undo");
-        ines.Saved();
-
-        ines.TryIt();
-        var fields = ines.All("#room-stage .sheet-table :is(input, select)");
-        fields[0].SendKeys("3:10");
-        ines.MarkThis("Not right");
-        ines.Reads("#room-stage .part-list", "Low, Time");
-        ines.AnotherGo();
-
-        // By keys alone, as in a spreadsheet: Enter goes down, the arrows to the side; undecided cells are passed over.
-        ines.TabTo("#room-stage .sheet-table input");
-        ines.Hand.KeyDown(Keys.Control).SendKeys("a").KeyUp(Keys.Control).Perform();
-        ines.Keys("02:10" + Keys.ArrowRight + "0,8" + Keys.Enter + "4.25" + Keys.Enter + Keys.Space);
-        Assert.Equal(
-            "02:10 0,8 4.25 yes",
-            string.Join(
-                " ",
-                ines.All("#room-stage .sheet-table input")
-                    .Select(field =>
-                        field.GetAttribute("type") == "checkbox"
-                            ? field.Selected
-                                ? "yes"
-                                : "no"
-                            : field.GetAttribute("value")
-                    )
-            )
-        );
-        ines.TabTo("#room-stage .sheet-table select");
-        ines.Keys("n");
-        ines.TabTo("[value=mark]");
-        ines.Keys(Keys.Enter);
-        ines.Reads(".verdict", "Right");
-        ines.Reads(".verdict-points", "3.5 of 3.5 points");
-
-        // On a phone the head column stays while the table is moved.
-        ines.Press("Back to building", "#room-topline");
-        ines.See(".page-open");
-        using var wren = new Person(390, 844).Visit(apps, ines.PublishByLink());
-        wren.Ready();
-        wren.Run("document.querySelector('.sheet-table').style.width = '700px'; document.querySelector('.grid-wrap').scrollLeft = 200");
-        Assert.True(
-            (bool)
-                wren.Run(
-                    "const a = document.querySelector('.grid-wrap').getBoundingClientRect().left, b = "
-                        + "document.querySelector('tr:nth-child(2) th').getBoundingClientRect().left; return Math.abs(a - b) "
-                        + "< 3"
-                )!
-        );
-        Assert.Empty(wren.Complaints());
+    /// <summary>A new activity with a note whose text is written.</summary>
+    private Person Beside()
+    {
+        var ines = new Person().SignIn(apps);
+        ines.Press("New", "main");
+        ines.BeginActivity(title: "A text");
+        ines.PressStage(0.34, 0.56);
+        ines.Choose("note");
+        ines.Type("#room-details input[name=title]", "A text");
+        ines.See(Text);
+        return ines;
     }
 }

@@ -7,6 +7,8 @@ public sealed class RichTextSanitizerTests
     [Theory]
     [InlineData("<p>Some <strong>bold</strong> and <em>fine</em> words</p>")]
     [InlineData("<ul><li>one</li><li>two</li></ul>")]
+    [InlineData("<p>H<sub>2</sub>O, m<sup>2</sup></p>")]
+    [InlineData("<table><tbody><tr><th><p>Etna</p></th><td><p>3357 m</p></td></tr></tbody></table>")]
     [InlineData("<h3>Head</h3><blockquote><p>said</p></blockquote>")]
     public void What_the_editor_makes_passes_unchanged(string html) => Assert.Equal(html, RichTextSanitizer.Sanitise(html));
 
@@ -43,6 +45,39 @@ public sealed class RichTextSanitizerTests
         Assert.Contains("wind", clean);
         Assert.DoesNotContain("&lt;blockquote", clean);
     }
+
+    [Theory]
+    [InlineData("<img src=\"/media/{0}\" alt=\" A vane \" width=\"9\">", "<img src=\"media:{0}\" alt=\"A vane\">")]
+    [InlineData("<img alt=\"\" src=\"media:{0}\">", "<img src=\"media:{0}\" alt=\"\">")]
+    [InlineData("<p>a<img src=\"/media/{0}/800\">b</p>", "<p>a<img src=\"media:{0}\" alt=\"\">b</p>")]
+    [InlineData("<img src=\"https://far.example/media/{0}\" alt=\"x\">", "")]
+    [InlineData("<img src=\"data:image/png;base64,AAAA\">", "")]
+    [InlineData("<img src=\"pending:3\" alt=\"x\">", "")]
+    [InlineData("<img src=\"media:{0}a\">", "")]
+    [InlineData("<img src=\"media:ABC\">", "")]
+    [InlineData("<img srcset=\"https://far.example/x\">", "")]
+    public void A_picture_is_a_file_of_the_library_or_none(string html, string clean)
+    {
+        var hash = new string('a', 64);
+        Assert.Equal(clean.Replace("{0}", hash), RichTextSanitizer.Sanitise(html.Replace("{0}", hash)));
+    }
+
+    [Theory]
+    [InlineData("<td colspan=\"1\" rowspan=\"1\">", "<td>")]
+    [InlineData("<td colspan=\"2\" style=\"width:1px\">", "<td colspan=\"2\">")]
+    [InlineData("<td rowspan=\"50\">", "<td rowspan=\"50\">")]
+    [InlineData("<td rowspan=\"51\">", "<td>")]
+    [InlineData("<td colspan=\"-2\" href=\"https://a.example\">", "<td>")]
+    [InlineData("<td colspan=\"99999999999\">", "<td>")]
+    public void Cells_of_a_table_span_a_few_others_or_none(string cell, string clean) =>
+        Assert.Equal(
+            $"<table><tbody><tr>{clean}x</td></tr></tbody></table>",
+            RichTextSanitizer.Sanitise($"<table><colgroup><col></colgroup><tbody><tr>{cell}x</td></tr></tbody></table>")
+        );
+
+    [Fact]
+    public void No_link_leads_to_a_file_by_its_hash() =>
+        Assert.DoesNotContain("media:", RichTextSanitizer.Sanitise($"<a href=\" Media:{new string('a', 64)}\" src=\"media:x\">x</a>"));
 
     [Fact]
     public void Words_in_unknown_elements_are_kept() =>

@@ -15,6 +15,7 @@ public static class ReadyCheck
             .Concat(WaysCheck.Run(activity))
             .Concat(FlowCheck.Run(activity))
             .Concat(TrailCheck.Run(activity))
+            .Concat(OfTexts(activity with { Scenes = [] }, "of the activity as a whole", null, null))
             .Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene, sentencesOf)))
             .OrderBy(finding => finding.Blocks ? 0 : 1)
             .ToValueList();
@@ -50,6 +51,11 @@ public static class ReadyCheck
 
     private static IEnumerable<Finding> OfScene(Activity activity, Scene scene, Func<string, IReadOnlyList<Sentence>?>? sentencesOf)
     {
+        foreach (var finding in OfTexts(scene with { Spots = [] }, $"of “{activity.TitleOf(scene)}”", scene.Id, null))
+        {
+            yield return finding;
+        }
+
         foreach (var weakness in scene.Backdrop.Check(activity.TitleOf(scene)))
         {
             yield return new Finding(weakness.Blocks, weakness.Message, scene.Id, null, weakness.Field);
@@ -88,9 +94,20 @@ public static class ReadyCheck
         }
     }
 
+    /// <summary>The pictures in the formatted texts of a part that say nothing to those who cannot see them.</summary>
+    private static IEnumerable<Finding> OfTexts(object part, string whose, string? sceneId, string? spotId) =>
+        Written.Texts(part).Any(text => text.LacksAlternativeText)
+            ? [new Finding(false, $"A picture in a text {whose} has no alternative text.", sceneId, spotId, "text")]
+            : [];
+
     private static IEnumerable<Finding> OfSpot(Activity activity, Scene scene, Spot spot)
     {
         var name = activity.NameOf(spot);
+        foreach (var finding in OfTexts(spot, $"of “{name}”", scene.Id, spot.Id))
+        {
+            yield return finding;
+        }
+
         foreach (var weakness in spot.Content.Check(activity, name))
         {
             yield return new Finding(weakness.Blocks, weakness.Message, scene.Id, spot.Id, weakness.Field);

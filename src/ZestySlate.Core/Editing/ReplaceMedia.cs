@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Json;
 
 namespace ZestySlate.Core.Editing;
 
@@ -15,7 +16,16 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height,
     public override Outcome<Activity> Apply(Activity activity)
     {
         var swap = new MediaSwap(Old, New, Width, Height, Seconds);
-        return activity with
+        var written = Written.Texts(activity).SelectMany(text => text.Media).Contains(Old) ? InTexts(activity) : activity;
+        return Replaced(written, swap);
+    }
+
+    /// <summary>What stands in formatted texts is replaced as they are read.</summary>
+    private Activity InTexts(Activity activity) =>
+        ActivityJson.Read(ActivityJson.Write(activity), StoredJson.Untrusted(html => RichText.With(html, Old, New))).Value;
+
+    private static Activity Replaced(Activity activity, MediaSwap swap) =>
+        activity with
         {
             Flow = activity.Flow with { Picture = swap.OrNone(activity.Flow.Picture) },
             Rules = activity.Rules with { Bands = swap.Of(activity.Rules.Bands) },
@@ -33,7 +43,6 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height,
                 },
             Scenes = activity.Scenes.Select(scene => Of(scene, swap)).ToValueList(),
         };
-    }
 
     private static Scene Of(Scene scene, MediaSwap swap)
     {

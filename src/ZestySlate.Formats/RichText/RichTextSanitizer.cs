@@ -1,5 +1,8 @@
 using System.Text.RegularExpressions;
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
 using Ganss.Xss;
+using static ZestySlate.Core.Activities.RichText;
 
 namespace ZestySlate.Formats.RichText;
 
@@ -8,7 +11,7 @@ public static partial class RichTextSanitizer
 {
     private static readonly HtmlSanitizer Sanitizer = Make();
 
-    /// <summary>The fragment with only allowed elements, attributes and addresses (http, https, mailto).</summary>
+    /// <summary>The fragment with only allowed elements, attributes and addresses (http, https, mailto; pictures from the media library).</summary>
     public static string Sanitise(string html) =>
         IsTooMuch(html)
             ? System.Net.WebUtility.HtmlEncode(Words().Replace(html.Length > MostLength ? html[..MostLength] : html, " ").Trim())
@@ -53,6 +56,62 @@ public static partial class RichTextSanitizer
     [GeneratedRegex("<[^>]*>?")]
     private static partial Regex Words();
 
+    private static void Mend(IHtmlAnchorElement link)
+    {
+        link.RemoveAttribute("src");
+        if (link.GetAttribute("href")?.TrimStart().StartsWith(Scheme, StringComparison.OrdinalIgnoreCase) == true)
+        {
+            link.RemoveAttribute("href");
+        }
+
+        link.SetAttribute("rel", "noopener noreferrer");
+        link.SetAttribute("target", "_blank");
+    }
+
+    /// <summary>A picture is a file of the media library, named by its hash; no page asks anybody else for one.</summary>
+    private static void Mend(IHtmlImageElement picture)
+    {
+        var media = OwnMedia().Match(picture.GetAttribute("src") ?? "");
+        var alternative = picture.GetAttribute("alt") ?? "";
+        foreach (var name in picture.Attributes.Select(attribute => attribute.Name).ToList())
+        {
+            picture.RemoveAttribute(name);
+        }
+
+        if (!media.Success)
+        {
+            picture.Remove();
+            return;
+        }
+
+        picture.SetAttribute("src", Scheme + media.Groups[1].Value);
+        picture.SetAttribute(
+            "alt",
+            alternative.Trim() is { Length: <= LongestAlternative } fits ? fits : alternative.Trim()[..LongestAlternative]
+        );
+    }
+
+    /// <summary>The longest words for who cannot see a picture in a text, in characters.</summary>
+    private const int LongestAlternative = 1000;
+
+    /// <summary>The most rows or columns that a cell of a table spans; one is not written.</summary>
+    private const int WidestSpan = 50;
+
+    private static void MendSpans(IElement element)
+    {
+        foreach (var name in new[] { "colspan", "rowspan", "src", "href", "alt" })
+        {
+            var spans = element is IHtmlTableCellElement && name.EndsWith("span", StringComparison.Ordinal);
+            if (!spans || !int.TryParse(element.GetAttribute(name), out var cells) || cells is < 2 or > WidestSpan)
+            {
+                element.RemoveAttribute(name);
+            }
+        }
+    }
+
+    [GeneratedRegex(@"^(?:media:|/media/)([0-9a-f]{64})(?:/[0-9]+)?$")]
+    private static partial Regex OwnMedia();
+
     private static HtmlSanitizer Make()
     {
         var sanitizer = new HtmlSanitizer(
@@ -73,10 +132,16 @@ public static partial class RichTextSanitizer
                     "h3",
                     "br",
                     "a",
+                    "img",
+                    "table",
+                    "tbody",
+                    "tr",
+                    "th",
+                    "td",
                 ]),
-                AllowedAttributes = new HashSet<string>(["href"]),
-                AllowedSchemes = new HashSet<string>(["http", "https", "mailto"]),
-                UriAttributes = new HashSet<string>(["href"]),
+                AllowedAttributes = new HashSet<string>(["href", "src", "alt", "colspan", "rowspan"]),
+                AllowedSchemes = new HashSet<string>(["http", "https", "mailto", "media"]),
+                UriAttributes = new HashSet<string>(["href", "src"]),
             }
         )
         {
@@ -92,10 +157,17 @@ public static partial class RichTextSanitizer
         };
         sanitizer.PostProcessNode += (_, processed) =>
         {
-            if (processed.Node is AngleSharp.Html.Dom.IHtmlAnchorElement link)
+            switch (processed.Node)
             {
-                link.SetAttribute("rel", "noopener noreferrer");
-                link.SetAttribute("target", "_blank");
+                case IHtmlAnchorElement link:
+                    Mend(link);
+                    break;
+                case IHtmlImageElement picture:
+                    Mend(picture);
+                    break;
+                case IElement other:
+                    MendSpans(other);
+                    break;
             }
         };
         return sanitizer;

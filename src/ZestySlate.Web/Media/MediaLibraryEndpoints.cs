@@ -59,7 +59,16 @@ internal static class MediaLibraryEndpoints
 
         var taken = await intake.TakeAsync(form.Files[0], context.User.Id(), context.RequestAborted, form["folder"].ToString());
         return taken.Succeeded
-            ? Results.Json(new { id = taken.Value.Id, name = taken.Value.Name })
+            ? Results.Json(
+                new
+                {
+                    id = taken.Value.Id,
+                    name = taken.Value.Name,
+                    media = taken.Value.Hash,
+                    kind = taken.Value.Kind.ToString(),
+                    alternativeText = taken.Value.AlternativeText,
+                }
+            )
             : AuthoringEndpoints.Refused(taken.Refusal!);
     }
 
