@@ -144,7 +144,7 @@ public sealed class VersionPageTests(SlateHost host)
         Assert.DoesNotContain("<select name=\"part-", sheet);
         // A number and the points at each question, and a line for what a hand fills in; none of it on a screen.
         Assert.Contains("data-number=\"24\"", sheet);
-        Assert.Contains("<span class=\"paper-points\">/ 1</span>", sheet);
+        Assert.Contains("<span class=\"paper-points\">of 1</span>", sheet);
         Assert.Contains("Class:", Text(sheet));
         Assert.DoesNotContain("data-number", await ines.GetStringAsync("/a/watchtest", Stop));
         var key = Text(await ines.GetStringAsync("/author/garden/paper?what=key&size=letter", Stop));
