@@ -168,6 +168,23 @@ public sealed class HandJourney(Apps apps)
         Marks(ines, 1);
         ines.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
         Marks(ines, 2);
+
+        // A place first, then its words: they are seen as they are typed, and stay; over the whole window as well.
+        ines.PressCss("[data-large]");
+        ines.See(".drawing:popover-open");
+        ines.Run("document.querySelector('input[name=tool][value=text]').click()");
+        ines.See("[name=drawnWords]").Clear();
+        ines.Hand.MoveToElement(ines.See(".drawing-sheet"), -60, -40).Click().Perform();
+        ines.Reads("[data-said]", "Write the words");
+        ines.Keys("cloud");
+        Assert.Equal("cloud", ines.See("[data-hand] text").Text);
+        ines.Keys(Keys.Enter);
+        Marks(ines, 3);
+        Assert.Equal("", ines.See("[name=drawnWords]").GetAttribute("value"));
+        ines.See(".drawing:popover-open");
+        ines.Keys(Keys.Escape);
+        ines.Gone(".drawing:popover-open");
+        Assert.Equal(3, ines.All("[data-drawn] [data-mark]").Count);
         ines.Press("Back to building", "#room-topline");
 
         using var wren = new Person(390, 844).Visit(apps, ines.PublishByLink());
@@ -408,6 +425,6 @@ public sealed class HandJourney(Apps apps)
     private static string Kept(Person person) =>
         (string)
             person.Driver.ExecuteAsyncScript(
-                "const done = arguments[arguments.length - 1]; fetch(document.querySelector('[data-save]').href).then(reply => reply.text()).then(done)"
+                "const done = arguments[arguments.length - 1]; fetch(document.querySelector('#learn').dataset.events.replace(/[^/]+$/, 'drawings/') + document.querySelector('[data-ask]').dataset.ask + '.svg').then(reply => reply.text()).then(done)"
             )!;
 }

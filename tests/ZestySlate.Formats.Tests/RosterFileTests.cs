@@ -18,9 +18,26 @@ public sealed class RosterFileTests
     [InlineData("Name\tNumber\n  Quang  Minh   Trịnh \t4\n", "Quang Minh Trịnh")]
     [InlineData("Kaimana\r\nHana Dvořáčková\r\n\r\n", "Kaimana|Hana Dvořáčková")]
     [InlineData("Dvořáčková, Hana\nKaimana\n", "Hana Dvořáčková|Kaimana")]
+    [InlineData(
+        "1. Jürgen Tidewell\n2) Kaimana\n3\tHana Dvořáčková\n- Elin\n• Nuru\n",
+        "Jürgen Tidewell|Kaimana|Hana Dvořáčková|Elin|Nuru"
+    )]
+    [InlineData("Wren, Kaimana, Hana Dvořáčková", "Wren|Kaimana|Hana Dvořáčková")]
+    [InlineData("Abernethy, Wren", "Wren Abernethy")]
+    [InlineData("hana.dvorak@watch.example\nWren <w@x.example>\nKaimana; k@x.example\n", "Hana Dvorak|Wren|Kaimana")]
+    [InlineData("2nd Watch Grey\n7 Harbour\n", "2nd Watch Grey|7 Harbour")]
     [InlineData("ياسمين الخطيب\n", "ياسمين الخطيب")]
     public void Heads_separators_accents_and_names_of_one_word(string text, string names) =>
         Assert.Equal(names.Split('|'), Names(Utf8(text)));
+
+    [Fact]
+    public void An_address_beside_a_name_is_none_of_it() =>
+        Assert.Equal(
+            ["w@x.example", "k@x.example", "", "hana.dvorak@watch.example"],
+            RosterFile
+                .ReadText("1. Wren Abernethy <w@x.example>\nKaimana k@x.example\nNuru\nhana.dvorak@watch.example")
+                .Value.Select(entry => entry.Email)
+        );
 
     [Fact]
     public void Every_usual_encoding_is_read()

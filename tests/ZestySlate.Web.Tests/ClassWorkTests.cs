@@ -631,10 +631,10 @@ public sealed class ClassWorkTests(SlateHost host)
         var taken = await ines.PostFormAsync(
             address,
             address + "?handler=Take",
-            ("name", "Bríd Ó Maoldúin"),
+            ("learner", "Bríd Ó Maoldúin"),
             ("number", "8"),
             ("email", ""),
-            ("name", "Nuru"),
+            ("learner", "Nuru"),
             ("number", "9"),
             ("email", ""),
             ("take", "0"),
@@ -692,7 +692,7 @@ public sealed class ClassWorkTests(SlateHost host)
         var taken = await ines.PostFormAsync(
             address,
             address + "?handler=Take",
-            ("name", "Zoë Çelik"),
+            ("learner", "Zoë Çelik"),
             ("number", "17"),
             ("email", "zoe@watch.example"),
             ("take", "0")
@@ -707,6 +707,95 @@ public sealed class ClassWorkTests(SlateHost host)
     }
 
     [Fact]
+    public async Task A_pasted_list_is_shown_cleaned_before_a_class_is_made_of_it_and_plain_names_are_not()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var title = "Pasted " + Ids.New(4);
+        var plain = await ines.PostFormAsync("/classes", "/classes", ("name", title), ("names", "Wren Abernethy\r\nKaimana\r\n"));
+        Assert.Matches("/classes/[0-9]+$", plain.Headers.Location!.OriginalString);
+
+        var shown = await ines.PostFormAsync(
+            "/classes",
+            "/classes",
+            ("name", title),
+            ("names", "1. Jürgen Tidewell\n2) Øystein, Åse\nhana.dvorak@watch.example\nJürgen Tidewell\n")
+        );
+        var page = WebUtility.HtmlDecode(await shown.Content.ReadAsStringAsync(Stop));
+        Assert.Contains("Is this the class?", page);
+        Assert.Contains("value=\"Åse Øystein\"", page);
+        Assert.Contains("value=\"Hana Dvorak\"", page);
+        Assert.Contains("hana.dvorak@watch.example", page);
+        Assert.Equal(2, Regex.Count(page, "stands twice"));
+        Assert.Equal(1, await host.DbAsync(db => db.Classes.CountAsync(c => c.Name == title, Stop)));
+
+        await ines.PostFormAsync(
+            "/classes",
+            "/classes?handler=Take",
+            ("name", title + " taken"),
+            ("learner", "Jürgen A"),
+            ("number", ""),
+            ("email", ""),
+            ("learner", "Åse Øystein"),
+            ("number", ""),
+            ("email", "ase@watch.example"),
+            ("learner", "Left out"),
+            ("number", ""),
+            ("email", ""),
+            ("take", "0"),
+            ("take", "1"),
+            ("take", "1"),
+            ("take", "7")
+        );
+        var made = await host.DbAsync(db =>
+            db.Enrolments.Where(e => db.Classes.Any(c => c.Id == e.ClassId && c.Name == title + " taken"))
+                .OrderBy(e => e.RosterName)
+                .Select(e => e.RosterName + e.Email)
+                .ToListAsync(Stop)
+        );
+        Assert.Equal(["Jürgen A", "Åse Øysteinase@watch.example"], made);
+    }
+
+    [Fact]
+    public async Task Where_a_class_lets_its_learners_pick_their_name_its_code_shows_them_and_a_press_comes_in()
+    {
+        var (group, _, _) = await GivenAsync("Wren Abernethy", "Kaimana Tidewell");
+        var visitor = host.Visitor();
+        Assert.DoesNotContain(
+            "Kaimana",
+            await (await visitor.PostFormAsync("/join", "/join", ("Code", group.Code))).Content.ReadAsStringAsync(Stop)
+        );
+        var ines = await host.TeacherAsync("ines");
+        await ines.PostFormAsync($"/classes/{group.Id}", $"/classes/{group.Id}?handler=Identify", ("by", "List"));
+        var list = await (await visitor.PostFormAsync("/join", "/join", ("Code", group.Code))).Content.ReadAsStringAsync(Stop);
+        Assert.Contains("Who are you?", list);
+        Assert.Contains("value=\"Kaimana Tidewell\"", list);
+        var inside = await visitor.PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", "Kaimana Tidewell"));
+        Assert.NotNull(inside.Headers.Location);
+        Assert.DoesNotContain(
+            "Kaimana",
+            await (await visitor.PostFormAsync("/join", "/join", ("Code", "NOCODE"))).Content.ReadAsStringAsync(Stop)
+        );
+    }
+
+    [Fact]
+    public async Task The_roster_is_shown_by_first_or_by_family_name_and_as_slips()
+    {
+        var (group, _, _) = await GivenAsync("Aino Zander", "Zoë Abernethy");
+        var ines = await host.TeacherAsync("ines");
+        var byFirst = await ReadAsync(ines, $"/classes/{group.Id}");
+        var byFamily = await ReadAsync(ines, $"/classes/{group.Id}?by-family=true");
+        Assert.True(byFirst.IndexOf("Aino Zander", StringComparison.Ordinal) < byFirst.IndexOf("Zoë Abernethy", StringComparison.Ordinal));
+        Assert.True(
+            byFamily.IndexOf("Aino Zander", StringComparison.Ordinal) > byFamily.IndexOf("Zoë Abernethy", StringComparison.Ordinal)
+        );
+        var slips = await ReadAsync(ines, $"/classes/{group.Id}/slips");
+        Assert.Equal(2, Regex.Count(slips, $">{group.Code}<"));
+        Assert.Contains("/join", slips);
+        await ines.PostFormAsync($"/classes/{group.Id}", $"/classes/{group.Id}?handler=Identify", ("by", "Number"));
+        Assert.Contains("Nothing to type yet", await ReadAsync(ines, $"/classes/{group.Id}/slips"));
+    }
+
+    [Fact]
     public async Task A_class_of_400_is_imported_in_one_step()
     {
         var (group, _, _) = await GivenAsync("Kaimana");
@@ -714,7 +803,7 @@ public sealed class ClassWorkTests(SlateHost host)
         var address = $"/classes/{group.Id}/import";
         var learners = Enumerable
             .Range(0, 400)
-            .SelectMany(i => new[] { ("name", $"Learner {i}"), ("number", $"{i}"), ("email", ""), ("take", $"{i}") })
+            .SelectMany(i => new[] { ("learner", $"Learner {i}"), ("number", $"{i}"), ("email", ""), ("take", $"{i}") })
             .ToArray();
         var full = await ines.PostFormAsync(address, address + "?handler=Take", learners);
         Assert.Contains("with these it would be 401", await full.Content.ReadAsStringAsync(Stop));

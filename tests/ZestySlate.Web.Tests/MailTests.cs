@@ -1,5 +1,6 @@
 extern alias post;
 
+using System.Text.RegularExpressions;
 using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
@@ -12,7 +13,7 @@ using ZestySlate.Storage.Classes;
 namespace ZestySlate.Web.Tests;
 
 /// <summary>What is mailed to whom, and coming in by number, e-mail address and mailed link.</summary>
-public sealed class MailTests(SlateHost host)
+public sealed partial class MailTests(SlateHost host)
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
@@ -253,6 +254,35 @@ public sealed class MailTests(SlateHost host)
         await LastsAsync(TimeSpan.FromSeconds(-1));
         Assert.DoesNotContain("Continue as Wren", await host.Visitor().GetStringAsync(link, Stop));
     }
+
+    [Fact]
+    public async Task A_teacher_mails_everybody_who_has_an_address_a_link_that_is_good_for_days_and_never_too_many()
+    {
+        var (group, _, address) = await GivenAsync(_ => { }, IdentifiedBy.MailedLink);
+        var ines = await host.TeacherAsync("ines");
+        var page = $"/classes/{group.Id}";
+        Assert.Contains("Mail everybody a link", await ines.GetStringAsync(page, Stop));
+        for (var i = 0; i < Mails.MailedLinks.MostAtOnce; i++)
+        {
+            var sent = await (await ines.PostFormAsync(page, page + "?handler=Mail")).Content.ReadAsStringAsync(Stop);
+            Assert.Contains("way to 1 of 2 learners", Spaces().Replace(sent, " "));
+        }
+
+        var none = await (await ines.PostFormAsync(page, page + "?handler=Mail")).Content.ReadAsStringAsync(Stop);
+        Assert.Contains("way to 0 of 2 learners. 1 have 3 links already", Spaces().Replace(none, " "));
+        await host.MailAsync();
+        var letters = host.Letters.To(address);
+        Assert.Equal(Mails.MailedLinks.MostAtOnce, letters.Count);
+        Assert.Contains("for 3 days", letters[0].Text);
+        Assert.Contains("Continue as Wren", await host.Visitor().GetStringAsync(SlateHost.Find(letters[0].Text, "(/join/\\S+)"), Stop));
+
+        // Only where the class comes in by mailed links.
+        await ines.PostFormAsync(page, page + "?handler=Identify", ("by", "Name"));
+        Assert.Equal(page, (await ines.PostFormAsync(page, page + "?handler=Mail")).Headers.Location!.OriginalString);
+    }
+
+    [GeneratedRegex(@"\s+")]
+    private static partial Regex Spaces();
 
     [Fact]
     public async Task So_many_links_are_mailed_to_one_learner_and_no_more()

@@ -30,6 +30,10 @@ public static class RosterName
         return [];
     }
 
+    /// <summary>The name with its last word first, for putting a roster in the order of family names.</summary>
+    public static string ByFamily(string name) =>
+        name.Trim() is var whole && whole.LastIndexOf(' ') is > 0 and var at ? $"{whole[(at + 1)..]}, {whole[..at]}" : whole;
+
     /// <summary>From the strictest to the mildest: whoever has the very name is meant before all whose name only begins so.</summary>
     private static IEnumerable<Func<string, bool>> Ladder(string said)
     {

@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using System.Text;
+using System.Text.RegularExpressions;
 using CsvHelper;
 using ZestySlate.Core;
 
@@ -13,10 +14,10 @@ public sealed record RosterEntry(string Name, string Number, string Email);
 
 /// <summary>
 /// Reads rosters: a CSV with heads (name, or given and family name; number; e-mail; in any order, separated by comma,
-/// semicolon or tab), a list of names alone, or OneRoster 1.1 CSV (users.csv, or the ZIP that holds it; only students that are
+/// semicolon or tab), a list of names alone, as it is typed or copied, or OneRoster 1.1 CSV (users.csv, or the ZIP that holds it; only students that are
 /// to be active). UTF-8 and UTF-16 with or without a mark, else Windows-1252.
 /// </summary>
-public static class RosterFile
+public static partial class RosterFile
 {
     /// <summary>The largest file, in bytes.</summary>
     public const int Largest = 4 << 20;
@@ -72,17 +73,7 @@ public static class RosterFile
         var (role, status, enabled) = (heads.IndexOf("role"), heads.IndexOf("status"), heads.IndexOf("enableduser"));
         if (name < 0 && given < 0 && family < 0)
         {
-            // No heads: names alone, one a line; with a comma in it, the family name comes first.
-            return Checked(
-                text.Split('\n', MostLearners + 2)
-                    .Select(line => line.Trim().Trim('"'))
-                    .Where(line => line.Length > 0)
-                    .Select(line => new RosterEntry(
-                        line.Split(',') is [var last, var before] ? $"{before.Trim()} {last.Trim()}" : line,
-                        "",
-                        ""
-                    ))
-            );
+            return Checked(Lines(text).Select(Line).Where(entry => entry.Name.Length > 0));
         }
 
         return Checked(
@@ -102,6 +93,38 @@ public static class RosterFile
                 .Where(entry => entry.Name.Length > 0)
         );
     }
+
+    /// <summary>Names alone, one a line; or all in one line with commas between.</summary>
+    private static string[] Lines(string text) =>
+        text.Trim() is var alone && !alone.Contains('\n') && alone.Count(letter => letter == ',') >= 2
+            ? alone.Split(',')
+            : text.Split('\n', MostLearners + 2);
+
+    /// <summary>A line without heads: what numbers or marks it in a list is no name, an address beside it or alone is one, and with a comma
+    /// in it the family name comes first.</summary>
+    private static RosterEntry Line(string line)
+    {
+        var words = Bullet().Replace(line.Trim().Trim('"'), "");
+        var email = Address().Match(words).Value;
+        var name = Address().Replace(words, " ").Trim(' ', '\t', ',', ';');
+        if (name.Length == 0 && email.Length > 0)
+        {
+            var parts = email[..email.IndexOf('@')].Split(['.', '_', '-'], StringSplitOptions.RemoveEmptyEntries);
+            name = string.Join(' ', parts.Select(part => char.ToUpperInvariant(part[0]) + part[1..]));
+        }
+
+        return new RosterEntry(
+            name.Split(',') is [var last, var before] ? $"{before.Trim()} {last.Trim()}".Trim() : name,
+            "",
+            email.Trim('<', '>')
+        );
+    }
+
+    [GeneratedRegex(@"^(?:\d{1,3}\s*(?:[.):]|\t)|[-–•*·])\s*")]
+    private static partial Regex Bullet();
+
+    [GeneratedRegex(@"<?[^\s<>,;@""]+@[^\s<>,;@""]+>?")]
+    private static partial Regex Address();
 
     private static Outcome<ValueList<RosterEntry>> ReadZip(byte[] file)
     {

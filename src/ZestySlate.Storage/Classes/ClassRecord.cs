@@ -206,6 +206,9 @@ public enum IdentifiedBy
 
     /// <summary>By a link that is mailed to the address on the roster: only who reads its mails comes in.</summary>
     MailedLink,
+
+    /// <summary>By pressing one's name in the list of all that the code shows.</summary>
+    List,
 }
 
 /// <summary>What is different for one learner in one assignment.</summary>

@@ -11,21 +11,38 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>The greatest number of learners in one class.</summary>
     public const int MostLearners = 400;
 
-    /// <summary>A new class of the names typed, one a line; names that stand twice are told apart by a number.</summary>
-    public async Task<Outcome<ClassRecord>> CreateAsync(string teacherId, string name, string typedNames)
+    /// <summary>A new class of the names typed, one a line.</summary>
+    public Task<Outcome<ClassRecord>> CreateAsync(string teacherId, string name, string typedNames) =>
+        CreateAsync(
+            teacherId,
+            name,
+            typedNames
+                .Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+                .Select(one => (one, "", ""))
+                .ToList()
+        );
+
+    /// <summary>A new class; names that stand twice are told apart by a number.</summary>
+    /// <param name="teacherId">Whose class it is.</param>
+    /// <param name="name">Its name.</param>
+    /// <param name="learners">Name, number and e-mail of each; a number and an e-mail can be empty.</param>
+    public async Task<Outcome<ClassRecord>> CreateAsync(
+        string teacherId,
+        string name,
+        IReadOnlyList<(string Name, string Number, string Email)> learners
+    )
     {
         if (string.IsNullOrWhiteSpace(name))
         {
             return Outcome<ClassRecord>.Refused("A class needs a name.");
         }
 
-        var names = typedNames.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
-        if (names.Length is 0 or > MostLearners)
+        if (learners.Count is 0 or > MostLearners)
         {
             return Outcome<ClassRecord>.Refused(
-                names.Length == 0
+                learners.Count == 0
                     ? "Type the learners' names, one a line."
-                    : $"A class has up to {MostLearners} learners; here are {names.Length}."
+                    : $"A class has up to {MostLearners} learners; here are {learners.Count}."
             );
         }
 
@@ -37,10 +54,11 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         };
         db.Classes.Add(group);
         await db.SaveChangesAsync();
-        foreach (var same in names.Select(n => n.Cut(100)).GroupBy(n => n))
+        foreach (var same in learners.GroupBy(learner => learner.Name.Cut(100)))
         {
-            foreach (var (rosterName, i) in same.Select((n, i) => (i == 0 ? n : $"{n} {i + 1}", i)))
+            foreach (var (learner, i) in same.Select((learner, i) => (learner, i)))
             {
+                var rosterName = i == 0 ? same.Key : $"{same.Key} {i + 1}";
                 var person = new Person
                 {
                     UserName = Ids.Secret(),
@@ -54,6 +72,8 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
                         ClassId = group.Id,
                         PersonId = person.Id,
                         RosterName = rosterName,
+                        Number = learner.Number.Cut(100),
+                        Email = learner.Email.Cut(254),
                     }
                 );
             }
@@ -199,6 +219,12 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         var code = Ids.ReadCode(typedCode);
         return await db.Classes.SingleOrDefaultAsync(group => group.Code == code);
     }
+
+    /// <summary>The names of a class as they stand on the roster, in their order.</summary>
+    public async Task<IReadOnlyList<string>> NamesAsync(ClassRecord group) =>
+        (await db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())
+            .Order(StringComparer.CurrentCultureIgnoreCase)
+            .ToList();
 
     /// <summary>Whom of a class somebody means who types a number, an address or a name, as the class identifies its learners: none, the
     /// one, or several who have the name.</summary>

@@ -18,20 +18,26 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
     /// <summary>So many links that are good still one learner is mailed; who asks for more is told the same and gets none.</summary>
     public const int MostAtOnce = 3;
 
-    private static readonly TimeSpan Lasts = TimeSpan.FromMinutes(20);
+    /// <summary>How long a link is good that a learner asks for.</summary>
+    public static readonly TimeSpan Asked = TimeSpan.FromMinutes(20);
+
+    /// <summary>How long a link is good that a teacher has mailed to a class: until the next lesson but one.</summary>
+    public static readonly TimeSpan Handed = TimeSpan.FromDays(3);
 
     /// <summary>Puts a mail with a link on its way.</summary>
     /// <param name="learner">Who is to come in.</param>
     /// <param name="then">The activity to open afterwards, or null.</param>
     /// <param name="words">In the language of whoever asked for it.</param>
-    public async Task SendAsync(EnrolmentRecord learner, string? then, Words words)
+    /// <param name="lasts">How long it is good.</param>
+    /// <returns>False where as many are on their way to the learner as may be.</returns>
+    public async Task<bool> SendAsync(EnrolmentRecord learner, string? then, Words words, TimeSpan lasts)
     {
         var now = clock.GetUtcNow();
         var secret = Ids.Secret();
         await db.MailedSignIns.Where(link => link.ExpiresAt < now).ExecuteDeleteAsync();
         if (await db.MailedSignIns.CountAsync(link => link.PersonId == learner.PersonId) >= MostAtOnce)
         {
-            return;
+            return false;
         }
 
         // Who writes is said: a link from nobody is what people are warned of.
@@ -52,7 +58,7 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
             {
                 TokenHash = HashOf(secret),
                 PersonId = learner.PersonId,
-                ExpiresAt = now + Lasts,
+                ExpiresAt = now + lasts,
             }
         );
         db.Mails.Add(
@@ -63,7 +69,9 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
                 words.Say("mailComeInSubject", from, group.Name),
                 [
                     words.Say("mailComeInWho", from, group.Name),
-                    words.Say("mailComeIn", learner.RosterName, (int)Lasts.TotalMinutes),
+                    lasts < TimeSpan.FromDays(1)
+                        ? words.Say("mailComeIn", learner.RosterName, (int)lasts.TotalMinutes)
+                        : words.Say("mailComeInDays", learner.RosterName, (int)lasts.TotalDays),
                     $"{settings.Value.Links.TrimEnd('/')}/join/{secret}{(then is null ? "" : "?then=" + then)}",
                     words["mailNotAsked"],
                 ],
@@ -71,6 +79,7 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
             )
         );
         await db.SaveChangesAsync();
+        return true;
     }
 
     /// <summary>Whose link it is while it is good, or null.</summary>

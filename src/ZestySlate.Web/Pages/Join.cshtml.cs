@@ -47,12 +47,22 @@ public sealed class JoinModel(
     /// <summary>What to type, once a code was sent; null before.</summary>
     public IdentifiedBy? By { get; private set; }
 
+    /// <summary>Whom one can press, where a class lets its learners pick their name; empty before a code was sent.</summary>
+    public IReadOnlyList<string> Names { get; private set; } = [];
+
     /// <summary>Whether there is a class of a code is told by nothing that can be asked without limit.</summary>
     public void OnGet() { }
 
     public async Task<IActionResult> OnPostAsync()
     {
         var group = await classes.ByCodeAsync(Code ?? "");
+        if (group is { IdentifiedBy: IdentifiedBy.List } && string.IsNullOrEmpty(Name))
+        {
+            By = IdentifiedBy.List;
+            Names = await classes.NamesAsync(group);
+            return Page();
+        }
+
         var meant = group is null ? [] : await classes.MeantAsync(group, (Name ?? "").Cut(200));
         var learner = meant.Count == 1 ? meant[0] : null;
         By = group?.IdentifiedBy;
@@ -78,7 +88,7 @@ public sealed class JoinModel(
             // Whether the address is on the roster is not told: only its reader learns of it.
             if (learner is not null)
             {
-                await links.SendAsync(learner, Activity(Then), HttpContext.PageWords());
+                await links.SendAsync(learner, Activity(Then), HttpContext.PageWords(), MailedLinks.Asked);
             }
 
             Mailed = true;

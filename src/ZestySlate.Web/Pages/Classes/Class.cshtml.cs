@@ -2,19 +2,30 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
 using ZestySlate.Core;
+using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
+using ZestySlate.Web.Mails;
+using ZestySlate.Web.Security;
 
 namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>One class: its code, its learners, what was given to it.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider time) : PageModel
+public sealed class ClassModel(
+    SlateDb db,
+    AttemptStore attempts,
+    TimeProvider time,
+    MailedLinks links,
+    Installation installation,
+    IOptionsSnapshot<MailSettings> mail
+) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -28,6 +39,10 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
 
     /// <summary>How many were just added, or null.</summary>
     public int? Added { get; private set; }
+
+    /// <summary>True to have the learners in the order of their family names.</summary>
+    [BindProperty(SupportsGet = true, Name = "by-family")]
+    public bool ByFamily { get; set; }
 
     /// <summary>True when the times were just saved.</summary>
     public bool Saved { get; private set; }
@@ -110,6 +125,32 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
         return LocalRedirect($"~/classes/{id}");
     }
 
+    /// <summary>True where a link can be mailed to all: the installation sends mails.</summary>
+    public bool CanMail => mail.Value.IsSet;
+
+    /// <summary>How many were just mailed a link, and how many have as many on their way as may be; null for not asked.</summary>
+    public (int Mailed, int Left)? Mailed { get; private set; }
+
+    /// <summary>Mails every learner of the class a link to come in by, good for some days, in the language of their school.</summary>
+    public async Task<IActionResult> OnPostMailAsync([FromRoute(Name = "class")] int id)
+    {
+        await OnGetAsync(id);
+        if (Class.IdentifiedBy != IdentifiedBy.MailedLink || !CanMail)
+        {
+            return LocalRedirect($"~/classes/{id}");
+        }
+
+        var (mailed, left) = (0, 0);
+        foreach (var learner in Learners.Where(learner => learner.Email.Length > 0))
+        {
+            var sent = await links.SendAsync(learner, null, installation.Words, MailedLinks.Handed);
+            (mailed, left) = sent ? (mailed + 1, left) : (mailed, left + 1);
+        }
+
+        Mailed = (mailed, left);
+        return Page();
+    }
+
     /// <summary>How many learners lack what they would have to type.</summary>
     public int CannotComeIn =>
         Class.IdentifiedBy switch
@@ -125,7 +166,7 @@ public sealed class ClassModel(SlateDb db, AttemptStore attempts, TimeProvider t
         Filled = int.TryParse(Request.Query["filled"], out var filled) ? filled : 0;
         Class = await db.Classes.SingleAsync(c => c.Id == id);
         Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync())
-            .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
+            .OrderBy(e => ByFamily ? RosterName.ByFamily(e.RosterName) : e.RosterName, StringComparer.CurrentCultureIgnoreCase)
             .ToList();
         Given = (
             await db

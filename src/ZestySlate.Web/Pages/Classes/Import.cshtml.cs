@@ -101,7 +101,7 @@ public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
     /// <summary>Takes those that are ticked.</summary>
     public async Task<IActionResult> OnPostTakeAsync(
         [FromRoute(Name = "class")] int id,
-        string[] name,
+        string[] learner,
         string[] number,
         string[] email,
         int[] take
@@ -110,9 +110,9 @@ public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
         await LoadAsync(id);
         var taken = await classes.AddAsync(
             id,
-            take.Where(i => i >= 0 && i < name.Length && i < number.Length && i < email.Length)
+            take.Where(i => i >= 0 && i < learner.Length && i < number.Length && i < email.Length)
                 .Distinct()
-                .Select(i => (name[i], number[i] ?? "", email[i] ?? ""))
+                .Select(i => (learner[i] ?? "", number[i] ?? "", email[i] ?? ""))
                 .ToList()
         );
         if (!taken.Succeeded)

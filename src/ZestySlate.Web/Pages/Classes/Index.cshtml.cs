@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;
+using ZestySlate.Formats.Classes;
 using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
@@ -24,9 +25,49 @@ public sealed class IndexModel(SlateDb db, ClassStore classes) : PageModel
 
     public Task OnGetAsync() => LoadAsync();
 
+    /// <summary>The learners as they were read, to be looked at before the class is made; empty where every line is a name as it stands.</summary>
+    public IReadOnlyList<(RosterEntry Entry, string Said)> Read { get; private set; } = [];
+
+    /// <summary>Makes a class of names as they were typed; where more was read than names one a line, it is shown first.</summary>
     public async Task<IActionResult> OnPostAsync()
     {
-        var made = await classes.CreateAsync(User.Id(), Name ?? "", Names ?? "");
+        if (string.IsNullOrWhiteSpace(Names))
+        {
+            return await MadeAsync([]);
+        }
+
+        var read = RosterFile.ReadText(Names);
+        if (!read.Succeeded)
+        {
+            Problem = read.Refusal;
+            await LoadAsync();
+            return Page();
+        }
+
+        var typed = Names.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+        var twice = read.Value.GroupBy(entry => entry.Name).Where(same => same.Count() > 1).Select(same => same.Key).ToHashSet();
+        if (twice.Count == 0 && read.Value.Select(entry => entry.Name).SequenceEqual(typed))
+        {
+            return await MadeAsync([.. read.Value.Select(entry => (entry.Name, entry.Number, entry.Email))]);
+        }
+
+        Read = [.. read.Value.Select(entry => (entry, twice.Contains(entry.Name) ? "stands twice: tell them apart" : ""))];
+        await LoadAsync();
+        return Page();
+    }
+
+    /// <summary>Makes the class of those that are ticked.</summary>
+    public Task<IActionResult> OnPostTakeAsync(string[] learner, string[] number, string[] email, int[] take) =>
+        MadeAsync([
+            .. take.Where(i => i >= 0 && i < learner.Length && i < number.Length && i < email.Length)
+                .Distinct()
+                .Select(i => ((learner[i] ?? "").Trim(), (number[i] ?? "").Trim(), (email[i] ?? "").Trim()))
+                .Where(one => one.Item1.Length > 0),
+        ]);
+
+    private async Task<IActionResult> MadeAsync(IReadOnlyList<(string Name, string Number, string Email)> learners)
+    {
+        var made = await classes.CreateAsync(User.Id(), Name ?? "", learners);
         if (made.Succeeded)
         {
             return LocalRedirect($"~/classes/{made.Value.Id}");

@@ -53,6 +53,10 @@ const Furthest = 6;
 const Many = 300;
 const Rest = 160;
 
+/** How high letters are at least where they are written, in pixels, and at most, in units of the board. */
+const Letters = 15;
+const Largest = 1200;
+
 class DrawingBoard {
   private readonly marks = new Map<number, Mark>();
   private readonly asWritten = new WeakMap<Mark, string>();
@@ -74,6 +78,9 @@ class DrawingBoard {
   private readonly fingers = new Map<number, PointerEvent>();
   private pinch: { apart: number; zoom: number } | null = null;
   private drawing = false;
+  /** Where words go that are being typed; null while none are awaited. */
+  private awaited: At | null = null;
+  private large = false;
 
   constructor(
     private place: HTMLElement,
@@ -113,6 +120,9 @@ class DrawingBoard {
     this.redraw();
     this.tools();
     this.sharpen();
+    if (this.large) {
+      this.enlarge(true);
+    }
   }
 
   private get height(): number {
@@ -151,13 +161,20 @@ class DrawingBoard {
     on("change", event => {
       event.stopPropagation();
       if ((event.target as HTMLInputElement).name === "tool") {
+        this.placeWords();
         this.choose(null);
       } else if (this.chosen !== null) {
         this.restyle(event.target as HTMLInputElement);
       }
       this.tools();
     });
-    on("input", event => event.stopPropagation());
+    on("input", event => {
+      event.stopPropagation();
+      if (event.target === this.words && this.awaited) {
+        this.draft = this.words.value.trim() === "" ? null : this.made("text", this.awaited, usual, this.words.value.trim());
+        this.show();
+      }
+    });
     on("click", event => {
       const button = (event.target as HTMLElement).closest<HTMLElement>("button.tool");
       if (!button) {
@@ -173,8 +190,20 @@ class DrawingBoard {
         this.setZoom(this.zoom / 1.5);
       } else if ("takeAway" in button.dataset) {
         this.takeAway();
+      } else if ("large" in button.dataset) {
+        this.enlarge(!this.large);
       }
     });
+  }
+
+  /** The board over the whole window, and back. */
+  private enlarge(large: boolean): void {
+    this.large = large;
+    this.place.popover = large ? "manual" : null;
+    if (large) {
+      this.place.showPopover();
+    }
+    this.find("large").setAttribute("aria-pressed", String(large));
   }
 
   // Pointers
@@ -274,28 +303,50 @@ class DrawingBoard {
       [this.erased, this.rubbed] = [new Set(), null];
       this.erase(at);
     } else {
-      const lies = tool === "text" || tool === "stamp";
-      const words =
-        tool === "text"
-          ? this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.value.trim()
-          : tool === "stamp"
-            ? this.picked("stamp")
-            : "";
+      this.placeWords();
+      const words = tool === "text" ? this.words.value.trim() : tool === "stamp" ? this.picked("stamp") : "";
       if (tool === "text" && words === "") {
-        this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!.focus();
+        // A place first, then its words.
+        [this.awaited, this.cross] = [at, at];
+        this.find("cross").hidden = false;
+        this.say(saidIn(this.place, "drawWriteNow"));
+        this.words.focus();
         return;
       }
-      const width = Number(this.picked("width"));
-      this.draft = {
-        number: this.next(),
-        sort: tool,
-        colour: this.picked("colour"),
-        width: lies ? 200 + width * 4 : width,
-        points: tool === "line" ? `${at.x},${at.y},${pressure}` : lies ? `${at.x},${at.y}` : `${at.x},${at.y} ${at.x},${at.y}`,
-        words,
-      };
+      this.draft = this.made(tool, at, pressure, words);
       this.show();
     }
+  }
+
+  /** A mark as it begins. Letters are so large on a small screen that they can be read. */
+  private made(tool: string, at: At, pressure: number, words: string): Mark {
+    const lies = tool === "text" || tool === "stamp";
+    const width = Number(this.picked("width"));
+    const readable = tool === "text" ? (Letters * boardWidth) / this.sheet.getBoundingClientRect().width : 0;
+    return {
+      number: this.next(),
+      sort: tool,
+      colour: this.picked("colour"),
+      width: lies ? Math.round(Math.min(Largest, Math.max(200 + width * 4, readable))) : width,
+      points: tool === "line" ? `${at.x},${at.y},${pressure}` : lies ? `${at.x},${at.y}` : `${at.x},${at.y} ${at.x},${at.y}`,
+      words,
+    };
+  }
+
+  /** Puts what was typed for a place there. */
+  private placeWords(): boolean {
+    const [at, words] = [this.awaited, this.words?.value.trim() ?? ""];
+    [this.awaited, this.draft] = [null, null];
+    if (!at || words === "") {
+      return false;
+    }
+    this.words.value = "";
+    this.make({ put: [this.made("text", at, usual, words)], gone: [] });
+    return true;
+  }
+
+  private get words(): HTMLInputElement {
+    return this.place.querySelector<HTMLInputElement>("[name=drawnWords]")!;
   }
 
   /** A number that no other page of the same learner gives: by the time, above all that are there, with a thousandth part by chance. */
@@ -627,8 +678,14 @@ class DrawingBoard {
     }
     if (target.matches("[name=drawnWords]") && event.key === "Enter") {
       event.preventDefault();
+      this.find("cross").hidden = this.placeWords();
       this.view.focus();
-      this.find("cross").hidden = false;
+      return;
+    }
+    if (event.key === "Escape" && this.large && !this.drawing && this.chosen === null) {
+      event.stopPropagation();
+      this.enlarge(false);
+      (this.find("large") as HTMLButtonElement).focus();
       return;
     }
     if (!target.matches("[data-view]")) {

@@ -92,14 +92,15 @@ function settle(group: HTMLElement): void {
   const chosen = [...group.querySelectorAll<HTMLSelectElement>("[data-slot] select")].map(list => list.value);
   for (const chip of group.querySelectorAll<HTMLElement>("[data-chips] [data-chip]")) {
     const at = chosen.indexOf(chip.dataset.chip!);
-    const used = group.dataset.slots === "once" && at >= 0;
-    if (used) {
+    const once = group.dataset.slots === "once";
+    if (once && at >= 0) {
       chosen.splice(at, 1);
     }
-    chip.classList.toggle("used", used);
+    chip.classList.toggle("used", once && at >= 0);
+    chip.classList.toggle("placed", !once && at >= 0);
   }
   // A picture or a sound that was chosen is shown in its slot.
-  for (const slot of group.querySelectorAll<HTMLElement>(".slot[data-slot]")) {
+  for (const slot of group.querySelectorAll<HTMLElement>(".slot")) {
     slot.querySelector(".slot-face")?.remove();
     const value = slot.querySelector("select")?.value ?? "";
     const picture = value ? group.querySelector<HTMLElement>(`[data-chip="${CSS.escape(value)}"] img`) : null;
