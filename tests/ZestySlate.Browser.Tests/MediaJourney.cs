@@ -144,6 +144,65 @@ public sealed class MediaJourney(Apps apps)
         Assert.Empty(mireille.Complaints());
     }
 
+    [Fact]
+    public void A_picture_is_straightened_in_sight_replaced_after_a_look_and_put_back_and_a_sound_is_cut_on_its_wave()
+    {
+        using var ines = new Person(1280, 940).SignIn(apps);
+        ines.Go(apps.Slate + "/media-library");
+        ines.All("[data-add-files]")[0].SendKeys(Path.Combine(Apps.Root, "demo/pictures/shelter-inside.png"));
+        ines.See("#media-list a.tile");
+        ines.Press("shelter-inside", "#media-list");
+        var old = Hash(ines.See("[data-editor-stage] img"));
+        Assert.False(ines.All("[data-tool=undo]")[0].Enabled);
+
+        // Straight and turned it is seen as it will be; what is cropped is cropped of that. What to blur is marked on it as it is.
+        ines.Type("[name=straighten]", "10");
+        string Look() => (string)ines.Run("return document.querySelector('[data-editor-layer]').style.transform")!;
+        Assert.StartsWith("rotate(10deg) scale(1.", Look(), StringComparison.Ordinal);
+        ines.Pick("[name=turns]", "a quarter right");
+        Assert.StartsWith("rotate(100deg)", Look(), StringComparison.Ordinal);
+        var frame = ines.See("[data-editor-stage]").Size;
+        Assert.True(frame.Height > frame.Width, "a picture that lies stands when it is turned");
+        ines.PressCss("[data-tool=blur]");
+        Assert.Equal("", Look());
+        ines.PressCss("[data-tool=crop]");
+        Assert.StartsWith("rotate(100deg)", Look(), StringComparison.Ordinal);
+        ines.Driver.Navigate().Refresh();
+
+        // Another file is looked at first, and the old one can be put back.
+        ines.All("form[data-replace] input[type=file]")[0].SendKeys(Path.Combine(Apps.Root, "demo/pictures/instrument-garden.png"));
+        ines.Reads("[data-compare-said]", "Then: 1600 × 1000");
+        Assert.False(ines.All("[data-compare-warns]")[0].Displayed);
+        ines.Press("Replace everywhere", "form[data-replace]");
+        ines.Reads(".said-done", "Replaced");
+        Assert.NotEqual(old, Hash(ines.See("[data-editor-stage] img")));
+        ines.Press("Put the old one back", ".said-done");
+        ines.Reads(".said-done", "The old one is back");
+        Assert.Equal(old, Hash(ines.See("[data-editor-stage] img")));
+        Assert.Empty(ines.All(".said-done button"));
+
+        // The nearer end goes along with the hand.
+        ines.Go(apps.Slate + "/media-library?kind=Sound");
+        ines.Press("bell-buoy", "#media-list");
+        ines.Until(() => ines.See("[data-trim] [name=to]").GetAttribute("value")!.Length > 0 ? "" : null, "how long it lasts");
+        var wave = ines.See("[data-wave]");
+        var ends = double.Parse(
+            ines.See("[data-trim] [name=to]").GetAttribute("value")!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        ines.Hand.MoveToElement(wave, -(wave.Size.Width / 2) + 10, 0)
+            .ClickAndHold()
+            .MoveToElement(wave, -(wave.Size.Width / 4), 0)
+            .Release()
+            .Perform();
+        var begins = double.Parse(
+            ines.See("[data-trim] [name=from]").GetAttribute("value")!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        Assert.InRange(begins / ends, 0.24, 0.26);
+        Assert.Empty(ines.Complaints());
+    }
+
     private static bool Pressed(IWebElement element)
     {
         element.Click();

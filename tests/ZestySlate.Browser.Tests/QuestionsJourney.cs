@@ -212,7 +212,7 @@ public sealed class QuestionsJourney(Apps apps)
                 {
                     var pair = ines.All(".match-pair").First(e => e.FindElement(By.CssSelector(".face-text")).Text == left);
                     Word(ines, "[data-chip]", right).Click();
-                    pair.FindElement(By.CssSelector("[data-slot]")).Click();
+                    pair.FindElement(By.CssSelector(".face")).Click();
                     return pair.FindElement(By.CssSelector("select option:checked")).Text == right ? "" : null;
                 },
                 $"{right} beside {left}"

@@ -106,6 +106,16 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
         return width is not null && File.Exists(path) ? (path, "image/webp") : (PathOf(file.Hash, null), file.ContentType);
     }
 
+    /// <summary>A stored file as it came, to be used once more; null where it is gone, or was replaced for good.</summary>
+    /// <param name="hash">Its hash.</param>
+    /// <param name="kind">What it is.</param>
+    /// <param name="seconds">How long it lasts; 0 for what does not.</param>
+    public async Task<ReadyFile?> AgainAsync(string hash, MediaKind kind, decimal seconds) =>
+        await db.Media.AsNoTracking().SingleOrDefaultAsync(media => media.Hash == hash && media.ReplacedBy == null) is { } file
+        && await ReadAsync(hash) is { } bytes
+            ? new ReadyFile(bytes, kind, file.ContentType, file.Width, file.Height, seconds)
+            : null;
+
     /// <summary>The bytes of a stored file, or null.</summary>
     public async Task<byte[]?> ReadAsync(string hash) =>
         await FindAsync(hash, null) is { } file && File.Exists(file.Path) ? await File.ReadAllBytesAsync(file.Path) : null;

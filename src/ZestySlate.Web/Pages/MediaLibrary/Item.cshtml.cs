@@ -29,13 +29,38 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     [TempData]
     public string? Said { get; set; }
 
+    /// <summary>The file that was just replaced, its hash and its seconds, while it can be put back; null for none.</summary>
+    [TempData]
+    public string? Before { get; set; }
+
     /// <summary>The text of a captions file.</summary>
     public string Text { get; private set; } = "";
 
     /// <summary>True for pictures made of pixels that stand still.</summary>
     public bool CanChange { get; private set; }
 
-    public Task OnGetAsync(string item) => LoadAsync(item);
+    public Task OnGetAsync(string item)
+    {
+        // One look at the page does not take the way back away.
+        TempData.Keep(nameof(Before));
+        return LoadAsync(item);
+    }
+
+    /// <summary>Puts the file back that was replaced last.</summary>
+    public async Task<IActionResult> OnPostBackAsync(string item)
+    {
+        await LoadAsync(item);
+        if (
+            Before?.Split(' ') is not [var hash, var seconds]
+            || await media.AgainAsync(hash, Item.Kind, decimal.Parse(seconds, CultureInfo.InvariantCulture)) is not { } old
+        )
+        {
+            return Refused("What was replaced is not there any more.");
+        }
+
+        var count = await replacing.EverywhereAsync(Item, old);
+        return Done($"The old one is back{(count > 0 ? $", in {count} {(count == 1 ? "activity" : "activities")} too" : "")}.");
+    }
 
     public async Task<IActionResult> OnPostWordsAsync(
         string item,
@@ -76,12 +101,13 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             return Refused("Choose a file first.");
         }
 
+        var (old, seconds) = (Item.Hash, Item.Seconds);
         return await intake.UseAsync<IActionResult>(
             file,
             async ready =>
                 !ready.Succeeded ? Refused(ready.Refusal!)
                 : ready.Value.Kind != Item.Kind ? Refused($"“{file.FileName}” is of another kind than what it would replace.")
-                : Done(Replacing.Said(await replacing.EverywhereAsync(Item, ready.Value))),
+                : Replaced(old, seconds, await replacing.EverywhereAsync(Item, ready.Value)),
             HttpContext.RequestAborted
         );
     }
@@ -169,9 +195,18 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             .Take(100)
             .Select(box => new PictureBox(box[0], box[1], box[2], box[3]));
 
+    private RedirectToPageResult Replaced(string old, decimal seconds, int changed)
+    {
+        var done = Done(Replacing.Said(changed));
+        Before = old == Item.Hash ? null : $"{old} {seconds.ToString(CultureInfo.InvariantCulture)}";
+        return done;
+    }
+
     private RedirectToPageResult Done(string said)
     {
-        Said = said;
+        // A redirect keeps what was told last; what is done now ends the way back to what was before.
+        TempData.Remove(nameof(Before));
+        (Said, Before) = (said, null);
         return RedirectToPage();
     }
 

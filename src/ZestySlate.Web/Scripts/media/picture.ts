@@ -20,7 +20,8 @@ export function watchPictureEditor(): void {
     return;
   }
   const stage = editor.querySelector<HTMLElement>("[data-editor-stage]")!;
-  const picture = stage.querySelector("img")!;
+  const layer = stage.querySelector<HTMLElement>("[data-editor-layer]")!;
+  const picture = layer.querySelector("img")!;
   const wraps = editor.dataset.wraps === "yes";
   const boxes: Box[] = [];
   let tool: "blur" | "crop" | null = null;
@@ -33,6 +34,7 @@ export function watchPictureEditor(): void {
     if (pressed.dataset.tool === "undo") {
       boxes.pop()?.element.remove();
       write();
+      look();
       return;
     }
     tool = pressed.getAttribute("aria-pressed") === "true" ? null : (pressed.dataset.tool as "blur" | "crop");
@@ -40,6 +42,7 @@ export function watchPictureEditor(): void {
       .querySelectorAll("[data-tool][aria-pressed]")
       .forEach(other => other.setAttribute("aria-pressed", String(other === pressed && tool !== null)));
     stage.classList.toggle("editing", tool !== null);
+    look();
     // Who presses the tool by key gets a box in the middle, to be moved by keys.
     if (tool && pressed.matches(":focus-visible") && event.detail === 0) {
       add({ x: 0.4, y: 0.4, width: 0.2, height: 0.2 }).element.focus();
@@ -101,11 +104,44 @@ export function watchPictureEditor(): void {
       write();
     }
   });
-  form.addEventListener("input", write);
+  for (const sort of ["input", "change"]) {
+    form.addEventListener(sort, () => {
+      write();
+      look();
+    });
+  }
   write();
 
+  function field(name: string): HTMLInputElement {
+    return form!.elements.namedItem(name) as HTMLInputElement;
+  }
+
+  /** Shows the picture turned and straightened as it will be, its empty corners cut off; what to blur is marked on it as it is. */
+  function look(): void {
+    Object.assign(stage.style, { width: "", height: "" });
+    Object.assign(layer.style, { position: "", left: "", top: "", margin: "", transform: "" });
+    const [turns, degrees] = tool === "blur" ? [0, 0] : [Number(field("turns").value), Number(field("straighten").value)];
+    if (turns === 0 && !degrees) {
+      return;
+    }
+    const [wide, high] = [picture.offsetWidth, picture.offsetHeight];
+    const lies = turns % 2 === 1;
+    const fits = lies ? Math.min(1, high / wide) : 1;
+    const [w, h] = lies ? [high, wide] : [wide, high];
+    const angle = (Math.abs(Math.max(-45, Math.min(45, degrees))) * Math.PI) / 180;
+    const kept = Math.min(w / (w * Math.cos(angle) + h * Math.sin(angle)), h / (w * Math.sin(angle) + h * Math.cos(angle)));
+    Object.assign(stage.style, { width: `${w * fits}px`, height: `${h * fits}px` });
+    Object.assign(layer.style, {
+      position: "absolute",
+      left: "50%",
+      top: "50%",
+      margin: `${-high / 2}px 0 0 ${-wide / 2}px`,
+      transform: `rotate(${turns * 90 + degrees}deg) scale(${fits / kept})`,
+    });
+  }
+
   function shareAt(event: PointerEvent): { x: number; y: number } {
-    const frame = picture.getBoundingClientRect();
+    const frame = (tool === "blur" ? picture : stage).getBoundingClientRect();
     const x = (event.clientX - frame.left) / frame.width;
     return { x: wraps ? x : clamp(x), y: clamp((event.clientY - frame.top) / frame.height) };
   }
@@ -119,7 +155,7 @@ export function watchPictureEditor(): void {
     element.tabIndex = 0;
     element.setAttribute("role", "img");
     element.setAttribute("aria-label", tool === "crop" ? "What is kept" : "Region to blur");
-    stage.append(element);
+    (tool === "blur" ? layer : stage).append(element);
     const box: Box = { ...place, tool: tool!, element };
     boxes.push(box);
     draw(box);
@@ -147,7 +183,6 @@ export function watchPictureEditor(): void {
         .filter(box => box.tool === which)
         .map(box => [box.x, box.y, box.width, box.height].map(n => n.toFixed(5)).join(" "))
         .join(";");
-    const field = (name: string): HTMLInputElement => form!.elements.namedItem(name) as HTMLInputElement;
     field("blurs").value = said("blur");
     field("crop").value = said("crop");
     const changed =
@@ -155,6 +190,7 @@ export function watchPictureEditor(): void {
     form!.querySelectorAll<HTMLButtonElement>("[data-needs-change]").forEach(button => {
       button.disabled = !changed;
     });
+    form!.querySelector<HTMLButtonElement>("[data-tool=undo]")!.disabled = boxes.length === 0;
   }
 }
 

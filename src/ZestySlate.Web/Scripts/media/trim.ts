@@ -1,3 +1,4 @@
+import { drag } from "../shared/drag";
 import { base, upload } from "./upload";
 import { waveFile } from "./wave";
 
@@ -23,6 +24,21 @@ export function watchTrim(): void {
       draw();
     });
   form.addEventListener("input", draw);
+  // The end that is nearer to where the wave is pressed goes along with the hand.
+  canvas.addEventListener("pointerdown", down => {
+    if (!sound || down.button !== 0) {
+      return;
+    }
+    down.preventDefault();
+    const end = Math.abs(timeAt(down) - from()) < Math.abs(timeAt(down) - to()) ? "from" : "to";
+    const put = (event: PointerEvent): void => {
+      const at = end === "from" ? Math.min(timeAt(event), to()) : Math.max(timeAt(event), from());
+      field(end).value = at.toFixed(2);
+      draw();
+    };
+    put(down);
+    drag(down, { move: put });
+  });
   form.querySelector("[data-trim-listen]")!.addEventListener("click", () => {
     if (!sound) {
       return;
@@ -46,6 +62,11 @@ export function watchTrim(): void {
       location.href = `${base()}/media-library/${made.id}`;
     });
   });
+
+  function timeAt(event: PointerEvent): number {
+    const box = canvas!.getBoundingClientRect();
+    return Math.max(0, Math.min(1, (event.clientX - box.left) / box.width)) * sound!.duration;
+  }
 
   function from(): number {
     return Number(field("from").value) || 0;
@@ -73,6 +94,10 @@ export function watchTrim(): void {
       const at = (x / width) * sound.duration;
       paint.fillStyle = at >= from() && at <= to() ? style.getPropertyValue("--bergamot-plain") || "#0b5a5f" : "#999";
       paint.fillRect(x, (height * (1 - loud)) / 2, 1, Math.max(1, height * loud));
+    }
+    paint.fillStyle = "#17232b";
+    for (const at of [from(), to()]) {
+      paint.fillRect(Math.min(width - 3, (at / sound.duration) * width), 0, 3, height);
     }
   }
 }
