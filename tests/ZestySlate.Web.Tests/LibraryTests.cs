@@ -123,6 +123,40 @@ public sealed class LibraryTests(SlateHost host)
     }
 
     [Fact]
+    public async Task A_start_for_the_school_is_found_where_colleagues_begin_and_begun_by_a_press()
+    {
+        var title = "Tide start " + Guid.NewGuid().ToString("N")[..6];
+        var id = await BuiltAsync("ines", title, Visibility.School);
+        var (ines, mireille) = (await host.TeacherAsync("ines"), await host.TeacherAsync("mireille"));
+        Task ShareAsync(params string[] ticked) =>
+            ines.PostFormAsync(
+                $"/author/{id}/publish",
+                $"/author/{id}/publish?handler=Share",
+                [("visibility", "School"), ("asked", "copying"), .. ticked.Select(one => (one, "true"))]
+            );
+        Assert.DoesNotContain(title, await mireille.GetStringAsync("/new", Stop));
+        await ShareAsync("copying", "start");
+        Assert.Contains(title, await mireille.GetStringAsync("/new?words=tide+START", Stop));
+        Assert.DoesNotContain(title, await mireille.GetStringAsync("/new?words=volcano", Stop));
+        Assert.DoesNotContain(title, await mireille.GetStringAsync("/new?has=Picture", Stop));
+        var begun = await mireille.PostFormAsync("/new", $"/library?handler=Copy&of={id}");
+        Assert.Matches("^/author/[a-z0-9]+$", begun.Headers.Location!.OriginalString);
+        Assert.NotEqual($"/author/{id}", begun.Headers.Location!.OriginalString);
+
+        // Not without the right to copy it, nor once it is taken back, nor from the bin.
+        await ShareAsync("start");
+        Assert.DoesNotContain(title, await mireille.GetStringAsync("/new", Stop));
+        await ShareAsync("copying");
+        Assert.DoesNotContain(title, await mireille.GetStringAsync("/new", Stop));
+        await ShareAsync("copying", "start");
+        Assert.Contains(title, await ines.GetStringAsync("/new", Stop));
+        await host.DbAsync(db =>
+            db.Activities.Where(a => a.Id == id).ExecuteUpdateAsync(set => set.SetProperty(a => a.BinnedAt, DateTimeOffset.UtcNow), Stop)
+        );
+        Assert.DoesNotContain(title, await ines.GetStringAsync("/new", Stop));
+    }
+
+    [Fact]
     public async Task What_its_owner_lets_nobody_copy_is_read_and_copied_by_nobody_but_colleagues_who_were_let_in()
     {
         var id = await BuiltAsync("ines", "Kept key " + Guid.NewGuid().ToString("N")[..6], Visibility.Link);

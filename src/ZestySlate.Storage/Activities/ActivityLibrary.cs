@@ -314,6 +314,20 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
         return gone.Count;
     }
 
+    /// <summary>The most ways to start that a school has in sight.</summary>
+    private const int MostStarts = 60;
+
+    /// <summary>What somebody's school, and they themselves, offer as ways to start: published, and free to be copied; by title.</summary>
+    public async Task<IReadOnlyList<ActivityRecord>> StartsAsync(string personId) =>
+        await db
+            .Activities.AsNoTracking()
+            .Where(activity => activity.IsStart && activity.BinnedAt == null && activity.NewestEdition > 0)
+            .Where(rights.Readable(personId))
+            .Where(rights.Near(personId))
+            .OrderBy(activity => activity.Title)
+            .Take(MostStarts)
+            .ToListAsync();
+
     /// <summary>A copy of an activity that a teacher may look into, for somebody; a draft of its own. Null when it may not be copied.</summary>
     /// <param name="activityId">What is copied: one's own draft as it stands, somebody else's newest edition.</param>
     /// <param name="personId">Who copies.</param>

@@ -20,6 +20,9 @@ public sealed class ActivityRecord
     /// always may.</summary>
     public bool MayBeCopied { get; set; } = true;
 
+    /// <summary>True when its author offers it as a way to start: colleagues of the school who may copy it find it where they begin.</summary>
+    public bool IsStart { get; set; }
+
     public DateTimeOffset CreatedAt { get; set; }
 
     public DateTimeOffset ChangedAt { get; set; }

@@ -237,6 +237,10 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         await db.SaveChangesAsync();
     }
 
+    /// <summary>Sets whether it is offered to colleagues as a way to start.</summary>
+    public Task SetIsStartAsync(string activityId, bool offered) =>
+        db.Activities.Where(activity => activity.Id == activityId).ExecuteUpdateAsync(set => set.SetProperty(a => a.IsStart, offered));
+
     /// <summary>A published edition. Asking for one that does not exist is a bug and throws.</summary>
     public Activity Edition(string activityId, int number) =>
         cache.Get(activityId, number, () =>

@@ -230,6 +230,9 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<int>("Head")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("IsStart")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("JoinNumber")
                         .HasColumnType("TEXT");
 

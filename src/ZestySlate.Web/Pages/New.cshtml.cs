@@ -31,6 +31,7 @@ public sealed class NewModel(
     AddressFetcher fetcher,
     HostedLookup lookup,
     StartCatalogue starts,
+    ActivityLibrary library,
     Installation installation
 ) : PageModel
 {
@@ -48,6 +49,16 @@ public sealed class NewModel(
 
     /// <summary>The starts that fit.</summary>
     public IEnumerable<Start> Fitting => starts.All.Where(start => start.Fits(Has, Does, (Words ?? "").Cut(200)));
+
+    /// <summary>What the school offers as ways to start, for words that are in their titles or subjects; all where nothing is asked for.</summary>
+    public async Task<IReadOnlyList<ActivityRecord>> OfSchoolAsync() =>
+        Has is not (null or Material.Nothing) || Does is not null
+            ? []
+            : (await library.StartsAsync(User.Id()))
+                .Where(record =>
+                    $"{record.Title} {record.Subject}".Contains((Words ?? "").Trim(), StringComparison.CurrentCultureIgnoreCase)
+                )
+                .ToList();
 
     /// <summary>True where the starts alone are shown.</summary>
     public bool IsPart { get; private set; }

@@ -103,6 +103,7 @@ public sealed class PublishModel(
         Visibility? visibility,
         string? asked,
         bool copying,
+        bool start,
         VisitorsSay? say,
         int? give
     )
@@ -127,7 +128,7 @@ public sealed class PublishModel(
 
         if (Record.NewestEdition == 1 || visibility is not null)
         {
-            await ShareAsync(activity, visibility, asked is null ? null : copying, say);
+            await ShareAsync(activity, visibility, asked is null ? null : copying, asked is null ? null : start, say);
         }
 
         if (give is { } group)
@@ -164,11 +165,12 @@ public sealed class PublishModel(
         Visibility? visibility,
         string? asked,
         bool copying,
+        bool start,
         VisitorsSay? say
     )
     {
         await LoadAsync(activity);
-        await ShareAsync(activity, visibility, asked is null ? null : copying, say);
+        await ShareAsync(activity, visibility, asked is null ? null : copying, asked is null ? null : start, say);
         return LocalRedirect($"~/author/{activity}/publish");
     }
 
@@ -228,7 +230,7 @@ public sealed class PublishModel(
         return LocalRedirect($"~/author/{activity}/publish#classes");
     }
 
-    private async Task ShareAsync(string activity, Visibility? visibility, bool? copying, VisitorsSay? say)
+    private async Task ShareAsync(string activity, Visibility? visibility, bool? copying, bool? start, VisitorsSay? say)
     {
         // What is given to a class opens for the class: private would be a contradiction that nobody means.
         visibility = visibility == Visibility.Private && Classes.Any(one => one.Given is not null) ? Visibility.ClassOnly : visibility;
@@ -245,6 +247,11 @@ public sealed class PublishModel(
         if (IsOwner && copying is { } may)
         {
             await store.SetMayBeCopiedAsync(activity, may);
+        }
+
+        if (IsOwner && start is { } offered)
+        {
+            await store.SetIsStartAsync(activity, offered);
         }
     }
 
