@@ -294,6 +294,34 @@ public sealed class HandJourney(Apps apps)
         lou.Run("document.querySelector('.spoken input[type=file]').classList.remove('sr-only')");
         lou.See(".spoken input[type=file]").SendKeys(Path("sounds/bell-buoy.wav"));
         lou.Reads(".recording-own", "bell-buoy.wav");
+
+        // A comment at a time of the recording is a press away from what it is about.
+        lou.Reads(".learn-foot", "1 of 1 question");
+        lou.Press("Hand in", ".learn-foot");
+        lou.See("#result");
+        ines.Go(apps.Slate + $"/author/{code}/results");
+        ines.Until(
+            () =>
+                ines.All("a[href*='/review/']")
+                    .FirstOrDefault(link => link.Displayed && link.Text.Contains("Review", StringComparison.Ordinal)),
+            "the review"
+        );
+        ines.Go(
+            ines.All("a[href*='/review/']").First(link => link.Text.Contains("Review", StringComparison.Ordinal)).GetAttribute("href")!
+        );
+        ines.Run("document.querySelector('[data-review-answer] audio').currentTime = 0.4");
+        ines.PressCss("[data-add-note]");
+        ines.Keys("Louder here.");
+        ines.Reads("[data-kept]", "Kept.");
+        ines.Press("Give back", "#done");
+        ines.Reads("#done", "Given back");
+        lou.Driver.Navigate().Refresh();
+        lou.Reads(".review-notes", "Louder here.");
+        lou.PressCss("button[data-at]");
+        lou.Until(
+            () => Convert.ToDouble(lou.Run("return document.querySelector('.handed-file audio').currentTime")) >= 0.4 ? "" : null,
+            "playing from there"
+        );
     }
 
     [Fact]
