@@ -453,6 +453,10 @@ public sealed class HandJourney(Apps apps)
     private static string Kept(Person person) =>
         (string)
             person.Driver.ExecuteAsyncScript(
-                "const done = arguments[arguments.length - 1]; fetch(document.querySelector('#learn').dataset.events.replace(/[^/]+$/, 'drawings/') + document.querySelector('[data-ask]').dataset.ask + '.svg').then(reply => reply.text()).then(done)"
+                """
+                const done = arguments[arguments.length - 1];
+                const drawings = document.querySelector("#learn").dataset.events.replace(/[^/]+$/, "drawings/");
+                fetch(`${drawings}${document.querySelector("[data-ask]").dataset.ask}.svg`).then(reply => reply.text()).then(done);
+                """
             )!;
 }

@@ -269,7 +269,7 @@ public sealed partial class MailTests(SlateHost host)
         }
 
         var none = await (await ines.PostFormAsync(page, page + "?handler=Mail")).Content.ReadAsStringAsync(Stop);
-        Assert.Contains("way to 0 of 2 learners. 1 have 3 links already", Spaces().Replace(none, " "));
+        Assert.Contains("way to 0 of 2 learners. 1 has 3 links already", Spaces().Replace(none, " "));
         await host.MailAsync();
         var letters = host.Letters.To(address);
         Assert.Equal(Mails.MailedLinks.MostAtOnce, letters.Count);

@@ -88,7 +88,7 @@ public sealed record Activity
             .SelectMany(scene => scene.Media)
             .Concat(Pictures.Select(picture => picture.Media))
             .Concat((Trail?.Stops ?? []).Select(stop => stop.Reward?.Sound?.Media).OfType<string>())
-            .Concat(Written.Texts(this).SelectMany(text => text.Media))
+            .Concat(Written.Texts(this).SelectMany(written => written.Media))
             .Distinct();
 
     /// <summary>The codes of the activities that it has inside, or that its stops are linked to.</summary>

@@ -16,7 +16,7 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height,
     public override Outcome<Activity> Apply(Activity activity)
     {
         var swap = new MediaSwap(Old, New, Width, Height, Seconds);
-        var written = Written.Texts(activity).SelectMany(text => text.Media).Contains(Old) ? InTexts(activity) : activity;
+        var written = Written.Texts(activity).SelectMany(written => written.Media).Contains(Old) ? InTexts(activity) : activity;
         return Replaced(written, swap);
     }
 
