@@ -10,7 +10,9 @@ public static class VerdictSymbols
         {
             Verdict.Right => "check",
             Verdict.Partly => "contrast",
-            Verdict.Waiting or Verdict.Ungraded => "clock",
+            Verdict.Waiting => "clock",
+            Verdict.Ungraded => "circle",
+            Verdict.Missing => "minus",
             _ => "x",
         };
 }

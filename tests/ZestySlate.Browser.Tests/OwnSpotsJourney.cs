@@ -33,6 +33,7 @@ public sealed class OwnSpotsJourney(Apps apps)
         wren.Type("textarea[name=text]", "About forty, close to the rocks.");
         wren.Press("Add it");
         wren.See("a[data-sign^=added]");
+        wren.Reads(".spot-list, .learn-main", "(by Wren · Waits for your teacher; nobody else sees it yet.)");
         wren.PressCss("a[data-sign^=added]");
         wren.Reads(".panel.open", "Waits for your teacher");
 

@@ -43,6 +43,15 @@ public sealed class TourJourney(Apps apps)
             () => (string?)ines.Run("return document.querySelector('#room-stage .stage').dataset.yaw") is "20" or "20.0" ? "" : null,
             "the opening direction"
         );
+        double Yaw() =>
+            Convert.ToDouble(
+                ines.Run("return slatePanoramas.views.get(document.querySelector('#room-stage .stage')).direction().yaw"),
+                System.Globalization.CultureInfo.InvariantCulture
+            );
+        ines.PressCss(".panorama-tools [aria-label='Look right']");
+        ines.Until(() => Math.Abs(Yaw() - 20) > 5 ? "" : null, "another direction");
+        ines.Press("Look where it opens", "#room-details");
+        ines.Until(() => Math.Abs(Yaw() - 20) < 0.01 ? "" : null, "the opening direction again");
 
         ines.Keys("m");
         ines.Until(() => ines.All("#map .map-node").Count == 3 ? "" : null, "the map of three scenes");

@@ -746,6 +746,19 @@ public sealed class ClassWorkTests(SlateHost host)
             ("take", "1"),
             ("take", "7")
         );
+        // Without a name for the class nothing is made, and what was mended stays.
+        var unnamed = await ines.PostFormAsync(
+            "/classes",
+            "/classes?handler=Take",
+            ("name", " "),
+            ("learner", "Jürgen Mended"),
+            ("number", ""),
+            ("email", ""),
+            ("take", "0")
+        );
+        var still = WebUtility.HtmlDecode(await unnamed.Content.ReadAsStringAsync(Stop));
+        Assert.Contains("A class needs a name.", still);
+        Assert.Contains("value=\"Jürgen Mended\"", still);
         var made = await host.DbAsync(db =>
             db.Enrolments.Where(e => db.Classes.Any(c => c.Id == e.ClassId && c.Name == title + " taken"))
                 .OrderBy(e => e.RosterName)

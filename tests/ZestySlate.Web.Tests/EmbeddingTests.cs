@@ -112,6 +112,16 @@ public sealed class EmbeddingTests(SlateHost host)
         Assert.DoesNotContain("og:title", await (await host.Visitor().GetAsync($"/a/{id}", Stop)).Content.ReadAsStringAsync(Stop));
     }
 
+    [Theory]
+    [InlineData(Visibility.Link, true)]
+    [InlineData(Visibility.Private, false)]
+    public async Task Its_author_sees_how_a_link_looks_where_it_is_shared(Visibility visibility, bool shown)
+    {
+        var id = await OpenAsync(visibility);
+        var page = await (await host.TeacherAsync("ines")).GetStringAsync($"/author/{id}/publish", Stop);
+        Assert.Equal(shown, page.Contains($"src=\"/a/{id}/card/1/1200.png\"", StringComparison.Ordinal));
+    }
+
     [Fact]
     public async Task What_was_withdrawn_or_never_was_is_a_card_with_words()
     {

@@ -29,7 +29,7 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     [TempData]
     public string? Said { get; set; }
 
-    /// <summary>The file that was just replaced, its hash and its seconds, while it can be put back; null for none.</summary>
+    /// <summary>The entry whose file was just replaced, with that file's hash and seconds, while it can be put back; null for none.</summary>
     [TempData]
     public string? Before { get; set; }
 
@@ -51,7 +51,8 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     {
         await LoadAsync(item);
         if (
-            Before?.Split(' ') is not [var hash, var seconds]
+            Before?.Split(' ') is not [var entry, var hash, var seconds]
+            || entry != item
             || await media.AgainAsync(hash, Item.Kind, decimal.Parse(seconds, CultureInfo.InvariantCulture)) is not { } old
         )
         {
@@ -198,7 +199,7 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     private RedirectToPageResult Replaced(string old, decimal seconds, int changed)
     {
         var done = Done(Replacing.Said(changed));
-        Before = old == Item.Hash ? null : $"{old} {seconds.ToString(CultureInfo.InvariantCulture)}";
+        Before = old == Item.Hash ? null : $"{Item.Id} {old} {seconds.ToString(CultureInfo.InvariantCulture)}";
         return done;
     }
 

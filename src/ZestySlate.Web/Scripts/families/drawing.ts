@@ -200,7 +200,7 @@ class DrawingBoard {
   private enlarge(large: boolean): void {
     this.large = large;
     this.place.popover = large ? "manual" : null;
-    if (large) {
+    if (large && !this.place.matches(":popover-open")) {
       this.place.showPopover();
     }
     this.find("large").setAttribute("aria-pressed", String(large));

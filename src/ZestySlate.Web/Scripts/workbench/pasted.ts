@@ -39,10 +39,8 @@ function takePictures(page: Document, pictures: Map<string, File>): number {
   let gone = 0;
   for (const image of page.querySelectorAll("img")) {
     const source = image.getAttribute("src") ?? "";
-    const data = /^data:(image\/[a-z+]+);base64,(.+)$/s.exec(source);
-    if (data) {
-      const bytes = Uint8Array.from(atob(data[2]!), letter => letter.charCodeAt(0));
-      const file = new File([bytes], `pasted.${data[1]!.slice(6).replace(/\+.*/, "")}`, { type: data[1]! });
+    const file = fileOf(source);
+    if (file) {
       const key = URL.createObjectURL(file);
       pictures.set(key, file);
       image.setAttribute("src", key);
@@ -52,6 +50,17 @@ function takePictures(page: Document, pictures: Map<string, File>): number {
     }
   }
   return gone;
+}
+
+/** The picture that an address carries in itself; null for none, and for what cannot be read. */
+function fileOf(address: string): File | null {
+  const data = /^data:(image\/[a-z+]+);base64,(.+)$/s.exec(address);
+  try {
+    const bytes = Uint8Array.from(atob(data![2]!), letter => letter.charCodeAt(0));
+    return new File([bytes], `pasted.${data![1]!.slice(6).replace(/\+.*/, "")}`, { type: data![1]! });
+  } catch {
+    return null;
+  }
 }
 
 /** Styles are not applied on our pages and cannot be asked for where they stand, so they are read as words: data-style. */

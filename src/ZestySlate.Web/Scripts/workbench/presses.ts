@@ -49,6 +49,9 @@ export function watchPresses(bench: Bench): void {
     if (target.closest("[data-opening]")) {
       keepOpening(rooms);
     }
+    if (target.closest("[data-look-opening]")) {
+      lookAtOpening();
+    }
     const update = target.closest<HTMLElement>("[data-update]");
     if (update) {
       rooms.send("/update", { item: update.dataset.update! }, { after: () => rooms.toast("Up to date.") });
@@ -231,6 +234,16 @@ function keepOpening(rooms: Rooms): void {
     { edit: "opening", scene: rooms.at, yaw: yaw.toFixed(2), pitch: pitch.toFixed(2) },
     { after: () => rooms.toast("Learners first look this way.") },
   );
+}
+
+/** Turns the stage to where learners look first. */
+function lookAtOpening(): void {
+  const stage = document.querySelector<HTMLElement>("#room-stage .stage");
+  const view = viewOf(stage);
+  if (stage && view) {
+    const { yaw, pitch } = view.direction();
+    view.turn(Number(stage.dataset.yaw) - yaw, Number(stage.dataset.pitch) - pitch);
+  }
 }
 
 /** Scenes are dragged into another order. */
