@@ -30,6 +30,17 @@ public sealed class RosterFileTests
     public void Heads_separators_accents_and_names_of_one_word(string text, string names) =>
         Assert.Equal(names.Split('|'), Names(Utf8(text)));
 
+    /// <summary>Work grows with the text, not with its square: of a line as long as a file only its beginning is looked through.</summary>
+    [Theory]
+    [InlineData("a", "\n", 4_000_000)]
+    [InlineData("a@", "\n", 2_000_000)]
+    [InlineData("Wren,", "", 800_000)]
+    public void A_line_as_long_as_a_file_is_read_in_one_go(string part, string end, int times)
+    {
+        var read = RosterFile.ReadText(string.Concat(Enumerable.Repeat(part, times)) + end);
+        Assert.True(!read.Succeeded || read.Value.Count == 1);
+    }
+
     [Fact]
     public void An_address_beside_a_name_is_none_of_it() =>
         Assert.Equal(

@@ -94,17 +94,20 @@ public static partial class RosterFile
         );
     }
 
+    /// <summary>So many characters of a line without heads are read: more than a name and an address have.</summary>
+    private const int LongestLine = 400;
+
     /// <summary>Names alone, one a line; or all in one line with commas between.</summary>
     private static string[] Lines(string text) =>
         text.Trim() is var alone && !alone.Contains('\n') && alone.Count(letter => letter == ',') >= 2
-            ? alone.Split(',')
+            ? alone.Split(',', MostLearners + 2)
             : text.Split('\n', MostLearners + 2);
 
     /// <summary>A line without heads: what numbers or marks it in a list is no name, an address beside it or alone is one, and with a comma
     /// in it the family name comes first.</summary>
     private static RosterEntry Line(string line)
     {
-        var words = Bullet().Replace(line.Trim().Trim('"'), "");
+        var words = Bullet().Replace(line.Trim().Cut(LongestLine).Trim('"'), "");
         var email = Address().Match(words).Value;
         var name = Address().Replace(words, " ").Trim(' ', '\t', ',', ';');
         if (name.Length == 0 && email.Length > 0)

@@ -147,8 +147,8 @@ public sealed class ClassModel(
             (mailed, left) = sent ? (mailed + 1, left) : (mailed, left + 1);
         }
 
-        Mailed = (mailed, left);
-        return Page();
+        // A page that is loaded again mails nobody once more.
+        return LocalRedirect($"~/classes/{id}?mailed={mailed}&left={left}");
     }
 
     /// <summary>How many learners lack what they would have to type.</summary>
@@ -164,6 +164,10 @@ public sealed class ClassModel(
     {
         Added = int.TryParse(Request.Query["added"], out var added) ? added : null;
         Filled = int.TryParse(Request.Query["filled"], out var filled) ? filled : 0;
+        Mailed =
+            int.TryParse(Request.Query["mailed"], out var mailed) && int.TryParse(Request.Query["left"], out var left)
+                ? (mailed, left)
+                : null;
         Class = await db.Classes.SingleAsync(c => c.Id == id);
         Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync())
             .OrderBy(e => ByFamily ? RosterName.ByFamily(e.RosterName) : e.RosterName, StringComparer.CurrentCultureIgnoreCase)

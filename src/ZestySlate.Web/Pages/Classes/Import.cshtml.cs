@@ -108,13 +108,7 @@ public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
     )
     {
         await LoadAsync(id);
-        var taken = await classes.AddAsync(
-            id,
-            take.Where(i => i >= 0 && i < learner.Length && i < number.Length && i < email.Length)
-                .Distinct()
-                .Select(i => (learner[i] ?? "", number[i] ?? "", email[i] ?? ""))
-                .ToList()
-        );
+        var taken = await classes.AddAsync(id, TickedLearners.Of(learner, number, email, take));
         if (!taken.Succeeded)
         {
             Problem = taken.Refusal;

@@ -59,11 +59,7 @@ public sealed class IndexModel(SlateDb db, ClassStore classes) : PageModel
     /// <summary>Makes the class of those that are ticked.</summary>
     public async Task<IActionResult> OnPostTakeAsync(string[] learner, string[] number, string[] email, int[] take)
     {
-        var taken = take.Where(i => i >= 0 && i < learner.Length && i < number.Length && i < email.Length)
-            .Distinct()
-            .Select(i => (Name: (learner[i] ?? "").Trim(), Number: (number[i] ?? "").Trim(), Email: (email[i] ?? "").Trim()))
-            .Where(one => one.Name.Length > 0)
-            .ToList();
+        var taken = TickedLearners.Of(learner, number, email, take);
         // What was mended stays on the page when the class cannot be made of it.
         Read = [.. taken.Select(one => (new RosterEntry(one.Name, one.Number, one.Email), ""))];
         return await MadeAsync(taken);
