@@ -18,7 +18,7 @@ public abstract class PlayAddresses
 }
 
 /// <summary>The addresses of the server's own pages.</summary>
-public sealed class SiteAddresses : PlayAddresses
+public class SiteAddresses : PlayAddresses
 {
     public override string Media(string hash) => $"/media/{hash}";
 

@@ -208,7 +208,7 @@ public static class Composition
                 mvc.ModelMetadataDetailsProviders.Add(handlers);
             });
         services.AddRazorComponents();
-        services.AddSingleton<PlayAddresses, SiteAddresses>();
+        services.AddSingleton<PlayAddresses, VersionedAddresses>();
         services.AddHttpContextAccessor();
         services.AddLti();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");

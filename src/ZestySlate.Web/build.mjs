@@ -61,7 +61,7 @@ const styles = (name, more = "") =>
     input: readFileSync(`Styles/${name}.css`, "utf8") + more,
     stdio: ["pipe", "ignore", "inherit"],
   });
-["teacher", "learner", "boards", "hand", "print"].forEach(name => styles(name));
+["teacher", "learner", "boards", "hand", "print", "decorations"].forEach(name => styles(name));
 
 // What every learner's page has is not sent a second time with a video or a trail.
 const utilities = readFileSync(`${dist}/learner.css`, "utf8").split("@layer utilities{")[1];
@@ -89,15 +89,13 @@ const symbolOf = (name, id) =>
   `<symbol id="${id}" viewBox="0 0 24 24" fill="none" stroke="currentColor" ` +
   `stroke-width="2" stroke-linecap="round" stroke-linejoin="round">${bodyOf(name)}</symbol>`;
 const sheetOf = symbols => `<svg xmlns="http://www.w3.org/2000/svg">${symbols.join("")}</svg>`;
-writeFileSync(
-  `${dist}/symbols.svg`,
-  sheetOf(
-    readFileSync("Styles/symbols.txt", "utf8")
-      .split("\n")
-      .filter(Boolean)
-      .map(name => symbolOf(name, name)),
-  ),
-);
+for (const [sheet, list] of [
+  ["symbols", "Styles/symbols.txt"],
+  ["play", "../ZestySlate.Player/symbols.txt"],
+]) {
+  const names = readFileSync(list, "utf8").split("\n").filter(Boolean);
+  writeFileSync(`${dist}/${sheet}.svg`, sheetOf(names.map(name => symbolOf(name, name))));
+}
 
 // Every symbol an author may pick, each in a file of its own, and the words to find them by.
 const tags = JSON.parse(readFileSync("node_modules/lucide-static/tags.json", "utf8"));

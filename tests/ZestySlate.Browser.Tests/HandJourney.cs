@@ -15,9 +15,11 @@ public sealed class HandJourney(Apps apps)
         ines.Press("Put material beside the questions", ".page-edit");
         ines.See("[data-field=material] [contenteditable=true]").SendKeys("The pressure falls inland.");
         ines.Saved();
-        ines.Run("document.querySelectorAll('.material-media input[type=file]').forEach(field => field.classList.remove('sr-only'))");
-        ines.All(".material-media input[type=file]")[1].SendKeys(Path("documents/drawing-isobars.pdf"));
-        ines.Reads(".material-file", "drawing-isobars");
+        ines.Run(
+            "document.querySelectorAll('[id^=material-fold] form[data-upload] input[type=file]').forEach(field => field.classList.remove('sr-only'))"
+        );
+        ines.All("[id^=material-fold] form[data-upload] input[type=file]")[1].SendKeys(Path("documents/drawing-isobars.pdf"));
+        ines.Reads("[data-field=material]", "drawing-isobars");
         ines.Retype("input[name=shareTyped]", "40");
         ines.PressCss("input[name=saved]");
         var code = ines.PublishByLink();

@@ -225,15 +225,15 @@ public sealed class KeyboardJourney(Apps apps)
         ines.Keys(Keys.Enter);
         TabTo(ines, "#room-details select[name=opens]");
         ines.Keys(Keys.ArrowDown);
-        ines.See("[data-panel-box]");
+        ines.See("[data-stage-box=panel]");
         ines.Saved();
         var left = ines.See("#room-details input[name=left]").GetAttribute("value");
         ines.Run("document.querySelector('.stage-mat').focus()");
-        TabTo(ines, "[data-panel-box]");
+        TabTo(ines, "[data-stage-box=panel]");
         ines.Keys(Keys.ArrowLeft + Keys.ArrowLeft + "-");
         ines.Until(() => ines.See("#room-details input[name=left]").GetAttribute("value") != left ? "" : null, "the box to be moved");
         ines.Saved();
-        var box = ines.See("[data-panel-box]").GetAttribute("data-percents")!.Split(' ').Select(double.Parse).ToArray();
+        var box = ines.See("[data-stage-box=panel]").GetAttribute("data-percents")!.Split(' ').Select(double.Parse).ToArray();
 
         // Published, it opens there.
         ines.Run("document.querySelector('#title').focus()");

@@ -58,7 +58,7 @@ public sealed class OwnSpotsJourney(Apps apps)
         ines.Go(apps.Slate + $"/author/{activity}/spots");
         ines.Reads(".work-nav", "Learners' spots (2)");
         var card = ines.Until(
-            () => ines.All(".activity-card").FirstOrDefault(one => one.Text.Contains("Gannets diving", StringComparison.Ordinal)),
+            () => ines.All("[data-own-spot]").FirstOrDefault(one => one.Text.Contains("Gannets diving", StringComparison.Ordinal)),
             "the card"
         );
         Assert.Contains("Wren", card.Text);
@@ -67,12 +67,12 @@ public sealed class OwnSpotsJourney(Apps apps)
         ines.Reads(".work-nav", "Learners' spots (1)");
         ines.PressCss(
             "#"
-                + ines.All(".activity-card")
+                + ines.All("[data-own-spot]")
                     .First(one => one.Text.Contains("The river was brown", StringComparison.Ordinal))
                     .GetAttribute("id")
                 + " button[value=Hidden]"
         );
-        ines.Reads(".activity-card", "hidden");
+        ines.Reads("[data-own-spot]", "hidden");
 
         bo.Driver.Navigate().Refresh();
         bo.Until(() => bo.All("a[data-sign^=added]").Count == 2 ? "" : null, "both");

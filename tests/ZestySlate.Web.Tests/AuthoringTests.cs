@@ -65,6 +65,44 @@ public sealed class AuthoringTests(SlateHost host)
         Assert.Contains("value=\"My title\"", page);
     }
 
+    [Theory]
+    [InlineData("/new", "weather-quiz.csv", "question,right,wrong\nWhat falls?,rain,wind", 1, "weather quiz")]
+    [InlineData("/new?handler=File", "way.dot", "digraph { A -> B [label=on]; A -> C [label=back] }", 3, "way")]
+    public async Task A_file_from_elsewhere_begins_an_activity(string address, string name, string text, int scenes, string title)
+    {
+        var ines = await host.TeacherAsync("ines");
+        var reply = await SendFileAsync(ines, address, name, text);
+        Assert.Equal(HttpStatusCode.Redirect, reply.StatusCode);
+        var made = (await DraftAsync(reply.Headers.Location!.OriginalString.Split('/')[^1])).Document;
+        Assert.Equal((scenes, title), (made.Scenes.Count, made.Title));
+    }
+
+    [Theory]
+    [InlineData("story.txt", "Just a line.", "“story.txt” reads neither as questions nor as the outline of a story")]
+    [InlineData("notes.exe", "MZ", "Choose a file first: .xlsx")]
+    public async Task A_file_that_is_neither_is_told_on_the_page(string name, string text, string said)
+    {
+        var ines = await host.TeacherAsync("ines");
+        var page = await (await SendFileAsync(ines, "/new?handler=File", name, text)).Content.ReadAsStringAsync(Stop);
+        Assert.Contains(said, WebUtility.HtmlDecode(page));
+    }
+
+    private static async Task<HttpResponseMessage> SendFileAsync(HttpClient ines, string address, string name, string text) =>
+        await ines.PostAsync(
+            address,
+            new MultipartFormDataContent
+            {
+                { new StringContent(text), "file", name },
+                {
+                    new StringContent(
+                        SlateHost.Find(await ines.GetStringAsync("/new", Stop), "name=\"proof\" type=\"hidden\" value=\"([^\"]+)\"")
+                    ),
+                    "proof"
+                },
+            },
+            Stop
+        );
+
     [Fact]
     public async Task A_question_is_built_by_its_form()
     {

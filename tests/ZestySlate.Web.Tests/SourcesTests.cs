@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
+using ZestySlate.Core.Activities;
 using ZestySlate.Web.Contents;
 using ZestySlate.Web.Questions;
 
@@ -50,6 +51,21 @@ public sealed partial class SourcesTests
             select symbol.Groups[1].Value;
         var offered = QuestionForms.Offers.Select(offer => offer.Symbol).Concat(ContentForms.Offers.Select(offer => offer.Symbol));
         Assert.Empty(named.Concat(offered).Distinct().Except(ships));
+    }
+
+    /// <summary>One that is not in the sheet of learners' pages has them load the teachers' too.</summary>
+    [Fact]
+    public void Every_symbol_of_learners_pages_is_in_their_sheet()
+    {
+        var player = Path.Combine(SlateHost.Root(), "src", "ZestySlate.Player");
+        var theirs = File.ReadAllLines(Path.Combine(player, "symbols.txt"));
+        var named = Directory
+            .EnumerateFiles(player, "*.razor", SearchOption.AllDirectories)
+            .SelectMany(file => Symbols().Matches(File.ReadAllText(file)))
+            .Select(symbol => symbol.Groups[1].Value);
+        var signs = Enum.GetValues<SpotKind>().Select(kind => SpotLook.Default(kind).Symbol!);
+        Assert.Empty(named.Concat(signs).Distinct().Except(theirs));
+        Assert.Empty(theirs.Except(File.ReadAllLines(Path.Combine(player, "..", "ZestySlate.Web", "Styles", "symbols.txt"))));
     }
 
     [Fact]

@@ -37,6 +37,17 @@ public sealed record Sign
         init => _size = value is { } size && double.IsFinite(size) ? Math.Round(Math.Clamp(size, Least, Most), 2) : null;
     }
 
+    /// <summary>By what it is seen: where its words or its picture are still to come, by a symbol.</summary>
+    [JsonIgnore]
+    public SignForm Seen =>
+        Form switch
+        {
+            SignForm.Words when string.IsNullOrWhiteSpace(Words) => SignForm.Symbol,
+            SignForm.Picture when Picture is null => SignForm.Symbol,
+            null => SignForm.Symbol,
+            { } form => form,
+        };
+
     /// <summary>True when nothing is set of its own.</summary>
     [JsonIgnore]
     public bool IsPlain => this == new Sign();

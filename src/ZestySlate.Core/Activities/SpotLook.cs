@@ -18,6 +18,7 @@ public sealed record SpotLook(SpotKind Kind, Sign Sign)
                 SpotKind.WebPanel => "panels-top-left",
                 SpotKind.Jump => "footprints",
                 SpotKind.Question => "circle-question-mark",
+                SpotKind.Decoration => "shapes",
                 _ => "layers",
             },
             Colour = kind switch
@@ -28,6 +29,7 @@ public sealed record SpotLook(SpotKind Kind, Sign Sign)
                 SpotKind.Jump => SignColour.Pith,
                 SpotKind.Link => SignColour.Bergamot,
                 SpotKind.WebPanel => SignColour.Slate,
+                SpotKind.Decoration => SignColour.Grapefruit,
                 _ => SignColour.Plum,
             },
         };
@@ -43,4 +45,5 @@ public enum SpotKind
     Jump,
     Question,
     Insert,
+    Decoration,
 }

@@ -34,7 +34,7 @@ internal static class LooksCheck
         var seen = activity
             .Scenes.Where(scene => !scene.Backdrop.IsFlow)
             .SelectMany(scene => scene.Spots.Select(spot => (scene, spot, sign: activity.Look.Of(spot))))
-            .Where(entry => entry.sign.Form is SignForm.Symbol or null)
+            .Where(entry => entry.spot.Content.Acts && entry.sign.Form is SignForm.Symbol or null)
             .GroupBy(entry => entry.sign.Symbol);
         foreach (var alike in seen)
         {

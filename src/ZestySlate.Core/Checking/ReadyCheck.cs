@@ -27,7 +27,7 @@ public static class ReadyCheck
             yield return new Finding(true, "The activity has no title.", null, null, "title");
         }
 
-        if (!activity.Spots.Any() && !activity.Scenes.Any(scene => scene.Backdrop.HasContent))
+        if (!activity.Spots.Any(spot => spot.Content.Acts) && !activity.Scenes.Any(scene => scene.Backdrop.HasContent))
         {
             yield return new Finding(true, "Nothing is in it yet.", null, null, "stage");
         }
@@ -124,7 +124,9 @@ public static class ReadyCheck
     {
         const double near = 0.008;
         var points = scene
-            .Spots.Where(spot => spot.Place is not InFlow && spot.Place.Covered is null && spot.Content.Consequence is null)
+            .Spots.Where(spot =>
+                spot.Place is not InFlow && spot.Place.Covered is null && spot.Content is { Consequence: null, Acts: true }
+            )
             .ToList();
         for (var i = 0; i < points.Count; i++)
         {

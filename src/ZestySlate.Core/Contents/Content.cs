@@ -3,6 +3,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Contents.Callouts;
+using ZestySlate.Core.Contents.Decorations;
 using ZestySlate.Core.Contents.Inserts;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Contents.Links;
@@ -27,6 +28,7 @@ namespace ZestySlate.Core.Contents;
 [JsonDerivedType(typeof(Jump), "jump")]
 [JsonDerivedType(typeof(Ask), "ask")]
 [JsonDerivedType(typeof(Insert), "insert")]
+[JsonDerivedType(typeof(Decoration), "decoration")]
 public abstract record Content
 {
     [JsonIgnore]
@@ -61,6 +63,10 @@ public abstract record Content
 
     /// <summary>The same content holding another activity; null for one that holds none.</summary>
     public virtual Content? Holding(string activityId, string title) => null;
+
+    /// <summary>True when a learner can do something with it; false for what is only looked at on its backdrop.</summary>
+    [JsonIgnore]
+    public virtual bool Acts => true;
 
     /// <summary>True when opening it is something a learner has done: it counts for progress, and can be what a lock waits for.</summary>
     [JsonIgnore]

@@ -23,6 +23,9 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
     /// <summary>What can be decided here; of what is locked nothing is told.</summary>
     public ValueList<SpotView> Choices { get; init; } = [];
 
+    /// <summary>What is only looked at on the backdrop, below everything else.</summary>
+    public ValueList<SpotView> Decorations { get; init; } = [];
+
     /// <summary>What was watched of its course in time.</summary>
     public Stretches Watched { get; init; } = Stretches.None;
 
@@ -46,7 +49,7 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
             scene.Ambient,
             state.Activity.Look.SignsOnAsking && !asAuthor,
             scene
-                .Spots.Where(spot => spot.Content.Consequence is null)
+                .Spots.Where(spot => spot.Content is { Consequence: null, Acts: true })
                 .Select(spot => SpotView.Of(state, spot, scene.Backdrop.HasTime, now, due, asAuthor))
                 .Concat(state.Added.Where(added => added.SceneId == scene.Id).Select(added => added.View(state.Activity, scene.Backdrop)))
                 .ToValueList()
@@ -56,6 +59,10 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
             Text = scene.Text,
             Choices = Deciding.In(state, scene, asAuthor).Select(spot => SpotView.Of(state, spot, false, now, due, asAuthor)).ToValueList(),
             Watched = state.Watched.GetValueOrDefault(scene.Id, Stretches.None),
+            Decorations = scene
+                .Spots.Where(spot => !spot.Content.Acts && !scene.Backdrop.IsFlow)
+                .Select(spot => SpotView.Of(state, spot, scene.Backdrop.HasTime, now, due, asAuthor))
+                .ToValueList(),
             LeftAt = state.LeftAt.GetValueOrDefault(scene.Id),
         };
 
@@ -172,7 +179,9 @@ public sealed record SpotView(
             sign,
             spot.Question is not null ? null : spot.Content,
             state.QuestionOf(spot.Id) is { } question ? AskView.Of(state, question, now, due) : null,
-            spot.Content is { Goal: { } to, Consequence: null } ? state.VisitedScenes.Contains(to) : state.OpenedSpots.Contains(spot.Id),
+            spot.Content is { Goal: { } to, Consequence: null }
+                ? !asAuthor && state.VisitedScenes.Contains(to)
+                : state.OpenedSpots.Contains(spot.Id),
             closed
         )
         {

@@ -49,6 +49,9 @@ public static class Outline
         : MarkdownOutline.Fits(text) ? MarkdownOutline.Read(text, known)
         : Read(text, known);
 
+    /// <summary>True for a graph in the DOT language, which is an outline and nothing else.</summary>
+    public static bool IsGraph(string text) => DotOutline.Fits(text);
+
     /// <summary>The name of the scene in a line that may say that a story ends there.</summary>
     internal static string NameIn(string line) => Ended(line).Name;
 

@@ -46,7 +46,7 @@ public static partial class RosterFile
             return ReadZip(file);
         }
 
-        return ReadText(Decoded(file));
+        return ReadText(TextFile.Decoded(file));
     }
 
     /// <summary>The learners of a text, as in a file or pasted.</summary>
@@ -149,7 +149,7 @@ public static partial class RosterFile
 
             return bytes.Length > Largest
                 ? Outcome<ValueList<RosterEntry>>.Refused("The users.csv in this archive is too large.")
-                : ReadText(Decoded(bytes.ToArray()));
+                : ReadText(TextFile.Decoded(bytes.ToArray()));
         }
         catch (InvalidDataException)
         {
@@ -196,22 +196,4 @@ public static partial class RosterFile
 
     private static string Spaces(string name) =>
         string.Join(' ', name.Normalize(NormalizationForm.FormC).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
-
-    private static string Decoded(byte[] file)
-    {
-        try
-        {
-            return file switch
-            {
-                [0xFF, 0xFE, ..] => Encoding.Unicode.GetString(file, 2, file.Length - 2),
-                [0xFE, 0xFF, ..] => Encoding.BigEndianUnicode.GetString(file, 2, file.Length - 2),
-                [0xEF, 0xBB, 0xBF, ..] => Encoding.UTF8.GetString(file, 3, file.Length - 3),
-                _ => new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(file),
-            };
-        }
-        catch (ArgumentException)
-        {
-            return CodePagesEncodingProvider.Instance.GetEncoding(1252)!.GetString(file);
-        }
-    }
 }

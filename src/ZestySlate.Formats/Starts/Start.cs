@@ -14,6 +14,9 @@ public enum Material
     List,
     Table,
     Idea,
+
+    /// <summary>A file made elsewhere, which is read as one of these.</summary>
+    File,
     Nothing,
 }
 
@@ -53,6 +56,9 @@ public sealed record Start
 {
     /// <summary>The most characters that are given to one.</summary>
     public const int Longest = 100_000;
+
+    /// <summary>What a file made elsewhere may hold.</summary>
+    private static readonly Material[] FromFiles = [Material.List, Material.Table, Material.Idea];
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -120,7 +126,7 @@ public sealed record Start
     public bool Fits(Material? has, Doing? does, string words)
     {
         var own = string.Join(' ', [Title, GoodFor, .. Words]).Split([' ', ',', ';', ':', '.'], StringSplitOptions.RemoveEmptyEntries);
-        return (has is not { } some || Has.Contains(some))
+        return (has is not { } some || (some == Material.File ? FromFiles : [some]).Any(Has.Contains))
             && (does is not { } doing || Does.Contains(doing))
             && words
                 .Split(' ', StringSplitOptions.RemoveEmptyEntries)

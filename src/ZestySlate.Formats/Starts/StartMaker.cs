@@ -68,7 +68,7 @@ public static partial class StartMaker
         return activity with { Scenes = [scene with { Spots = spots.ToValueList() }] };
     }
 
-    private static Outcome<Activity> Outlined(Activity activity, string text)
+    internal static Outcome<Activity> Outlined(Activity activity, string text)
     {
         // The first scene is there already: it gets the name that comes first.
         var read = Outline.From(text);

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Player.Contents.Callouts;
+using ZestySlate.Player.Contents.Decorations;
 using ZestySlate.Player.Contents.Inserts;
 using ZestySlate.Player.Contents.Jumps;
 using ZestySlate.Player.Contents.Links;
@@ -14,7 +15,15 @@ public static class ContentsShown
 {
     /// <summary>All kinds.</summary>
     public static IReadOnlyList<IContentShown> All { get; } =
-    [new CalloutContent(), new NoteContent(), new LinkContent(), new WebPanelContent(), new JumpContent(), new InsertContent()];
+    [
+        new CalloutContent(),
+        new NoteContent(),
+        new LinkContent(),
+        new WebPanelContent(),
+        new JumpContent(),
+        new InsertContent(),
+        new DecorationContent(),
+    ];
 
     private static readonly Dictionary<Type, IContentShown> ByType = All.ToDictionary(shown => shown.ContentType);
 

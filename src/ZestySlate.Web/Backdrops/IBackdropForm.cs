@@ -18,6 +18,9 @@ internal interface IBackdropForm
     /// <summary>The component on which its author works in place of the stage with its signs, or null; it gets Model (a WorkbenchModel).</summary>
     Type? Stage => null;
 
+    /// <summary>The component by which its author works on the stage while no spot is chosen, or null; it gets Scene.</summary>
+    Type? OnStage => null;
+
     /// <summary>The symbol that stands for it in lists while it has no picture, or null.</summary>
     string? Symbol => null;
 

@@ -2,6 +2,7 @@ using ZestySlate.Core.Contents;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Web.Contents.Asks;
 using ZestySlate.Web.Contents.Callouts;
+using ZestySlate.Web.Contents.Decorations;
 using ZestySlate.Web.Contents.Inserts;
 using ZestySlate.Web.Contents.Jumps;
 using ZestySlate.Web.Contents.Links;
@@ -15,7 +16,16 @@ namespace ZestySlate.Web.Contents;
 internal static class ContentForms
 {
     public static IReadOnlyList<IContentForm> All { get; } =
-    [new CalloutForm(), new NoteForm(), new JumpForm(), new LinkForm(), new WebPanelForm(), new InsertForm(), new AskContentForm()];
+    [
+        new CalloutForm(),
+        new NoteForm(),
+        new JumpForm(),
+        new LinkForm(),
+        new WebPanelForm(),
+        new InsertForm(),
+        new DecorationForm(),
+        new AskContentForm(),
+    ];
 
     private static readonly Dictionary<Type, IContentForm> ByType = All.ToDictionary(form => form.ContentType);
 

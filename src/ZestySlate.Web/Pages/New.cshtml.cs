@@ -81,6 +81,9 @@ public sealed class NewModel(
     /// <summary>What is wrong with the list of questions.</summary>
     public string? ListProblem { get; private set; }
 
+    /// <summary>What is wrong with a file from elsewhere.</summary>
+    public string? FileProblem { get; private set; }
+
     [BindProperty(SupportsGet = true)]
     public string? Shows { get; set; }
 
@@ -108,6 +111,11 @@ public sealed class NewModel(
             return Page();
         }
 
+        if (BroughtFile.Takes(file.FileName))
+        {
+            return await OnPostFileAsync(file);
+        }
+
         var added = await intake.TakeAsync(file, User.Id(), HttpContext.RequestAborted);
         if (!added.Succeeded)
         {
@@ -122,11 +130,45 @@ public sealed class NewModel(
             return Page();
         }
 
-        var title = string.IsNullOrWhiteSpace(Title)
-            ? Path.GetFileNameWithoutExtension(file.FileName).Replace('-', ' ').Replace('_', ' ').Trim()
-            : Title.Trim();
-        return await BeginAsync(title.Length > 0 ? title : backdrop.KindName, backdrop);
+        return await BeginAsync(TitleOf(file, backdrop.KindName), backdrop);
     }
+
+    /// <summary>Begins an activity of a file made elsewhere: of questions, or of a story.</summary>
+    public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
+    {
+        if (file is null || !BroughtFile.Takes(file.FileName))
+        {
+            FileProblem = $"Choose a file first: {string.Join(", ", BroughtFile.Endings)}.";
+            return Page();
+        }
+
+        using var kept = new MemoryStream();
+        if (file.Length <= BroughtFile.MostBytes)
+        {
+            await file.CopyToAsync(kept, HttpContext.RequestAborted);
+        }
+
+        var read =
+            file.Length > BroughtFile.MostBytes
+                ? Outcome<Activity>.Refused(
+                    $"“{file.FileName}” is larger than {BroughtFile.MostBytes / 1048576} MB. Begin with a part of it."
+                )
+                : BroughtFile.Read(kept.ToArray(), file.FileName, TitleOf(file, "My questions"), UsualLanguage);
+        if (!read.Succeeded)
+        {
+            FileProblem = read.Refusal;
+            return Page();
+        }
+
+        var draft = await store.CreateAsync(User.Id(), read.Value);
+        return LocalRedirect($"~/author/{draft.Record.Id}");
+    }
+
+    /// <summary>The title that was typed, or the file's name as words.</summary>
+    private string TitleOf(IFormFile file, string otherwise) =>
+        !string.IsNullOrWhiteSpace(Title) ? Title.Trim()
+        : Path.GetFileNameWithoutExtension(file.FileName).Replace('-', ' ').Replace('_', ' ').Trim() is { Length: > 0 } name ? name.Cut(120)
+        : otherwise;
 
     /// <summary>Begins an activity on a video that lies at an address, or with none yet: a large file is brought in the workbench.</summary>
     public async Task<IActionResult> OnPostVideoAsync(string? address, CancellationToken stop)

@@ -12,6 +12,8 @@ internal sealed class PictureForm : IBackdropForm
 
     public Type Details => typeof(PictureDetails);
 
+    public Type OnStage => typeof(PicturePlaced);
+
     public Type Beginning => typeof(PictureBeginning);
 
     public Outcome<Edit>? Read(string edit, IFormCollection form, Scene scene) =>

@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using ZestySlate.Core;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Added;
@@ -15,7 +17,10 @@ public sealed class SpotsModel(ActivityStore store, AddedSpots added) : PageMode
 {
     public ActivityRecord Record { get; private set; } = null!;
 
-    public IReadOnlyList<(AddedSpotRecord Spot, string By, string Class, SceneView? Scene)> List { get; private set; } = [];
+    public IReadOnlyList<(int Number, AddedSpotRecord Spot, string By, string Class)> List { get; private set; } = [];
+
+    /// <summary>Each scene on which there are some, with the number of each in its place.</summary>
+    public IReadOnlyList<SceneView> Maps { get; private set; } = [];
 
     public int Waiting => List.Count(one => one.Spot.State == AddedState.Waits);
 
@@ -25,22 +30,30 @@ public sealed class SpotsModel(ActivityStore store, AddedSpots added) : PageMode
         var draft = (await store.DraftAsync(activity))!;
         Record = draft.Record;
         var document = draft.Record.NewestEdition > 0 ? store.Edition(activity, draft.Record.NewestEdition) : draft.Document;
-        List = (await added.AllAsync(activity))
-            .Select(one =>
-                (
-                    one.Spot,
-                    one.By,
-                    one.Class,
-                    document.SceneOf(one.Spot.SceneId) is { } scene
-                        ? SceneView.ForAuthor(document, scene with { Spots = [] }) with
-                        {
-                            Spots = [AddedSpots.Of(one.Spot, one.By, "").View(document, scene.Backdrop)],
-                        }
-                        : null
-                )
-            )
+        List = (await added.AllAsync(activity)).Select((one, at) => (at + 1, one.Spot, one.By, one.Class)).ToList();
+        Maps = List.GroupBy(one => one.Spot.SceneId)
+            .Select(there => document.SceneOf(there.Key) is { } scene ? MapOf(document, scene, there) : GoneScene(there.Key))
             .ToList();
     }
+
+    private static SceneView MapOf(
+        Activity activity,
+        Scene scene,
+        IEnumerable<(int Number, AddedSpotRecord Spot, string By, string Class)> there
+    ) =>
+        SceneView.ForAuthor(activity, scene with { Spots = [] }) with
+        {
+            Spots = there
+                .Select(one =>
+                {
+                    var view = AddedSpots.Of(one.Spot, one.By, "").View(activity, scene.Backdrop);
+                    return view with { Sign = view.Sign with { Form = SignForm.Words, Words = $"{one.Number}", Size = 1 } };
+                })
+                .ToValueList(),
+        };
+
+    /// <summary>What was added to a scene that is not there any more is judged all the same.</summary>
+    private static SceneView GoneScene(string id) => new(id, "A scene that is gone", new PageBackdrop(new RichText()), null, false, []);
 
     /// <summary>True when a spot was changed or deleted by its author while the teacher judged it.</summary>
     public bool ChangedMeanwhile { get; private set; }

@@ -364,7 +364,7 @@ class Strip {
       " ": !target.closest("button, a, summary") && ((): void => this.play()),
       "[": () => this.goToCue(false),
       "]": () => this.goToCue(true),
-      ArrowLeft: !onCue && !target.closest("button, input, [data-panel-box]") && ((): void => this.go(moment + steps)),
+      ArrowLeft: !onCue && !target.closest("button, input, [data-stage-box]") && ((): void => this.go(moment + steps)),
       n: () => this.find<HTMLElement>("[data-do=add]").click(),
     };
     acts.ArrowRight = acts.ArrowLeft!;

@@ -274,7 +274,7 @@ export async function startPanorama(stage: HTMLElement): Promise<PanoramaView | 
       made.type = "button";
       made.title = words;
       made.setAttribute("aria-label", words);
-      made.innerHTML = `<svg class="symbol" aria-hidden="true"><use href="/dist/symbols.svg#${symbol}"/></svg>`;
+      made.innerHTML = `<svg class="symbol" aria-hidden="true"><use href="/dist/play.svg#${symbol}"/></svg>`;
       made.addEventListener("click", event => {
         event.stopPropagation();
         act();

@@ -42,6 +42,19 @@ export function drag(down: PointerEvent, dragging: Dragging, slack = 0): void {
   window.addEventListener("pointercancel", finish, { signal });
 }
 
+/** Whoever presses twice by habit means one thing: what comes to lie under the hand meanwhile is not pressed. */
+export function swallowDouble(): void {
+  const still = AbortSignal.timeout(500);
+  const stop = (click: MouseEvent): void => {
+    if (click.detail > 1) {
+      click.preventDefault();
+      click.stopPropagation();
+    }
+  };
+  document.addEventListener("click", stop, { capture: true, signal: still });
+  document.addEventListener("dblclick", stop, { capture: true, signal: still });
+}
+
 /** The click that a browser makes of the end of a drag is none. */
 export function swallowClick(): void {
   document.addEventListener(

@@ -7,11 +7,20 @@ import { Idiomorph, type Options } from "idiomorph";
 export function morph(old: Element, next: Element, options: Options): Node[] {
   takeSheets(next);
   const { callbacks } = options;
+  // What is put in anew has nothing of its own yet to keep.
+  const isNew = new WeakSet<Node>();
   return Idiomorph.morph(old, next, {
     ...options,
     morphStyle: "outerHTML",
     callbacks: {
       ...callbacks,
+      beforeNodeMorphed: (before, after) => {
+        if (before instanceof Element && before.attributes.length === 0) {
+          isNew.add(before);
+        }
+        return callbacks?.beforeNodeMorphed?.(before, after) ?? true;
+      },
+      beforeAttributeUpdated: (name, node, change) => isNew.has(node) || callbacks?.beforeAttributeUpdated?.(name, node, change) !== false,
       beforeNodeRemoved: node =>
         !(node instanceof HTMLStyleElement || node instanceof HTMLLinkElement) && callbacks?.beforeNodeRemoved?.(node) !== false,
     },

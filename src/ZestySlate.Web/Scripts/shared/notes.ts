@@ -64,7 +64,7 @@ export function takeNotes(form: HTMLFormElement): void {
 
   function dropOf(entry: Element): HTMLButtonElement {
     const drop = Object.assign(document.createElement("button"), { type: "button", className: "button button-quiet", title: "Remove it" });
-    drop.innerHTML = `<svg class="symbol" aria-hidden="true"><use href="/dist/symbols.svg#x"/></svg><span class="sr-only">Remove this comment</span>`;
+    drop.innerHTML = `<svg class="symbol" aria-hidden="true"><use href="/dist/play.svg#x"/></svg><span class="sr-only">Remove this comment</span>`;
     drop.dataset.dropNote = "";
     drop.addEventListener("click", () => {
       entry.remove();

@@ -74,19 +74,15 @@ export function cover(sign: HTMLElement, corners: { left: number; top: number }[
   }
 }
 
-function placeBackdrop(picture: HTMLElement): void {
+export function placeBackdrop(picture: HTMLElement): void {
   const [left = 0, top = 0, width = 1, height = 1, ratio = 1] = picture.dataset.fit!.split(" ").map(Number);
   const stage = picture.parentElement!;
   stage.style.aspectRatio = String(ratio);
   stage.parentElement?.style.setProperty("--ratio", String(ratio));
-  for (const part of [picture.querySelector<HTMLElement>("img"), stage.querySelector<HTMLElement>(":scope > .board")]) {
-    if (part) {
-      part.style.left = `${left * 100}%`;
-      part.style.top = `${top * 100}%`;
-      part.style.width = `${width * 100}%`;
-      part.style.height = `${height * 100}%`;
-    }
-  }
+  const [x, y, w, h] = [left, top, width, height].map(share => `${share * 100}%`);
+  stage
+    .querySelectorAll<HTMLElement>(":scope > :is(.board, .decorations), :scope > .stage-window > img")
+    .forEach(part => Object.assign(part.style, { left: x, top: y, width: w, height: h }));
 }
 
 /** Shows times in the reader's own zone and language. */

@@ -1,3 +1,5 @@
+import { swallowDouble } from "../shared/drag";
+
 export interface Choosing {
   /** A kind was chosen; with its title, where each press from now on puts one. */
   pick: (kind: string, series: string | null) => void;
@@ -45,6 +47,7 @@ export function makeChooser(template: string, hand: Choosing): { box: HTMLElemen
     const kind = target.closest<HTMLElement>("[data-kind]");
     if (kind) {
       const series = box.querySelector<HTMLInputElement>("[data-series]")?.checked === true;
+      swallowDouble();
       hand.pick(kind.dataset.kind!, series ? kind.querySelector("strong")!.textContent : null);
     } else if (target.closest("[data-kinds-all]")) {
       all.hidden = true;

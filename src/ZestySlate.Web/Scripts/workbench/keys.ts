@@ -28,7 +28,7 @@ export function watchKeys(bench: Bench): void {
     true,
   );
   document.addEventListener("focusin", event => {
-    const sign = (event.target as HTMLElement).closest<HTMLElement>("#room-stage a[data-sign]");
+    const sign = (event.target as HTMLElement).closest<HTMLElement>("#room-stage [data-sign]");
     if (sign && !byPointer && !trial.on && !rooms.isSelected(sign.dataset.sign!) && sign.matches(":focus-visible")) {
       void rooms.select(sign.dataset.sign!);
     }
@@ -66,7 +66,7 @@ export function watchKeys(bench: Bench): void {
       ArrowUp: [0, Turn],
       ArrowDown: [0, -Turn],
     };
-    const onSign = target.closest("#room-stage a[data-sign]") !== null && !trial.on;
+    const onSign = target.closest("#room-stage [data-sign]") !== null && !trial.on;
     if (view && turns[key] && (command || target.matches(".stage-mat"))) {
       event.preventDefault();
       view.turn(...turns[key]);

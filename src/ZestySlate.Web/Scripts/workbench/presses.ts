@@ -189,7 +189,7 @@ export function act(what: string, bench: Bench): void {
       dialogs.openReuse("any");
       break;
     case "follow": {
-      const goal = document.querySelector<HTMLElement>(`#room-stage a[data-sign="${CSS.escape(spot)}"]`)?.dataset.jump;
+      const goal = document.querySelector<HTMLElement>(`#room-stage [data-sign="${CSS.escape(spot)}"]`)?.dataset.jump;
       if (goal) {
         void rooms.go(goal);
       }
@@ -282,7 +282,7 @@ function goTo(field: string): void {
 }
 
 function focusSign(rooms: Rooms): void {
-  const sign = document.querySelector<HTMLElement>(`#room-stage a[data-sign="${CSS.escape(rooms.several.at(-1) ?? "")}"]`);
+  const sign = document.querySelector<HTMLElement>(`#room-stage [data-sign="${CSS.escape(rooms.several.at(-1) ?? "")}"]`);
   sign?.focus({ preventScroll: true });
   if (sign) {
     viewOf(sign.closest(".stage"))?.lookAt({ x: Number(sign.dataset.x), y: Number(sign.dataset.y) });

@@ -66,7 +66,10 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
       drew = false;
       return;
     }
-    const sign = target.closest<HTMLElement>("#room-stage a[data-sign]");
+    if (event.detail > 1 && !target.closest("[data-sign]")) {
+      return; // a doubled press is one
+    }
+    const sign = target.closest<HTMLElement>("#room-stage [data-sign]");
     if (sign) {
       event.preventDefault();
       closeChooser();
@@ -455,8 +458,18 @@ export function watchStage(rooms: Rooms, trial: Trial): StageHand {
     room()
       .querySelectorAll(".handle, .area-handle")
       .forEach(handle => handle.remove());
+    if (trial.on) {
+      return;
+    }
+    // What does nothing for learners is taken in hand here like every sign.
+    for (const decoration of room().querySelectorAll<HTMLElement>(".sign-decoration")) {
+      decoration.removeAttribute("aria-hidden");
+      decoration.tabIndex = 0;
+      decoration.setAttribute("role", "button");
+      decoration.setAttribute("aria-label", decoration.dataset.name!);
+    }
     const sign = signOf(rooms.one);
-    if (!sign || trial.on) {
+    if (!sign) {
       return;
     }
     const shape = document.querySelector<HTMLSelectElement>("#room-details select[name=shape]")?.value ?? "point";

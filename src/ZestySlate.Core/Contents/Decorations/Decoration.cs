@@ -1,0 +1,15 @@
+using ZestySlate.Core.Activities;
+
+namespace ZestySlate.Core.Contents.Decorations;
+
+/// <summary>A picture, a symbol or words on a backdrop that do nothing: the sign of its spot is all there is of it.</summary>
+public sealed record Decoration : Content
+{
+    public override SpotKind Kind => SpotKind.Decoration;
+
+    public override string OwnName => "Decoration";
+
+    public override bool Acts => false;
+
+    public override bool CountsWhenOpened => false;
+}
