@@ -88,7 +88,8 @@ internal static class PageWeight
         var html = await browser.GetStringAsync(page);
         var css = Host.Find(html, "href=\"(/dist/learner[^\"]+)\"");
         var style = await browser.GetStringAsync(css);
-        var addresses = new List<string> { page, css, Host.Find(html, "src=\"(/dist/learner[^\"]+)\""), "/dist/symbols.svg" };
+        var addresses = new List<string> { page, css, Host.Find(html, "src=\"(/dist/learner[^\"]+)\"") };
+        addresses.AddRange(Regex.Matches(html, "/dist/[a-z]+\\.svg(?=#)").Select(match => match.Value).Distinct());
         addresses.AddRange(besides);
         // Only the face for the page's own letters is fetched; the one for other Latin letters waits until one is used.
         addresses.AddRange(
