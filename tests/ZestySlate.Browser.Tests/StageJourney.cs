@@ -134,7 +134,8 @@ public sealed class StageJourney(Apps apps)
             (IReadOnlyCollection<object>)
                 person.Run(
                     "const b = document.querySelector(arguments[0]).getBoundingClientRect(), s = document.querySelector(arguments[1]).getBoundingClientRect();"
-                        + "return [(b.left + b.width / 2 - s.left) / s.width, (b.top + b.height / 2 - s.top) / s.height, b.width / s.width].map(n => String(n));",
+                        + "return [(b.left + b.width / 2 - s.left) / s.width, (b.top + b.height / 2 - s.top) / s.height, b.width / s.width]"
+                    + ".map(n => String(n));",
                     css,
                     of
                 )!;
