@@ -135,7 +135,7 @@ public sealed class StageJourney(Apps apps)
                 person.Run(
                     "const b = document.querySelector(arguments[0]).getBoundingClientRect(), s = document.querySelector(arguments[1]).getBoundingClientRect();"
                         + "return [(b.left + b.width / 2 - s.left) / s.width, (b.top + b.height / 2 - s.top) / s.height, b.width / s.width]"
-                    + ".map(n => String(n));",
+                        + ".map(n => String(n));",
                     css,
                     of
                 )!;
