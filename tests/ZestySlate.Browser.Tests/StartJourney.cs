@@ -27,4 +27,35 @@ public sealed class StartJourney(Apps apps)
         ines.Reads("#room-stage", "What belongs together?");
         Assert.Equal("Trees by name", ines.See("#room-topline input[name=title]").GetAttribute("value"));
     }
+
+    [Fact]
+    public void What_one_teacher_offers_to_the_school_another_begins_with()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.AddQuestion("trueOrFalse", "The glass falls before a storm.");
+        ines.Retype("#room-topline input[name=title]", "Our weekly check");
+        ines.Saved();
+        var code = ines.PublishByLink();
+        ines.Go($"{apps.Slate}/author/{code}/publish");
+        ines.See("html.scripted");
+        ines.PressCss("#share input[name=visibility][value=School]");
+        ines.PressCss("#share #visitors > summary");
+        ines.PressCss("#share input[name=start]");
+        ines.Until(
+            () =>
+            {
+                ines.Go($"{apps.Slate}/author/{code}/publish");
+                return ines.All("#share input[name=start]").FirstOrDefault(tick => tick.Selected);
+            },
+            "it to be kept"
+        );
+
+        using var mireille = new Person().SignIn(apps, "mireille.osei@gannetpoint.example");
+        mireille.Go(apps.Slate + "/new");
+        mireille.Reads("#starts", "Starts of your school");
+        mireille.Press("Our weekly check", "#starts");
+        mireille.See(".page-edit");
+        mireille.Reads("#room-stage", "The glass falls before a storm.");
+        Assert.NotEqual(code, mireille.Driver.Url.Split('/')[^1].Split('?')[0]);
+    }
 }

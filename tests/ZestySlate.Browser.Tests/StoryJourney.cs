@@ -282,6 +282,59 @@ public sealed class StoryJourney(Apps apps)
         Assert.All(ines.Complaints(), complaint => Assert.Contains("422", complaint, StringComparison.Ordinal));
     }
 
+    [Fact]
+    public void Two_fingers_bring_the_map_nearer_and_one_moves_it()
+    {
+        using var ines = new Person(820, 1100).SignIn(apps);
+        ines.Go(apps.Slate + "/author/warning");
+        ines.See("html.scripted");
+        ines.PressCss("[data-do=map]");
+        ines.See("#map .scene-map");
+        ines.Run("document.querySelector('.scene-map').parentElement.focus()");
+        ines.Keys("0");
+        var wide = Width(ines);
+        void Touch(string kind, params (double X, double Y)[] points) =>
+            ines.Cdp(
+                "Input.dispatchTouchEvent",
+                ("type", kind),
+                (
+                    "touchPoints",
+                    points
+                        .Select(
+                            (point, i) =>
+                                (object)
+                                    new Dictionary<string, object>
+                                    {
+                                        ["x"] = point.X,
+                                        ["y"] = point.Y,
+                                        ["id"] = i,
+                                    }
+                        )
+                        .ToArray()
+                )
+            );
+        var room = (
+            (IReadOnlyCollection<object>)
+                ines.Run(
+                    "const b = document.querySelector('#map .map-room').getBoundingClientRect(); return [b.left, b.top, b.width, b.height]"
+                )!
+        )
+            .Select(Convert.ToDouble)
+            .ToArray();
+        var (x, y) = (room[0] + (room[2] / 2), room[1] + (room[3] / 2));
+        Touch("touchStart", (x - 30, y));
+        Touch("touchStart", (x - 30, y), (x + 30, y));
+        Touch("touchMove", (x - 60, y), (x + 60, y));
+        Touch("touchMove", (x - 90, y), (x + 90, y));
+        Touch("touchEnd");
+        ines.Until(() => Width(ines) > wide * 2 ? "" : null, "nearer");
+
+        Touch("touchStart", (x - 90, y), (x + 90, y));
+        Touch("touchMove", (x - 30, y), (x + 30, y));
+        Touch("touchEnd");
+        ines.Until(() => Width(ines) < wide * 1.5 ? "" : null, "farther again");
+    }
+
     private static readonly System.Globalization.CultureInfo Invariant = System.Globalization.CultureInfo.InvariantCulture;
 
     private static double Width(Person person) =>

@@ -92,6 +92,24 @@ public sealed class MediaLibraryTests : TestDatabase
     }
 
     [Fact]
+    public async Task Only_what_is_in_ones_own_bin_is_deleted_and_its_file_stays_where_it_is_shown()
+    {
+        await using var db = NewDb();
+        var library = Library(db);
+        var (kept, gone) = (
+            await library.AddAsync(Picture(50, 40), "kept.png", "ines"),
+            await library.AddAsync(Picture(60, 40), "gone.png", "ines")
+        );
+        Assert.Equal(0, await library.DeleteAsync("ines", [gone.Id]));
+        await library.BinAsync("ines", [gone.Id]);
+        Assert.Equal(0, await library.DeleteAsync("tobiah", [gone.Id]));
+        Assert.Equal(1, await library.DeleteAsync("ines", [kept.Id, gone.Id]));
+        Assert.Equal(0, (await library.SearchAsync("ines", new MediaSearch(Bin: true))).Total);
+        Assert.Equal(kept.Id, Assert.Single((await library.SearchAsync("ines", new MediaSearch())).Items).Id);
+        Assert.NotNull(await Media(db).FindAsync(gone.Hash, null));
+    }
+
+    [Fact]
     public async Task Where_a_file_is_used_follows_every_edit_undo_and_redo()
     {
         await using var db = NewDb();

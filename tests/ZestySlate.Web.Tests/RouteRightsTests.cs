@@ -269,6 +269,21 @@ public sealed class RouteRightsTests(SlateHost host)
         Assert.Contains("/not-yours", (await theirs.GetAsync(events)).Headers.Location!.OriginalString);
     }
 
+    [Theory]
+    [InlineData("/no/such/page")]
+    [InlineData("/author/garden/rehearse")]
+    [InlineData("/media")]
+    [InlineData("/dist/gone.css")]
+    public async Task Where_there_is_nothing_everybody_is_told_so(string address)
+    {
+        foreach (var somebody in new[] { host.Visitor(), await host.TeacherAsync("ines"), await host.LinkVisitorAsync("Nobody") })
+        {
+            var reply = await somebody.GetAsync(address, TestContext.Current.CancellationToken);
+            Assert.Equal(HttpStatusCode.NotFound, reply.StatusCode);
+            Assert.Contains("Nothing is here", await reply.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        }
+    }
+
     [Fact]
     public async Task The_number_of_an_assignment_opens_nothing_by_itself()
     {

@@ -130,6 +130,11 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     /// <summary>Takes entries out of the bin.</summary>
     public Task RestoreAsync(string ownerId, IReadOnlyCollection<string> ids) => EachAsync(ownerId, ids, item => item.BinnedAt = null);
 
+    /// <summary>Deletes entries that are in the bin, with their words. Their files stay where they are shown; those in no use go after a time.</summary>
+    /// <returns>How many went.</returns>
+    public Task<int> DeleteAsync(string ownerId, IReadOnlyCollection<string> ids) =>
+        db.MediaItems.Where(item => item.OwnerId == ownerId && item.BinnedAt != null && ids.Contains(item.Id)).ExecuteDeleteAsync();
+
     /// <summary>The activities of this teacher whose drafts show or play the file.</summary>
     public async Task<IReadOnlyList<Activities.ActivityRecord>> UsedInAsync(string hash, string ownerId) =>
         await (

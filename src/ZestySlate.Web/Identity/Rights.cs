@@ -49,7 +49,12 @@ public static class Rights
         services.AddScoped<IAuthorizationHandler, OwnThingHandler>();
         services
             .AddAuthorizationBuilder()
-            .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build())
+            // What says nothing of who may open it opens for nobody; an address where there is nothing is told as that.
+            .SetFallbackPolicy(
+                new AuthorizationPolicyBuilder()
+                    .RequireAssertion(context => context.Resource is HttpContext http && http.GetEndpoint() is null)
+                    .Build()
+            )
             .AddPolicy(SignedIn, policy => policy.RequireAuthenticatedUser())
             .AddPolicy(Teacher, policy => policy.RequireRole(Roles.Teacher))
             .AddPolicy(CourseSeat, policy =>

@@ -101,6 +101,9 @@ internal static class MediaLibraryEndpoints
             case "restore":
                 await library.RestoreAsync(owner, ids);
                 break;
+            case "delete":
+                await library.DeleteAsync(owner, ids);
+                break;
             case "move":
                 await library.MoveAsync(owner, ids, form["folder"].ToString());
                 break;
@@ -114,6 +117,7 @@ internal static class MediaLibraryEndpoints
             {
                 "bin" => $"{many} to the bin.",
                 "restore" => $"{many} restored.",
+                "delete" => $"{many} deleted.",
                 _ => $"{many} moved.",
             },
             "slate:media"

@@ -5,6 +5,7 @@ import type { Rooms } from "../rooms";
 import type { Placed } from "./neighbour";
 import { showView, watchOverview } from "./overview";
 import { watchHand } from "./hand";
+import { watchPinch } from "./pinch";
 import { watchMapKeys } from "./keys";
 import { saveMap } from "./saved";
 import { fit, look, sightOf, zoom } from "./zoom";
@@ -28,6 +29,7 @@ export class MapTable {
     readonly dialog: HTMLDialogElement,
   ) {
     watchHand(this);
+    watchPinch(this.dialog);
     watchMapKeys(this);
     watchOverview(dialog);
     dialog.addEventListener("submit", event => this.submit(event));
