@@ -256,6 +256,7 @@ public static class Composition
         app.UseMiddleware<Precompressed>();
         app.UseStaticFiles(Precompressed.Options());
         app.UseRouting();
+        app.UseAskedRoute();
         app.UseRateLimiter();
         app.UseAuthentication();
         app.UseAuthorization();

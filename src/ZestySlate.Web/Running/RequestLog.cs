@@ -1,4 +1,3 @@
-using Microsoft.AspNetCore.Diagnostics;
 using Serilog;
 using Serilog.Events;
 
@@ -38,12 +37,20 @@ internal static class RequestLog
     private static bool IsOpenOnPurpose(HttpResponse response) =>
         response.ContentType?.StartsWith("text/event-stream", StringComparison.Ordinal) == true;
 
+    /// <summary>Keeps which route was asked for, since a page of a problem may answer in its place.</summary>
+    public static void UseAskedRoute(this WebApplication app) =>
+        app.Use(
+            (context, next) =>
+            {
+                context.Items.TryAdd(typeof(RequestLog), context.GetEndpoint());
+                return next(context);
+            }
+        );
+
     /// <summary>The pattern of the route that was asked for, also where a page of a problem answers in its place.</summary>
     internal static string RouteOf(HttpContext context)
     {
-        var asked = context.Features.Get<IExceptionHandlerFeature>()?.Endpoint
-            ?? context.Features.Get<IStatusCodeReExecuteFeature>()?.Endpoint
-            ?? context.GetEndpoint();
+        var asked = context.Items.TryGetValue(typeof(RequestLog), out var first) ? first as Endpoint : context.GetEndpoint();
         return asked is RouteEndpoint { RoutePattern.RawText: { } pattern } ? "/" + pattern.TrimStart('/') : "(no route)";
     }
 
