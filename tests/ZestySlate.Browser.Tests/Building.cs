@@ -110,18 +110,34 @@ internal static class Building
                 ).Select(Convert.ToDouble),
             ];
         var (from, to) = (Middle(thing, 0.5, 0.5), Middle(onto, x, y));
-        void Touch(string kind, params double[] at) =>
-            person.Cdp(
-                "Input.dispatchTouchEvent",
-                ("type", kind),
-                ("touchPoints", at.Length == 0 ? Array.Empty<object>() : [new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] }])
-            );
-        Touch("touchStart", from);
-        Touch("touchMove", from[0] + 9, from[1] + 9);
-        Touch("touchMove", (from[0] + to[0]) / 2, (from[1] + to[1]) / 2);
-        Touch("touchMove", to);
-        Touch("touchEnd");
+        person.Touch("touchStart", (from[0], from[1]));
+        person.Touch("touchMove", (from[0] + 9, from[1] + 9));
+        person.Touch("touchMove", ((from[0] + to[0]) / 2, (from[1] + to[1]) / 2));
+        person.Touch("touchMove", (to[0], to[1]));
+        person.Touch("touchEnd");
     }
+
+    /// <summary>What fingers do at places of the window, in pixels; none when they let go.</summary>
+    public static void Touch(this Person person, string kind, params (double X, double Y)[] points) =>
+        person.Cdp(
+            "Input.dispatchTouchEvent",
+            ("type", kind),
+            (
+                "touchPoints",
+                points
+                    .Select(
+                        (point, i) =>
+                            (object)
+                                new Dictionary<string, object>
+                                {
+                                    ["x"] = point.X,
+                                    ["y"] = point.Y,
+                                    ["id"] = i,
+                                }
+                    )
+                    .ToArray()
+            )
+        );
 
     /// <summary>Presses a place of something with a finger; shares of its width and height.</summary>
     public static void Tap(this Person person, IWebElement thing, double x, double y)
@@ -138,18 +154,8 @@ internal static class Building
         )
             .Select(Convert.ToDouble)
             .ToArray();
-        person.Cdp(
-            "Input.dispatchTouchEvent",
-            ("type", "touchStart"),
-            (
-                "touchPoints",
-                new object[]
-                {
-                    new Dictionary<string, object> { ["x"] = at[0], ["y"] = at[1] },
-                }
-            )
-        );
-        person.Cdp("Input.dispatchTouchEvent", ("type", "touchEnd"), ("touchPoints", Array.Empty<object>()));
+        person.Touch("touchStart", (at[0], at[1]));
+        person.Touch("touchEnd");
     }
 
     /// <summary>Drags one thing onto a place of another with the mouse; shares of its width and height.</summary>

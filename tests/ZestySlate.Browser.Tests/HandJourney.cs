@@ -200,25 +200,7 @@ public sealed class HandJourney(Apps apps)
             .Select(Convert.ToDouble)
             .ToArray();
         void Touch(string kind, params (double X, double Y)[] points) =>
-            wren.Cdp(
-                "Input.dispatchTouchEvent",
-                ("type", kind),
-                (
-                    "touchPoints",
-                    points
-                        .Select(
-                            (point, i) =>
-                                (object)
-                                    new Dictionary<string, object>
-                                    {
-                                        ["x"] = at[0] + (at[2] * point.X),
-                                        ["y"] = at[1] + (at[3] * point.Y),
-                                        ["id"] = i,
-                                    }
-                        )
-                        .ToArray()
-                )
-            );
+            wren.Touch(kind, [.. points.Select(point => (at[0] + (at[2] * point.X), at[1] + (at[3] * point.Y)))]);
         Touch("touchStart", (0.2, 0.2));
         Touch("touchMove", (0.4, 0.3));
         Touch("touchMove", (0.7, 0.6));

@@ -293,26 +293,6 @@ public sealed class StoryJourney(Apps apps)
         ines.Run("document.querySelector('.scene-map').parentElement.focus()");
         ines.Keys("0");
         var wide = Width(ines);
-        void Touch(string kind, params (double X, double Y)[] points) =>
-            ines.Cdp(
-                "Input.dispatchTouchEvent",
-                ("type", kind),
-                (
-                    "touchPoints",
-                    points
-                        .Select(
-                            (point, i) =>
-                                (object)
-                                    new Dictionary<string, object>
-                                    {
-                                        ["x"] = point.X,
-                                        ["y"] = point.Y,
-                                        ["id"] = i,
-                                    }
-                        )
-                        .ToArray()
-                )
-            );
         var room = (
             (IReadOnlyCollection<object>)
                 ines.Run(
@@ -322,16 +302,16 @@ public sealed class StoryJourney(Apps apps)
             .Select(Convert.ToDouble)
             .ToArray();
         var (x, y) = (room[0] + (room[2] / 2), room[1] + (room[3] / 2));
-        Touch("touchStart", (x - 30, y));
-        Touch("touchStart", (x - 30, y), (x + 30, y));
-        Touch("touchMove", (x - 60, y), (x + 60, y));
-        Touch("touchMove", (x - 90, y), (x + 90, y));
-        Touch("touchEnd");
+        ines.Touch("touchStart", (x - 30, y));
+        ines.Touch("touchStart", (x - 30, y), (x + 30, y));
+        ines.Touch("touchMove", (x - 60, y), (x + 60, y));
+        ines.Touch("touchMove", (x - 90, y), (x + 90, y));
+        ines.Touch("touchEnd");
         ines.Until(() => Width(ines) > wide * 2 ? "" : null, "nearer");
 
-        Touch("touchStart", (x - 90, y), (x + 90, y));
-        Touch("touchMove", (x - 30, y), (x + 30, y));
-        Touch("touchEnd");
+        ines.Touch("touchStart", (x - 90, y), (x + 90, y));
+        ines.Touch("touchMove", (x - 30, y), (x + 30, y));
+        ines.Touch("touchEnd");
         ines.Until(() => Width(ines) < wide * 1.5 ? "" : null, "farther again");
     }
 

@@ -42,6 +42,8 @@ public sealed class BroughtFileTests
     [InlineData("a.txt", " \n\n ", "“a.txt” is empty.")]
     [InlineData("a.txt", "Just one line.", "reads neither as questions nor as the outline of a story")]
     [InlineData("a.xlsx", "no workbook", "“a.xlsx”")]
+    [InlineData("a.dot", "digraph { A -> ", "This graph cannot be read: in line 1")]
+    [InlineData("a.gv", "digraph { A; B }", "leads nowhere")]
     public void What_is_neither_is_said_in_words(string name, string text, string said) => Assert.Contains(said, Read(name, text).Refusal);
 
     [Fact]

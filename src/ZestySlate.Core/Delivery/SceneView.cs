@@ -23,7 +23,7 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
     /// <summary>What can be decided here; of what is locked nothing is told.</summary>
     public ValueList<SpotView> Choices { get; init; } = [];
 
-    /// <summary>What is only looked at on the backdrop, below everything else.</summary>
+    /// <summary>What is only looked at on the backdrop, below everything else; what is locked is not there.</summary>
     public ValueList<SpotView> Decorations { get; init; } = [];
 
     /// <summary>What was watched of its course in time.</summary>
@@ -62,6 +62,7 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
             Decorations = scene
                 .Spots.Where(spot => !spot.Content.Acts && !scene.Backdrop.IsFlow)
                 .Select(spot => SpotView.Of(state, spot, scene.Backdrop.HasTime, now, due, asAuthor))
+                .Where(view => view.Content is not null)
                 .ToValueList(),
             LeftAt = state.LeftAt.GetValueOrDefault(scene.Id),
         };

@@ -57,7 +57,8 @@ public static class BroughtFile
         return Outcome<Activity>.Refused(
             text.Length == 0 ? $"“{name}” is empty."
             : asked.Questions.Count > StartMaker.Most ? $"“{name}” has more than {StartMaker.Most} questions; begin with a part of them."
-            : $"“{name}” reads neither as questions nor as the outline of a story. As questions: "
+            : Outline.IsGraph(text) ? told.Refusal ?? $"The graph in “{name}” leads nowhere: it has no edges."
+            : $"“{name}” reads neither as questions nor as the outline of a story. "
                 + string.Join(" ", asked.Problems.Take(3).Select(problem => $"Line {problem.Line}: {problem.Message}"))
         );
     }

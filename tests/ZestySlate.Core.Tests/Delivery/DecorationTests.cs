@@ -33,6 +33,14 @@ public sealed class DecorationTests
     }
 
     [Fact]
+    public void Locked_it_is_not_there_until_it_opens()
+    {
+        var activity = Make.Activity(Words() with { Lock = Make.Code("gale") }, Make.Note("n"));
+        Assert.Empty(new Attempt(activity).View().Scene().Decorations);
+        Assert.Single(SceneView.ForAuthor(activity, activity.Scenes[0]).Decorations);
+    }
+
+    [Fact]
     public void On_paper_it_has_no_number()
     {
         var activity = Make.Activity(Words(), Make.Note("n"));
