@@ -26,6 +26,7 @@ internal sealed class Fold(AttemptState start) : IOpening
     private readonly Dictionary<string, CodeTries> _wrongCodes = new(start.WrongCodes);
     private readonly List<(string Id, Lock Lock)> _locks = [.. start.Activity.Locks];
     private readonly Dictionary<string, int> _repeated = new(start.Repeated);
+    private readonly Dictionary<string, TimeSpan> _stays = new(start.Stays);
     private readonly HashSet<int> _touched = [];
     private ImmutableDictionary<string, int> _visits = start.Visits;
     private int _arrivals = start.Arrivals;
@@ -43,11 +44,13 @@ internal sealed class Fold(AttemptState start) : IOpening
     private DateTimeOffset _stepSince = start.StepSince;
     private string _wholeComment = start.WholeComment;
     private Ending? _endedBy = start.EndedBy;
+    private DateTimeOffset _lastAt = start.LastAt == default ? start.BeganAt : start.LastAt;
     private int _mistakes = start.Mistakes;
     private Streak _streak = start.Streak;
 
     internal void Take(AttemptEvent happened)
     {
+        Stay(happened);
         if (_rules.Clock is not null)
         {
             LetTimeRunOut(happened.At);
@@ -155,6 +158,18 @@ internal sealed class Fold(AttemptState start) : IOpening
         OpenLocks();
     }
 
+    /// <summary>The time since the event before was spent where the learner is; a longer silence is a break, and work that was handed in rests.</summary>
+    private void Stay(AttemptEvent happened)
+    {
+        var since = happened.At - _lastAt;
+        _lastAt = happened.At;
+        if (_handedInAt is null && since > TimeSpan.Zero && since <= Silence.Longest)
+        {
+            var here = _way[_way.Count - 1];
+            _stays[here] = _stays.GetValueOrDefault(here) + since;
+        }
+    }
+
     /// <summary>The rewards of the stops whose questions were touched; what is won stays won, and changes the story once it may be told.</summary>
     private void Win(DateTimeOffset at)
     {
@@ -231,6 +246,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             SaidOnTheWay = _said,
             VisitedScenes = _visited,
             Visits = _visits,
+            Stays = _stays,
             Arrivals = _arrivals,
             Watched = _watched,
             LeftAt = _leftAt,

@@ -73,6 +73,31 @@ public sealed class DecisionTests
         Assert.Null(ClassStatistics.Of(Make.Activity(Make.Note("n")), [Row()]).OnMap);
     }
 
+    /// <summary>The middle of those who were there; a silence longer than ten minutes is a break, one of ten is not, and what was handed in rests.</summary>
+    [Theory]
+    [InlineData(600, 600)]
+    [InlineData(601, 0)]
+    public void On_the_map_stands_how_long_they_stayed(int silence, int stays)
+    {
+        AttemptRow Slow(params (int At, string Choice)[] choices)
+        {
+            var at = Make.Monday;
+            List<AttemptEvent> events = [new Began(1, 7) { Id = "began", At = at }];
+            foreach (var (seconds, choice) in choices)
+            {
+                at = at.AddSeconds(seconds);
+                events.Add(choice.Length > 0 ? new Chose(choice) { Id = $"e{events.Count}", At = at } : new HandedIn { Id = "in", At = at });
+            }
+
+            events.Add(new Opened("left") { Id = "later", At = at.AddSeconds(30) });
+            return AttemptRow.Of(Replay.Run(_ => Story, events), events);
+        }
+
+        var map = ClassStatistics.Of(Story, [Slow((20, "stay"), (30, "left"), (40, "")), Slow((silence, "left"), (5, ""))]).OnMap!;
+        Assert.Equal((50 + stays) / (stays == 0 ? 1.0 : 2), map.Stays["desk"].TotalSeconds);
+        Assert.Equal(22.5, map.Stays["end"].TotalSeconds);
+    }
+
     [Fact]
     public void Where_nobody_decided_there_is_no_decision() => Assert.Empty(ClassStatistics.Of(Story, [Row()]).Decisions);
 }

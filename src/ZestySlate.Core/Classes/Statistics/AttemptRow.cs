@@ -20,6 +20,9 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
     /// <summary>The scenes in which an ending was reached.</summary>
     public IReadOnlyList<string> Endings { get; init; } = [];
 
+    /// <summary>How long it was at each scene, without breaks.</summary>
+    public IReadOnlyDictionary<string, TimeSpan> Stays { get; init; } = new Dictionary<string, TimeSpan>();
+
     /// <summary>The total as a share, 0..1; 0 when there is nothing to reach.</summary>
     [JsonIgnore]
     public double Share { get; } = OutOf == 0 ? 0 : (double)Points / (double)OutOf;
@@ -71,6 +74,7 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
             Watched = WatchCurve.PlayedIn(events),
             Chosen = ChosenIn(events),
             Endings = state.Endings,
+            Stays = state.Stays,
         };
     }
 }
@@ -97,9 +101,6 @@ public sealed record QuestionRow(
 /// <summary>How long a learner was at each question.</summary>
 public static class Pace
 {
-    /// <summary>A longer silence is a break, not work.</summary>
-    public static TimeSpan Longest { get; } = TimeSpan.FromMinutes(10);
-
     /// <summary>The time at each question, by spot: from the event before to the one about the question, summed.</summary>
     public static IReadOnlyDictionary<string, TimeSpan> Of(IReadOnlyList<AttemptEvent> events)
     {
@@ -107,7 +108,7 @@ public static class Pace
         for (var i = 1; i < events.Count; i++)
         {
             var since = events[i].At - events[i - 1].At;
-            if (since <= Longest && SpotOf(events[i]) is { } spot)
+            if (since <= Silence.Longest && SpotOf(events[i]) is { } spot)
             {
                 times[spot] = times.GetValueOrDefault(spot) + since;
             }

@@ -11,9 +11,12 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
     /// <summary>Who is in each scene at this moment, of those at work; null where that is not looked at.</summary>
     public IReadOnlyDictionary<string, ValueList<string>>? Now { get; init; }
 
+    /// <summary>The middle of the times that those who were in a scene spent there, by its id; without breaks, however often they came.</summary>
+    public IReadOnlyDictionary<string, TimeSpan> Stays { get; init; } = new Dictionary<string, TimeSpan>();
+
     /// <summary>The class on the map of an activity; null where nothing is decided.</summary>
     public static ClassMap? Of(Activity activity, IReadOnlyList<AttemptRow> attempts) =>
-        Of(activity, attempts.Select(attempt => attempt.Chosen).ToList());
+        Of(activity, attempts.Select(attempt => new Walk(attempt.Chosen, attempt.Stays)).ToList());
 
     /// <summary>The class while it works; null where nothing is decided.</summary>
     /// <param name="activity">The activity.</param>
@@ -22,7 +25,7 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
         Activity activity,
         IReadOnlyList<(string Learner, AttemptState State, IReadOnlyList<AttemptEvent> Events)> learners
     ) =>
-        Of(activity, learners.Select(one => AttemptRow.ChosenIn(one.Events)).ToList()) is { } map
+        Of(activity, learners.Select(one => new Walk(AttemptRow.ChosenIn(one.Events), one.State.Stays)).ToList()) is { } map
             ? map with
             {
                 Now = learners
@@ -32,7 +35,7 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
             }
             : null;
 
-    private static ClassMap? Of(Activity activity, List<IReadOnlyDictionary<string, int>> attempts)
+    private static ClassMap? Of(Activity activity, List<Walk> attempts)
     {
         var choices = activity
             .Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content.Consequence is not null).Select(spot => (scene, spot)))
@@ -45,18 +48,30 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
         var ways = choices
             .Where(choice => activity.SceneOf(choice.spot.Content.Goal ?? "") is not null)
             .GroupBy(choice => (From: choice.scene.Id, To: choice.spot.Content.Goal!), choice => choice.spot.Id)
-            .Select(same => new WayTaken(same.Key.From, same.Key.To, attempts.Count(chosen => same.Any(chosen.ContainsKey))))
+            .Select(same => new WayTaken(same.Key.From, same.Key.To, attempts.Count(walk => same.Any(walk.Chosen.ContainsKey))))
             .Where(way => way.Learners > 0)
             .ToValueList();
         var into = choices.ToLookup(choice => choice.spot.Content.Goal ?? "", choice => choice.spot.Id);
         return new ClassMap(
             activity.Scenes.ToDictionary(
                 scene => scene.Id,
-                scene => scene == activity.Scenes[0] ? attempts.Count : attempts.Count(chosen => into[scene.Id].Any(chosen.ContainsKey))
+                scene => scene == activity.Scenes[0] ? attempts.Count : attempts.Count(walk => into[scene.Id].Any(walk.Chosen.ContainsKey))
             ),
             ways
-        );
+        )
+        {
+            Stays = activity
+                .Scenes.Select(scene => (scene.Id, Times: attempts.Where(walk => walk.Stays.ContainsKey(scene.Id)).ToList()))
+                .Where(scene => scene.Times.Count > 0)
+                .ToDictionary(
+                    scene => scene.Id,
+                    scene => TimeSpan.FromSeconds(Measures.Median(scene.Times.Select(walk => walk.Stays[scene.Id].TotalSeconds).ToList()))
+                ),
+        };
     }
+
+    /// <summary>What the map needs of one learner: how often each choice was taken, and how long each scene took.</summary>
+    private sealed record Walk(IReadOnlyDictionary<string, int> Chosen, IReadOnlyDictionary<string, TimeSpan> Stays);
 }
 
 /// <summary>A way that somebody took.</summary>
