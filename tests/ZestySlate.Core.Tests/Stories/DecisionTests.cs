@@ -86,7 +86,9 @@ public sealed class DecisionTests
             foreach (var (seconds, choice) in choices)
             {
                 at = at.AddSeconds(seconds);
-                events.Add(choice.Length > 0 ? new Chose(choice) { Id = $"e{events.Count}", At = at } : new HandedIn { Id = "in", At = at });
+                events.Add(
+                    choice.Length > 0 ? new Chose(choice) { Id = $"e{events.Count}", At = at } : new HandedIn { Id = "in", At = at }
+                );
             }
 
             events.Add(new Opened("left") { Id = "later", At = at.AddSeconds(30) });
