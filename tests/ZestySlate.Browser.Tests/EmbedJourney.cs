@@ -20,6 +20,7 @@ public sealed class EmbedJourney(Apps apps)
         person.Press("Edit this page");
         person.Run("document.querySelector('textarea[name=html]').value = arguments[0]", $"<h2>Before the lesson</h2>{code}");
         person.Press("Keep", "details[open]");
+        person.See("iframe[data-zesty-slate]");
 
         // The visitor's frame is as high as what is in it, and grows with it.
         using var dorrit = new Person(refusesThirdPartyCookies: true);

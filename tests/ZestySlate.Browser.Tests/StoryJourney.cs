@@ -172,8 +172,7 @@ public sealed class StoryJourney(Apps apps)
         // A line to the empty ground asks for the words, and makes the choice and its scene.
         var arrow = ines.See("#map .map-knob circle");
         ines.Hand.MoveToElement(arrow).ClickAndHold().MoveByOffset(40, 20).MoveByOffset(180, 120).Release().Perform();
-        ines.Until(() => ines.Run("return document.activeElement.name") is "words" ? "" : null, "the words in hand");
-        ines.Keys("Ring the harbour" + Keys.Enter);
+        Written(ines, "What they can do", "Ring the harbour" + Keys.Enter);
         ines.Until(() => ines.All("#map .map-node").Count == 2 ? "" : null, "two scenes");
         ines.Saved();
         ines.Until(
@@ -201,6 +200,18 @@ public sealed class StoryJourney(Apps apps)
         ines.Saved();
         ines.Reads("#map .scene-map", "Desk");
         ines.Reads("#map .map-choice", "Ring her");
+
+        // A name, and the words of a choice, are written where they stand; what is left by Escape stays, and the map stays open.
+        ines.Hand.DoubleClick(ines.See($"#{id} .map-title")).Perform();
+        Written(ines, "Name of the scene", "Watch desk" + Keys.Enter);
+        ines.Reads($"#{id} .map-title", "Watch desk");
+        ines.Hand.DoubleClick(ines.See("#map .map-choice")).Perform();
+        Written(ines, "What they can do", "Call her" + Keys.Enter);
+        ines.Reads("#map .map-choice", "Call her");
+        ines.Saved();
+        ines.Hand.DoubleClick(ines.See("#map .map-choice")).Perform();
+        Written(ines, "What they can do", "Never" + Keys.Escape);
+        Assert.Equal("Call her", ines.See("#map .map-choice").Text);
 
         // By keys a consequence, and what stands beside it; several are chosen by a frame, copied, and deleted; that is taken back.
         ines.Run($"document.getElementById('{id}').focus()");
@@ -313,6 +324,13 @@ public sealed class StoryJourney(Apps apps)
         ines.Touch("touchMove", (x - 30, y), (x + 30, y));
         ines.Touch("touchEnd");
         ines.Until(() => Width(ines) < wide * 1.5 ? "" : null, "farther again");
+    }
+
+    /// <summary>What is typed into the field that is in hand.</summary>
+    private static void Written(Person person, string field, string words)
+    {
+        person.Until(() => person.Run("return document.activeElement.ariaLabel") is string name && name == field ? "" : null, field);
+        person.Keys(words);
     }
 
     private static readonly System.Globalization.CultureInfo Invariant = System.Globalization.CultureInfo.InvariantCulture;

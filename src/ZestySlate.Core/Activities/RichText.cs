@@ -30,6 +30,9 @@ public readonly partial record struct RichText(string? Html)
     public string Words =>
         Spaces().Replace(WebUtility.HtmlDecode(Tags().Replace(Described().Replace(Html ?? "", " $1 "), " ")), " ").Trim();
 
+    /// <summary>This text, and another below it.</summary>
+    public RichText Then(RichText other) => new(Html + other.Html);
+
     /// <summary>True when there are no words, and no picture.</summary>
     public bool IsEmpty => Words.Length == 0 && !Media.Any();
 

@@ -63,6 +63,9 @@ public abstract record Backdrop
     [JsonIgnore]
     public virtual bool HasContent => false;
 
+    /// <summary>This backdrop with a text before its own; null for one that has no text of its own.</summary>
+    internal virtual Backdrop? After(RichText text) => null;
+
     /// <summary>Width for one unit of height, as the stage shows it.</summary>
     [JsonIgnore]
     public virtual double Ratio => Shown is { Height: > 0 } picture ? (double)picture.Width / picture.Height : 1.6;

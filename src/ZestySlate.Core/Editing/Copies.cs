@@ -55,6 +55,17 @@ public static class Copies
                 .ToHashSet()
                 .ToDictionary(id => id, id => $"{stop.Id}-{id}")
         );
+        var scenes = Introduced(activity)
+            .Select(scene =>
+                scene with
+                {
+                    Id = copy.Of(scene.Id),
+                    Stop = scene.Stop is { } within && inner.Any(one => one.Id == within) ? copy.Of(within) : stop.Id,
+                    Lock = Of(scene.Lock, copy),
+                    Spots = scene.Spots.Select(spot => Of(spot, copy)).ToValueList(),
+                    Origin = null,
+                }
+            );
         return new StopCopy(
             inner
                 .Select(one =>
@@ -68,20 +79,35 @@ public static class Copies
                 )
                 .Prepend(stop)
                 .ToValueList(),
-            activity
-                .Scenes.Select(scene =>
-                    scene with
-                    {
-                        Id = copy.Of(scene.Id),
-                        Stop = scene.Stop is { } within && inner.Any(one => one.Id == within) ? copy.Of(within) : stop.Id,
-                        Lock = Of(scene.Lock, copy),
-                        Spots = scene.Spots.Select(spot => Of(spot, copy)).ToValueList(),
-                        Origin = null,
-                    }
-                )
-                .ToValueList(),
+            scenes.ToValueList(),
             states.Select(state => state with { Id = copy.Of(state.Id) }).ToValueList()
         );
+    }
+
+    /// <summary>The scenes of an activity, with what introduces it before what is told in the first.</summary>
+    private static IEnumerable<Scene> Introduced(Activity activity) =>
+        activity.Scenes.Select(
+            (scene, i) =>
+                i > 0 || activity.Flow.Introduction.IsEmpty ? scene
+                : scene.Backdrop.After(activity.Flow.Introduction) is { } page ? scene with { Backdrop = page }
+                : scene with { Text = activity.Flow.Introduction.Then(scene.Text) }
+        );
+
+    /// <summary>What of an activity does not come along when it becomes a stop, as the trail has its own.</summary>
+    public static ValueList<string> LeftBehind(Activity activity)
+    {
+        var rules = activity.Rules;
+        return new (string Words, bool Has)[]
+        {
+            ("its clock", rules.Clock is not null),
+            ("its lives", rules.Lives is not null),
+            ("its pass mark", rules.PassMark is not null),
+            ("its look", activity.Look != new Look()),
+            ("its own words for buttons and messages", activity.Wording.Count > 0),
+        }
+            .Where(one => one.Has)
+            .Select(one => one.Words)
+            .ToValueList();
     }
 
     /// <summary>The spots with new ids, lying in another scene: each at the same place, or beside what lies there.</summary>

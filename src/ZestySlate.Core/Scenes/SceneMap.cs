@@ -18,8 +18,14 @@ public sealed record MapNode(Scene Scene, int Level, int Row, bool Reachable, bo
 /// <param name="From">The scene it is in.</param>
 /// <param name="To">The scene it leads to.</param>
 /// <param name="Locked">True when the jump or the scene has a lock.</param>
-/// <param name="Choices">What one can do that leads there, for each choice; empty for jumps.</param>
-public sealed record MapWay(string From, string To, bool Locked, ValueList<string> Choices);
+/// <param name="Choices">The choices that lead there; empty for jumps.</param>
+public sealed record MapWay(string From, string To, bool Locked, ValueList<ChoiceOnWay> Choices);
+
+/// <summary>A choice on a way.</summary>
+/// <param name="SpotId">The choice.</param>
+/// <param name="To">Where it leads.</param>
+/// <param name="Words">What one can do; empty while nothing is written.</param>
+public sealed record ChoiceOnWay(string SpotId, string To, string Words);
 
 /// <summary>The whole of an activity as a graph: where learners can get, and where they cannot.</summary>
 public sealed record SceneMap
@@ -55,7 +61,9 @@ public sealed record SceneMap
                 same.Key.Item1,
                 same.Key.Item2,
                 same.All(way => way.spot.Lock is not null || way.goal!.Lock is not null),
-                same.Where(way => way.spot.Content.Consequence is not null).Select(way => way.spot.Content.OwnName).ToValueList()
+                same.Where(way => way.spot.Content.Consequence is not null)
+                    .Select(way => new ChoiceOnWay(way.spot.Id, way.goal!.Id, way.spot.Content.OwnName))
+                    .ToValueList()
             ))
             .ToValueList();
         var (reachable, openable) = Explored(activity);

@@ -132,7 +132,7 @@ public sealed class MapLayoutTests
         Assert.Equal("", new SetChoice("go", "Wait", "").Apply(story).Value.SpotOf("go")!.Content.Goal);
         Assert.False(new SetChoice("go", "Wait", "gone").Apply(story).Succeeded);
         Assert.False(new SetChoice("ab", "Wait", "c").Apply(story).Succeeded);
-        Assert.Equal(["Ring"], SceneMap.Of(story).Ways.Single(way => way.To == "b").Choices);
+        Assert.Equal(["Ring"], SceneMap.Of(story).Ways.Single(way => way.To == "b").Choices.Select(choice => choice.Words));
     }
 
     [Theory]

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Backdrops.Pages;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
@@ -61,6 +62,33 @@ public sealed class TakingStopsTests
 
     private static Activity Taken(string id = "t", Activity? into = null, Activity? source = null) =>
         new TakeAsStop(id, source ?? Source, new Origin("rooms", 1, "")).Apply(into ?? Cover).Value;
+
+    /// <summary>What introduces an activity is told where the stop begins, on a page and on a picture, and only there.</summary>
+    [Fact]
+    public void What_introduces_it_comes_along_and_what_does_not_is_named()
+    {
+        var introduced = Source with { Flow = new Flow { Introduction = RichText.Plain("Look round first.") } };
+        var picture = Taken(source: introduced);
+        Assert.Equal("Look round first.", picture.SceneOf("t-a")!.Text.Words);
+        Assert.True(picture.SceneOf("t-b")!.Text.IsEmpty);
+        var page = Taken(
+            source: introduced with
+            {
+                Scenes = [Make.Scene("a") with { Backdrop = new PageBackdrop(RichText.Plain("Read.")) }],
+            }
+        );
+        var first = page.SceneOf("t-a")!;
+        Assert.True(first.Text.IsEmpty);
+        Assert.Matches("^Look round first.\\s+Read.$", ((PageBackdrop)first.Backdrop).Text.Words);
+
+        Assert.Empty(Copies.LeftBehind(Source));
+        var own = Source with
+        {
+            Rules = Source.Rules with { Clock = new Clock(ClockFor.Whole, 60), Lives = 3, PassMark = 50 },
+            Look = new Look { Accent = "#123456" },
+        };
+        Assert.Equal(["its clock", "its lives", "its pass mark", "its look"], Copies.LeftBehind(own));
+    }
 
     /// <summary>Whatever refers to something inside refers to its twin, and nothing clashes with what is there.</summary>
     [Fact]

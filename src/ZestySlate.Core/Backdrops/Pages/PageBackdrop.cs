@@ -40,6 +40,8 @@ public sealed record PageBackdrop(RichText Text) : Backdrop
 
     public override string? Refuse() => Material is { Address: { Length: > 0 } address } ? WebAddress.Refuse(address) : null;
 
+    internal override Backdrop After(RichText text) => this with { Text = text.Then(Text) };
+
     internal override IEnumerable<Weakness> Check(string title) =>
         (Material?.Weaknesses ?? []).Select(message => new Weakness(false, $"{message} (beside the questions of “{title}”).", "material"));
 

@@ -57,9 +57,9 @@ public sealed record Ask(Question Question) : Content
             yield return new Weakness(false, $"The question “{name}” shows a video without captions.", "video");
         }
 
-        if (QuestionTypes.For(Question).As<IGrows>()?.NeedsOf(Question).Any(id => !IsFindable(activity, id)) == true)
+        if (QuestionTypes.For(Question).As<IGrows>() is { } grows && grows.NeedsOf(Question).Any(id => !IsFindable(activity, id)))
         {
-            yield return new Weakness(true, $"The question “{name}” has a part that waits for something that was deleted.", "cells");
+            yield return new Weakness(true, $"The question “{name}” has a part that waits for something that was deleted.", grows.WaitsIn);
         }
 
         foreach (var weakness in QuestionTypes.For(Question).Check(QuestionTypes.WithoutBlanks(Question), activity.Words.Culture))

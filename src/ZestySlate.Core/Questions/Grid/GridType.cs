@@ -18,6 +18,8 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>, IGrows
 
     protected override string TitleOf(GridQuestion question) => "Grid";
 
+    public string WaitsIn => "cells";
+
     public IEnumerable<string> NeedsOf(Question question) => ((GridQuestion)question).Later.Select(later => later.Needs);
 
     public Question Known(Question question, Func<string, bool> knows)

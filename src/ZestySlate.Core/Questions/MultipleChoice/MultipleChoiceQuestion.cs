@@ -97,4 +97,7 @@ public sealed record Option
 
     /// <summary>True when it keeps its place in a shuffle, as “all of these” does.</summary>
     public bool Pinned { get; init; }
+
+    /// <summary>The id of the clue card that is found, or of the stop that is done, before it is there; empty for always.</summary>
+    public string Needs { get; init; } = "";
 }

@@ -12,7 +12,8 @@ public sealed partial class MultipleChoiceType
     : QuestionType<MultipleChoiceQuestion, MultipleChoiceResponse>,
         IBecomes,
         IToldInWords,
-        IHasRows
+        IHasRows,
+        IGrows
 {
     public override string Key => "multipleChoice";
 
@@ -26,6 +27,33 @@ public sealed partial class MultipleChoiceType
                 ),
             }
             : question;
+
+    public string WaitsIn => "options";
+
+    public IEnumerable<string> NeedsOf(Question question) =>
+        ((MultipleChoiceQuestion)question).Options.Select(option => option.Needs).Where(needs => needs.Length > 0);
+
+    public Question Known(Question question, Func<string, bool> knows)
+    {
+        var asked = (MultipleChoiceQuestion)question;
+        return asked.Options.Any(option => IsWaiting(option, knows))
+            ? asked with
+            {
+                Options = asked.Options.RemoveAll(option => IsWaiting(option, knows)),
+            }
+            : asked;
+    }
+
+    public Question With(Question question, Func<string, string> twin) =>
+        (MultipleChoiceQuestion)question with
+        {
+            Options = ((MultipleChoiceQuestion)question).Options.Replace(
+                option => option.Needs.Length > 0,
+                option => option with { Needs = twin(option.Needs) }
+            ),
+        };
+
+    private static bool IsWaiting(Option option, Func<string, bool> knows) => option.Needs.Length > 0 && !knows(option.Needs);
 
     public override double GuessedDifficulty(Question question) =>
         ((MultipleChoiceQuestion)question).Picks switch

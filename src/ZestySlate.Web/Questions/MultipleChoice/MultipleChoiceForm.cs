@@ -38,12 +38,13 @@ internal sealed class MultipleChoiceForm : IQuestionForm
         },
     ];
 
-    /// <summary>Fields: picks; option (the ids, in order); those of each face; words-ID, pin-ID; right (the ticked ids); shuffle, none, penalty.</summary>
+    /// <summary>Fields: picks; option (the ids, in order); those of each face; words-ID, pin-ID, needs-ID; right (the ticked ids); shuffle,
+    /// none, penalty; addFound (what is found, for an option of its own), found-ID (what that is called).</summary>
     public Outcome<Question> ReadQuestion(IFormCollection form, Question old, CultureInfo culture)
     {
         var question = (MultipleChoiceQuestion)old;
         var picks = Named.TryRead<Picks>(form["picks"], out var set) ? set : question.Picks;
-        var options = Rows.Read(form, "option", 2).Select(id => ReadOption(form, question, id)).ToValueList();
+        var options = Rows.Read(form, "option", 2).Select(id => ReadOption(form, question, id)).Concat(ReadFound(form)).ToValueList();
         return question with
         {
             Picks = picks,
@@ -63,9 +64,24 @@ internal sealed class MultipleChoiceForm : IQuestionForm
             Picture = face.Picture,
             Feedback = form["words-" + id].ToString().Trim(),
             Pinned = form["pin-" + id] == "yes",
+            Needs = form.ContainsKey("needs-" + id) ? form["needs-" + id].ToString() : old.Needs,
             Right = form["right"].Contains(id),
         };
     }
+
+    /// <summary>An option for what learners find, which is there once they have.</summary>
+    private static IEnumerable<Option> ReadFound(IFormCollection form) =>
+        form["addFound"].ToString() is { Length: > 0 } found
+            ?
+            [
+                new Option
+                {
+                    Id = Ids.New(),
+                    Text = form["found-" + found].ToString().Trim(),
+                    Needs = found,
+                },
+            ]
+            : [];
 
     private static ValueList<Option> OneRight(ValueList<Option> options)
     {

@@ -7,8 +7,8 @@ const Slack = 5;
 
 /**
  * What a hand does on the map: the ground moves it, with Shift it chooses what a frame touches, pressed twice it becomes a scene; a
- * scene is chosen, moved with all that are chosen, and opened when pressed twice; from its arrow a line begins a choice; a wheel with
- * Ctrl goes nearer.
+ * scene is chosen, moved with all that are chosen, and opened when pressed twice; a name or the words of a choice, pressed twice, are
+ * written where they stand; from a scene's arrow a line begins a choice; a wheel with Ctrl goes nearer.
  */
 export function watchHand(table: MapTable): void {
   const { dialog } = table;
@@ -39,7 +39,10 @@ export function watchHand(table: MapTable): void {
     const target = event.target as Element;
     const drawing = target.closest<SVGSVGElement>(".scene-map");
     const node = target.closest<SVGGElement>(".map-node");
-    if (node) {
+    const text = target.closest<SVGTextElement>("[data-write]");
+    if (text) {
+      table.write(text);
+    } else if (node) {
       table.go(node.dataset.at!);
     } else if (drawing) {
       table.addScene(placeOf(drawing, event));
@@ -98,7 +101,7 @@ function moveScenes(down: PointerEvent, drawing: SVGSVGElement, node: SVGGElemen
   );
 }
 
-/** A line from a scene to another, or to the empty ground for a new one: the form beside the map is filled in, and asks for the words. */
+/** A line from a scene to another, or to the empty ground for a new one: its words are asked for on it. */
 function drawWay(down: PointerEvent, drawing: SVGSVGElement, node: SVGGElement, table: MapTable): void {
   const line = shape("line", "pointer-events-none stroke-zest-strong stroke-3");
   const begun = placeOf(drawing, down);
@@ -116,7 +119,8 @@ function drawWay(down: PointerEvent, drawing: SVGSVGElement, node: SVGGElement, 
         const goal = there?.closest<SVGGElement>(".map-node");
         if (moved && goal !== node && drawing.parentElement!.contains(there)) {
           swallowClick();
-          table.beginChoice(node.dataset.at!, goal?.dataset.at ?? "", goal ? undefined : placeOf(drawing, last));
+          const middle = { x: (down.clientX + last.clientX) / 2, y: (down.clientY + last.clientY) / 2 };
+          table.drawChoice(node.dataset.at!, goal?.dataset.at ?? "", middle, goal ? undefined : placeOf(drawing, last));
         }
       },
     },

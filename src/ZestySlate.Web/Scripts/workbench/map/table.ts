@@ -5,6 +5,7 @@ import type { Rooms } from "../rooms";
 import type { Placed } from "./neighbour";
 import { showView, watchOverview } from "./overview";
 import { watchHand } from "./hand";
+import { writeAt } from "./label";
 import { watchPinch } from "./pinch";
 import { watchMapKeys } from "./keys";
 import { saveMap } from "./saved";
@@ -15,12 +16,16 @@ const arranger = "/dist/arrange.js";
 /** So many chosen scenes are named to the server; of more only how many there are. */
 const MostNamed = 40;
 
+const fieldsOf = (values: Record<string, string>): FormData => {
+  const fields = new FormData();
+  Object.entries(values).forEach(([name, value]) => fields.set(name, value));
+  return fields;
+};
+
 /** The dialog with the map of the scenes, the place where a story is written. What is done there are edits as everywhere else. */
 export class MapTable {
   /** The chosen scenes. */
   chosen = new Set<string>();
-  /** Where the new scene of the choice that is being written shall stand. */
-  private wished: Placed | undefined;
   /** The scene that is gone to as soon as it is on the map. */
   private awaited = "";
 
@@ -115,11 +120,40 @@ export class MapTable {
     );
   }
 
-  /** A choice in a scene is begun; its words are asked for. `at` is where the scene shall stand that it leads to. */
-  beginChoice(scene: string, to: string, at?: Placed): void {
+  /** The name of a scene, or the words of a choice, are written where they stand. */
+  write(text: SVGTextElement): void {
+    const { write = "", to = "", now = "", longest } = text.dataset;
+    const scene = text.closest<SVGGElement>(".map-node")?.dataset.at;
+    const box = text.getBoundingClientRect();
+    writeAt(
+      this.dialog,
+      { x: box.left + box.width / 2, y: box.top + box.height / 2 },
+      {
+        name: scene ? "Name of the scene" : "What they can do",
+        now,
+        longest: Number(longest),
+        done: words =>
+          this.rooms.send("/edit", scene ? { edit: "scene", scene, title: words } : { edit: "setChoice", spot: write, words, to }),
+      },
+    );
+  }
+
+  /** A line was drawn from a scene to another, or to the empty ground, where a scene shall stand: its words are written on it. */
+  drawChoice(scene: string, to: string, seen: Placed, at?: Placed): void {
+    const { maxLength, placeholder } = this.choiceForm!.elements.namedItem("words") as HTMLInputElement;
+    writeAt(this.dialog, seen, {
+      name: "What they can do",
+      now: "",
+      like: placeholder,
+      longest: maxLength,
+      done: words => this.addChoice(fieldsOf({ edit: "choice", scene, words, to }), at),
+    });
+  }
+
+  /** A choice in a scene is begun; its words are asked for beside the map. */
+  beginChoice(scene: string, to: string): void {
     const form = this.choiceForm;
     if (form) {
-      this.wished = at;
       (form.elements.namedItem("scene") as HTMLSelectElement).value = scene;
       (form.elements.namedItem("to") as HTMLSelectElement).value = to;
       (form.elements.namedItem("words") as HTMLInputElement).focus();
@@ -277,30 +311,35 @@ export class MapTable {
     const form = event.target as HTMLFormElement;
     if (form.matches("[data-map-choice]")) {
       event.preventDefault();
-      const fields = new FormData(form);
-      const made = fields.get("to") === "" ? newId() : "";
-      if (made) {
-        fields.set("newScene", made);
-      }
-      if (made && this.wished) {
-        fields.set("mapX", String(Math.round(this.wished.x)));
-        fields.set("mapY", String(Math.round(this.wished.y - 59)));
-      }
-      this.rooms.send("/edit", fields, {
-        form,
-        after: () => {
-          this.wished = undefined;
-          form.querySelector<HTMLInputElement>("[name=words]")!.value = "";
-          // Whoever writes on goes on from what was made.
-          const next = made || String(fields.get("scene"));
-          this.awaited = next;
-          void this.choose([next]).then(() => this.focus(""));
-        },
-      });
+      this.addChoice(new FormData(form), undefined, form);
     } else if (form.matches("[data-outline]")) {
       event.preventDefault();
       this.rooms.send("/edit", { edit: "outline", outline: form.querySelector("textarea")!.value }, { form });
     }
+  }
+
+  /** Makes a choice, and its scene where it leads to a new one, which stands `at` a place; whoever writes goes on from there. */
+  private addChoice(fields: FormData, at?: Placed, form?: HTMLFormElement): void {
+    const made = fields.get("to") === "" ? newId() : "";
+    if (made) {
+      fields.set("newScene", made);
+    }
+    if (made && at) {
+      fields.set("mapX", String(Math.round(at.x)));
+      fields.set("mapY", String(Math.round(at.y - 59)));
+    }
+    this.rooms.send("/edit", fields, {
+      form,
+      after: () => {
+        const words = form?.querySelector<HTMLInputElement>("[name=words]");
+        if (words) {
+          words.value = "";
+        }
+        const next = made || String(fields.get("scene"));
+        this.awaited = next;
+        void this.choose([next]).then(() => this.focus(""));
+      },
+    });
   }
 
   private click(target: Element): void {
