@@ -80,6 +80,7 @@ public sealed class WholeLifeJourney
         using var bo = Works(here, code, "Bo Brise", activity, "False");
         neve.Until(() => neve.All(".lookout-handedin").Count == 2 ? "" : null, "both in the lookout");
         CourseLesson(here);
+        await MailsEverybody(here, neve);
 
         // Saved while it runs, brought back elsewhere, and gone on with: everybody is signed in still.
         var file = here.InFolder("installation.zip");
@@ -148,6 +149,27 @@ public sealed class WholeLifeJourney
         learner.Press("Hand in");
         learner.Reads("#result", "receipt");
         return learner;
+    }
+
+    /// <summary>Somebody with an address comes into the class; from then on a link is mailed to who has one, and leads in without a code.</summary>
+    private static async Task MailsEverybody(Installed here, Person neve)
+    {
+        neve.Press("Classes");
+        neve.Press("Morning watch", "main");
+        var learners = neve.Driver.Url;
+        neve.Press("Add learners", "main");
+        neve.Type("textarea[name=pasted]", "name,email\nCleo Calder,cleo@gannetpoint.example");
+        neve.Press("Look at it", "main");
+        neve.Press("Take those that are ticked", "main");
+        neve.Reads("main", "Cleo Calder");
+        neve.Go(learners);
+        neve.Pick("select[name=by]", "a link mailed to them");
+        neve.Press("Mail everybody a link", "main");
+        neve.Reads("[role=status]", "A link is on its way to 1 of 3 learners.");
+        using var cleo = new Person(390, 844, trusts: true);
+        cleo.Go(Regex.Match(await here.LetterAsync("cleo@gannetpoint.example"), "https://\\S+").Value);
+        cleo.PressCss("main .button-main");
+        cleo.Reads("main", "My questions");
     }
 
     /// <summary>In the course site's frame, over https: a teacher of the course makes an activity there, a learner does it, and the grade arrives.</summary>
