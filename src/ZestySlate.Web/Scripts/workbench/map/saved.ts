@@ -22,14 +22,15 @@ async function standing(map: SVGSVGElement, title: string): Promise<string> {
     for (const name of Drawn) {
       to[i]!.style[name] = style[name];
     }
-    for (const name of ["class", "id", "tabindex", "role", "aria-pressed", "data-at", "data-ways"]) {
+    const named = to[i]!.getAttributeNames().filter(name => name.startsWith("data-"));
+    for (const name of ["class", "id", "tabindex", "role", "aria-pressed", ...named]) {
       if (name !== "id" || element.matches(".map-node")) {
         to[i]!.removeAttribute(name);
       }
     }
   });
   // What only a hand on the screen needs is no part of the picture.
-  copy.querySelectorAll("[data-draw-way]").forEach(knob => knob.remove());
+  to.filter((_, i) => from[i]!.matches("[data-draw-way]")).forEach(knob => knob.remove());
   await Promise.all(
     [...copy.querySelectorAll("image")].map(async image => {
       image.setAttribute("href", await inside(image.getAttribute("href")!));
