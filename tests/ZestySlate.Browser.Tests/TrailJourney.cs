@@ -96,6 +96,7 @@ public sealed class TrailJourney(Apps apps)
         ines.Saved();
         ines.Press("Publish", "#room-topline");
         ines.Press("Publish edition 2", "main");
+        ines.Reads("main", "Edition 2 is what you have built");
         ines.Go(apps.Slate + $"/author/{code}/publish");
         ines.Reads("#newer-stops", "About fog");
         ines.Press("Take the newest editions", "#newer-stops");
@@ -116,6 +117,52 @@ public sealed class TrailJourney(Apps apps)
         ines.Reads(".results-grid", "given back");
         wren.Driver.Navigate().Refresh();
         wren.Reads("#result", "Given back by your teacher");
+        Assert.Empty(wren.Complaints());
+        Assert.Empty(ines.Complaints());
+    }
+
+    [Fact]
+    public void An_option_of_the_last_decision_is_there_once_it_is_found()
+    {
+        using var ines = new Person(1400, 900).SignIn(apps);
+        SourceOf(ines, "About haze");
+        ines.Go(apps.Slate + "/new");
+        ines.BeginActivity("coast.svg", "Which was it?");
+        var code = ines.Driver.Url.Split('/')[^1].Split('?')[0];
+        ines.DetailsOf("activity");
+        ines.PressCss("#fold-trail > summary");
+        TakesAsStop(ines, "About haze", 1);
+        ines.Press("A new stop", "#fold-trail");
+        ines.Until(() => ines.All("#fold-trail li > details").Count == 2 ? "" : null, "the decision's page");
+        ines.PressCss("#fold-trail li:last-child > details > summary");
+        ines.PressCss("#fold-trail li:last-child [data-at]");
+        ines.AddQuestion("multipleChoice", "Which was it?");
+        ines.Fill("li:nth-child(1) [data-option-text]", "None");
+        ines.Fill("li:nth-child(2) [data-option-text]", "All");
+        ines.Pick(".page-open select[name=addFound]", "About haze");
+        ines.Until(
+            () => ines.All(".page-open [data-option-text]").Any(field => field.GetAttribute("value") == "About haze") ? "" : null,
+            "the option for what is found"
+        );
+        ines.PressCss(".page-open .edit-option:nth-child(3) input[name=right]");
+        ines.Saved();
+        ines.PublishByLink();
+
+        using var wren = new Person().Visit(apps, code);
+        void Options(int many)
+        {
+            wren.PressCss("#stops li:last-child [data-stop]");
+            wren.Until(() => wren.All("form[data-ask] .option-text").Count == many ? "" : null, $"{many} options");
+        }
+
+        Options(2);
+        Assert.DoesNotContain("About haze", wren.See("form[data-ask]").Text, StringComparison.Ordinal);
+        wren.PressCss("#stops li:first-child [data-stop]");
+        wren.PressCss("form[data-ask] label");
+        wren.Press("Mark my answer");
+        wren.See(".verdict");
+        Options(3);
+        Assert.Contains("About haze", wren.See("form[data-ask]").Text, StringComparison.Ordinal);
         Assert.Empty(wren.Complaints());
         Assert.Empty(ines.Complaints());
     }

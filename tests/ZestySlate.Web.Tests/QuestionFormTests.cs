@@ -73,6 +73,44 @@ public sealed partial class QuestionFormTests(SlateHost host)
         return await NowAsync();
     }
 
+    /// <summary>A page that has not seen the new option yet sends its press a second time, and leaves the option out.</summary>
+    [Fact]
+    public async Task An_option_for_what_is_found_is_made_once_and_keeps_what_it_waits_for()
+    {
+        static (string, string)[] Press(MultipleChoiceQuestion now) =>
+            [
+                ("option", now.Options[0].Id),
+                (now.Options[0].Id + "-text", "None"),
+                ("option", now.Options[1].Id),
+                (now.Options[1].Id + "-text", "All"),
+                ("addFound", "stop"),
+                ("found-stop", " The pier "),
+            ];
+
+        var question = await BuildAsync<MultipleChoiceQuestion>("multipleChoice", Press, Press);
+        var made = Assert.Single(question.Options, option => option.Needs == "stop");
+        Assert.Equal((3, "The pier"), (question.Options.Count, made.Text));
+
+        // Rows that are not written yet make room for it.
+        question = await BuildAsync<MultipleChoiceQuestion>("multipleChoice", now =>
+            [
+                .. now.Options.Select(option => ("option", option.Id)),
+                ("right", now.Options[0].Id),
+                ("addFound", "stop"),
+                ("found-stop", "Pier"),
+            ]
+        );
+        Assert.Equal(["", "Pier"], question.Options.Select(option => option.Text));
+
+        static (string, string)[] All(MultipleChoiceQuestion now) => [.. now.Options.Select(option => ("option", option.Id))];
+        question = await BuildAsync<MultipleChoiceQuestion>("multipleChoice", Press, All);
+        Assert.Equal(["", "", "stop"], question.Options.Select(option => option.Needs));
+        question = await BuildAsync<MultipleChoiceQuestion>("multipleChoice", Press, now =>
+            [.. All(now), ("needs-" + now.Options[2].Id, "")]
+        );
+        Assert.All(question.Options, option => Assert.Equal("", option.Needs));
+    }
+
     [Fact]
     public async Task Gaps_are_pressed_and_keep_what_was_set_when_the_text_changes()
     {

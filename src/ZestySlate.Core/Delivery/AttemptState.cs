@@ -120,7 +120,10 @@ public sealed record AttemptState
     /// <summary>The scenes (or steps) on the way to where the learner is, the present one last. The one before it is the way back.</summary>
     public required ValueList<string> Way { get; init; }
 
-    /// <summary>How long the learner was at each scene (or step) until the last event, without breaks.</summary>
+    /// <summary>When the learner last did something; null while nothing was done.</summary>
+    public DateTimeOffset? WorkedAt { get; init; }
+
+    /// <summary>How long the learner was at each scene (or step) until then, without breaks.</summary>
     public IReadOnlyDictionary<string, TimeSpan> Stays { get; init; } = new Dictionary<string, TimeSpan>();
 
     /// <summary>How often each stop of the trail was begun again.</summary>

@@ -44,7 +44,7 @@ internal sealed class Fold(AttemptState start) : IOpening
     private DateTimeOffset _stepSince = start.StepSince;
     private string _wholeComment = start.WholeComment;
     private Ending? _endedBy = start.EndedBy;
-    private DateTimeOffset _lastAt = start.LastAt == default ? start.BeganAt : start.LastAt;
+    private DateTimeOffset _workedAt = start.WorkedAt ?? start.BeganAt;
     private int _mistakes = start.Mistakes;
     private Streak _streak = start.Streak;
 
@@ -158,11 +158,17 @@ internal sealed class Fold(AttemptState start) : IOpening
         OpenLocks();
     }
 
-    /// <summary>The time since the event before was spent where the learner is; a longer silence is a break, and work that was handed in rests.</summary>
+    /// <summary>The time since the learner last did something was spent where the learner is; a longer silence is a break, and work that
+    /// was handed in rests.</summary>
     private void Stay(AttemptEvent happened)
     {
-        var since = happened.At - _lastAt;
-        _lastAt = happened.At;
+        if (!Silence.IsBrokenBy(happened))
+        {
+            return;
+        }
+
+        var since = happened.At - _workedAt;
+        _workedAt = happened.At;
         if (_handedInAt is null && since > TimeSpan.Zero && since <= Silence.Longest)
         {
             var here = _way[_way.Count - 1];
@@ -247,6 +253,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             VisitedScenes = _visited,
             Visits = _visits,
             Stays = _stays,
+            WorkedAt = _workedAt,
             Arrivals = _arrivals,
             Watched = _watched,
             LeftAt = _leftAt,

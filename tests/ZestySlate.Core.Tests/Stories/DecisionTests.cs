@@ -100,6 +100,24 @@ public sealed class DecisionTests
         Assert.Equal(22.5, map.Stays["end"].TotalSeconds);
     }
 
+    /// <summary>What a teacher does meanwhile says nothing of where the learner is, one event at a time as all at once.</summary>
+    [Fact]
+    public void A_teacher_who_acts_while_the_learner_is_away_lengthens_no_stay()
+    {
+        var at = Make.Monday;
+        List<AttemptEvent> events =
+        [
+            new Began(1, 7) { Id = "began", At = at },
+            new Opened("left") { Id = "e1", At = at.AddSeconds(10) },
+            new Reviewed("left", new Review { By = "Ines" }) { Id = "e2", At = at.AddMinutes(9) },
+            new Chose("left") { Id = "e3", At = at.AddMinutes(18) },
+        ];
+        var all = Replay.Run(_ => Story, events);
+        Assert.Equal(10, all.Stays["desk"].TotalSeconds);
+        var one = events.Skip(1).Aggregate(Replay.Run(_ => Story, [events[0]]), Replay.After);
+        Assert.Equal(all.Stays, one.Stays);
+    }
+
     [Fact]
     public void Where_nobody_decided_there_is_no_decision() => Assert.Empty(ClassStatistics.Of(Story, [Row()]).Decisions);
 }

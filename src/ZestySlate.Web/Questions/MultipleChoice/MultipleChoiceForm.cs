@@ -44,7 +44,7 @@ internal sealed class MultipleChoiceForm : IQuestionForm
     {
         var question = (MultipleChoiceQuestion)old;
         var picks = Named.TryRead<Picks>(form["picks"], out var set) ? set : question.Picks;
-        var options = Rows.Read(form, "option", 2).Select(id => ReadOption(form, question, id)).Concat(ReadFound(form)).ToValueList();
+        var options = WithFound(form, question, Rows.Read(form, "option", 2).Select(id => ReadOption(form, question, id)).ToValueList());
         return question with
         {
             Picks = picks,
@@ -69,19 +69,29 @@ internal sealed class MultipleChoiceForm : IQuestionForm
         };
     }
 
-    /// <summary>An option for what learners find, which is there once they have.</summary>
-    private static IEnumerable<Option> ReadFound(IFormCollection form) =>
-        form["addFound"].ToString() is { Length: > 0 } found
-            ?
-            [
-                new Option
-                {
-                    Id = Ids.New(),
-                    Text = form["found-" + found].ToString().Trim(),
-                    Needs = found,
-                },
-            ]
-            : [];
+    /// <summary>With an option for what learners find, there once they have, in the place of rows at the end that are not written yet. Sent
+    /// twice, from a page that has not seen it yet, it is one.</summary>
+    private static ValueList<Option> WithFound(IFormCollection form, MultipleChoiceQuestion old, ValueList<Option> options)
+    {
+        var found = form["addFound"].ToString();
+        return found.Length == 0 || options.Any(option => option.Needs == found)
+            ? options
+            : options
+                .Take(options.Count - options.Reverse().TakeWhile(IsBlank).Count())
+                .ToValueList()
+                .Add(
+                    old.Options.FirstOrDefault(option => option.Needs == found)
+                        ?? new Option
+                        {
+                            Id = Ids.New(),
+                            Text = form["found-" + found].ToString().Trim(),
+                            Needs = found,
+                        }
+                );
+    }
+
+    private static bool IsBlank(Option option) =>
+        option is { Right: false, Picture: null, Feedback: "", Needs: "" } && option.Text.Trim().Length == 0;
 
     private static ValueList<Option> OneRight(ValueList<Option> options)
     {
