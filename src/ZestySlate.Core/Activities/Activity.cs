@@ -54,8 +54,10 @@ public sealed record Activity
     /// <summary>The points that can be reached.</summary>
     public decimal OutOf => Asked.Sum(asked => WorthOf(asked.Spot)) + StoryScore.OutOf(this);
 
-    /// <summary>True when learners decide how it goes on.</summary>
-    public bool HasChoices => Spots.Any(spot => spot.Content.Consequence is not null);
+    /// <summary>True when learners decide how it goes on: by choices, or where there are endings by answers that lead somewhere.</summary>
+    public bool HasChoices =>
+        Spots.Any(spot => spot.Content.Consequence is not null)
+        || (Scenes.Any(scene => scene.Ending is not null) && Spots.Any(spot => spot.IsLeading));
 
     /// <summary>Whether learners look round in this question, answer it, or both in turn.</summary>
     public Round RoundOf(Question question) => QuestionTypes.For(question).TakesVotes ? Round.AnswerOnly : question.Round ?? Rules.Round;

@@ -41,6 +41,10 @@ public sealed record Spot
     public IEnumerable<string> Goals =>
         (Content.Goal is { } goal ? [goal] : new List<string>()).Concat(During?.Turns.Select(turn => turn.Scene).OfType<string>() ?? []);
 
+    /// <summary>True for a question that is itself the choice: its answer leads into another scene.</summary>
+    [JsonIgnore]
+    public bool IsLeading => Question is not null && During?.Turns.Any(turn => turn.Scene is not null) == true;
+
     /// <summary>The name to show: the author's own, or one drawn from the content.</summary>
     [JsonIgnore]
     public string ReportName =>

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Locks;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
 using ZestySlate.Core.Wording;
 
@@ -131,10 +132,10 @@ public static class AttemptRules
     }
 
     private static Reason? RefuseChoice(AttemptState state, string spotId) =>
-        state.Index.SpotOf(spotId) is not { Content: { Consequence: not null } choice } ? Reason.Of("spotIsGone")
+        state.Index.SpotOf(spotId) is not { } spot || !(spot.IsLeading || spot.Content.Consequence is not null) ? Reason.Of("spotIsGone")
         : state.Index.SceneWith(spotId)!.Id != state.Scene.Id ? Reason.Of("decidedAlready")
-        : state.Road.Count >= LongestRoad ? Reason.Of("noWayYet")
-        : !state.IsOpen(spotId) || (choice.Goal is { Length: > 0 } goal && !state.IsOpen(goal)) ? Reason.Of("stillLocked")
+        : state.Road.Count >= LongestRoad || Deciding.GoalOf(state, spot) is not { } goal ? Reason.Of("noWayYet")
+        : !state.IsOpen(spotId) || (goal.Length > 0 && !state.IsOpen(goal)) ? Reason.Of("stillLocked")
         : null;
 
     private static Reason? RefuseWatched(AttemptState state, Watched watched) =>

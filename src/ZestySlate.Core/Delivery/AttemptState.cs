@@ -135,6 +135,9 @@ public sealed record AttemptState
     /// <summary>The decisions on the way to where the learner is, the first one first.</summary>
     public ValueList<RoadStep> Road { get; init; } = [];
 
+    /// <summary>Every way that was decided for, also on roads that were left again.</summary>
+    public ValueList<WayChosen> Chosen { get; init; } = [];
+
     /// <summary>The scenes in which an ending was reached, the latest last.</summary>
     public ValueList<string> Endings { get; init; } = [];
 

@@ -36,6 +36,7 @@ internal sealed class Fold(AttemptState start) : IOpening
     private ValueList<string> _way = start.Way;
     private ValueList<StateValue> _states = start.States;
     private ValueList<RoadStep> _road = start.Road;
+    private ValueList<WayChosen> _chosen = start.Chosen;
     private ValueList<string> _endings = start.Endings;
     private string? _said = start.SaidOnTheWay;
     private DateTimeOffset? _startedAt = start.StartedAt,
@@ -248,6 +249,7 @@ internal sealed class Fold(AttemptState start) : IOpening
             Way = _way,
             States = _states,
             Road = _road,
+            Chosen = _chosen,
             Endings = _endings,
             SaidOnTheWay = _said,
             VisitedScenes = _visited,
@@ -333,22 +335,36 @@ internal sealed class Fold(AttemptState start) : IOpening
     private void Choose(Chose chose)
     {
         var (scene, spot) = (start.Index.SceneWith(chose.SpotId), start.Index.SpotOf(chose.SpotId));
-        if (scene is null || spot?.Content.Consequence is not { } follows)
+        if (scene is null || spot is null || Deciding.GoalOf(State(chose.At), spot) is not { } to)
         {
             return;
         }
 
-        _road = _road.Add(new RoadStep(chose.Id, scene.Id, spot.Id, _states) { Visits = _visits, Given = _given.Count });
-        _states = After(_states, follows.Changes);
+        _road = _road.Add(
+            new RoadStep(chose.Id, scene.Id, spot.Id, _states)
+            {
+                Picked = spot.IsLeading && QuestionOf(spot.Id) is { } question ? PickedIn(question) : [],
+                Visits = _visits,
+                Given = _given.Count,
+            }
+        );
+        var before = _chosen.FirstOrDefault(way => way.SpotId == spot.Id && way.To == to);
+        _chosen = before is null
+            ? _chosen.Add(new WayChosen(spot.Id, to, 1))
+            : _chosen.Replace(way => way == before, way => way with { Times = way.Times + 1 });
+        _states = After(_states, spot.Content.Consequence?.Changes ?? []);
         _opened.Add(spot.Id);
-        if (!start.IsInOrder && start.Index.SceneOf(spot.Content.Goal ?? "") is { } goal)
+        if (!start.IsInOrder && start.Index.SceneOf(to) is { } goal)
         {
             _way = [goal.Id];
             Arrive(goal.Id);
         }
 
-        _said = spot.Id;
+        _said = spot.Content.Consequence is null ? null : spot.Id;
     }
+
+    private static ValueList<string> PickedIn(QuestionState question) =>
+        question.LastTry?.Response is { } response ? QuestionTypes.For(response).Picked(question.Question, response).ToValueList() : [];
 
     private ValueList<StateValue> After(ValueList<StateValue> states, ValueList<StateChange> changes) =>
         changes.Count == 0 ? states : states.Select(state => Changed(state, changes)).ToValueList();

@@ -123,6 +123,9 @@ public sealed record SpotView(
     /// <summary>True for a question whose answer leads to another scene, where no course in time goes there by itself.</summary>
     public bool LeadsOn { get; init; }
 
+    /// <summary>True when going there is a step of the road of a story, from which no way goes back.</summary>
+    public bool Decides { get; init; }
+
     /// <summary>True when the course in time stops, or opens it, where it begins: it does so each time, or there is still something to be
     /// done here.</summary>
     public bool Waits { get; init; }
@@ -196,7 +199,8 @@ public sealed record SpotView(
                     : null,
             TurnsTo = timed ? turn?.To : null,
             TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
-            LeadsOn = !timed && spot.Question is not null && spot.During?.Turns.Any(one => one.Scene is not null) == true,
+            LeadsOn = !timed && !state.IsInOrder && spot.IsLeading,
+            Decides = spot.IsLeading && activity.HasChoices && !state.IsHandedIn,
             Waits = timed && spot.During is { } during && WaitsIn(state, spot, during),
         };
     }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Scenes;
 
@@ -20,20 +21,19 @@ public static class DotWriting
             text.Append(CultureInfo.InvariantCulture, $"  {Quoted(scene.Id)} [label={Quoted(activity.TitleOf(scene))}{ends}];\n");
         }
 
-        foreach (var (scene, spot) in activity.Scenes.SelectMany(scene => scene.Spots.Select(spot => (scene, spot))))
+        foreach (var scene in activity.Scenes)
         {
             // A choice that leads nowhere leads back to its decision.
-            var choice = spot.Content.Consequence is not null;
-            var goals =
-                choice && spot.Content.Goal is not { Length: > 0 }
-                    ? [scene.Id]
-                    : spot.Goals.Where(goal => activity.SceneOf(goal) is not null);
-            foreach (var goal in goals)
+            var decided = DecidingWay
+                .In(activity, scene)
+                .Select(way => (To: way.To.Length > 0 ? way.To : scene.Id, Label: $" [label={Quoted(way.Words)}]"));
+            var others = scene
+                .Spots.Where(spot => spot.Content.Consequence is null && !spot.IsLeading)
+                .SelectMany(spot => spot.Goals.Where(goal => activity.SceneOf(goal) is not null))
+                .Select(goal => (To: goal, Label: ""));
+            foreach (var (to, label) in decided.Concat(others))
             {
-                text.Append(
-                    CultureInfo.InvariantCulture,
-                    $"  {Quoted(scene.Id)} -> {Quoted(goal)}{(choice ? $" [label={Quoted(activity.NameOf(spot))}]" : "")};\n"
-                );
+                text.Append(CultureInfo.InvariantCulture, $"  {Quoted(scene.Id)} -> {Quoted(to)}{label};\n");
             }
         }
 

@@ -6,6 +6,19 @@ namespace ZestySlate.Core.Stories;
 /// <summary>What can be decided in a scene, as the story stands.</summary>
 internal static class Deciding
 {
+    /// <summary>Where deciding for a spot leads now: a choice to its goal, a question to where its last answer does. Empty for back to the
+    /// decision; null where nothing is decided by it.</summary>
+    internal static string? GoalOf(AttemptState state, Spot spot) =>
+        spot.Content.Consequence is not null ? spot.Content.Goal ?? ""
+        : spot.IsLeading && state.Activity.HasChoices && !state.IsInOrder ? state.Index.SceneOf(Turning.Of(state, spot)?.Scene ?? "")?.Id
+        : null;
+
+    /// <summary>The questions of a scene whose answers lead on now.</summary>
+    internal static IEnumerable<Spot> ByAnswer(AttemptState state, Scene scene) =>
+        scene.Spots.Where(spot =>
+            spot.IsLeading && state.IsOpen(spot.Id) && GoalOf(state, spot) is { Length: > 0 } goal && state.IsOpen(goal)
+        );
+
     /// <summary>The choices that are there.</summary>
     /// <param name="state">Where the attempt stands.</param>
     /// <param name="scene">The scene.</param>

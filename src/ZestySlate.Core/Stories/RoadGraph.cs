@@ -28,7 +28,9 @@ internal sealed class RoadGraph
                             .SelectMany(spot =>
                                 spot.Content.Consequence is { } follows
                                     ? [(spot, To: spot.Content.Goal ?? "", follows.Changes, Decides: true)]
-                                    : spot.Goals.Select(goal => (spot, To: goal, Changes: Nothing, Decides: false))
+                                    : spot.Goals.Select(goal =>
+                                        (spot, To: goal, Changes: Nothing, Decides: spot.IsLeading && activity.HasChoices)
+                                    )
                             )
                             .Where(way => way.To.Length == 0 || CanCome(way.To))
                             .Select(way => new RoadWay(

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Core.Stories;
 
@@ -86,18 +87,36 @@ public sealed record EndingView(string Kind, ValueList<DecisionView> Road, int F
 /// <summary>A decision of the road.</summary>
 /// <param name="Id">What decided, to go back to it.</param>
 /// <param name="Scene">Where.</param>
-/// <param name="Choice">For what.</param>
+/// <param name="Choice">For what: the words of the choice, or of what was picked, else the name of the question.</param>
 public sealed record DecisionView(string Id, string Scene, string Choice)
 {
+    /// <summary>True when it can be decided otherwise from there; a question that takes no more answers leads where it did.</summary>
+    public bool MayGoBack { get; init; }
+
     /// <summary>The road of an attempt, up to where the learner is.</summary>
     public static ValueList<DecisionView> RoadOf(AttemptState state) =>
         state
             .Road.Select(step => new DecisionView(
                 step.Id,
                 state.Activity.SceneOf(step.SceneId) is { } scene ? state.Activity.TitleOf(scene) : "",
-                state.Activity.SpotOf(step.SpotId) is { } spot ? state.Activity.NameOf(spot) : ""
-            ))
+                state.Activity.SpotOf(step.SpotId) is { } spot ? WordsOf(state.Activity, spot, step) : ""
+            )
+            {
+                MayGoBack = state.QuestionOf(step.SpotId) is not { Closed: true },
+            })
             .ToValueList();
+
+    private static string WordsOf(Activity activity, Spot spot, RoadStep step) =>
+        step.Picked.Count > 0 && spot.Question is { } question
+            ? string.Join(
+                ", ",
+                QuestionTypes
+                    .For(question)
+                    .OptionsOf(question)
+                    .Where(option => step.Picked.Contains(option.Id))
+                    .Select(option => option.Words)
+            )
+            : activity.NameOf(spot);
 }
 
 /// <summary>An ending by its name.</summary>

@@ -1,6 +1,8 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Classes.Rehearsing;
+using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
@@ -87,5 +89,102 @@ public sealed class LeadingQuestionTests
         Assert.Equal("go to 2, or go to 3", new StoryOnPaper(RightOrWrong).GoalOf(RightOrWrong.SpotOf("q")!, 1));
         var taken = new TakeAsStop("t", RightOrWrong, null).Apply(Make.Tour(Make.Scene("cover"))).Value;
         Assert.Equal("t-good", taken.SpotOf("t-q")!.During!.Turns[0].Scene);
+    }
+
+    /// <summary>In a story, with an ending behind each answer.</summary>
+    private static readonly Activity Story = RightOrWrong
+        .WithScene("good", scene => scene with { Ending = new StoryEnding("well", 1) })
+        .WithScene("bad", scene => scene with { Ending = new StoryEnding("ill", 0) });
+
+    private static AttemptEvent Decide(string spot = "q") => new Chose(spot) { Id = "decided", At = Make.Monday };
+
+    private static Attempt Decided(Attempt attempt) => attempt.Then((id, at) => new Chose("q") { Id = id, At = at });
+
+    private static string? Refused(Attempt attempt, AttemptEvent happened) =>
+        AttemptRules.Refuse(attempt.State, happened with { At = attempt.State.LastAt.AddSeconds(1) })?.Key;
+
+    [Theory]
+    [InlineData("a", "good", "well")]
+    [InlineData("b", "bad", "ill")]
+    public void In_a_story_it_is_a_step_of_the_road_that_one_goes_back_to(string option, string goal, string kind)
+    {
+        var attempt = new Attempt(Story);
+        Assert.Equal("noWayYet", Refused(attempt, Decide()));
+        attempt = attempt.Mark("q", option);
+        Assert.True(View(attempt).Decides);
+        attempt = Decided(attempt);
+        Assert.Equal((goal, 1), (attempt.State.Scene.Id, attempt.State.Way.Count));
+        Assert.Equal("decidedAlready", Refused(attempt, Decide()));
+        var ending = attempt.View().Story!.Ending!;
+        Assert.Equal(kind, ending.Kind);
+        var step = Assert.Single(ending.Road);
+        Assert.Equal(Make.One().Options.Single(one => one.Id == option).Text, step.Choice);
+        Assert.Equal([new WayChosen("q", goal, 1)], attempt.State.Chosen);
+
+        attempt = attempt.Then((id, at) => new WentBack(step.Id) { Id = id, At = at });
+        Assert.Equal(("start", 0), (attempt.State.Scene.Id, attempt.State.Road.Count));
+        Assert.Equal([new WayChosen("q", goal, 1)], attempt.State.Chosen);
+        Assert.Equal([new WayChosen("q", goal, 2)], Decided(attempt).State.Chosen);
+    }
+
+    /// <summary>A question that takes no more answers leads where it did: there is nothing to decide anew.</summary>
+    [Theory]
+    [InlineData(1, false)]
+    [InlineData(2, true)]
+    public void One_goes_back_to_a_question_only_while_it_takes_answers(int tries, bool back)
+    {
+        var attempt = Decided(new Attempt(Story with { Rules = Story.Rules with { Tries = tries } }).Mark("q", "b"));
+        Assert.Equal(back, attempt.View().Story!.Ending!.Road.Single().MayGoBack);
+    }
+
+    [Fact]
+    public void Outside_a_story_it_is_a_way_that_goes_back_and_no_decision()
+    {
+        var attempt = new Attempt(RightOrWrong).Mark("q", "a");
+        Assert.False(View(attempt).Decides);
+        Assert.Equal("noWayYet", Refused(attempt, Decide()));
+        Assert.Equal("spotIsGone", Refused(attempt, Decide("nothing")));
+        Assert.Equal(2, attempt.Visit("good").State.Way.Count);
+    }
+
+    /// <summary>Locked scenes are led to by no answer, and work that was handed in is looked through by plain ways.</summary>
+    [Fact]
+    public void Where_it_is_locked_or_handed_in_nothing_is_decided()
+    {
+        var locked = new Attempt(Story.WithScene("good", scene => scene with { Lock = Make.Code("open") })).Mark("q", "a");
+        Assert.Equal("stillLocked", Refused(locked, Decide()));
+        var done = new Attempt(Story).Mark("q", "a").HandIn();
+        Assert.False(View(done).Decides);
+        Assert.Equal("handedInAlready", Refused(done, Decide()));
+    }
+
+    [Fact]
+    public void A_class_that_decides_by_answers_is_on_the_map_and_in_the_statistics()
+    {
+        AttemptRow Row(string option)
+        {
+            var attempt = Decided(new Attempt(Story).Mark("q", option)).HandIn();
+            return AttemptRow.Of(attempt.State, attempt.Events);
+        }
+
+        var statistics = ClassStatistics.Of(Story, [Row("a"), Row("b"), Row("b")]);
+        var decision = Assert.Single(statistics.Decisions);
+        Assert.Equal(3, decision.Learners);
+        Assert.Equal(
+            [("a right answer", "Room good", 1), ("a wrong answer", "Room bad", 2)],
+            decision.Choices.Select(choice => (choice.Words, choice.LeadsTo, choice.Learners))
+        );
+        var map = statistics.OnMap!;
+        Assert.Equal([new WayTaken("start", "good", 1), new WayTaken("start", "bad", 2)], map.Ways);
+        Assert.Equal([3, 1, 2, 0], new[] { "start", "good", "bad", "other" }.Select(scene => map.Here[scene]));
+    }
+
+    /// <summary>Those who practise decide by their answers, and come to both ends.</summary>
+    [Fact]
+    public void A_rehearsal_comes_to_the_endings_by_answers()
+    {
+        var rehearsal = Rehearsal.Run(Story, 40, 7);
+        Assert.All(rehearsal.Statistics.Endings, ending => Assert.True(ending.Learners > 0));
+        Assert.Contains("\"start\" -> \"good\" [label=\"a right answer\"]", DotWriting.Write(Story));
     }
 }

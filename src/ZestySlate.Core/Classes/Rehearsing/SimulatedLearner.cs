@@ -299,7 +299,7 @@ public sealed class SimulatedLearner
         }
 
         // In a story they decide, as likely for the one as for the other.
-        var choices = Deciding.In(state, state.Scene, all: false);
+        var choices = Deciding.In(state, state.Scene, all: false).Concat(Deciding.ByAnswer(state, state.Scene)).ToList();
         if (choices.Count > 0 && _visits++ < 200)
         {
             return new Chose(_chance.One(choices)!.Id) { Id = id, At = at };

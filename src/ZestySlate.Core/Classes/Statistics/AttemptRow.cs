@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Classes.Statistics;
 
@@ -14,8 +15,11 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
     /// <summary>What of each scene that has a course in time was played in one go; what was played twice stands there twice.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<Stretch>> Watched { get; init; } = new Dictionary<string, IReadOnlyList<Stretch>>();
 
-    /// <summary>How often each choice of a story was taken.</summary>
-    public IReadOnlyDictionary<string, int> Chosen { get; init; } = new Dictionary<string, int>();
+    /// <summary>The ways of a story that were decided for.</summary>
+    public IReadOnlyList<WayChosen> Chosen { get; init; } = [];
+
+    /// <summary>The scenes (or steps) it came to.</summary>
+    public IReadOnlyList<string> Visited { get; init; } = [];
 
     /// <summary>The scenes in which an ending was reached.</summary>
     public IReadOnlyList<string> Endings { get; init; } = [];
@@ -26,10 +30,6 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
     /// <summary>The total as a share, 0..1; 0 when there is nothing to reach.</summary>
     [JsonIgnore]
     public double Share { get; } = OutOf == 0 ? 0 : (double)Points / (double)OutOf;
-
-    /// <summary>How often each choice was taken.</summary>
-    internal static IReadOnlyDictionary<string, int> ChosenIn(IReadOnlyList<AttemptEvent> events) =>
-        events.OfType<Chose>().GroupBy(chose => chose.SpotId).ToDictionary(same => same.Key, same => same.Count());
 
     /// <summary>The row of an attempt that was handed in.</summary>
     public static AttemptRow Of(AttemptState state, IReadOnlyList<AttemptEvent> events)
@@ -72,7 +72,8 @@ public sealed record AttemptRow(decimal Points, decimal OutOf, IReadOnlyDictiona
         )
         {
             Watched = WatchCurve.PlayedIn(events),
-            Chosen = ChosenIn(events),
+            Chosen = state.Chosen,
+            Visited = [.. state.VisitedScenes],
             Endings = state.Endings,
             Stays = state.Stays,
         };

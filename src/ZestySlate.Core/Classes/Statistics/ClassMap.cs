@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Classes.Statistics;
 
@@ -16,16 +17,13 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
 
     /// <summary>The class on the map of an activity; null where nothing is decided.</summary>
     public static ClassMap? Of(Activity activity, IReadOnlyList<AttemptRow> attempts) =>
-        Of(activity, attempts.Select(attempt => new Walk(attempt.Chosen, attempt.Stays)).ToList());
+        Of(activity, attempts.Select(attempt => new Walk(attempt.Chosen, attempt.Visited, attempt.Stays)).ToList());
 
     /// <summary>The class while it works; null where nothing is decided.</summary>
     /// <param name="activity">The activity.</param>
     /// <param name="learners">Each with their name and their attempt.</param>
-    public static ClassMap? Live(
-        Activity activity,
-        IReadOnlyList<(string Learner, AttemptState State, IReadOnlyList<AttemptEvent> Events)> learners
-    ) =>
-        Of(activity, learners.Select(one => new Walk(AttemptRow.ChosenIn(one.Events), one.State.Stays)).ToList()) is { } map
+    public static ClassMap? Live(Activity activity, IReadOnlyList<(string Learner, AttemptState State)> learners) =>
+        Of(activity, learners.Select(one => new Walk(one.State.Chosen, one.State.VisitedScenes, one.State.Stays)).ToList()) is { } map
             ? map with
             {
                 Now = learners
@@ -37,26 +35,25 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
 
     private static ClassMap? Of(Activity activity, List<Walk> attempts)
     {
-        var choices = activity
-            .Scenes.SelectMany(scene => scene.Spots.Where(spot => spot.Content.Consequence is not null).Select(spot => (scene, spot)))
-            .ToList();
-        if (choices.Count == 0 || attempts.Count == 0)
+        if (!activity.HasChoices || attempts.Count == 0)
         {
             return null;
         }
 
-        var ways = choices
-            .Where(choice => activity.SceneOf(choice.spot.Content.Goal ?? "") is not null)
-            .GroupBy(choice => (From: choice.scene.Id, To: choice.spot.Content.Goal!), choice => choice.spot.Id)
-            .Select(same => new WayTaken(same.Key.From, same.Key.To, attempts.Count(walk => same.Any(walk.Chosen.ContainsKey))))
-            .Where(way => way.Learners > 0)
+        var sceneOf = activity
+            .Scenes.SelectMany(scene => scene.Spots.Select(spot => (scene, spot)))
+            .ToDictionary(one => one.spot.Id, one => one.scene.Id);
+        var ways = attempts
+            .SelectMany(walk =>
+                walk.Chosen.Where(way => sceneOf.ContainsKey(way.SpotId) && activity.SceneOf(way.To) is not null)
+                    .Select(way => (From: sceneOf[way.SpotId], way.To))
+                    .Distinct()
+            )
+            .GroupBy(way => way)
+            .Select(same => new WayTaken(same.Key.From, same.Key.To, same.Count()))
             .ToValueList();
-        var into = choices.ToLookup(choice => choice.spot.Content.Goal ?? "", choice => choice.spot.Id);
         return new ClassMap(
-            activity.Scenes.ToDictionary(
-                scene => scene.Id,
-                scene => scene == activity.Scenes[0] ? attempts.Count : attempts.Count(walk => into[scene.Id].Any(walk.Chosen.ContainsKey))
-            ),
+            activity.Scenes.ToDictionary(scene => scene.Id, scene => attempts.Count(walk => walk.Visited.Contains(scene.Id))),
             ways
         )
         {
@@ -70,8 +67,12 @@ public sealed record ClassMap(IReadOnlyDictionary<string, int> Here, ValueList<W
         };
     }
 
-    /// <summary>What the map needs of one learner: how often each choice was taken, and how long each scene took.</summary>
-    private sealed record Walk(IReadOnlyDictionary<string, int> Chosen, IReadOnlyDictionary<string, TimeSpan> Stays);
+    /// <summary>What the map needs of one learner: what was decided for, where they were, and how long each scene took.</summary>
+    private sealed record Walk(
+        IReadOnlyList<WayChosen> Chosen,
+        IReadOnlyCollection<string> Visited,
+        IReadOnlyDictionary<string, TimeSpan> Stays
+    );
 }
 
 /// <summary>A way that somebody took.</summary>

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Stories;
 
 namespace ZestySlate.Core.Classes.Statistics;
 
@@ -25,27 +26,31 @@ public sealed record Decision(string SceneId, string Title, int Learners, ValueL
 
     private static Decision Of(Activity activity, Scene scene, IReadOnlyList<AttemptRow> attempts)
     {
-        var choices = scene.Spots.Where(spot => spot.Content.Consequence is not null).ToList();
+        var ways = DecidingWay.In(activity, scene);
+        var spots = ways.Select(way => way.SpotId).ToHashSet();
         return new(
             scene.Id,
             activity.TitleOf(scene),
-            attempts.Count(attempt => choices.Any(choice => attempt.Chosen.ContainsKey(choice.Id))),
-            choices
-                .Select(choice => new ChoiceTaken(
-                    choice.Id,
-                    activity.NameOf(choice),
-                    activity.SceneOf(choice.Content.Goal ?? "") is { } goal ? activity.TitleOf(goal) : "",
-                    attempts.Count(attempt => attempt.Chosen.ContainsKey(choice.Id)),
-                    attempts.Sum(attempt => attempt.Chosen.GetValueOrDefault(choice.Id))
-                ))
+            attempts.Count(attempt => attempt.Chosen.Any(one => spots.Contains(one.SpotId))),
+            ways.Select(way =>
+                {
+                    var taken = attempts.SelectMany(attempt => attempt.Chosen.Where(way.Is)).ToList();
+                    return new ChoiceTaken(
+                        way.SpotId,
+                        way.Words,
+                        activity.SceneOf(way.To ?? "") is { } goal ? activity.TitleOf(goal) : "",
+                        taken.Count,
+                        taken.Sum(one => one.Times)
+                    );
+                })
                 .ToValueList()
         );
     }
 }
 
 /// <summary>How often a choice was taken.</summary>
-/// <param name="SpotId">The choice.</param>
-/// <param name="Words">Its words.</param>
+/// <param name="SpotId">The choice, or the question whose answers are.</param>
+/// <param name="Words">Its words, or after which answers.</param>
 /// <param name="LeadsTo">Where it leads; empty for back to the decision.</param>
 /// <param name="Learners">How many took it, at least once.</param>
 /// <param name="Times">How often it was taken.</param>

@@ -57,7 +57,7 @@ public sealed class LookoutModel(
         var document = at.MaxBy(one => one.State.Edition)?.State.Activity;
         var live = document is null
             ? null
-            : ClassMap.Live(document, [.. at.Select(one => (names.GetValueOrDefault(one.Record.Id, "somebody"), one.State, one.Events))]);
+            : ClassMap.Live(document, [.. at.Select(one => (names.GetValueOrDefault(one.Record.Id, "somebody"), one.State))]);
         return Partial("_LookoutMap", live is null ? null : new OnTheMap(document!, live));
     }
 

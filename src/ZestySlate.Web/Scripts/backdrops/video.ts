@@ -280,7 +280,11 @@ class Watching {
     const turn = cue?.turn ?? null;
     if (cue?.turnScene) {
       this.report();
-      this.root.dispatchEvent(new CustomEvent("slate:go", { detail: cue.turnScene }));
+      this.root.dispatchEvent(
+        cue.decides
+          ? new CustomEvent("slate:event", { detail: { act: "choose", spot: cue.id, fields: {} } })
+          : new CustomEvent("slate:go", { detail: cue.turnScene }),
+      );
       return;
     }
     if (turn !== null) {

@@ -20,6 +20,8 @@ export interface Cue {
   turn: number | null;
   /** The scene in which it goes on after it, or null. */
   turnScene: string | null;
+  /** True when going there is a step of the road of a story. */
+  decides: boolean;
   question: boolean;
   done: boolean;
 }
@@ -40,6 +42,7 @@ export function cuesOf(stage: ParentNode): Cue[] {
       waits: sign.dataset.waits === "yes",
       turn: sign.dataset.turnsTo === undefined ? null : Number(sign.dataset.turnsTo),
       turnScene: sign.dataset.turnsScene ?? null,
+      decides: sign.dataset.decides === "yes",
       question: sign.dataset.kind === "question",
       done: sign.classList.contains("sign-done"),
     }))
