@@ -293,6 +293,68 @@ public sealed class StoryJourney(Apps apps)
         Assert.All(ines.Complaints(), complaint => Assert.Contains("422", complaint, StringComparison.Ordinal));
     }
 
+    /// <summary>A question is the choice: right leads here, wrong there; at the end it is decided anew.</summary>
+    [Fact]
+    public void An_answer_decides_where_the_story_goes_on()
+    {
+        using var ines = new Person(1400, 900).SignIn(apps);
+        ines.Press("New", "main");
+        ines.BeginActivity("coast.svg", "Out or in");
+        ines.Press("Map and outline");
+        ines.See("#map .map-node");
+        ines.Run("document.querySelector('#outline').focus()");
+        ines.Hand.KeyDown(Keys.Control).SendKeys(Keys.End).KeyUp(Keys.Control).Perform();
+        ines.Keys(Keys.Enter + "Dry [end: a good end]" + Keys.Enter + "Wet [end]");
+        ines.Press("Make the scenes", "#map");
+        ines.Until(() => ines.All("#map .map-node").Count == 3 ? "" : null, "three scenes");
+        ines.Saved();
+        ines.Keys(Keys.Escape);
+        ines.PressStage(0.5, 0.5);
+        ines.Choose("multipleChoice");
+        ines.PressCss("#room-details [data-field=prompt] [contenteditable=true]");
+        ines.Keys("The glass falls. What now?");
+        ines.Saved();
+        ines.Retype("#room-details li:nth-child(1) [data-option-text]", "Stay in");
+        ines.Retype("#room-details li:nth-child(2) [data-option-text]", "Go out");
+        ines.PressCss("#room-details .edit-option:nth-child(1) input[name=right]");
+        ines.Saved();
+        ines.PressCss("details[id^=fold-leads] > summary");
+        ines.Pick("select[name=turn-Right-scene]", "Dry");
+        ines.Pick("select[name=turn-Wrong-scene]", "Wet");
+        ines.Saved();
+        ines.Reads("details[id^=fold-leads] > summary", "2 ways");
+        var code = ines.PublishByLink();
+
+        using var wren = new Person().Visit(apps, code);
+        void Answers(string option)
+        {
+            wren.Run("[...document.querySelectorAll('.panel label')].find(one => one.innerText.includes(arguments[0])).click()", option);
+            wren.Press("Mark my answer", ".panel");
+            wren.PressCss(".panel form[data-choose] button");
+        }
+
+        wren.PressCss("a[data-sign]");
+        wren.See(".panel form[data-ask]");
+        Answers("Go out");
+        wren.Reads("#scene-title", "Wet");
+        wren.Reads("[data-situation] ol", "Go out");
+        wren.PressCss("button[title^='Decide again']");
+        wren.See("a[data-sign]");
+        wren.PressCss("a[data-sign]");
+        wren.PressCss(".panel button[value=again]");
+        wren.Until(() => wren.All(".panel form[data-choose]").Count == 0 ? "" : null, "the answer before to lead nowhere");
+        Answers("Stay in");
+        wren.Reads("#scene-title", "Dry");
+        wren.Reads("[data-situation]", "2 of 2 endings found");
+        wren.Press("Hand in");
+        wren.See("#result");
+        Assert.Empty(wren.Complaints());
+
+        ines.Go(apps.Slate + $"/author/{code}/statistics");
+        ines.Reads("main", "a right answer");
+        Assert.Empty(ines.Complaints());
+    }
+
     [Fact]
     public void Two_fingers_bring_the_map_nearer_and_one_moves_it()
     {

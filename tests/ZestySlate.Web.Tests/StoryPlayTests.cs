@@ -226,6 +226,62 @@ public sealed class StoryPlayTests(SlateHost host)
         Assert.Contains("was deleted", WebUtility.HtmlDecode(await ines.GetStringAsync($"/author/{id}", Stop)));
     }
 
+    [Fact]
+    public async Task A_thing_gets_a_picture_with_its_words_which_a_number_does_not()
+    {
+        var (ines, id) = await host.BeginWorksheetAsync("Things");
+        await SendAsync(ines, id, ("edit", "story"), ("add", "thing"));
+        var lamp = (await DocumentAsync(id)).Story!.States[0].Id;
+        await SendAsync(
+            ines,
+            id,
+            ("edit", "story"),
+            ("state", lamp),
+            ($"name-{lamp}", "Lamp"),
+            ($"sort-{lamp}", "thing"),
+            ("add", "number")
+        );
+        var number = (await DocumentAsync(id)).Story!.States[1].Id;
+        async Task<HttpStatusCode> PictureAsync(string of)
+        {
+            var page = await ines.GetStringAsync($"/author/{id}", Stop);
+            var form = new MultipartFormDataContent
+            {
+                { new StringContent(SlateHost.Find(page, "data-proof=\"([^\"]+)\"")), "proof" },
+                { new StringContent("thingPicture"), "purpose" },
+                { new StringContent(of), "kind" },
+                { new StringContent(SlateHost.Find(page, "data-version=\"([^\"]+)\"")), "version" },
+                {
+                    new ByteArrayContent(
+                        await File.ReadAllBytesAsync(Path.Combine(SlateHost.Root(), "demo/pictures/shelter-inside.png"), Stop)
+                    ),
+                    "file",
+                    "lamp.png"
+                },
+            };
+            return (await ines.PostAsync($"/author/{id}/media", form, Stop)).StatusCode;
+        }
+
+        Assert.Equal(HttpStatusCode.OK, await PictureAsync(lamp));
+        Assert.NotEqual(HttpStatusCode.OK, await PictureAsync(number));
+        await SendAsync(
+            ines,
+            id,
+            ("edit", "story"),
+            ("state", lamp),
+            ($"sort-{lamp}", "thing"),
+            ($"alternativeText-{lamp}", "A lamp, lit")
+        );
+        var picture = (await DocumentAsync(id)).Story!.StateOf(lamp)!.Picture!;
+        Assert.Equal((800, "A lamp, lit"), (picture.Width, picture.AlternativeText));
+
+        // A page that does not know of it leaves it; taken away, it is gone.
+        await SendAsync(ines, id, ("edit", "story"), ("state", lamp), ($"sort-{lamp}", "thing"));
+        Assert.NotNull((await DocumentAsync(id)).Story!.StateOf(lamp)!.Picture);
+        await SendAsync(ines, id, ("edit", "story"), ("state", lamp), ($"sort-{lamp}", "thing"), ("removePicture", lamp));
+        Assert.Null((await DocumentAsync(id)).Story!.StateOf(lamp)!.Picture);
+    }
+
     /// <summary>With a thing in hand what asks for it is there; anew without it, it is not; too much of a state is the most.</summary>
     [Fact]
     public async Task A_trial_begins_as_if_one_had_come_by_something()

@@ -72,13 +72,14 @@ public sealed record Activity
     /// <summary>Every picture the activity shows.</summary>
     public IEnumerable<Picture> Pictures => Scenes.SelectMany(scene => scene.Pictures).Concat(OwnPictures);
 
-    /// <summary>The pictures of the activity as a whole: its looks, its introduction, the words for its total.</summary>
+    /// <summary>The pictures of the activity as a whole: its looks, its introduction, its things, the words for its total.</summary>
     public IEnumerable<Picture> OwnPictures =>
         new[] { Look.Cover, Look.Background }
             .OfType<Picture>()
             .Concat(Look.Spots.Select(look => look.Sign.Picture).OfType<Picture>())
             .Concat(Flow.Picture is null ? [] : [Flow.Picture])
             .Concat((Trail?.Stops ?? []).SelectMany(stop => stop.Pictures))
+            .Concat(Story?.Pictures ?? [])
             .Concat(Rules.Bands.Bands.Select(band => band.Picture).OfType<Picture>());
 
     /// <summary>The picture that stands for it in lists: the cover, or what the first scene shows; null when there is none.</summary>

@@ -15,10 +15,16 @@ public static class ReadyCheck
             .Concat(WaysCheck.Run(activity))
             .Concat(FlowCheck.Run(activity))
             .Concat(TrailCheck.Run(activity))
+            .Concat(OfThings(activity))
             .Concat(OfTexts(activity with { Scenes = [] }, "of the activity as a whole", null, null))
             .Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene, sentencesOf)))
             .OrderBy(finding => finding.Blocks ? 0 : 1)
             .ToValueList();
+
+    private static IEnumerable<Finding> OfThings(Activity activity) =>
+        from state in activity.Story?.States ?? []
+        where state is { IsThing: true, Picture.LacksAlternativeText: true }
+        select new Finding(false, $"The picture of the thing “{state.Name}” has no alternative text.", null, null, "story");
 
     private static IEnumerable<Finding> OfActivity(Activity activity)
     {

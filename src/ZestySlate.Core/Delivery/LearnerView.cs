@@ -138,7 +138,8 @@ public sealed record LearnerView
                     : [],
             HasFindings =
                 activity.Spots.Any(spot => spot.Content.IsFinding)
-                || activity.Trail is { } trail && trail.Stops.Any(stop => stop.Reward is not null),
+                || activity.Trail is { } trail && trail.Stops.Any(stop => stop.Reward is not null)
+                || activity.Story is { ShowsThings: true },
             Findings = state.Findings.Select(id => FindingView.Of(state, id, now, due)).OfType<FindingView>().ToValueList(),
             OffersBegin = !state.NeedsStart && !state.IsHandedIn && state.LooksRound,
             IsCompleted = state.IsCompleted,

@@ -198,7 +198,7 @@ public sealed record SpotView(
                     ? StopView.IsDone(state, stop, now, due)
                     : null,
             TurnsTo = timed ? turn?.To : null,
-            TurnsToScene = turn?.Scene is { } other && activity.SceneOf(other) is not null ? other : null,
+            TurnsToScene = Turning.SceneOf(state, spot),
             LeadsOn = !timed && !state.IsInOrder && spot.IsLeading,
             Decides = spot.IsLeading && activity.HasChoices && !state.IsHandedIn,
             Waits = timed && spot.During is { } during && WaitsIn(state, spot, during),

@@ -7,6 +7,12 @@ namespace ZestySlate.Core.Delivery;
 /// <summary>Where one goes on after what was done at a spot: in a course in time, or in another scene.</summary>
 internal static class Turning
 {
+    /// <summary>The scene in which one goes on by the answer that is shown; null while another is given, and where none is.</summary>
+    public static string? SceneOf(AttemptState state, Spot spot) =>
+        state.QuestionOf(spot.Id) is { Closed: false, ShowsLastTry: false, Tries.Count: > 0 }
+            ? null
+            : state.Index.SceneOf(Of(state, spot)?.Scene ?? "")?.Id;
+
     /// <summary>The first turn that fits the last answer that was marked, which has its turn whatever is shown of it; null to go on from
     /// there.</summary>
     public static Turn? Of(AttemptState state, Spot spot)

@@ -35,6 +35,7 @@ public sealed record ReplaceMedia(string Old, string New, int Width, int Height,
                 Background = swap.OrNone(activity.Look.Background),
                 Spots = activity.Look.Spots.Select(look => look with { Sign = swap.Of(look.Sign) }).ToValueList(),
             },
+            Story = activity.Story?.With(swap),
             Trail = activity.Trail is null
                 ? null
                 : activity.Trail with

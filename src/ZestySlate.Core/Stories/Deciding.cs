@@ -10,7 +10,7 @@ internal static class Deciding
     /// decision; null where nothing is decided by it.</summary>
     internal static string? GoalOf(AttemptState state, Spot spot) =>
         spot.Content.Consequence is not null ? spot.Content.Goal ?? ""
-        : spot.IsLeading && state.Activity.HasChoices && !state.IsInOrder ? state.Index.SceneOf(Turning.Of(state, spot)?.Scene ?? "")?.Id
+        : spot.IsLeading && state.Activity.HasChoices && !state.IsInOrder ? Turning.SceneOf(state, spot)
         : null;
 
     /// <summary>The questions of a scene whose answers lead on now.</summary>

@@ -34,7 +34,20 @@ public sealed record Story
     [JsonIgnore]
     public ValueList<StateValue> Beginning => States.Select(state => new StateValue(state.Id, state.Within(state.Begins))).ToValueList();
 
-    /// <summary>For attempts at work: the names, units and what is shown of a newer one; what counts and how it begins stays.</summary>
+    /// <summary>What its things look like.</summary>
+    internal IEnumerable<Picture> Pictures => States.Select(state => state.Picture).OfType<Picture>();
+
+    /// <summary>True when there are things to be seen among the findings.</summary>
+    [JsonIgnore]
+    public bool ShowsThings => States.Any(state => state is { IsThing: true, Shown: true, Picture: not null });
+
+    internal Story With(MediaSwap swap) =>
+        this with
+        {
+            States = States.Replace(state => state.Picture is not null, state => state with { Picture = swap.OrNone(state.Picture) }),
+        };
+
+    /// <summary>For attempts at work: the names, units, pictures and what is shown of a newer one; what counts and how it begins stays.</summary>
     internal Story WithWording(Story? newer) =>
         newer is null
             ? this
@@ -42,11 +55,7 @@ public sealed record Story
             {
                 NamesEndings = newer.NamesEndings,
                 Tried = newer.Tried,
-                States = States
-                    .Select(state =>
-                        newer.StateOf(state.Id) is { } same ? state with { Name = same.Name, Unit = same.Unit, Shown = same.Shown } : state
-                    )
-                    .ToValueList(),
+                States = States.Select(state => newer.StateOf(state.Id) is { } same ? state.WithWording(same) : state).ToValueList(),
             };
 
     /// <summary>For marking again: what of a newer one is the score.</summary>
@@ -84,6 +93,18 @@ public sealed record StoryState
 
     /// <summary>True when learners see how it stands.</summary>
     public bool Shown { get; init; } = true;
+
+    /// <summary>What a thing looks like; null for a sign that all things have.</summary>
+    public Picture? Picture { get; init; }
+
+    internal StoryState WithWording(StoryState newer) =>
+        this with
+        {
+            Name = newer.Name,
+            Unit = newer.Unit,
+            Shown = newer.Shown,
+            Picture = newer.Picture,
+        };
 
     /// <summary>The value, no further than it may go.</summary>
     public decimal Within(decimal value) => IsThing ? (value >= 1 ? 1 : 0) : Math.Clamp(value, Least, Math.Max(Least, Most));

@@ -11,6 +11,10 @@ namespace ZestySlate.Core.Stories;
 /// <param name="Counts">True when the story is the score, or part of it.</param>
 public sealed record StoryView(ValueList<StateView> States, string Choice, OnTheWay? OnTheWay, bool Counts)
 {
+    /// <summary>The things that one has, as they look.</summary>
+    public IEnumerable<StoryState> Things =>
+        States.Select(state => state.State).Where(state => state is { IsThing: true, Picture: not null });
+
     /// <summary>The scene in which the learner is.</summary>
     public string SceneId { get; init; } = "";
 
@@ -20,11 +24,11 @@ public sealed record StoryView(ValueList<StateView> States, string Choice, OnThe
     /// <summary>The ending in which the learner is; null on the road.</summary>
     public EndingView? Ending { get; init; }
 
-    /// <summary>The view of a state; null where nothing is decided.</summary>
+    /// <summary>The view of a state; null where nothing is decided and nothing kept in mind.</summary>
     internal static StoryView? Of(AttemptState state)
     {
         var activity = state.Activity;
-        if (!activity.HasChoices)
+        if (!activity.HasChoices && activity.Story is not { States.Count: > 0 })
         {
             return null;
         }

@@ -8,6 +8,7 @@ using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Backdrops;
 using ZestySlate.Web.Contents;
+using ZestySlate.Web.Stories;
 using ZestySlate.Web.Trails;
 
 namespace ZestySlate.Web.Media;
@@ -52,6 +53,7 @@ internal static class MediaPurposes
         .Concat(BackdropForms.All.SelectMany(form => form.Files))
         .Concat(OfActivities)
         .Concat(TrailForms.Files)
+        .Concat(StoryForms.Files)
         .ToLookup(purpose => purpose.Key);
 
     /// <summary>The kind of file that a purpose needs.</summary>

@@ -4,15 +4,32 @@ using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Stories;
 using ZestySlate.Formats.RichText;
+using ZestySlate.Storage.Media;
 using ZestySlate.Web.Authoring;
+using ZestySlate.Web.Media;
 
 namespace ZestySlate.Web.Stories;
 
 /// <summary>Reads forms about what a story keeps in mind, what is told, and what follows from choices.</summary>
 internal static class StoryForms
 {
+    /// <summary>The uses of files: what a thing looks like; the part is its id.</summary>
+    public static IReadOnlyList<MediaPurpose> Files { get; } =
+    [
+        new("thingPicture", MediaKind.Picture, use =>
+            use.Activity.Story is { } story && story.StateOf(use.Part) is { IsThing: true }
+                ? new SetStory(
+                    story with
+                    {
+                        States = story.States.Replace(state => state.Id == use.Part, state => state with { Picture = use.Picture }),
+                    }
+                )
+                : null
+        ),
+    ];
+
     /// <summary>Fields: state (the ids of the rows), and of each row name-, sort-, begins-, least-, most-, unit-, shown-; scoring, tried,
-    /// shuffles, namesEndings; remove (an id); add (“number” or “thing”).</summary>
+    /// shuffles, namesEndings; the words of a thing's picture, ending in its id; remove, removePicture (ids); add (“number” or “thing”).</summary>
     public static Outcome<Edit> ReadStory(IFormCollection form, Activity activity)
     {
         var old = activity.Story ?? new Story();
@@ -138,6 +155,10 @@ internal static class StoryForms
             Most = Number("most", was.Most),
             Unit = form.ContainsKey($"unit-{id}") ? form[$"unit-{id}"].ToString().Trim().Cut(12) : was.Unit,
             Shown = form[$"shown-{id}"] == "yes",
+            Picture =
+                form["removePicture"] == id ? null
+                : was.Picture is { } picture && form.ContainsKey("alternativeText-" + id) ? PictureForms.Read(form, picture, "-" + id)
+                : was.Picture,
         };
     }
 }

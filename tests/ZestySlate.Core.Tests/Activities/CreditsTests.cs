@@ -194,6 +194,7 @@ public sealed class CreditsTests
                 Spots = [new SpotLook(SpotKind.Note, new Sign { Picture = Picture() })],
             },
             Flow = new Flow { Picture = Picture() },
+            Story = new Story { States = [new StoryState { Id = "key", Picture = Picture() }] },
             Trail = new Trail
             {
                 Stops =

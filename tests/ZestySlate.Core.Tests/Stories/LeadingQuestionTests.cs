@@ -127,6 +127,17 @@ public sealed class LeadingQuestionTests
         Assert.Equal([new WayChosen("q", goal, 2)], Decided(attempt).State.Chosen);
     }
 
+    /// <summary>While another answer is given, the one before leads nowhere.</summary>
+    [Fact]
+    public void In_another_go_the_answer_before_does_not_decide()
+    {
+        var attempt = new Attempt(Story with { Rules = Story.Rules with { Tries = 3 } }).Mark("q", "b").Again("q");
+        Assert.Null(View(attempt).TurnsToScene);
+        Assert.Equal("noWayYet", Refused(attempt, Decide()));
+        Assert.Null(View(attempt.Answer("q", "a")).TurnsToScene);
+        Assert.Equal("good", View(attempt.Mark("q", "a")).TurnsToScene);
+    }
+
     /// <summary>A question that takes no more answers leads where it did: there is nothing to decide anew.</summary>
     [Theory]
     [InlineData(1, false)]

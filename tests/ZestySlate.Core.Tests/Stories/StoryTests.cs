@@ -435,4 +435,62 @@ public sealed class StoryTests
         Assert.Contains("needs a name", Refuse(trust with { Name = " " }));
         Assert.Contains("up to 60", new Story { States = [.. Enumerable.Range(0, 61).Select(i => trust with { Id = $"s{i}" })] }.Refuse());
     }
+
+    private static readonly Picture Key = Make.Picture() with { Media = new string('e', 64), AlternativeText = "" };
+
+    private static Activity WithKey(bool shown = true) =>
+        Warning with
+        {
+            Story = Warning.Story! with
+            {
+                States = Warning.Story!.States.Add(
+                    new StoryState
+                    {
+                        Id = "key",
+                        Name = "The key",
+                        IsThing = true,
+                        Shown = shown,
+                        Picture = Key,
+                    }
+                ),
+            },
+        };
+
+    /// <summary>What one has not is not in what is sent, and what is hidden never is.</summary>
+    [Theory]
+    [InlineData(true, 0, 0)]
+    [InlineData(true, 1, 1)]
+    [InlineData(false, 1, 0)]
+    public void A_thing_with_a_picture_is_among_the_findings_once_one_has_it(bool shown, int begins, int seen)
+    {
+        var story = WithKey(shown);
+        story = story with
+        {
+            Story = story.Story! with { States = story.Story!.States.Replace(one => one.Id == "key", one => one with { Begins = begins }) },
+        };
+        var view = new Attempt(story).View();
+        Assert.Equal(shown, view.HasFindings);
+        Assert.Equal(seen, view.Story!.Things.Count());
+    }
+
+    [Fact]
+    public void The_picture_of_a_thing_is_counted_replaced_asked_about_and_is_wording()
+    {
+        var story = WithKey();
+        Assert.Contains(Key.Media, story.Media);
+        Assert.Contains(ReadyCheck.Run(story), finding => finding.Message.Contains("the thing “The key” has no alternative text"));
+        var other = new ReplaceMedia(Key.Media, new string('f', 64), 10, 20).Apply(story).Value;
+        Assert.Equal((new string('f', 64), 10), (other.Story!.StateOf("key")!.Picture!.Media, other.Story.StateOf("key")!.Picture!.Width));
+        Assert.Equal(other.Story, EditionMerge.WithWording(story, other).Story);
+        Assert.Equal(story, ActivityJson.Read(ActivityJson.Write(story)).Value);
+    }
+
+    /// <summary>Where nothing is decided, what is won changes states all the same, and is seen.</summary>
+    [Fact]
+    public void States_are_seen_without_choices()
+    {
+        var plain = WithKey() with { Scenes = [Make.Scene("one")] };
+        Assert.Equal("Trust", new Attempt(plain).View().Story!.States[0].State.Name);
+        Assert.Null(new Attempt(plain with { Story = null }).View().Story);
+    }
 }
