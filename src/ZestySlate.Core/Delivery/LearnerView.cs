@@ -60,6 +60,9 @@ public sealed record LearnerView
     /// <summary>The clue cards found so far, in that order.</summary>
     public ValueList<FindingView> Findings { get; init; } = [];
 
+    /// <summary>How many findings there are, with the things of the story that are seen among them.</summary>
+    public int FoundCount => Findings.Count + (Story?.Things.Count() ?? 0);
+
     /// <summary>True when the activity is completed, as its rules say.</summary>
     public bool IsCompleted { get; init; }
 
