@@ -34,16 +34,6 @@ internal static class FlowCheck
                     "draw"
                 );
             }
-            else if (activity.Flow.Way == Way.Free)
-            {
-                yield return new Finding(
-                    false,
-                    $"In “{activity.TitleOf(scene)}” questions are to be drawn, but learners go where they like and get all. Let them go in order.",
-                    scene.Id,
-                    null,
-                    "draw"
-                );
-            }
             else if (Worths(activity, scene).Distinct().Count() > 1)
             {
                 yield return new Finding(

@@ -79,17 +79,23 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
 
     /// <summary>
     /// The activity with every scene's spots as they were given: recorded ones in their order; what has come since (only
-    /// words to read can) behind what it follows in the newer edition; questions that were not drawn last.
+    /// words to read can) behind what it follows in the newer edition. Questions that were not drawn stand last where steps say what is
+    /// shown; where learners go as they like, they are not there.
     /// </summary>
     internal Activity On(Activity activity)
     {
         var given = Steps.SelectMany(step => step.Sections).ToLookup(section => section.SceneId, section => section.SpotIds);
+        var recorded = Steps.SelectMany(step => step.SpotIds).ToHashSet();
+        ValueList<Spot> DrawnOf(Scene scene) =>
+            scene.Draw is null || activity.Flow.Way != Way.Free
+                ? scene.Spots
+                : scene.Spots.RemoveAll(spot => spot.Question is not null && !recorded.Contains(spot.Id));
         return activity with
         {
             Scenes = activity.Scenes.Replace(
                 _ => true,
                 scene =>
-                    Placed(scene.Spots, given[scene.Id].SelectMany(ids => ids)) is var placed && placed == scene.Spots
+                    Placed(DrawnOf(scene), given[scene.Id].SelectMany(ids => ids)) is var placed && placed == scene.Spots
                         ? scene
                         : scene with
                         {
@@ -159,15 +165,10 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
             .ToValueList();
     }
 
-    /// <summary>The spots of a scene as this learner gets them, where the activity goes in order: questions drawn and shuffled, the others
+    /// <summary>The spots of a scene as this learner gets them: questions drawn and, where the activity goes in order, shuffled; the others
     /// where they are.</summary>
     private static ValueList<Spot> Arranged(Activity activity, Scene scene, Began began)
     {
-        if (activity.Flow.Way == Way.Free)
-        {
-            return scene.Spots;
-        }
-
         var questions = scene.Spots.Where(spot => spot.Question is not null).ToDictionary(spot => spot.Id);
         var ids = questions.Keys.ToList();
         if (scene.Draw is { } draw && draw < ids.Count)
@@ -176,7 +177,7 @@ public sealed record Handout(ValueList<Step> Steps, ValueList<DrawnOrders> Order
             ids.RemoveAll(id => !drawn.Contains(id));
         }
 
-        if (activity.Flow.ShuffleQuestions)
+        if (activity.Flow is { Way: Way.InOrder, ShuffleQuestions: true })
         {
             ids = [.. SeededRandom.Ranked(began.Seed, "questions", ids)];
         }

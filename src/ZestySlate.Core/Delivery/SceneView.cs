@@ -36,7 +36,11 @@ public sealed record SceneView(string Id, string Title, Backdrop Backdrop, Sound
     public static SceneView ForAuthor(Activity activity, Scene scene)
     {
         // The author sees every scene as a whole, whatever the way through it.
-        var whole = activity with { Flow = new Flow { ShuffleOptions = activity.Flow.ShuffleOptions } };
+        var whole = activity with
+        {
+            Flow = new Flow { ShuffleOptions = activity.Flow.ShuffleOptions },
+            Scenes = activity.Scenes.Replace(one => one.Draw is not null, one => one with { Draw = null }),
+        };
         var state = Replay.Run(_ => whole, [new Began(0, 0) { Id = "began", At = DateTimeOffset.UnixEpoch }]) with { KnowsAll = true };
         return Of(state, scene, DateTimeOffset.UnixEpoch, null, asAuthor: true);
     }

@@ -243,4 +243,37 @@ public sealed class FlowTests
         var activity = InOrder() with { Language = "de", Wording = [new OwnWord("markThis", "Nachsehen")] };
         Assert.Equal(("Nachsehen", "Abgeben"), (activity.Words["markThis"], activity.Words["handIn"]));
     }
+
+    private static Activity Free(params Scene[] scenes) => InOrder(null, null, scenes) with { Flow = new Flow() };
+
+    /// <summary>Those that are not drawn are nowhere: not on the page, not in the score, not to be answered.</summary>
+    [Fact]
+    public void Where_learners_go_as_they_like_questions_are_drawn_too()
+    {
+        var pool = Free(Page("a", 5, 2), Page("b", 3));
+        var seen = Enumerable.Range(1, 30).Select(seed => new Attempt(pool, seed)).ToList();
+        Assert.All(seen, attempt => Assert.Equal((2, 5m), (attempt.View().Scenes[0].Spots.Count, attempt.State.Score.OutOf)));
+        Assert.Equal(5, seen.SelectMany(attempt => attempt.View().Scenes[0].Spots).Select(spot => spot.Id).Distinct().Count());
+        Assert.All(seen, attempt => Assert.Equal(attempt.View().Scenes[0].Spots.Select(spot => spot.Id).Order(), Ids(attempt)));
+        var first = seen[0];
+        var left = pool.Scenes[0].Spots.First(spot => !Ids(first).Contains(spot.Id)).Id;
+        Assert.Equal(
+            "questionIsGone",
+            AttemptRules.Refuse(first.State, new Answered(left, Make.Picked("a")) { Id = "x", At = Make.Monday })?.Key
+        );
+        Assert.Equal(5, SceneView.ForAuthor(pool, pool.Scenes[0]).Spots.Count);
+        Assert.Equal(3, first.Visit("b").View().Scenes[0].Spots.Count);
+
+        static IEnumerable<string> Ids(Attempt attempt) => attempt.State.Questions.Select(one => one.Spot.Id).Where(id => id[0] == 'a');
+    }
+
+    /// <summary>What was on record when nothing was drawn there stays whole.</summary>
+    [Fact]
+    public void Who_got_all_keeps_all()
+    {
+        var pool = Free(Page("a", 5, 2));
+        var began = new Began(1, 7) { Id = "began", At = Make.Monday };
+        var all = began with { Handout = Handout.Draw(Free(Page("a", 5)), began) };
+        Assert.Equal(5, Replay.Run(_ => pool, [all]).Questions.Count);
+    }
 }
