@@ -29,6 +29,18 @@ public sealed partial class SourcesTests
         Assert.Empty(tooLong);
     }
 
+    /// <summary>What a page needs it asks a store for.</summary>
+    [Fact]
+    public void No_page_asks_the_database_itself()
+    {
+        var pages = Path.Combine(SlateHost.Root(), "src", "ZestySlate.Web", "Pages");
+        Assert.Empty(
+            from file in Directory.EnumerateFiles(pages, "*.cs*", SearchOption.AllDirectories)
+            where File.ReadAllText(file) is var text && (text.Contains("SlateDb") || text.Contains("EntityFrameworkCore"))
+            select Path.GetRelativePath(pages, file)
+        );
+    }
+
     /// <summary>In components an attribute is text: an entity would be read as it is written.</summary>
     [Fact]
     public void No_component_has_an_entity_in_an_attribute() =>

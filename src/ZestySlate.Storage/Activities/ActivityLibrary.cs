@@ -127,6 +127,14 @@ public sealed record LibraryChoices(
 /// <summary>A teacher's library of activities, with what colleagues share.</summary>
 public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRights rights, TimeProvider clock)
 {
+    /// <summary>What a person may edit that somebody has begun or handed in since a moment.</summary>
+    public async Task<IReadOnlyList<ActivityRecord>> WorkedOnAsync(string personId, DateTimeOffset since) =>
+        await db
+            .Activities.AsNoTracking()
+            .Where(rights.Editable(personId))
+            .Where(record => db.Attempts.Any(one => one.ActivityId == record.Id && (one.BeganAt > since || one.HandedInAt > since)))
+            .ToListAsync();
+
     /// <summary>Looks for activities; the documents of one page are read, however many there are.</summary>
     public async Task<LibraryFound> SearchAsync(string personId, LibrarySearch search)
     {

@@ -45,6 +45,10 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         return new Draft(record, document, false, false, "Begun");
     }
 
+    /// <summary>An activity's record.</summary>
+    public Task<ActivityRecord> RecordAsync(string activityId, CancellationToken stop = default) =>
+        db.Activities.AsNoTracking().SingleAsync(activity => activity.Id == activityId, stop);
+
     /// <summary>The draft of an activity, or null when there is none.</summary>
     public async Task<Draft?> DraftAsync(string activityId)
     {

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.Learners;
 
 namespace ZestySlate.Storage.Attempts;
 
@@ -17,6 +18,65 @@ public sealed class AttemptReader(IDbContextFactory<SlateDb> open, ActivityStore
             .Where(a => a.ActivityId == activityId && a.PersonId == personId && a.AssignmentId == assignmentId)
             .OrderByDescending(a => a.BeganAt)
             .FirstOrDefaultAsync();
+    }
+
+    /// <summary>True when somebody has begun it.</summary>
+    public async Task<bool> AnyAsync(string activityId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activityId);
+    }
+
+    /// <summary>The attempts at an activity, the newest first, each with its learner's name.</summary>
+    /// <param name="activityId">The activity.</param>
+    /// <param name="assignmentId">One class or course; null for all.</param>
+    /// <param name="handedIn">True for those alone that were handed in.</param>
+    public async Task<IReadOnlyList<(AttemptRecord Attempt, string Learner)>> NamedAsync(
+        string activityId,
+        int? assignmentId = null,
+        bool handedIn = false
+    )
+    {
+        await using var db = await open.CreateDbContextAsync();
+        var all = await (
+            from attempt in db.Attempts.AsNoTracking()
+            join person in db.Users on attempt.PersonId equals person.Id
+            where
+                attempt.ActivityId == activityId
+                && (assignmentId == null || attempt.AssignmentId == assignmentId)
+                && (!handedIn || attempt.HandedInAt != null)
+            orderby attempt.BeganAt descending
+            select new { Attempt = attempt, person.DisplayName }
+        ).ToListAsync();
+        return all.Select(one => (one.Attempt, one.DisplayName)).ToList();
+    }
+
+    /// <summary>The attempts of a learner at what classes and courses gave them.</summary>
+    public async Task<IReadOnlyList<AttemptRecord>> AssignedAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
+            .Attempts.AsNoTracking()
+            .Where(attempt => attempt.PersonId == personId && attempt.AssignmentId != null)
+            .ToListAsync();
+    }
+
+    /// <summary>To what each attempt of a scope belongs: an assignment, or null for a visit by link.</summary>
+    public async Task<IReadOnlyList<int?>> AssignmentsOfAsync(LearnerScope scope)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await scope.Attempts(db).Select(attempt => attempt.AssignmentId).ToListAsync();
+    }
+
+    /// <summary>The attempts of a learner in a class that are not handed in.</summary>
+    public async Task<IReadOnlyList<string>> AtWorkAsync(int classId, string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await new LearnerScope(personId, ClassId: classId)
+            .Attempts(db)
+            .Where(attempt => attempt.HandedInAt == null)
+            .Select(attempt => attempt.Id)
+            .ToListAsync();
     }
 
     /// <summary>How many goes a person has had, handed in or not.</summary>

@@ -11,6 +11,94 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>The greatest number of learners in one class.</summary>
     public const int MostLearners = 400;
 
+    /// <summary>A class.</summary>
+    public Task<ClassRecord> ClassAsync(int id) => db.Classes.AsNoTracking().SingleAsync(group => group.Id == id);
+
+    /// <summary>The learners of a class, by name as a computer sorts them.</summary>
+    public async Task<IReadOnlyList<EnrolmentRecord>> RosterAsync(int classId) =>
+        await db
+            .Enrolments.AsNoTracking()
+            .Where(learner => learner.ClassId == classId)
+            .OrderBy(learner => learner.RosterName)
+            .ToListAsync();
+
+    /// <summary>True for a learner of some class.</summary>
+    public Task<bool> HasLearnerAsync(string personId) => db.Enrolments.AnyAsync(learner => learner.PersonId == personId);
+
+    /// <summary>The classes of a teacher by name, each with how many learners it has and how much it was given.</summary>
+    public async Task<IReadOnlyList<(ClassRecord Class, int Learners, int Given)>> OfTeacherAsync(string teacherId)
+    {
+        var found = await db
+            .Classes.AsNoTracking()
+            .Where(group => group.TeacherId == teacherId)
+            .OrderBy(group => group.Name)
+            .Select(group => new
+            {
+                group,
+                Learners = db.Enrolments.Count(learner => learner.ClassId == group.Id),
+                Given = db.Assignments.Count(given => given.ClassId == group.Id),
+            })
+            .ToListAsync();
+        return found.Select(one => (one.group, one.Learners, one.Given)).ToList();
+    }
+
+    /// <summary>What a class was given, by title, each with how many have handed it in.</summary>
+    public async Task<IReadOnlyList<(AssignmentRecord Given, int HandedIn)>> GivenAsync(int classId)
+    {
+        var found = await db
+            .Assignments.AsNoTracking()
+            .Where(given => given.ClassId == classId && !given.Withdrawn)
+            .OrderBy(given => given.Title)
+            .Select(given => new
+            {
+                given,
+                HandedIn = db
+                    .Attempts.Where(one => one.AssignmentId == given.Id && one.HandedInAt != null)
+                    .Select(one => one.PersonId)
+                    .Distinct()
+                    .Count(),
+            })
+            .ToListAsync();
+        return found.Select(one => (one.given, one.HandedIn)).ToList();
+    }
+
+    /// <summary>Sets how much time learners have, as a factor of what all have.</summary>
+    /// <returns>By how much more whose time has grown, or less where it has shrunk.</returns>
+    public async Task<IReadOnlyList<(string PersonId, decimal More)>> SetTimesAsync(
+        int classId,
+        IReadOnlyDictionary<string, decimal> factors
+    )
+    {
+        var changed = new List<(string, decimal)>();
+        foreach (var learner in await db.Enrolments.Where(learner => learner.ClassId == classId).ToListAsync())
+        {
+            if (factors.TryGetValue(learner.PersonId, out var factor) && factor != learner.TimeFactor)
+            {
+                changed.Add((learner.PersonId, factor - learner.TimeFactor));
+                learner.TimeFactor = factor;
+            }
+        }
+
+        await db.SaveChangesAsync();
+        return changed;
+    }
+
+    /// <summary>Sets how learners say who they are, and whether a name that has come in waits at another device.</summary>
+    public async Task SetDoorAsync(int classId, IdentifiedBy by, bool holds)
+    {
+        var group = await db.Classes.SingleAsync(group => group.Id == classId);
+        group.OpenDoor = group.IdentifiedBy == IdentifiedBy.MailedLink ? group.OpenDoor : !holds;
+        group.IdentifiedBy = by;
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Sets how much the categories of the gradebook weigh, as they were typed.</summary>
+    public async Task SetWeightsAsync(int classId, string weights)
+    {
+        (await db.Classes.SingleAsync(group => group.Id == classId)).Weights = weights;
+        await db.SaveChangesAsync();
+    }
+
     /// <summary>A new class of the names typed, one a line.</summary>
     public Task<Outcome<ClassRecord>> CreateAsync(string teacherId, string name, string typedNames) =>
         CreateAsync(

@@ -57,6 +57,19 @@ public sealed class CourseScores(IDbContextFactory<SlateDb> open, AttemptReader 
         return await QueueAllAsync(db, assignment);
     }
 
+    /// <summary>Scores of an activity that course sites have not taken yet, the next to be sent first.</summary>
+    public async Task<IReadOnlyList<ScoreDelivery>> WaitingAsync(string activityId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await (
+            from delivery in db.ScoreDeliveries.AsNoTracking()
+            join attempt in db.Attempts on delivery.AttemptId equals attempt.Id
+            where attempt.ActivityId == activityId && delivery.DeliveredAt == null
+            orderby delivery.NextTry
+            select delivery
+        ).ToListAsync();
+    }
+
     /// <summary>Lets what waits be sent at once, and what was not taken once more: of an assignment, or of all of an activity.</summary>
     public async Task SendAgainAsync(string activityId, int? assignmentId = null)
     {

@@ -90,6 +90,17 @@ public sealed class MarkAgainRuns(
             );
     }
 
+    /// <summary>The runs of an activity so far, the newest first.</summary>
+    public async Task<IReadOnlyList<MarkAgainRun>> OfAsync(string activityId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
+            .MarkAgainRuns.AsNoTracking()
+            .Where(run => run.ActivityId == activityId)
+            .OrderByDescending(run => run.At)
+            .ToListAsync();
+    }
+
     /// <summary>The runs that are not finished.</summary>
     public async Task<IReadOnlyList<string>> AtWorkAsync()
     {

@@ -1,17 +1,16 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages;
 
 /// <summary>A teacher who has the address takes a copy of an activity.</summary>
 [Authorize(Policy = Rights.ActivityReader)]
-public sealed class CopyModel(SlateDb db, ActivityStore store, ActivityLibrary library) : PageModel
+public sealed class CopyModel(PeopleStore people, ActivityStore store, ActivityLibrary library) : PageModel
 {
     public Activity Document { get; private set; } = null!;
 
@@ -20,10 +19,7 @@ public sealed class CopyModel(SlateDb db, ActivityStore store, ActivityLibrary l
     public async Task OnGetAsync(string activity)
     {
         Document = (await store.ReusableDocumentAsync(activity, User.Id()))!.Document;
-        OwnerName = await db
-            .Users.Where(person => db.Activities.Any(record => record.Id == activity && record.OwnerId == person.Id))
-            .Select(person => person.DisplayName)
-            .SingleAsync();
+        OwnerName = await people.OwnerOfAsync(activity);
     }
 
     public async Task<IActionResult> OnPostAsync(string activity)

@@ -2,10 +2,8 @@ using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
 using ZestySlate.Formats.Starts;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
@@ -16,7 +14,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The teacher's activities and those of colleagues: found, sorted, copied, thrown away.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class LibraryModel(SlateDb db, ActivityLibrary library, StartCatalogue starts) : PageModel
+public sealed class LibraryModel(PeopleStore people, ActivityLibrary library, StartCatalogue starts) : PageModel
 {
     public LibrarySearch Search { get; private set; } = new();
 
@@ -92,9 +90,7 @@ public sealed class LibraryModel(SlateDb db, ActivityLibrary library, StartCatal
         IsList = RememberedView(view) == "list";
         Found = await library.SearchAsync(me, Search);
         Choices = await library.ChoicesAsync(me, Search.Shelf);
-        School = await db
-            .Schools.AsNoTracking()
-            .SingleOrDefaultAsync(school => db.Users.Any(person => person.Id == me && person.SchoolId == school.Id));
+        School = await people.SchoolOfAsync(me);
         JustBinned = binned;
         Said = binned is { Length: > 0 }
             ? Count(binned.Split(',').Length, "is in the bin", "are in the bin")

@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Classes;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Teaching;
@@ -11,7 +9,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>Everything of a teacher's that is being worked on, or was in the last day.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class LookoutAllModel(SlateDb db, ActivityRights rights, Lookouts lookouts, TimeProvider clock) : PageModel
+public sealed class LookoutAllModel(ActivityLibrary library, Lookouts lookouts, TimeProvider clock) : PageModel
 {
     /// <summary>One activity that is being worked on.</summary>
     public sealed record Row(ActivityRecord Activity, int AtWork, int NeedMe, int HandedIn, DateTimeOffset LastAt);
@@ -20,13 +18,8 @@ public sealed class LookoutAllModel(SlateDb db, ActivityRights rights, Lookouts 
 
     public async Task OnGetAsync()
     {
-        var me = User.Id();
         var since = clock.GetUtcNow().AddDays(-1);
-        var lately = await db
-            .Activities.AsNoTracking()
-            .Where(rights.Editable(me))
-            .Where(a => db.Attempts.Any(t => t.ActivityId == a.Id && (t.BeganAt > since || t.HandedInAt > since)))
-            .ToListAsync();
+        var lately = await library.WorkedOnAsync(User.Id(), since);
         var rows = new List<Row>();
         foreach (var activity in lately)
         {

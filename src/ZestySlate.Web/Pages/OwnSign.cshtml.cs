@@ -2,8 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
+using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -13,7 +12,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>A learner of a class chooses the sign by which they come in from another device. One that was chosen only the teacher takes away.</summary>
 [Authorize(Policy = Rights.SignedIn), EnableRateLimiting(Limits.Codes)]
-public sealed class OwnSignModel(SlateDb db, Doors doors) : PageModel
+public sealed class OwnSignModel(ClassStore classes, Doors doors) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? Then { get; set; }
@@ -43,6 +42,6 @@ public sealed class OwnSignModel(SlateDb db, Doors doors) : PageModel
     private async Task<bool> MayAsync()
     {
         var me = User.Id();
-        return await db.Enrolments.AnyAsync(enrolment => enrolment.PersonId == me) && !await doors.HasSignAsync(me);
+        return await classes.HasLearnerAsync(me) && !await doors.HasSignAsync(me);
     }
 }

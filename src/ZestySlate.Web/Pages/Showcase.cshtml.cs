@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.People;
 
@@ -11,7 +9,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>The examples a school shows to everybody.</summary>
 [AllowAnonymous]
-public sealed class ShowcaseModel(SlateDb db, ActivityLibrary library) : PageModel
+public sealed class ShowcaseModel(SchoolStore schools, ActivityLibrary library) : PageModel
 {
     public School School { get; private set; } = null!;
 
@@ -19,7 +17,7 @@ public sealed class ShowcaseModel(SlateDb db, ActivityLibrary library) : PageMod
 
     public async Task<IActionResult> OnGetAsync(int school)
     {
-        if (await db.Schools.AsNoTracking().SingleOrDefaultAsync(known => known.Id == school) is not { } known)
+        if (await schools.FindAsync(school) is not { } known)
         {
             return NotFound();
         }

@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 using ZestySlate.Core.Wording;
-using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -15,7 +14,6 @@ namespace ZestySlate.Web.Pages;
 /// <summary>Signs in with e-mail address, password and second factor, or with a passkey.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
 public sealed class SignInModel(
-    SlateDb db,
     Accounts accounts,
     SecondFactors factors,
     Passkeys passkeys,
@@ -75,7 +73,7 @@ public sealed class SignInModel(
     /// <summary>True when teachers can make an account for themselves.</summary>
     public bool Registers => installation.Set.Registration != Registration.Off;
 
-    public async Task<IActionResult> OnGetAsync() => await installation.NeedsSetupAsync(db) ? LocalRedirect("~/setup") : Page();
+    public async Task<IActionResult> OnGetAsync() => await installation.NeedsSetupAsync() ? LocalRedirect("~/setup") : Page();
 
     public async Task<IActionResult> OnPostAsync()
     {

@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
@@ -12,7 +10,7 @@ namespace ZestySlate.Web.Pages;
 
 /// <summary>What a learner of a class has to do, is at, has handed in and was given back.</summary>
 [Authorize(Policy = Rights.SignedIn)]
-public sealed class TodoModel(SlateDb db, AttemptReader reader, OwnSignIns signIns, TimeProvider clock) : PageModel
+public sealed class TodoModel(AssignmentStore assignments, AttemptReader reader, OwnSignIns signIns, TimeProvider clock) : PageModel
 {
     /// <summary>One assignment as the learner sees it.</summary>
     /// <param name="Given">The assignment.</param>
@@ -63,22 +61,12 @@ public sealed class TodoModel(SlateDb db, AttemptReader reader, OwnSignIns signI
         var me = User.Id();
         Now = clock.GetUtcNow();
         MaySignIn = FrameSessionPath.SessionOf(HttpContext) is null && await signIns.LearnerAsync(me) is not null;
-        var given = await (
-            from enrolment in db.Enrolments
-            join assignment in db.Assignments on enrolment.ClassId equals assignment.ClassId
-            where enrolment.PersonId == me && !assignment.Withdrawn && !assignment.KeptBack
-            select assignment
-        ).ToListAsync();
-        var extra = await db.AssignmentExceptions.Where(e => e.PersonId == me).ToDictionaryAsync(e => e.AssignmentId);
-        var attempts = (await db.Attempts.Where(a => a.PersonId == me && a.AssignmentId != null).ToListAsync()).ToLookup(a =>
-            a.AssignmentId
-        );
-        List = given
-            .Where(g => extra.GetValueOrDefault(g.Id)?.Excused != true)
-            .Select(g => new Entry(
-                g,
-                g.TimesFor(extra.GetValueOrDefault(g.Id)?.ExtraDays ?? 0),
-                attempts[g.Id].MaxBy(a => a.BeganAt) switch
+        var attempts = (await reader.AssignedAsync(me)).ToLookup(a => a.AssignmentId);
+        List = (await assignments.ForLearnerAsync(me))
+            .Select(one => new Entry(
+                one.Given,
+                one.Given.TimesFor(one.Exception?.ExtraDays ?? 0),
+                attempts[one.Given.Id].MaxBy(a => a.BeganAt) switch
                 {
                     null => Stage.ToDo,
                     { ReturnedAt: not null } => Stage.Returned,

@@ -4,7 +4,7 @@ using ZestySlate.Storage;
 namespace ZestySlate.Web.Security;
 
 /// <summary>Which pages may hold ours in a frame: those of the course site that a session came from. Read anew after a few seconds.</summary>
-internal sealed class FrameAncestors(IDbContextFactory<SlateDb> open, TimeProvider clock)
+public sealed class FrameAncestors(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     private static readonly TimeSpan Fresh = TimeSpan.FromSeconds(5);
 

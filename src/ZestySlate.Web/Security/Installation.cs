@@ -15,7 +15,8 @@ namespace ZestySlate.Web.Security;
 /// What this installation is: its address and its mail server, from the configuration or from its own pages, and whether
 /// somebody has taken charge of it yet.
 /// </summary>
-public sealed class Installation(IConfiguration configuration, IDataProtectionProvider protection) : IConfigureOptions<MailSettings>
+public sealed class Installation(IConfiguration configuration, IDataProtectionProvider protection, IDbContextFactory<SlateDb> open)
+    : IConfigureOptions<MailSettings>
 {
     private readonly IDataProtector _protector = protection.CreateProtector("ZestySlate.Installation");
     private InstallationRecord _set = new();
@@ -64,9 +65,15 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
         );
 
     /// <summary>True while nobody runs it; somebody may have been made a keeper from the terminal meanwhile.</summary>
-    internal async Task<bool> NeedsSetupAsync(SlateDb db)
+    internal async Task<bool> NeedsSetupAsync()
     {
-        if (SetupCode is not null && await HasKeeperAsync(db))
+        if (SetupCode is null)
+        {
+            return false;
+        }
+
+        await using var db = await open.CreateDbContextAsync();
+        if (await HasKeeperAsync(db))
         {
             SetupCode = null;
         }
@@ -85,10 +92,10 @@ public sealed class Installation(IConfiguration configuration, IDataProtectionPr
         );
 
     /// <summary>Keeps what was set.</summary>
-    /// <param name="db">The database.</param>
     /// <param name="set">What was set; an empty mail password keeps the one there is.</param>
-    internal async Task SaveAsync(SlateDb db, InstallationRecord set)
+    internal async Task SaveAsync(InstallationRecord set)
     {
+        await using var db = await open.CreateDbContextAsync();
         set.MailPassword = set.MailPassword.Length > 0 ? _protector.Protect(set.MailPassword) : _set.MailPassword;
         var known = await db.Installation.SingleOrDefaultAsync();
         if (known is null)

@@ -1,5 +1,3 @@
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 
 namespace ZestySlate.Web.Teaching;
@@ -14,12 +12,9 @@ public sealed record Whom(string Page, IReadOnlyList<(AssignmentRecord Assignmen
     public string Along { get; init; } = "";
 
     /// <summary>Those of an activity; an assignment that is none of its own is not chosen.</summary>
-    public static async Task<Whom> OfAsync(SlateDb db, string activity, string page, int? assignment)
+    public static async Task<Whom> OfAsync(AssignmentStore assignments, string activity, string page, int? assignment)
     {
-        var classes = await db.Classes.AsNoTracking().ToDictionaryAsync(c => c.Id, c => c.Name);
-        var assignments = (await db.Assignments.AsNoTracking().Where(a => a.ActivityId == activity && !a.Withdrawn).ToListAsync())
-            .Select(a => (a, a.ClassId is { } id ? classes.GetValueOrDefault(id, "class") : a.CourseTitle ?? "course site"))
-            .ToList();
-        return new Whom($"~/author/{activity}/{page}", assignments, assignments.Any(one => one.a.Id == assignment) ? assignment : null);
+        var given = await assignments.OfActivityAsync(activity);
+        return new Whom($"~/author/{activity}/{page}", given, given.Any(one => one.Given.Id == assignment) ? assignment : null);
     }
 }

@@ -2,9 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
-using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
@@ -13,7 +11,7 @@ namespace ZestySlate.Web.Pages.Account;
 
 /// <summary>One's own account: name, password, where one is signed in, and who of a course site says to be its owner.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts accounts, Sessions sessions) : PageModel
+public sealed class IndexModel(CourseSiteStore sites, UserManager<Person> people, Accounts accounts, Sessions sessions) : PageModel
 {
     public Person Me { get; private set; } = null!;
 
@@ -72,23 +70,8 @@ public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts 
     public async Task<IActionResult> OnPostClaimAsync(int site, string subject, bool mine)
     {
         var me = User.Id();
-        var link = await db.AccountLinks.SingleOrDefaultAsync(one =>
-            one.CourseSiteId == site && one.Subject == subject && one.PersonId == me
-        );
-        if (link is not null && !mine)
+        if (await sites.ClaimAsync(site, subject, me, mine) is { } before)
         {
-            // It stays known, so that it is not asked again: the account is nobody's else.
-            link.PersonId = "";
-            await db.SaveChangesAsync();
-        }
-        else if (
-            link is not null
-            && await db.CourseSitePeople.SingleOrDefaultAsync(one => one.CourseSiteId == site && one.Subject == subject) is { } person
-        )
-        {
-            var before = person.PersonId;
-            (person.PersonId, _) = (me, db.AccountLinks.Remove(link));
-            await db.SaveChangesAsync();
             await accounts.HandOverAsync(before, me);
             await sessions.EndAllAsync(before);
         }
@@ -103,15 +86,6 @@ public sealed class IndexModel(SlateDb db, UserManager<Person> people, Accounts 
         Me = (await people.FindByIdAsync(User.Id()))!;
         SignedIn = await sessions.OfAsync(Me.Id);
         This = Sessions.IdOf(User);
-        Claims = (
-            await (
-                from link in db.AccountLinks.AsNoTracking()
-                join site in db.CourseSites on link.CourseSiteId equals site.Id
-                where link.PersonId == Me.Id
-                select new { link, site.Name }
-            ).ToListAsync()
-        )
-            .Select(row => (row.link, row.Name))
-            .ToList();
+        Claims = await sites.ClaimsOfAsync(Me.Id);
     }
 }

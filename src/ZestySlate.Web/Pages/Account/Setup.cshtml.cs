@@ -3,9 +3,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
-using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -16,8 +14,13 @@ namespace ZestySlate.Web.Pages.Account;
 /// <summary>The first person of a new installation takes charge of it: guarded by a code from the log or the configuration, and gone once
 /// there is a keeper.</summary>
 [AllowAnonymous, EnableRateLimiting(Limits.SignIn)]
-public sealed class SetupModel(SlateDb db, Installation installation, UserManager<Person> people, Sessions sessions, TimeProvider clock)
-    : PageModel
+public sealed class SetupModel(
+    SchoolStore schools,
+    Installation installation,
+    UserManager<Person> people,
+    Sessions sessions,
+    TimeProvider clock
+) : PageModel
 {
     /// <summary>Two who set it up at once go one after the other; the second comes too late.</summary>
     private static readonly SemaphoreSlim OneAtATime = new(1, 1);
@@ -60,7 +63,7 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
     public async Task<IActionResult> OnGetAsync()
     {
         (New.Address, New.Language) = (OwnAddress.Of(HttpContext), Languages.AskedFor(Request));
-        return await installation.NeedsSetupAsync(db) ? Page() : LocalRedirect("~/sign-in");
+        return await installation.NeedsSetupAsync() ? Page() : LocalRedirect("~/sign-in");
     }
 
     public async Task<IActionResult> OnPostAsync()
@@ -68,7 +71,7 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
         await OneAtATime.WaitAsync(HttpContext.RequestAborted);
         try
         {
-            if (!await installation.NeedsSetupAsync(db))
+            if (!await installation.NeedsSetupAsync())
             {
                 return LocalRedirect("~/sign-in");
             }
@@ -98,29 +101,25 @@ public sealed class SetupModel(SlateDb db, Installation installation, UserManage
 
     private async Task<IActionResult> TakeChargeAsync()
     {
-        var school = new School { Name = New.School.Cut(120) };
-        db.Schools.Add(school);
-        await db.SaveChangesAsync();
+        var school = await schools.KeepAsync(null, New.School.Cut(120));
         var keeper = new Person
         {
             UserName = New.Email.Trim(),
             Email = New.Email.Trim(),
             DisplayName = New.Name.Cut(100),
             CreatedAt = clock.GetUtcNow(),
-            SchoolId = school.Id,
+            SchoolId = school,
         };
         var made = await people.CreateAsync(keeper, New.Password);
         if (!made.Succeeded)
         {
-            db.Schools.Remove(school);
-            await db.SaveChangesAsync();
+            await schools.RemoveAsync(school);
             Problem = string.Join(' ', made.Errors.Select(error => error.Description).Distinct());
             return Page();
         }
 
         await people.AddToRolesAsync(keeper, [Roles.Teacher, Roles.Keeper]);
         await installation.SaveAsync(
-            db,
             new InstallationRecord
             {
                 Address = OwnAddress.Read(New.Address)!,

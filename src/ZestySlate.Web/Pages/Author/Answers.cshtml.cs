@@ -2,12 +2,11 @@ using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
 using ZestySlate.Web.Teaching;
@@ -16,8 +15,13 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>All answers to one question, to be given points and comments one after the other; the same short answers together.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore attempts, AttemptReader reader, Reviewing reviewing)
-    : PageModel
+public sealed class AnswersModel(
+    AssignmentStore assignments,
+    ActivityStore store,
+    AttemptStore attempts,
+    AttemptReader reader,
+    Reviewing reviewing
+) : PageModel
 {
     private const int PageSize = 40;
 
@@ -170,21 +174,13 @@ public sealed class AnswersModel(SlateDb db, ActivityStore store, AttemptStore a
     /// <param name="problem">Why what was typed about them could not be kept, or null.</param>
     private async Task LoadAsync(string activity, Filter filter, IReadOnlyList<string> also, string? problem)
     {
-        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
+        Record = await store.RecordAsync(activity);
         (OnlyWaiting, NamesHidden) = (filter.Only == "waiting", filter.Names == "hidden");
-        Whom = await Whom.OfAsync(db, activity, "answers", filter.Assignment);
+        Whom = await Whom.OfAsync(assignments, activity, "answers", filter.Assignment);
         var chosen = Whom.Chosen;
-        var records = await db
-            .Attempts.AsNoTracking()
-            .Where(a => a.ActivityId == activity && a.HandedInAt != null && (chosen == null || a.AssignmentId == chosen))
-            .OrderByDescending(a => a.BeganAt)
-            .ToListAsync();
-        var all = await reader.AsTheyStandAsync(activity, records);
-        var people = all.Select(attempt => attempt.Record.PersonId).ToList();
-        var known = await db
-            .Users.AsNoTracking()
-            .Where(person => people.Contains(person.Id))
-            .ToDictionaryAsync(person => person.Id, person => person.DisplayName);
+        var named = await reader.NamedAsync(activity, chosen, handedIn: true);
+        var all = await reader.AsTheyStandAsync(activity, named.Select(one => one.Attempt).ToList());
+        var known = named.DistinctBy(one => one.Attempt.PersonId).ToDictionary(one => one.Attempt.PersonId, one => one.Learner);
         var reports = all.Select(attempt => (Attempt: attempt, Report: AttemptReport.Of(attempt.State))).ToList();
         var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
         Questions = asked

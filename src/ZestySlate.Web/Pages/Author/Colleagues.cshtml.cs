@@ -2,8 +2,6 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
@@ -13,7 +11,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>The owner lets colleagues of the school in, and gives copies away.</summary>
 [Authorize(Policy = Rights.ActivityOwner)]
-public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserManager<Person> people) : PageModel
+public sealed class ColleaguesModel(ActivityStore store, ActivityLibrary library, UserManager<Person> people) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -70,7 +68,7 @@ public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserMan
             return Page();
         }
 
-        var me = await db.Users.AsNoTracking().SingleAsync(person => person.Id == User.Id());
+        var me = (await people.FindByIdAsync(User.Id()))!;
         await library.CopyAsync(activity, me.Id, colleague.Id, colleague.Id == me.Id ? "" : $"From {me.DisplayName.Replace('/', ' ')}");
         (Said, Email) = (
             $"{colleague.DisplayName} has a copy now, in the folder “From {me.DisplayName}”. It is theirs: what either "
@@ -82,7 +80,7 @@ public sealed class ColleaguesModel(SlateDb db, ActivityLibrary library, UserMan
 
     private async Task LoadAsync(string activity)
     {
-        Record = await db.Activities.AsNoTracking().SingleAsync(record => record.Id == activity);
+        Record = await store.RecordAsync(activity);
         Colleagues = await library.ColleaguesAsync(Record);
     }
 }

@@ -1,10 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
@@ -16,7 +14,8 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>Where an activity is placed in courses: who belongs to each, where they stand, what the course site was told and when.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows rows, TimeProvider clock) : PageModel
+public sealed class CoursesModel(ActivityStore store, AssignmentStore assignments, CourseScores scores, CourseRows rows, TimeProvider clock)
+    : PageModel
 {
     private static readonly TimeSpan Fresh = TimeSpan.FromMinutes(10);
 
@@ -39,38 +38,21 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows row
 
     public async Task OnGetAsync(string activity, bool asked, CancellationToken stop)
     {
-        Record = await db.Activities.AsNoTracking().SingleAsync(record => record.Id == activity, stop);
+        Record = await store.RecordAsync(activity, stop);
         var now = clock.GetUtcNow();
         if (!asked)
         {
             // The course site is asked in the background; the page shows what was told last, and comes again by itself.
-            await db
-                .Assignments.Where(a => a.ActivityId == activity && a.MembershipsUrl != null && a.MembersNext == null)
-                .Where(a => a.MembersAt == null || a.MembersAt < now - Fresh)
-                .ExecuteUpdateAsync(set => set.SetProperty(a => a.MembersNext, now), stop);
+            await assignments.AskMembersAsync(activity, now, now - Fresh, stop);
         }
 
         var placed = new List<Placed>();
-        var names = await db.CourseSites.AsNoTracking().ToDictionaryAsync(site => site.Id, site => site.Name, stop);
-        foreach (
-            var given in await db
-                .Assignments.AsNoTracking()
-                .Where(a => a.ActivityId == activity && a.CourseSiteId != null)
-                .OrderByDescending(a => a.CreatedAt)
-                .ToListAsync(stop)
-        )
+        foreach (var (given, site) in await assignments.PlacedAsync(activity, stop))
         {
             var heading = given.CourseTitle is { } course && course != given.Title ? $"{course}: {given.Title}" : given.Title;
             var before = placed.Count(one => one.Given.CourseTitle == given.CourseTitle && one.Given.Title == given.Title);
             placed.Add(
-                new Placed(
-                    given,
-                    names.GetValueOrDefault(given.CourseSiteId!.Value, "a course site that is gone"),
-                    await rows.OfAsync(given, stop)
-                )
-                {
-                    Heading = before == 0 ? heading : $"{heading} ({before + 1})",
-                }
+                new Placed(given, site, await rows.OfAsync(given, stop)) { Heading = before == 0 ? heading : $"{heading} ({before + 1})" }
             );
         }
 
@@ -80,9 +62,7 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows row
     /// <summary>Asks the course site anew who belongs to the course.</summary>
     public async Task<IActionResult> OnPostMembersAsync(string activity, int assignment)
     {
-        await db
-            .Assignments.Where(a => a.Id == assignment && a.ActivityId == activity && a.CourseSiteId != null)
-            .ExecuteUpdateAsync(set => set.SetProperty(a => a.MembersNext, clock.GetUtcNow()));
+        await assignments.ChangePlacedAsync(activity, assignment, given => given.MembersNext = clock.GetUtcNow());
         return LocalRedirect($"~/author/{activity}/courses?asked=true");
     }
 
@@ -96,9 +76,7 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows row
     /// <summary>Lets who teaches choose another activity as they open the link, or not after all.</summary>
     public async Task<IActionResult> OnPostAnewAsync(string activity, int assignment, bool anew)
     {
-        await db
-            .Assignments.Where(a => a.Id == assignment && a.ActivityId == activity && a.IsChosen)
-            .ExecuteUpdateAsync(set => set.SetProperty(a => a.ChoosesAnew, anew));
+        await assignments.ChangePlacedAsync(activity, assignment, given => given.ChoosesAnew = given.IsChosen ? anew : given.ChoosesAnew);
         return LocalRedirect($"~/author/{activity}/courses");
     }
 
@@ -115,16 +93,15 @@ public sealed class CoursesModel(SlateDb db, CourseScores scores, CourseRows row
         bool keptBack
     )
     {
-        if (
-            await db.Assignments.SingleOrDefaultAsync(a => a.Id == assignment && a.ActivityId == activity && a.CourseSiteId != null) is
-            { } given
-        )
+        var changed = await assignments.ChangePlacedAsync(activity, assignment, given =>
         {
             given.Goes = int.TryParse(goes, out var number) && number is > 0 and <= 100 ? number : null;
             (given.Counts, given.ShowsPoints, given.ShownFrom) = (counts ?? given.Counts, points, shownFrom);
             (given.PointsAtOnce, given.CompletedBy, given.KeptBack) = (atOnce, Completions.Read(completed), keptBack);
-            await db.SaveChangesAsync();
-            await scores.QueueAllAsync(given);
+        });
+        if (changed is not null)
+        {
+            await scores.QueueAllAsync(changed);
         }
 
         return LocalRedirect($"~/author/{activity}/courses");

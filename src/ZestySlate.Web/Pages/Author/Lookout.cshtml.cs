@@ -1,13 +1,12 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Teaching;
 
@@ -16,7 +15,7 @@ namespace ZestySlate.Web.Pages.Author;
 /// <summary>The class while it works.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
 public sealed class LookoutModel(
-    SlateDb db,
+    AssignmentStore assignments,
     Lookouts lookouts,
     AttemptStore attempts,
     AttemptReader reader,
@@ -33,8 +32,8 @@ public sealed class LookoutModel(
 
     public async Task OnGetAsync(string activity, int? assignment)
     {
-        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
+        Record = await store.RecordAsync(activity);
+        Whom = await Whom.OfAsync(assignments, activity, "lookout", assignment);
         Rows = await lookouts.OfAsync(activity, Whom.Chosen);
         Decides = (await store.DraftAsync(activity))?.Document.HasChoices == true;
         TakesTime = (await reader.NewestAsync(activity, Whom.Chosen)).Any(one =>
@@ -48,7 +47,7 @@ public sealed class LookoutModel(
     /// <summary>Who is where on the map, of the newest edition somebody works on.</summary>
     public async Task<IActionResult> OnGetMapAsync(string activity, int? assignment)
     {
-        Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
+        Whom = await Whom.OfAsync(assignments, activity, "lookout", assignment);
         var names = (await lookouts.OfAsync(activity, Whom.Chosen))
             .Where(row => row.AttemptId is not null)
             .DistinctBy(row => row.AttemptId)
@@ -72,7 +71,7 @@ public sealed class LookoutModel(
             return NotFound();
         }
 
-        Whom = await Whom.OfAsync(db, activity, "lookout", assignment);
+        Whom = await Whom.OfAsync(assignments, activity, "lookout", assignment);
         foreach (var one in await reader.NewestAsync(activity, Whom.Chosen))
         {
             if (!one.State.IsHandedIn && SecondThoughts.TakesTime(one.State))

@@ -1,13 +1,12 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Teaching;
 
@@ -15,7 +14,8 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>One learner's work as it fills.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class LookoutOneModel(SlateDb db, AttemptStore attempts, Watch watch, TimeProvider clock) : PageModel
+public sealed class LookoutOneModel(ActivityStore store, PeopleStore people, AttemptStore attempts, Watch watch, TimeProvider clock)
+    : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -52,8 +52,8 @@ public sealed class LookoutOneModel(SlateDb db, AttemptStore attempts, Watch wat
             return NotFound();
         }
 
-        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        Learner = await db.Users.Where(p => p.Id == loaded.Record.PersonId).Select(p => p.DisplayName).SingleOrDefaultAsync() ?? "";
+        Record = await store.RecordAsync(activity);
+        Learner = await people.NameAsync(loaded.Record.PersonId) ?? "";
         var now = clock.GetUtcNow();
         (Attempt, Entry, Report, Connected) = (
             loaded,

@@ -1,19 +1,18 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Editions;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.MarkingAgain;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>After a key was corrected: who would get more or less, and why; then marking all again, and undoing it.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class MarkAgainModel(SlateDb db, ActivityStore store, MarkAgainRuns runs) : PageModel
+public sealed class MarkAgainModel(ActivityStore store, MarkAgainRuns runs, PeopleStore people) : PageModel
 {
     /// <summary>A grade that would change.</summary>
     public sealed record Row(string Learner, ReportedChange Reported);
@@ -40,12 +39,8 @@ public sealed class MarkAgainModel(SlateDb db, ActivityStore store, MarkAgainRun
 
     public async Task OnGetAsync(string activity)
     {
-        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        Runs = await db
-            .MarkAgainRuns.AsNoTracking()
-            .Where(run => run.ActivityId == activity)
-            .OrderByDescending(run => run.At)
-            .ToListAsync();
+        Record = await store.RecordAsync(activity);
+        Runs = await runs.OfAsync(activity);
         if (Record.NewestEdition == 0 || Runs.Any(run => run.IsAtWork))
         {
             return;
@@ -54,10 +49,7 @@ public sealed class MarkAgainModel(SlateDb db, ActivityStore store, MarkAgainRun
         var newest = store.Edition(activity, Record.NewestEdition);
         Unpublished = EditionDifference.Between(newest, (await store.DraftAsync(activity))!.Document).Key;
         var changes = await runs.ReportAsync(activity);
-        var people = changes.Select(change => change.Attempt.Record.PersonId).Distinct().ToList();
-        var names = await db
-            .Users.Where(person => people.Contains(person.Id))
-            .ToDictionaryAsync(person => person.Id, person => person.DisplayName);
+        var names = await people.NamesAsync(changes.Select(change => change.Attempt.Record.PersonId));
         Rows = changes
             .Select(change => new Row(names.GetValueOrDefault(change.Attempt.Record.PersonId, "somebody"), change))
             .OrderBy(row => row.Reported.Change.Rise)

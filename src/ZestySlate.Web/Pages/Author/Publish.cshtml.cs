@@ -2,13 +2,12 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Embedding;
 using ZestySlate.Core.Trails;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
+using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Embedding;
 using ZestySlate.Storage.Media;
@@ -26,9 +25,11 @@ namespace ZestySlate.Web.Pages.Author;
 /// <summary>Publishes an activity, and says who may open it.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
 public sealed class PublishModel(
-    SlateDb db,
     ActivityStore store,
     ClassStore classes,
+    AssignmentStore assignments,
+    AttemptReader attempts,
+    PeopleStore known,
     Embeddings embeddings,
     JoinNumbers numbers,
     CardPictures cards,
@@ -136,7 +137,7 @@ public sealed class PublishModel(
             return await OnPostGiveAsync(activity, group);
         }
 
-        if (Difference is { Key.Count: > 0 } && await db.Attempts.AnyAsync(attempt => attempt.ActivityId == activity))
+        if (Difference is { Key.Count: > 0 } && await attempts.AnyAsync(activity))
         {
             return LocalRedirect($"~/author/{activity}/mark-again");
         }
@@ -270,14 +271,8 @@ public sealed class PublishModel(
         var me = User.Id();
         MayBeCopied = Record.NewestEdition == 0 ? !draft.Document.Rules.IsTest : Record.MayBeCopied;
         IsOwner = Record.OwnerId == me;
-        HasSchool = await db.Users.AnyAsync(person => person.Id == Record.OwnerId && person.SchoolId != null);
+        HasSchool = await known.SchoolOfAsync(Record.OwnerId) is not null;
         Embed = EmbedChoice.Of(HttpContext, (await embeddings.FindAsync(activity))!, draft.Document);
-        var given = await db
-            .Assignments.AsNoTracking()
-            .Where(a => a.ActivityId == activity && a.ClassId != null && !a.Withdrawn)
-            .ToDictionaryAsync(a => a.ClassId!.Value);
-        Classes = (await db.Classes.AsNoTracking().Where(c => c.TeacherId == me).OrderBy(c => c.Name).ToListAsync())
-            .Select(c => (c, given.GetValueOrDefault(c.Id)))
-            .ToList();
+        Classes = await assignments.ForClassesOfAsync(me, activity);
     }
 }

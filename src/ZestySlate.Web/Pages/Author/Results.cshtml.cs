@@ -4,16 +4,15 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.WebUtilities;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Poll;
 using ZestySlate.Formats.Results;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
+using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Storage.Votes;
 using ZestySlate.Web.Identity;
@@ -24,7 +23,7 @@ namespace ZestySlate.Web.Pages.Author;
 /// <summary>Who did what, question by question, with the reason for each mark.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
 public sealed class ResultsModel(
-    SlateDb db,
+    AssignmentStore assignments,
     AttemptReader attempts,
     ActivityStore store,
     VoteCounts votes,
@@ -142,16 +141,10 @@ public sealed class ResultsModel(
 
     private async Task LoadAsync(string activity, int? assignment, int at, int size = PageSize)
     {
-        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
-        Whom = await Whom.OfAsync(db, activity, "results", assignment);
-        var chosen = Whom.Chosen;
-        var all = await (
-            from attempt in db.Attempts.AsNoTracking()
-            join person in db.Users on attempt.PersonId equals person.Id
-            where attempt.ActivityId == activity && (chosen == null || attempt.AssignmentId == chosen)
-            select new { Attempt = attempt, person.DisplayName }
-        ).ToListAsync();
-        var ordered = all.OrderBy(one => one.DisplayName, StringComparer.CurrentCultureIgnoreCase)
+        Record = await store.RecordAsync(activity);
+        Whom = await Whom.OfAsync(assignments, activity, "results", assignment);
+        var ordered = (await attempts.NamedAsync(activity, Whom.Chosen))
+            .OrderBy(one => one.Learner, StringComparer.CurrentCultureIgnoreCase)
             .ThenByDescending(one => one.Attempt.BeganAt)
             .ToList();
         Returnable = ordered
@@ -159,13 +152,11 @@ public sealed class ResultsModel(
             .Select(one => one.Attempt.Id)
             .ToList();
         Pager = new Pager(Pager.Near(at, size, ordered.Count), size, ordered.Count, AddressOf);
-        var classNames = await db.Classes.ToDictionaryAsync(c => c.Id, c => c.Name);
+        var classNames = await assignments.ClassNamesAsync();
         var shown = ordered.Skip(Pager.At * size).Take(size).ToList();
         var loaded = await attempts.AsTheyStandAsync(activity, shown.Select(one => one.Attempt).ToList());
         Rows = shown
-            .Zip(loaded, (one, attempt) =>
-                new Row(attempt, one.DisplayName, OriginOf(attempt, classNames), AttemptReport.Of(attempt.State))
-            )
+            .Zip(loaded, (one, attempt) => new Row(attempt, one.Learner, OriginOf(attempt, classNames), AttemptReport.Of(attempt.State)))
             .ToList();
         var asked = Record.NewestEdition == 0 ? [] : store.Edition(activity, Record.NewestEdition).Asked.ToList();
         Questions = asked.Select(asked => asked.Spot.ReportName).ToList();
@@ -176,19 +167,13 @@ public sealed class ResultsModel(
             Polls = voted.Select(one => (one.Spot.ReportName, one.Question, tallies.GetValueOrDefault(one.Spot.Id) ?? Tally.None)).ToList();
         }
 
-        var waiting = await (
-            from delivery in db.ScoreDeliveries
-            join attempt in db.Attempts on delivery.AttemptId equals attempt.Id
-            where attempt.ActivityId == activity && delivery.DeliveredAt == null
-            orderby delivery.NextTry
-            select delivery
-        ).ToListAsync();
+        var waiting = await scores.WaitingAsync(activity);
         var first = waiting.OrderBy(delivery => delivery.StoppedAt is null).ThenBy(delivery => delivery.NextTry).FirstOrDefault();
         (Waiting, NotTaken) = (waiting.Count, waiting.Count(delivery => delivery.StoppedAt is not null));
         (NextTry, LastProblem) = (first is { StoppedAt: null } ? first.NextTry : null, first?.LastProblem);
     }
 
-    private static string OriginOf(LoadedAttempt attempt, Dictionary<int, string> classNames) =>
+    private static string OriginOf(LoadedAttempt attempt, IReadOnlyDictionary<int, string> classNames) =>
         attempt.Assignment switch
         {
             null => "link",

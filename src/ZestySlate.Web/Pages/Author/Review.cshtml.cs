@@ -1,12 +1,10 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Player;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Web.Identity;
@@ -17,7 +15,8 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>One learner's answers, to be given points and comments, and given back.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing reviewing, TimeProvider clock) : PageModel
+public sealed class ReviewModel(ActivityStore store, AttemptStore attempts, AttemptReader reader, Reviewing reviewing, TimeProvider clock)
+    : PageModel
 {
     private IReadOnlyList<string> _phrases = [];
 
@@ -202,24 +201,17 @@ public sealed class ReviewModel(SlateDb db, AttemptStore attempts, Reviewing rev
             return false;
         }
 
-        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
+        Record = await store.RecordAsync(activity);
         _phrases = await reviewing.PhrasesAsync(User.Id());
         (Attempt, Report, OnlyWaiting) = (loaded, AttemptReport.Of(loaded.State), only == "waiting");
         Sheet = ReviewSheet.Of(loaded.State, clock.GetUtcNow());
-        var others = (
-            await (
-                from attempt in db.Attempts
-                join person in db.Users on attempt.PersonId equals person.Id
-                where attempt.ActivityId == activity && attempt.HandedInAt != null
-                select new { attempt.Id, person.DisplayName }
-            ).ToListAsync()
-        )
-            .OrderBy(other => other.DisplayName, StringComparer.CurrentCultureIgnoreCase)
-            .ThenBy(other => other.Id, StringComparer.Ordinal)
+        var others = (await reader.NamedAsync(activity, handedIn: true))
+            .OrderBy(other => other.Learner, StringComparer.CurrentCultureIgnoreCase)
+            .ThenBy(other => other.Attempt.Id, StringComparer.Ordinal)
             .ToList();
-        var at = others.FindIndex(other => other.Id == of);
-        (Previous, Next) = (at > 0 ? others[at - 1].Id : null, at >= 0 && at + 1 < others.Count ? others[at + 1].Id : null);
-        Learner = at >= 0 ? others[at].DisplayName : "";
+        var at = others.FindIndex(other => other.Attempt.Id == of);
+        (Previous, Next) = (at > 0 ? others[at - 1].Attempt.Id : null, at >= 0 && at + 1 < others.Count ? others[at + 1].Attempt.Id : null);
+        Learner = at >= 0 ? others[at].Learner : "";
         return true;
     }
 }

@@ -2,14 +2,12 @@ using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Web.Identity;
@@ -18,7 +16,7 @@ namespace ZestySlate.Web.Pages.Author;
 
 /// <summary>How well an activity and its questions measured, from the attempts that were handed in, or from a simulated class.</summary>
 [Authorize(Policy = Rights.ActivityEditor)]
-public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows attempts) : PageModel
+public sealed class StatisticsModel(ActivityStore store, AttemptRows attempts) : PageModel
 {
     public ActivityRecord Record { get; private set; } = null!;
 
@@ -78,7 +76,7 @@ public sealed class StatisticsModel(SlateDb db, ActivityStore store, AttemptRows
 
     private async Task FindAsync(string activity)
     {
-        Record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
+        Record = await store.RecordAsync(activity);
         Words = (await store.DraftAsync(activity))!.Document.Words;
     }
 

@@ -2,12 +2,10 @@ using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Classes;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -17,7 +15,8 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>The terms of one assignment of a class: when, how often, what counts, and what is different for whom.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail, TimeProvider clock) : PageModel
+public sealed class AssignmentPageModel(ClassStore classes, AssignmentStore assignments, IOptions<MailSettings> mail, TimeProvider clock)
+    : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -84,74 +83,65 @@ public sealed class AssignmentPageModel(SlateDb db, IOptions<MailSettings> mail,
             return number;
         }
 
-        Given.From = Time("from");
-        Given.Due = Time("due");
-        Given.Until = Time("until");
-        Given.KeptBack = form["keptBack"] == "true";
-        Given.Instructions = form["instructions"].ToString().ReplaceLineEndings("\n").Cut(2000);
-        Given.Goes = (int?)Number("goes", 100, "How often it may be done") is > 0 and var goes ? goes : null;
-        Given.Counts = Named.TryRead<GoCounts>(form["counts"], out var counts) ? counts : GoCounts.Best;
-        Given.LostPerDay = (Number("lost", 100, "What a day costs, in percent,") ?? 0) / 100;
-        Given.LeastKept = (Number("least", 100, "What is kept at least, in percent,") ?? 0) / 100;
-        Given.Worth = Number("worth", 10000, "What it is worth") is > 0 and var worth ? worth : null;
-        Given.Category = form["category"].ToString().Cut(60);
-        Given.ShowsPoints = bool.TryParse(form["points"], out var points) ? points : null;
-        Given.ShownFrom = Named.TryRead<RevealMoment>(form["shownFrom"], out var moment) ? moment : null;
-        if (MailsGo)
-        {
-            var mails = form["mails"]
-                .Aggregate(AssignmentMails.None, (all, one) => all | (int.TryParse(one, out var flag) ? (AssignmentMails)flag : 0));
-            Given.MailsSince = Given.Mails == AssignmentMails.None ? clock.GetUtcNow() : Given.MailsSince;
-            Given.Mails = mails;
-        }
-
-        Problem ??= Giving && Given.Due is null && !NoDue ? "When is it due? Type a date, or tick “No due date”." : null;
-        Problem ??= Given.TimesFor(0).Refusal is { } refusal ? refusal + " Nothing was changed." : null;
-        foreach (var (learner, known) in Learners)
-        {
-            var excused = form["excused-" + learner.PersonId] == "true";
-            var days = (int)(Number("days-" + learner.PersonId, 365, $"The extra days of {learner.RosterName}") ?? 0);
-            if (known is not null)
+        AssignmentException Typed(EnrolmentRecord learner) =>
+            new()
             {
-                (known.Excused, known.ExtraDays) = (excused, days);
-            }
-            else if (excused || days > 0)
-            {
-                db.AssignmentExceptions.Add(
-                    new AssignmentException
-                    {
-                        AssignmentId = Given.Id,
-                        PersonId = learner.PersonId,
-                        Excused = excused,
-                        ExtraDays = days,
-                    }
-                );
-            }
-        }
+                AssignmentId = assignment,
+                PersonId = learner.PersonId,
+                Excused = form["excused-" + learner.PersonId] == "true",
+                ExtraDays = (int)(Number("days-" + learner.PersonId, 365, $"The extra days of {learner.RosterName}") ?? 0),
+            };
 
-        if (Problem is not null)
+        await assignments.ChangeAsync(id, assignment, (given, exceptions) =>
         {
-            db.ChangeTracker.Clear();
-            return Page();
-        }
+            // What was typed stays on the page, also where it cannot be kept.
+            Given = given;
+            given.From = Time("from");
+            given.Due = Time("due");
+            given.Until = Time("until");
+            given.KeptBack = form["keptBack"] == "true";
+            given.Instructions = form["instructions"].ToString().ReplaceLineEndings("\n").Cut(2000);
+            given.Goes = (int?)Number("goes", 100, "How often it may be done") is > 0 and var goes ? goes : null;
+            given.Counts = Named.TryRead<GoCounts>(form["counts"], out var counts) ? counts : GoCounts.Best;
+            given.LostPerDay = (Number("lost", 100, "What a day costs, in percent,") ?? 0) / 100;
+            given.LeastKept = (Number("least", 100, "What is kept at least, in percent,") ?? 0) / 100;
+            given.Worth = Number("worth", 10000, "What it is worth") is > 0 and var worth ? worth : null;
+            given.Category = form["category"].ToString().Cut(60);
+            given.ShowsPoints = bool.TryParse(form["points"], out var points) ? points : null;
+            given.ShownFrom = Named.TryRead<RevealMoment>(form["shownFrom"], out var moment) ? moment : null;
+            if (MailsGo)
+            {
+                var mails = form["mails"]
+                    .Aggregate(AssignmentMails.None, (all, one) => all | (int.TryParse(one, out var flag) ? (AssignmentMails)flag : 0));
+                given.MailsSince = given.Mails == AssignmentMails.None ? clock.GetUtcNow() : given.MailsSince;
+                given.Mails = mails;
+            }
 
-        await db.SaveChangesAsync();
-        return LocalRedirect($"~/classes/{id}/assignments/{assignment}?saved=true");
+            Problem ??= Giving && given.Due is null && !NoDue ? "When is it due? Type a date, or tick “No due date”." : null;
+            Problem ??= given.TimesFor(0).Refusal is { } refusal ? refusal + " Nothing was changed." : null;
+            Learners = [.. Learners.Select(one => (one.Learner, (AssignmentException?)Typed(one.Learner)))];
+            foreach (var (learner, exception) in Learners)
+            {
+                exceptions.Set(learner.PersonId, exception!.Excused, exception.ExtraDays);
+            }
+
+            return Problem is null;
+        });
+        return Problem is null ? LocalRedirect($"~/classes/{id}/assignments/{assignment}?saved=true") : Page();
     }
 
     private async Task<bool> LoadAsync(int id, int assignment)
     {
-        Class = await db.Classes.SingleAsync(c => c.Id == id);
-        if (await db.Assignments.SingleOrDefaultAsync(a => a.Id == assignment && a.ClassId == id) is not { } given)
+        Class = await classes.ClassAsync(id);
+        if (await assignments.InClassAsync(id, assignment) is not { } found)
         {
             return false;
         }
 
-        Given = given;
-        var exceptions = await db.AssignmentExceptions.Where(e => e.AssignmentId == assignment).ToDictionaryAsync(e => e.PersonId);
-        Learners = (await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync())
-            .OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase)
-            .Select(learner => (learner, exceptions.GetValueOrDefault(learner.PersonId)))
+        Given = found.Given;
+        Learners = (await classes.RosterAsync(id))
+            .OrderBy(learner => learner.RosterName, StringComparer.CurrentCultureIgnoreCase)
+            .Select(learner => (learner, found.Exceptions.GetValueOrDefault(learner.PersonId)))
             .ToList();
         return true;
     }

@@ -1,12 +1,10 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using ZestySlate.Core;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Delivery;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Authoring;
@@ -19,8 +17,9 @@ namespace ZestySlate.Web.Pages.Classes;
 /// <summary>One class: its code, its learners, what was given to it.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
 public sealed class ClassModel(
-    SlateDb db,
+    ClassStore classes,
     AttemptStore attempts,
+    AttemptReader reader,
     TimeProvider time,
     MailedLinks links,
     Installation installation,
@@ -53,30 +52,25 @@ public sealed class ClassModel(
     public async Task<IActionResult> OnPostTimesAsync([FromRoute(Name = "class")] int id)
     {
         await OnGetAsync(id);
-        var changed = new List<(string Person, decimal More)>();
+        var factors = new Dictionary<string, decimal>();
         foreach (var learner in Learners)
         {
             var typed = Request.Form["time-" + learner.PersonId].ToString();
             if (EditForms.Decimal(typed.Replace("%", "")) is not { } percent || percent is < 100 or > 500)
             {
                 Problem = $"The time of {learner.RosterName} lies between 100 and 500 %; “{typed}” does not. Nothing was changed.";
-                db.ChangeTracker.Clear();
                 return Page();
             }
 
-            if (learner.TimeFactor != percent / 100)
-            {
-                changed.Add((learner.PersonId, (percent / 100) - learner.TimeFactor));
-                learner.TimeFactor = percent / 100;
-            }
+            factors[learner.PersonId] = percent / 100;
         }
 
-        await db.SaveChangesAsync();
-        foreach (var (person, more) in changed.Where(one => one.More > 0))
+        foreach (var (person, more) in (await classes.SetTimesAsync(id, factors)).Where(one => one.More > 0))
         {
             await GiveAtWorkAsync(id, person, more);
         }
 
+        await OnGetAsync(id);
         Saved = true;
         return Page();
     }
@@ -84,17 +78,7 @@ public sealed class ClassModel(
     /// <summary>Who is at work against a clock for the whole has the time that they are given now, at once.</summary>
     private async Task GiveAtWorkAsync(int classId, string personId, decimal more)
     {
-        foreach (
-            var attempt in await db
-                .Attempts.AsNoTracking()
-                .Where(a =>
-                    a.PersonId == personId
-                    && a.HandedInAt == null
-                    && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId)
-                )
-                .Select(a => a.Id)
-                .ToListAsync()
-        )
+        foreach (var attempt in await reader.AtWorkAsync(classId, personId))
         {
             if (
                 await attempts.LoadAsync(attempt) is { State: { Activity.Rules.Clock: { } clock } state }
@@ -112,16 +96,12 @@ public sealed class ClassModel(
     /// <summary>Sets how learners say who they are, and whether a name that has come in waits at another device.</summary>
     public async Task<IActionResult> OnPostIdentifyAsync([FromRoute(Name = "class")] int id, IdentifiedBy? by, bool holds)
     {
-        var group = await db.Classes.SingleAsync(c => c.Id == id);
-        if (by is null)
+        // No choice, or none that there is: the door stays as it was.
+        if (by is { } how)
         {
-            // No choice, or none that there is: the door stays as it was.
-            return LocalRedirect($"~/classes/{id}");
+            await classes.SetDoorAsync(id, how, holds);
         }
 
-        group.OpenDoor = group.IdentifiedBy == IdentifiedBy.MailedLink ? group.OpenDoor : !holds;
-        group.IdentifiedBy = by.Value;
-        await db.SaveChangesAsync();
         return LocalRedirect($"~/classes/{id}");
     }
 
@@ -168,26 +148,10 @@ public sealed class ClassModel(
             int.TryParse(Request.Query["mailed"], out var mailed) && int.TryParse(Request.Query["left"], out var left)
                 ? (mailed, left)
                 : null;
-        Class = await db.Classes.SingleAsync(c => c.Id == id);
-        Learners = (await db.Enrolments.Where(e => e.ClassId == id).ToListAsync())
+        Class = await classes.ClassAsync(id);
+        Learners = (await classes.RosterAsync(id))
             .OrderBy(e => ByFamily ? RosterName.ByFamily(e.RosterName) : e.RosterName, StringComparer.CurrentCultureIgnoreCase)
             .ToList();
-        Given = (
-            await db
-                .Assignments.Where(a => a.ClassId == id && !a.Withdrawn)
-                .OrderBy(a => a.Title)
-                .Select(a => new
-                {
-                    a,
-                    HandedIn = db
-                        .Attempts.Where(t => t.AssignmentId == a.Id && t.HandedInAt != null)
-                        .Select(t => t.PersonId)
-                        .Distinct()
-                        .Count(),
-                })
-                .ToListAsync()
-        )
-            .Select(one => (one.a, one.HandedIn))
-            .ToList();
+        Given = await classes.GivenAsync(id);
     }
 }

@@ -2,11 +2,9 @@ using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core.Classes;
 using ZestySlate.Core.Wording;
 using ZestySlate.Formats.Classes;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 
@@ -14,7 +12,7 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>The gradebook of a class: learner by assignment, as points or percent, and as files.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class GradebookPageModel(SlateDb db, Gradebooks books) : PageModel
+public sealed class GradebookPageModel(ClassStore classes, Gradebooks books) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -63,9 +61,7 @@ public sealed class GradebookPageModel(SlateDb db, Gradebooks books) : PageModel
         var read = CategoryWeights.Read(weights ?? "");
         if (read.Succeeded)
         {
-            var record = await db.Classes.SingleAsync(c => c.Id == id);
-            record.Weights = (weights ?? "").ReplaceLineEndings("\n").Trim();
-            await db.SaveChangesAsync();
+            await classes.SetWeightsAsync(id, (weights ?? "").ReplaceLineEndings("\n").Trim());
             return LocalRedirect($"~/classes/{id}/gradebook");
         }
 
@@ -76,7 +72,7 @@ public sealed class GradebookPageModel(SlateDb db, Gradebooks books) : PageModel
 
     private async Task LoadAsync(int id, string? show)
     {
-        Class = await db.Classes.AsNoTracking().SingleAsync(c => c.Id == id);
+        Class = await classes.ClassAsync(id);
         (InPercent, Weights) = (show == "percent", Class.Weights);
         Book = await books.OfAsync(Class);
     }

@@ -1,10 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Formats.Classes;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 
@@ -12,7 +10,7 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>Adds learners to a class from a file or pasted names: shown first, then taken.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
+public sealed class ImportModel(ClassStore classes) : PageModel
 {
     /// <summary>Somebody in the file, and whether they are in the class already, or twice in the file; who is in it may have a number or an
     /// address filled in.</summary>
@@ -55,7 +53,7 @@ public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
             return;
         }
 
-        var roster = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync();
+        var roster = await classes.RosterAsync(id);
         var (known, before) = (new RosterIndex(roster), new RosterIndex([]));
         Rows = read
             .Value.Select(entry =>
@@ -118,5 +116,5 @@ public sealed class ImportModel(SlateDb db, ClassStore classes) : PageModel
         return LocalRedirect($"~/classes/{id}?added={taken.Value.Added}&filled={taken.Value.Filled}");
     }
 
-    private async Task LoadAsync(int id) => Class = await db.Classes.AsNoTracking().SingleAsync(c => c.Id == id);
+    private async Task LoadAsync(int id) => Class = await classes.ClassAsync(id);
 }

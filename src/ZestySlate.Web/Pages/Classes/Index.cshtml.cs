@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Formats.Classes;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 
@@ -11,7 +9,7 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>The teacher's classes; a new one is typed in.</summary>
 [Authorize(Policy = Rights.Teacher)]
-public sealed class IndexModel(SlateDb db, ClassStore classes) : PageModel
+public sealed class IndexModel(ClassStore classes) : PageModel
 {
     public IReadOnlyList<(ClassRecord Class, int Learners, int Given)> List { get; private set; } = [];
 
@@ -78,20 +76,5 @@ public sealed class IndexModel(SlateDb db, ClassStore classes) : PageModel
         return Page();
     }
 
-    private async Task LoadAsync()
-    {
-        var me = User.Id();
-        List = (
-            await db
-                .Classes.Where(c => c.TeacherId == me)
-                .OrderBy(c => c.Name)
-                .Select(c => new
-                {
-                    c,
-                    Learners = db.Enrolments.Count(e => e.ClassId == c.Id),
-                    Given = db.Assignments.Count(a => a.ClassId == c.Id),
-                })
-                .ToListAsync()
-        ).Select(row => (row.c, row.Learners, row.Given)).ToList();
-    }
+    private async Task LoadAsync() => List = await classes.OfTeacherAsync(User.Id());
 }

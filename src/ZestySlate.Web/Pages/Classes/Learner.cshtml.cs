@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Storage.Door;
@@ -16,7 +14,7 @@ namespace ZestySlate.Web.Pages.Classes;
 /// <summary>One learner of a class: what is known of them, to be saved, merged with another entry of theirs, or deleted.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
 public sealed class LearnerModel(
-    SlateDb db,
+    AttemptReader reader,
     ClassStore classes,
     Merges merges,
     Doors doors,
@@ -184,8 +182,8 @@ public sealed class LearnerModel(
 
     private async Task<bool> LoadAsync(int id, string person)
     {
-        Class = await db.Classes.AsNoTracking().SingleAsync(c => c.Id == id);
-        var roster = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).ToListAsync();
+        Class = await classes.ClassAsync(id);
+        var roster = await classes.RosterAsync(id);
         if (roster.FirstOrDefault(e => e.PersonId == person) is not { } learner)
         {
             return false;
@@ -193,7 +191,7 @@ public sealed class LearnerModel(
 
         Learner = learner;
         Others = roster.Where(e => e.PersonId != person).OrderBy(e => e.RosterName, StringComparer.CurrentCultureIgnoreCase).ToList();
-        Attempts = await new LearnerScope(person, ClassId: id).Attempts(db).CountAsync();
+        Attempts = (await reader.AssignmentsOfAsync(new LearnerScope(person, ClassId: id))).Count;
         Works = await works.OfAsync(id, person);
         Merged = await merges.OfAsync(id, person);
         (Devices, Asks, HasSign) = (await doors.DevicesOfAsync(person), await doors.AsksOfAsync(person), await doors.HasSignAsync(person));

@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -12,7 +10,7 @@ namespace ZestySlate.Web.Pages.Classes;
 
 /// <summary>A slip of paper for each learner of a class: where to go, the class code, and what to type as their own.</summary>
 [Authorize(Policy = Rights.ClassTeacher)]
-public sealed class SlipsModel(SlateDb db) : PageModel
+public sealed class SlipsModel(ClassStore classes) : PageModel
 {
     public ClassRecord Class { get; private set; } = null!;
 
@@ -27,8 +25,8 @@ public sealed class SlipsModel(SlateDb db) : PageModel
 
     public async Task OnGetAsync([FromRoute(Name = "class")] int id)
     {
-        Class = await db.Classes.AsNoTracking().SingleAsync(c => c.Id == id);
-        var learners = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == id).OrderBy(e => e.RosterName).ToListAsync();
+        Class = await classes.ClassAsync(id);
+        var learners = await classes.RosterAsync(id);
         Slips =
         [
             .. learners.Select(learner =>

@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Lti;
@@ -12,7 +10,7 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Registers course sites, for those who run the installation.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, Registrations registrations, IServiceProvider provider, TimeProvider clock)
+public sealed class CourseSitesModel(CourseSiteStore sites, ToolKeys keys, Registrations registrations, FrameAncestors ancestors)
     : PageModel
 {
     [BindProperty]
@@ -66,29 +64,8 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, Registrations re
             return Page();
         }
 
-        // One that was put away under this issuer and client id comes back with all that belongs to it.
-        var known = await db.CourseSites.SingleOrDefaultAsync(one =>
-            site != null ? one.Id == site : one.Issuer == Site.Issuer && one.ClientId == Site.ClientId
-        );
-        if (known is null)
-        {
-            known = new CourseSiteRecord
-            {
-                Name = "",
-                Issuer = "",
-                ClientId = "",
-                AuthorizationEndpoint = "",
-                TokenEndpoint = "",
-                KeySetUrl = "",
-                Deployments = "",
-            };
-            db.CourseSites.Add(known);
-        }
-
-        Site.Write(known);
-        known.ArchivedAt = site is null ? null : known.ArchivedAt;
-        await db.SaveChangesAsync();
-        provider.GetRequiredService<FrameAncestors>().Forget();
+        await sites.KeepAsync(site, Site.Issuer, Site.ClientId, Site.Write);
+        ancestors.Forget();
         return LocalRedirect("~/keeper/course-sites?said=kept");
     }
 
@@ -131,14 +108,7 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, Registrations re
     /// <summary>Puts a course site away, or brings it back.</summary>
     public async Task<IActionResult> OnPostArchiveAsync(int id, bool away)
     {
-        await db
-            .CourseSites.Where(site => site.Id == id)
-            .ExecuteUpdateAsync(set => set.SetProperty(site => site.ArchivedAt, away ? clock.GetUtcNow() : null));
-        if (away)
-        {
-            await db.FrameSessions.Where(session => session.CourseSiteId == id).ExecuteDeleteAsync();
-        }
-
+        await sites.ArchiveAsync(id, away);
         return LocalRedirect($"~/keeper/course-sites?said={(away ? "away" : "back")}");
     }
 
@@ -158,21 +128,17 @@ public sealed class CourseSitesModel(SlateDb db, ToolKeys keys, Registrations re
     /// <summary>Empties the list of refused launches.</summary>
     public async Task<IActionResult> OnPostForgetAsync()
     {
-        await db.RefusedLaunches.ExecuteDeleteAsync();
+        await sites.ForgetRefusedAsync();
         return LocalRedirect("~/keeper/course-sites");
     }
 
     private async Task<string?> RefuseTwiceAsync(int? site) =>
-        await db.CourseSites.AnyAsync(s =>
-            s.Issuer == Site.Issuer && s.ClientId == Site.ClientId && (site == null ? s.ArchivedAt == null : s.Id != site)
-        )
-            ? "This issuer is registered already with this client id."
-            : null;
+        await sites.IsTakenAsync(site, Site.Issuer, Site.ClientId) ? "This issuer is registered already with this client id." : null;
 
     private async Task LoadAsync()
     {
-        List = await db.CourseSites.AsNoTracking().OrderBy(s => s.Name).ToListAsync();
+        List = await sites.AllAsync();
         Keys = await keys.PublishedAsync();
-        Refused = await db.RefusedLaunches.AsNoTracking().OrderByDescending(one => one.At).Take(50).ToListAsync();
+        Refused = await sites.RefusedAsync(50);
     }
 }

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
@@ -12,7 +11,7 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>The address and the mail server of the installation, and who comes in how.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class InstallationPageModel(SlateDb db, Installation installation, LoopHealth loops) : PageModel
+public sealed class InstallationPageModel(Installation installation, LoopHealth loops) : PageModel
 {
     private const int LeastCode = 8;
 
@@ -69,7 +68,6 @@ public sealed class InstallationPageModel(SlateDb db, Installation installation,
         }
 
         await installation.SaveAsync(
-            db,
             new InstallationRecord
             {
                 Address = read,

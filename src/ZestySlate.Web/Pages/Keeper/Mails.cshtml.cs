@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Mails;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Mails;
@@ -12,7 +10,7 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>What was mailed, what waits, what was refused.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class MailsModel(SlateDb db, IOptions<MailSettings> settings, TimeProvider clock) : PageModel
+public sealed class MailsModel(MailStore mails, IOptions<MailSettings> settings) : PageModel
 {
     private const int Most = 200;
 
@@ -24,22 +22,14 @@ public sealed class MailsModel(SlateDb db, IOptions<MailSettings> settings, Time
 
     public async Task OnGetAsync()
     {
-        List = await db
-            .Mails.AsNoTracking()
-            .OrderBy(mail => mail.SentAt != null)
-            .ThenByDescending(mail => mail.Id)
-            .Take(Most)
-            .ToListAsync();
-        Waiting = await db.Mails.CountAsync(mail => mail.SentAt == null && !mail.Refused);
+        List = await mails.ListAsync(Most);
+        Waiting = await mails.WaitingAsync();
     }
 
     /// <summary>Tries everything again that waits or was refused.</summary>
     public async Task<IActionResult> OnPostAgainAsync()
     {
-        var now = clock.GetUtcNow();
-        await db
-            .Mails.Where(mail => mail.SentAt == null)
-            .ExecuteUpdateAsync(set => set.SetProperty(mail => mail.NextTry, now).SetProperty(mail => mail.Refused, false));
+        await mails.TryAgainAsync();
         return RedirectToPage();
     }
 }

@@ -1,8 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
+using ZestySlate.Storage.Attempts;
 using ZestySlate.Storage.Learners;
+using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 
 namespace ZestySlate.Web.Pages.Keeper;
@@ -12,8 +12,13 @@ namespace ZestySlate.Web.Pages.Keeper;
 /// removed with their things handed over; they are not deleted here.
 /// </summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class PersonPageModel(SlateDb db, LearnerExport export, LearnerDeletion deletion, Sessions sessions)
-    : LearnerKeptModel(export, deletion, sessions)
+public sealed class PersonPageModel(
+    PeopleStore people,
+    AttemptReader reader,
+    LearnerExport export,
+    LearnerDeletion deletion,
+    Sessions sessions
+) : LearnerKeptModel(export, deletion, sessions)
 {
     [FromRoute]
     public string Person { get; set; } = "";
@@ -24,25 +29,16 @@ public sealed class PersonPageModel(SlateDb db, LearnerExport export, LearnerDel
 
     protected override async Task<KeptOf?> FindAsync()
     {
-        var learners = db.Users.Where(one => one.Id == Person && !db.UserRoles.Any(role => role.UserId == one.Id));
-        if (await learners.Select(one => one.DisplayName).SingleOrDefaultAsync() is not { } name)
+        if (await people.LearnerAsync(Person) is not { } learner)
         {
             return null;
         }
 
-        var classes = await db
-            .Classes.Where(group => db.Enrolments.Any(one => one.ClassId == group.Id && one.PersonId == Person))
-            .Select(group => group.Name)
-            .ToListAsync();
-        var sites = await db
-            .CourseSites.Where(site => db.CourseSitePeople.Any(one => one.CourseSiteId == site.Id && one.PersonId == Person))
-            .Select(site => site.Name)
-            .ToListAsync();
-        var ways = classes.Concat(sites).ToList();
+        var (name, ways) = learner;
         return new KeptOf(
             name,
             ways.Count > 0 ? $"In {string.Join(", ", ways)}." : "Came by a link.",
-            await Scope.Attempts(db).CountAsync(),
+            (await reader.AssignmentsOfAsync(Scope)).Count,
             $"{name} and all their work in this installation"
         );
     }

@@ -2,10 +2,8 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Embedding;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Embedding;
 using ZestySlate.Storage.Media;
 using ZestySlate.Storage.People;
@@ -18,8 +16,13 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>Schools of this installation, and the teachers of each.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Accounts accounts, Embeddings embeddings, SchoolLooks looks)
-    : PageModel
+public sealed class SchoolsModel(
+    SchoolStore schools,
+    UserManager<Person> people,
+    Accounts accounts,
+    Embeddings embeddings,
+    SchoolLooks looks
+) : PageModel
 {
     public IReadOnlyList<School> Schools { get; private set; } = [];
 
@@ -41,17 +44,7 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
             return await RefusedAsync("A school needs a name.");
         }
 
-        var title = name.Cut(120);
-        if (school is { } id && await db.Schools.SingleOrDefaultAsync(known => known.Id == id) is { } known)
-        {
-            known.Name = title;
-        }
-        else
-        {
-            db.Schools.Add(new School { Name = title });
-        }
-
-        await db.SaveChangesAsync();
+        await schools.KeepAsync(school, name.Cut(120));
         return RedirectToPage();
     }
 
@@ -110,15 +103,15 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
     public async Task<IActionResult> OnPostMoveAsync(string person, int? school)
     {
         var teacher = await people.FindByIdAsync(person);
-        if (teacher is not null && (school is null || await db.Schools.AnyAsync(known => known.Id == school)))
+        var into = school is { } id ? await schools.FindAsync(id) : null;
+        if (teacher is not null && (school is null || into is not null))
         {
             teacher.SchoolId = school;
             await people.UpdateAsync(teacher);
             if (Fragments.IsOne(HttpContext))
             {
-                var name = await db.Schools.Where(known => known.Id == school).Select(known => known.Name).SingleOrDefaultAsync();
                 return HttpContext.Said(
-                    name is null ? $"{teacher.DisplayName} is in no school now." : $"{teacher.DisplayName} is in {name} now."
+                    into is null ? $"{teacher.DisplayName} is in no school now." : $"{teacher.DisplayName} is in {into.Name} now."
                 );
             }
         }
@@ -160,7 +153,7 @@ public sealed class SchoolsModel(SlateDb db, UserManager<Person> people, Account
 
     private async Task LoadAsync()
     {
-        Schools = await db.Schools.AsNoTracking().OrderBy(school => school.Name).ToListAsync();
+        Schools = await schools.AllAsync();
         Teachers = (await people.GetUsersInRoleAsync(Roles.Teacher))
             .OrderBy(person => person.DisplayName, StringComparer.CurrentCultureIgnoreCase)
             .ToList();

@@ -2,8 +2,6 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
 using ZestySlate.Storage.People;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Security;
@@ -12,7 +10,7 @@ namespace ZestySlate.Web.Pages.Keeper;
 
 /// <summary>One account of a teacher: a new link for its password, closed and opened, made a keeper, removed with what it has handed over.</summary>
 [Authorize(Policy = Rights.Keeper)]
-public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Accounts accounts, SecondFactors factors) : PageModel
+public sealed class TeacherModel(PeopleStore known, UserManager<Person> people, Accounts accounts, SecondFactors factors) : PageModel
 {
     public Person Teacher { get; private set; } = null!;
 
@@ -132,8 +130,7 @@ public sealed class TeacherModel(SlateDb db, UserManager<Person> people, Account
         Teacher = found;
         IsMe = found.Id == User.Id();
         IsKeeper = await people.IsInRoleAsync(found, Roles.Keeper);
-        Activities = await db.Activities.CountAsync(activity => activity.OwnerId == person);
-        Classes = await db.Classes.CountAsync(group => group.TeacherId == person);
+        (Activities, Classes) = await known.OwnsAsync(person);
         Others = (await people.GetUsersInRoleAsync(Roles.Teacher))
             .Where(other => other.Id != person && other.ClosedAt is null)
             .OrderBy(other => other.DisplayName, StringComparer.CurrentCultureIgnoreCase)

@@ -2,14 +2,13 @@ using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Json;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Activities;
 using ZestySlate.Storage.Classes;
+using ZestySlate.Storage.CourseSites;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Lti;
@@ -20,7 +19,8 @@ namespace ZestySlate.Web.Pages.Lti;
 /// <summary>Inside the course site's frame: the teacher chooses an activity for the course, or makes one.</summary>
 [Authorize(Policy = Rights.Teacher)]
 public sealed class ChooseModel(
-    SlateDb db,
+    CourseSiteStore sites,
+    AssignmentStore assignments,
     ActivityStore store,
     ActivityRights rights,
     ActivityLibrary library,
@@ -237,7 +237,7 @@ public sealed class ChooseModel(
 
     private async Task AnswerAsync(IEnumerable<ChosenItem> items, string? said)
     {
-        var site = await db.CourseSites.SingleAsync(s => s.Id == FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId);
+        var site = await sites.OneAsync(FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId!.Value);
         Jwt = await response.SignAsync(site, Wish!, items, said);
         SecurityHeaders.AllowFormTo(HttpContext, Wish!.ReturnUrl!);
     }
@@ -245,39 +245,27 @@ public sealed class ChooseModel(
     /// <summary>A link of the course that was made without choosing: what it opens is kept here, with how it is placed.</summary>
     private async Task<IActionResult> KeepForLinkAsync(ActivityRecord record, string instructions)
     {
-        var site = FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId;
-        var ofLink = db.Assignments.Where(a =>
-            a.CourseSiteId == site && a.DeploymentId == Wish!.DeploymentId && a.ResourceLinkId == Wish.LinkId
-        );
-        var placed = await ofLink.SingleOrDefaultAsync(a => a.ActivityId == record.Id);
-        if (placed is null)
-        {
-            placed = new AssignmentRecord
+        await assignments.ChooseForLinkAsync(
+            new AssignmentRecord
             {
                 ActivityId = record.Id,
                 Title = record.Title,
-                CourseSiteId = site,
+                CourseSiteId = FrameSessionPath.SessionOf(HttpContext)!.CourseSiteId,
                 DeploymentId = Wish!.DeploymentId,
                 ResourceLinkId = Wish.LinkId,
                 CourseTitle = Wish.CourseTitle,
                 CreatedAt = clock.GetUtcNow(),
-            };
-            db.Assignments.Add(placed);
-        }
-
-        foreach (var before in await ofLink.Where(a => a.IsChosen).ToListAsync())
-        {
-            (before.IsChosen, before.ChoosesAnew) = (false, false);
-        }
-
-        placed.IsChosen = true;
-        (placed.From, placed.Due, placed.Until) = (Placed.OpensAt, Placed.DueAt, Placed.ClosesAt);
-        (placed.CompletedBy, placed.KeptBack, placed.Instructions) = (
-            Completions.Read(Placed.Completed),
-            Placed.KeptBack,
-            instructions.Cut(2000)
+            },
+            placed =>
+            {
+                (placed.From, placed.Due, placed.Until) = (Placed.OpensAt, Placed.DueAt, Placed.ClosesAt);
+                (placed.CompletedBy, placed.KeptBack, placed.Instructions) = (
+                    Completions.Read(Placed.Completed),
+                    Placed.KeptBack,
+                    instructions.Cut(2000)
+                );
+            }
         );
-        await db.SaveChangesAsync();
         return LocalRedirect($"~/author/{record.Id}/courses");
     }
 

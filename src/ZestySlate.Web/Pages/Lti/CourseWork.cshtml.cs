@@ -1,7 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Microsoft.EntityFrameworkCore;
-using ZestySlate.Storage;
 using ZestySlate.Storage.Classes;
 using ZestySlate.Web.Identity;
 using ZestySlate.Web.Lti;
@@ -10,7 +8,7 @@ namespace ZestySlate.Web.Pages.Lti;
 
 /// <summary>What somebody of the course sees of an assignment who neither learns there nor owns the activity.</summary>
 [Authorize(Policy = Rights.CourseSeat)]
-public sealed class CourseWorkModel(SlateDb db, CourseRows rows, CourseLooks looks) : PageModel
+public sealed class CourseWorkModel(AssignmentStore assignments, CourseRows rows, CourseLooks looks) : PageModel
 {
     public CourseSeat Seat { get; private set; } = null!;
 
@@ -33,7 +31,7 @@ public sealed class CourseWorkModel(SlateDb db, CourseRows rows, CourseLooks loo
     {
         MayLook = await looks.OfAsync(HttpContext) is not null;
         (Seat, Back) = (CourseSeat.Of(HttpContext)!, Presentation.Of(HttpContext).Back);
-        Given = await db.Assignments.AsNoTracking().SingleAsync(a => a.Id == Seat.AssignmentId, stop);
+        Given = await assignments.OneAsync(Seat.AssignmentId, stop);
         var all = Seat.Role.SeesEverybody() || Seat.Mentored.Count > 0 ? await rows.OfAsync(Given, stop) : [];
         Rows = Seat.Role.SeesEverybody() ? all : all.Where(row => row.Subject is { } subject && Seat.Mentored.Contains(subject)).ToList();
     }
