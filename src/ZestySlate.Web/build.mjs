@@ -32,14 +32,15 @@ for (const room of ["families", "backdrops"]) {
   });
 }
 
-// The panorama's viewer, the PDF reader, the editor of rich text, what arranges a map and what drives players in frames are modules
-// of their own, loaded only where they are needed.
+// The panorama's viewer, the PDF reader, the editor of rich text, what arranges a map, what drives players in frames and what shows
+// answers that were refused are modules of their own, loaded only where they are needed.
 for (const [entry, name] of [
   ["Scripts/panorama/panorama.ts", "panorama"],
   ["Scripts/media/pdf-reader.ts", "pdf"],
   ["Scripts/workbench/rich-editor.ts", "rich"],
   ["Scripts/workbench/map/arrange.ts", "arrange"],
   ["Scripts/hosted/hosted.ts", "hosted"],
+  ["Scripts/learner/aside.ts", "aside"],
 ]) {
   await build({
     entryPoints: [entry],
