@@ -14,6 +14,7 @@ public static class ReadyCheck
             .Concat(LooksCheck.Run(activity))
             .Concat(WaysCheck.Run(activity))
             .Concat(FlowCheck.Run(activity))
+            .Concat(StuckCheck.Run(activity))
             .Concat(TrailCheck.Run(activity))
             .Concat(OfThings(activity))
             .Concat(OfTexts(activity with { Scenes = [] }, "of the activity as a whole", null, null))

@@ -5,6 +5,8 @@ using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Classes.Statistics;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Marking;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
 
@@ -197,5 +199,60 @@ public sealed class LeadingQuestionTests
         var rehearsal = Rehearsal.Run(Story, 40, 7);
         Assert.All(rehearsal.Statistics.Endings, ending => Assert.True(ending.Learners > 0));
         Assert.Contains("\"start\" -> \"good\" [label=\"a right answer\"]", DotWriting.Write(Story));
+    }
+
+    private static IEnumerable<string> Found(Activity activity) => ReadyCheck.Run(activity).Select(finding => finding.Message);
+
+    private static Activity Told(params Turn[] turns) => Story.WithSpot("q", spot => spot with { During = During.Leading([.. turns]) });
+
+    /// <summary>An answer that may be the last and leads nowhere is told; not where it can be tried on and on, or another way is there.</summary>
+    [Fact]
+    public void An_answer_after_which_nothing_leads_on_is_told()
+    {
+        const string stuck = "After some answers to";
+        var free = new Rules { Reveal = new Reveal { RightAnswer = RevealMoment.Never } };
+        bool Tells(Activity activity) => Found(activity).Any(said => said.Contains(stuck));
+        var half = Told(To("good", TurnAfter.Right));
+        Assert.True(Tells(half with { Rules = free with { Tries = 2 } }));
+        Assert.True(Tells(half with { Rules = new Rules { Reveal = new Reveal { RightAnswer = RevealMoment.AfterLastTry } } }));
+        Assert.False(Tells(half with { Rules = free }));
+        Assert.False(Tells(Told(To("good", TurnAfter.Right), To("bad", TurnAfter.Wrong)) with { Rules = free with { Tries = 2 } }));
+        Assert.False(Tells(Told(To("good", TurnAfter.Right), To("bad", TurnAfter.Always)) with { Rules = free with { Tries = 2 } }));
+        var each = Told([.. Make.One().Options.Select(option => To("bad", TurnAfter.Chosen, option.Id))]);
+        Assert.False(Tells(each with { Rules = free with { Tries = 2 } }));
+        Assert.True(Tells(Told(To("good", TurnAfter.Chosen, "a")) with { Rules = free with { Tries = 2 } }));
+        var another = half.WithScene("start", scene => scene with { Spots = scene.Spots.Add(Make.Jump("out", "other")) });
+        Assert.False(Tells(another with { Rules = free with { Tries = 2 } }));
+    }
+
+    [Fact]
+    public void What_is_marked_only_afterwards_leads_nowhere_and_is_told()
+    {
+        var late = new Rules
+        {
+            Reveal = new Reveal
+            {
+                RightOrWrong = RevealMoment.AfterEnd,
+                Points = RevealMoment.AfterEnd,
+                RightAnswer = RevealMoment.AfterEnd,
+            },
+        };
+        Assert.False(AttemptRules.MarksWhileWorking(late));
+        Assert.Contains(Found(Story with { Rules = late }), said =>
+            said.Contains("marked only after handing in, so its answer leads nowhere")
+        );
+        Assert.DoesNotContain(Found(Told(To("good", TurnAfter.Always)) with { Rules = late }), said => said.Contains("leads nowhere"));
+        Assert.DoesNotContain(Found(Story), said => said.Contains("leads nowhere"));
+    }
+
+    /// <summary>What is drawn is no way for everybody: not as what opens a lock, and not as the only way on.</summary>
+    [Fact]
+    public void A_way_past_a_drawn_question_is_told()
+    {
+        var page = Story.WithScene("start", scene => scene with { Spots = scene.Spots.Add(Make.Asked("p", Make.One())), Draw = 1 });
+        Assert.Contains(Found(page), said => said.Contains("leads on, and it is drawn"));
+        var locked = page.WithScene("other", scene => scene with { Lock = Make.By(new AnswerKey("p")) });
+        Assert.Contains(Found(locked), said => said.Contains("“Room other” waits for") && said.Contains("which is drawn"));
+        Assert.DoesNotContain(Found(locked.WithScene("start", scene => scene with { Draw = 2 })), said => said.Contains("drawn"));
     }
 }
