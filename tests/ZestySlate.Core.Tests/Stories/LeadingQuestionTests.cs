@@ -3,9 +3,11 @@ using ZestySlate.Core.Backdrops.Videos;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Classes.Rehearsing;
 using ZestySlate.Core.Classes.Statistics;
+using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Locks.Answers;
+using ZestySlate.Core.Locks.Chances;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
@@ -254,5 +256,25 @@ public sealed class LeadingQuestionTests
         var locked = page.WithScene("other", scene => scene with { Lock = Make.By(new AnswerKey("p")) });
         Assert.Contains(Found(locked), said => said.Contains("“Room other” waits for") && said.Contains("which is drawn"));
         Assert.DoesNotContain(Found(locked.WithScene("start", scene => scene with { Draw = 2 })), said => said.Contains("drawn"));
+    }
+
+    /// <summary>From where an answer has led no way goes back: without a way on there, one is stuck.</summary>
+    [Fact]
+    public void Where_an_answer_has_led_it_is_told_that_no_way_on_may_be_there()
+    {
+        var choice = Make.Jump("on", "good", Make.By(new ChanceKey(0.5m))) with
+        {
+            Content = new Jump("good") { Follows = new Consequence() },
+        };
+        var story = Told(To("other", TurnAfter.Always)).WithScene("other", scene => scene with { Spots = [choice] });
+        Assert.Contains(Found(story), said => said.Contains("“Room other” it can happen that none of the ways on is there"));
+    }
+
+    /// <summary>Where the answer leads is locked: those who practise hand in all the same.</summary>
+    [Fact]
+    public void A_rehearsal_does_not_end_at_a_locked_scene()
+    {
+        var story = Story.WithScene("good", scene => scene with { Lock = Make.By(new AnswerKey("nowhere")) });
+        Assert.Equal(30, Rehearsal.Run(story, 30, 7).HandedIn);
     }
 }
