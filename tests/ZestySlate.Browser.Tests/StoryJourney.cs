@@ -11,6 +11,13 @@ public sealed class StoryJourney(Apps apps)
         using var wren = new Person(390, 844).Visit(apps, "warning");
         wren.Reads("[data-situation]", "twelve boats leave");
         wren.Reads("#story", "60 %");
+        // What could not be kept is told, and can be decided once more.
+        wren.Run(
+            "const send = fetch; let first = true; window.fetch = (to, how) => how?.method === 'POST' && first"
+                + " ? (first = false, Promise.resolve(new Response('', { status: 422 }))) : send(to, how)"
+        );
+        wren.Press("Ring the harbour master", "[data-situation]");
+        wren.Press("I do not need it", "#set-aside");
         wren.Press("Ring the harbour master", "[data-situation]");
         wren.Reads("#scene-title", "The harbour master");
         wren.Reads("#said-on-the-way", "You chose: Ring the harbour master");

@@ -42,7 +42,8 @@ export function startLearner(root: HTMLElement, host: LearnerHost): { stop: () =
     connection.hear,
     (event, why) => {
       void setAside(event, why);
-      root.querySelectorAll("[data-hand-in] button:disabled").forEach(button => button.removeAttribute("disabled"));
+      // What was pressed for it can be pressed once more.
+      root.querySelectorAll("[data-hand-in] button:disabled, [data-sent]").forEach(button => button.removeAttribute("disabled"));
     },
   );
   // A scene that is left takes its questions' sheets with it.

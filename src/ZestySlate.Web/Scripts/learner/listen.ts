@@ -175,7 +175,10 @@ export function listenToForms({ root, still, answers }: LearnerParts): void {
         event.preventDefault();
         answers.post(form.dataset.choose ?? "", form.dataset.act!, form);
         // Pressed twice it would be decided twice; what comes back brings the buttons anew.
-        root.querySelectorAll<HTMLButtonElement>("[data-act] button").forEach(button => (button.disabled = true));
+        root.querySelectorAll<HTMLButtonElement>("[data-act] button:enabled").forEach(button => {
+          button.disabled = true;
+          button.dataset.sent = "yes";
+        });
       } else if (form.matches("[data-go]")) {
         event.preventDefault();
         answers.post("", "start");
