@@ -141,20 +141,6 @@ public sealed class LtiRegistrationTests(SlateHost host) : LtiHarness(host)
     }
 
     [Fact]
-    public async Task An_address_for_registering_ends()
-    {
-        var link = await LinkAsync();
-        await Host.DbAsync(db =>
-            db.RegistrationLinks.ExecuteUpdateAsync(
-                set => set.SetProperty(one => one.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)),
-                Stop
-            )
-        );
-        Assert.Contains("not good any more", await Host.Visitor().GetStringAsync(link, Stop));
-        Assert.Contains("not good any more", await RegisterAsync(link));
-    }
-
-    [Fact]
     public async Task The_fields_are_filled_from_a_configuration_and_tried()
     {
         Answers(HttpStatusCode.OK, new { });

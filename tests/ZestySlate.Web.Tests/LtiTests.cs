@@ -44,28 +44,6 @@ public sealed class LtiTests(SlateHost host) : LtiHarness(host)
     }
 
     [Fact]
-    public async Task A_session_in_the_address_ends_when_its_time_is_over()
-    {
-        var begun = await BeginAsync();
-        var location = (await LaunchAsync(begun, Sign(Claims(begun, "s-ends")))).Headers.Location!.OriginalString;
-        var bare = Host.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = false });
-        var person = await PersonOfAsync("s-ends");
-        var left =
-            await Host.DbAsync(db =>
-                db.FrameSessions.Where(session => session.PersonId == person).Select(session => session.ExpiresAt).SingleAsync(Stop)
-            ) - DateTimeOffset.UtcNow;
-        Assert.InRange(left, TimeSpan.FromHours(11.9), TimeSpan.FromHours(12));
-        Assert.Contains("data-events", await bare.GetStringAsync(location, Stop));
-        await Host.DbAsync(db =>
-            db.FrameSessions.Where(session => session.PersonId == person)
-                .ExecuteUpdateAsync(set => set.SetProperty(session => session.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop)
-        );
-        var ended = await bare.GetAsync(location, Stop);
-        Assert.Equal(HttpStatusCode.Forbidden, ended.StatusCode);
-        Assert.DoesNotContain("data-events", await ended.Content.ReadAsStringAsync(Stop));
-    }
-
-    [Fact]
     public async Task A_post_in_the_frame_without_proof_is_refused()
     {
         var begun = await BeginAsync();
@@ -179,17 +157,6 @@ public sealed class LtiTests(SlateHost host) : LtiHarness(host)
             ),
             "did not pass the checks"
         );
-    }
-
-    [Fact]
-    public async Task A_sign_in_that_took_too_long_is_refused()
-    {
-        var begun = await BeginAsync();
-        await Host.DbAsync(db =>
-            db.CourseSiteLogins.Where(l => l.State == begun.State)
-                .ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow.AddSeconds(-1)), Stop)
-        );
-        await RefusedAsync(await LaunchAsync(begun, Sign(Claims(begun))), "took too long");
     }
 
     [Fact]

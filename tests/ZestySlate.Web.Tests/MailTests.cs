@@ -239,23 +239,6 @@ public sealed partial class MailTests(SlateHost host)
     }
 
     [Fact]
-    public async Task A_mailed_link_is_good_until_its_time_is_over_and_no_longer()
-    {
-        var (group, _, address) = await GivenAsync(_ => { }, IdentifiedBy.MailedLink);
-        await host.Visitor().PostFormAsync("/join", "/join", ("Code", group.Code), ("Name", address));
-        await host.MailAsync();
-        var link = SlateHost.Find(Assert.Single(host.Letters.To(address)).Text, "(/join/\\S+)");
-        Task<int> LastsAsync(TimeSpan still) =>
-            host.DbAsync(db =>
-                db.MailedSignIns.ExecuteUpdateAsync(set => set.SetProperty(l => l.ExpiresAt, DateTimeOffset.UtcNow + still), Stop)
-            );
-        await LastsAsync(TimeSpan.FromMinutes(1));
-        Assert.Contains("Continue as Wren", await host.Visitor().GetStringAsync(link, Stop));
-        await LastsAsync(TimeSpan.FromSeconds(-1));
-        Assert.DoesNotContain("Continue as Wren", await host.Visitor().GetStringAsync(link, Stop));
-    }
-
-    [Fact]
     public async Task A_teacher_mails_everybody_who_has_an_address_a_link_that_is_good_for_days_and_never_too_many()
     {
         var (group, _, address) = await GivenAsync(_ => { }, IdentifiedBy.MailedLink);

@@ -58,9 +58,14 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
                 services.AddSingleton(Log);
             }
 
+            services.AddSingleton<TimeProvider>(Clock);
+
             services.AddHttpClient("course-site").ConfigurePrimaryHttpMessageHandler(() => Outside);
         });
     }
+
+    /// <summary>What time it is for the application.</summary>
+    public TestClock Clock { get; } = new();
 
     /// <summary>Loops whose turns tests take themselves: beside their own, two would do the same work at once.</summary>
     private static readonly string?[] TurnedByTests = ["ScoreLoop", "MembersLoop", "MailLoop"];
@@ -87,7 +92,8 @@ public sealed class SlateHost : WebApplicationFactory<Program>, IAsyncLifetime
             NullLogger<post::ZestySlate.PostOffice.SmtpListener>.Instance
         );
         await _post.StartAsync(default);
-        _ = Server;
+        // A clock that a test stops is stopped for what it asks.
+        Server.PreserveExecutionContext = true;
     }
 
     /// <summary>Puts the mails that are due on their way and sends them.</summary>

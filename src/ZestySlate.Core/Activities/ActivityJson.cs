@@ -1,6 +1,7 @@
 using System.Text.Json;
 using ZestySlate.Core.Json;
 using ZestySlate.Core.Locks.Joined;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Activities;
 
@@ -27,7 +28,7 @@ public static class ActivityJson
         }
         catch (Exception problem) when (problem is JsonException or NotSupportedException or InvalidOperationException or FormatException)
         {
-            return Outcome<Activity>.Refused("This is not a Zesty Slate activity: " + JsonTrouble.Words(problem, json));
+            return Outcome<Activity>.Refused(AuthorWords.Say("notZestySlateActivity", JsonTrouble.Words(problem, json)));
         }
     }
 
@@ -40,10 +41,8 @@ public static class ActivityJson
             .GroupBy(id => id)
             .FirstOrDefault(same => same.Count() > 1);
         var state = activity.Story?.States.GroupBy(state => state.Id).FirstOrDefault(same => same.Count() > 1);
-        return twice is not null
-                ? Outcome<Activity>.Refused($"The id “{twice.Key}” stands twice in the activity; answers could not be told apart.")
-            : state is not null
-                ? Outcome<Activity>.Refused($"The story keeps “{state.Key}” in mind twice; the two could not be told apart.")
+        return twice is not null ? Outcome<Activity>.Refused(AuthorWords.Say("idStandsTwiceInActivity", twice.Key))
+            : state is not null ? Outcome<Activity>.Refused(AuthorWords.Say("storyKeepsInMindTwice", state.Key))
             : activity.Locks.Select(entry => Joining.Refuse(entry.Lock.Key)).FirstOrDefault(no => no is not null) is { } no
                 ? Outcome<Activity>.Refused(no)
             : activity.Trail?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)

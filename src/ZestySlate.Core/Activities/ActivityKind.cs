@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>What sort of thing an activity is, as one looks for it in a library; told by how it is built.</summary>
@@ -47,11 +49,5 @@ public static class ActivityKinds
     }
 
     /// <summary>The kind's name on screen.</summary>
-    public static string Name(ActivityKind kind) =>
-        kind switch
-        {
-            ActivityKind.LockedRooms => "Locked rooms",
-            ActivityKind.WebPage => "Web page",
-            _ => kind.ToString(),
-        };
+    public static string Name(ActivityKind kind) => AuthorWords.Say("activityKind" + kind);
 }

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>Whom an activity is for; what it is found by in the library. Learners do not see it.</summary>
@@ -32,8 +34,8 @@ public sealed record Audience
         (AgeFrom, AgeTo) switch
         {
             ({ } from, { } to) => from == to ? $"{from}" : $"{from} to {to}",
-            ({ } from, null) => $"from {from}",
-            (null, { } to) => $"up to {to}",
+            ({ } from, null) => AuthorWords.Say("agesFrom", from),
+            (null, { } to) => AuthorWords.Say("agesUpTo", to),
             _ => "",
         };
 

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Activities;
 
@@ -72,12 +73,12 @@ public sealed record During(decimal From, decimal? Until)
 
     /// <summary>Why it cannot be, in words; null when it can.</summary>
     public string? Refuse() =>
-        From is < 0 or >= Longest ? "A spot is there from a moment between the beginning and the end of a day."
-        : Until <= From ? "A spot is there for some time: its end lies behind its beginning."
-        : Until > Longest ? "A spot is there for up to a day."
-        : Turns.Count > MostTurns ? $"A spot may have up to {MostTurns} jumps."
-        : Turns.Any(turn => turn.Share is < 0 or > 1) ? "A jump after a score is for a share between 0 and 100 %."
-        : Turns.Any(turn => turn.To is < 0 or > Longest) ? "A jump leads to a moment between the beginning and the end of a day."
+        From is < 0 or >= Longest ? AuthorWords.Say("spotThereFromMomentBetween")
+        : Until <= From ? AuthorWords.Say("spotThereSomeTimeEnd")
+        : Until > Longest ? AuthorWords.Say("spotThereUpDay")
+        : Turns.Count > MostTurns ? AuthorWords.Say("spotMayHaveUpJumps", MostTurns)
+        : Turns.Any(turn => turn.Share is < 0 or > 1) ? AuthorWords.Say("jumpAfterScoreShareBetween")
+        : Turns.Any(turn => turn.To is < 0 or > Longest) ? AuthorWords.Say("jumpLeadsMomentBetweenBeginning")
         : null;
 }
 

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>Where the panel of a spot opens on a wide screen, as shares (0 to 1) of the stage; on a narrow one it is a sheet below, as any
@@ -14,7 +16,7 @@ public sealed record PanelBox(double Left, double Top, double Width, double Heig
 
     /// <summary>Why it cannot be, in words; null when it can. Shares are compared as they are kept, to a tenth of a thousandth.</summary>
     public string? Refuse() =>
-        Width < Least || Height < Least || !double.IsFinite(Width + Height) ? $"A panel takes at least {Least:P0} of the stage each way."
+        Width < Least || Height < Least || !double.IsFinite(Width + Height) ? AuthorWords.Say("panelTakesAtLeastStage", Least * 100)
         : Left >= 0 && Top >= 0 && Math.Round(Left + Width, 4) <= 1 && Math.Round(Top + Height, 4) <= 1 ? null
-        : "A panel opens inside the stage: its edges lie between 0 and 100 %.";
+        : AuthorWords.Say("panelOpensInsideStageEdges");
 }

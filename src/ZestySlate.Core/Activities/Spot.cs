@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Contents;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Activities;
 
@@ -50,7 +51,7 @@ public sealed record Spot
     public string ReportName =>
         Name.Length > 0 ? Name
         : Content.OwnName is { Length: > 0 } own ? own
-        : $"{Content.KindName} without words";
+        : AuthorWords.Say("spotWithoutWords", Content.KindName);
 }
 
 /// <summary>Where a scene or spot that stays linked was taken from.</summary>

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Activities;
 
 /// <summary>Addresses of pages elsewhere.</summary>
@@ -22,7 +24,7 @@ public static class WebAddress
     public static string? Refuse(string address) =>
         Uri.TryCreate(address, UriKind.Absolute, out var uri) && uri.Scheme is "http" or "https" && uri.Host.Length > 0
             ? null
-            : $"“{address}” is not the address of a web page: it begins with http:// or https://.";
+            : AuthorWords.Say("notAddressWebPageBegins", address);
 
     /// <summary>The address when it can be used, else nothing: for what is put on a page.</summary>
     public static string? Safe(string address) => Refuse(address) is null ? address : null;

@@ -10,6 +10,7 @@ using ZestySlate.Core.Backdrops.WebPages;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops;
 
@@ -110,14 +111,7 @@ public abstract record Backdrop
     /// <param name="title">The title of its scene.</param>
     internal virtual IEnumerable<Weakness> Check(string title) =>
         Shown is { LacksAlternativeText: true }
-            ?
-            [
-                new Weakness(
-                    false,
-                    "The picture has no alternative text: say what it shows, for those who cannot see it.",
-                    "alternativeText"
-                ),
-            ]
+            ? [new Weakness(false, AuthorWords.Say("pictureHasNoAlternativeText"), "alternativeText")]
             : [];
 
     /// <summary>

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Checking;
 
@@ -14,7 +15,7 @@ internal static class FlowCheck
         {
             yield return new Finding(
                 true,
-                $"The pass mark of {pass:0.##} % cannot be reached: the first try costs {rules.CostOfTry(1) * 100:0.##} %, so {best:0.##} % is the most.",
+                AuthorWords.Say("passMarkCannotReachedFirst", pass, rules.CostOfTry(1) * 100, best),
                 null,
                 null,
                 "passMark"
@@ -28,7 +29,7 @@ internal static class FlowCheck
             {
                 yield return new Finding(
                     true,
-                    $"In “{activity.TitleOf(scene)}” {scene.Draw} questions are drawn from {pool}.",
+                    AuthorWords.Say("inQuestionsDrawnFrom", activity.TitleOf(scene), scene.Draw, pool),
                     scene.Id,
                     null,
                     "draw"
@@ -38,7 +39,7 @@ internal static class FlowCheck
             {
                 yield return new Finding(
                     false,
-                    $"The questions of “{activity.TitleOf(scene)}” have different points, so not every learner can reach the same total.",
+                    AuthorWords.Say("questionsHaveDifferentPointsNot", activity.TitleOf(scene)),
                     scene.Id,
                     null,
                     "draw"
@@ -51,8 +52,8 @@ internal static class FlowCheck
             yield return new Finding(
                 activity.Flow.Way == Way.Free,
                 activity.Flow.Way == Way.Free
-                    ? "Each question has its time, but learners go where they like: let them go in order, or give one time for everything."
-                    : "Each question has its time, but several stand on a page and share it.",
+                    ? AuthorWords.Say("eachQuestionHasTimeBut")
+                    : AuthorWords.Say("eachQuestionHasTimeButSeveral"),
                 null,
                 null,
                 "clock"
@@ -67,7 +68,7 @@ internal static class FlowCheck
             var (scene, spot) = alike.Last();
             yield return new Finding(
                 false,
-                $"{alike.Count()} questions are called “{alike.Key}”; in reports they cannot be told apart. Give them names.",
+                AuthorWords.Say("questionsCalledInReportsThey", alike.Count(), alike.Key),
                 scene.Id,
                 spot.Id,
                 "name"

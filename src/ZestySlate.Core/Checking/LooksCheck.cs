@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Checking;
 
@@ -11,18 +12,22 @@ internal static class LooksCheck
         if (activity.Look.Accent is { Length: > 0 } accent)
         {
             foreach (
-                var (ground, where) in new[] { (Legibility.PaperSurface, "light"), (Legibility.SlateSurface, "dark") }.Where(one =>
-                    Legibility.Contrast(accent, one.Item1) < Legibility.Shapes
-                )
+                var (ground, where) in new[]
+                {
+                    (Legibility.PaperSurface, AuthorWords.Say("groundLight")),
+                    (Legibility.SlateSurface, AuthorWords.Say("groundDark")),
+                }.Where(one => Legibility.Contrast(accent, one.Item1) < Legibility.Shapes)
             )
             {
                 yield return new Finding(
                     false,
-                    string.Create(
-                        CultureInfo.InvariantCulture,
-                        $"The accent {accent} is hard to see on {where} ground ({Legibility.Contrast(accent, ground):0.0} to 1; "
-                            + $"{Legibility.Shapes:0} to 1 is needed). Lines and marks are shown there in "
-                            + $"{Legibility.Mended(accent, ground, Legibility.Shapes)}."
+                    AuthorWords.Say(
+                        "accentHardSeeOnGround",
+                        accent,
+                        where,
+                        Legibility.Contrast(accent, ground),
+                        Legibility.Shapes,
+                        Legibility.Mended(accent, ground, Legibility.Shapes)
                     ),
                     null,
                     null,
@@ -43,9 +48,13 @@ internal static class LooksCheck
             {
                 yield return new Finding(
                     false,
-                    $"“{activity.NameOf(first.spot)}” ({first.spot.Content.KindName.ToLowerInvariant()}) and "
-                        + $"“{activity.NameOf(other.spot)}” ({other.spot.Content.KindName.ToLowerInvariant()}) show the same "
-                        + "symbol but do different things.",
+                    AuthorWords.Say(
+                        "showSameSymbolButDo",
+                        activity.NameOf(first.spot),
+                        first.spot.Content.KindName.ToLowerInvariant(),
+                        activity.NameOf(other.spot),
+                        other.spot.Content.KindName.ToLowerInvariant()
+                    ),
                     other.scene.Id,
                     other.spot.Id,
                     "sign"
@@ -60,7 +69,7 @@ internal static class LooksCheck
             {
                 yield return new Finding(
                     false,
-                    $"The sign of “{activity.NameOf(spot)}” should show words but has none.",
+                    AuthorWords.Say("signShouldShowWordsBut", activity.NameOf(spot)),
                     scene.Id,
                     spot.Id,
                     "sign"
@@ -71,7 +80,7 @@ internal static class LooksCheck
             {
                 yield return new Finding(
                     false,
-                    $"The sign of “{activity.NameOf(spot)}” should show a picture but has none.",
+                    AuthorWords.Say("signShouldShowPictureBut", activity.NameOf(spot)),
                     scene.Id,
                     spot.Id,
                     "sign"

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Captions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Checking;
 
@@ -17,7 +18,7 @@ public static class ReadyCheck
             .Concat(StuckCheck.Run(activity))
             .Concat(TrailCheck.Run(activity))
             .Concat(OfThings(activity))
-            .Concat(OfTexts(activity with { Scenes = [] }, "of the activity as a whole", null, null))
+            .Concat(OfTexts(activity with { Scenes = [] }, AuthorWords.Say("textOfActivity"), null, null))
             .Concat(activity.Scenes.SelectMany(scene => OfScene(activity, scene, sentencesOf)))
             .OrderBy(finding => finding.Blocks ? 0 : 1)
             .ToValueList();
@@ -25,40 +26,34 @@ public static class ReadyCheck
     private static IEnumerable<Finding> OfThings(Activity activity) =>
         from state in activity.Story?.States ?? []
         where state is { IsThing: true, Picture.LacksAlternativeText: true }
-        select new Finding(false, $"The picture of the thing “{state.Name}” has no alternative text.", null, null, "story");
+        select new Finding(false, AuthorWords.Say("pictureThingHasNoAlternative", state.Name), null, null, "story");
 
     private static IEnumerable<Finding> OfActivity(Activity activity)
     {
         if (string.IsNullOrWhiteSpace(activity.Title))
         {
-            yield return new Finding(true, "The activity has no title.", null, null, "title");
+            yield return new Finding(true, AuthorWords.Say("activityHasNoTitle"), null, null, "title");
         }
 
         if (!activity.Spots.Any(spot => spot.Content.Acts) && !activity.Scenes.Any(scene => scene.Backdrop.HasContent))
         {
-            yield return new Finding(true, "Nothing is in it yet.", null, null, "stage");
+            yield return new Finding(true, AuthorWords.Say("nothingInYet"), null, null, "stage");
         }
 
         if (activity.Rules.Completion == Completion.Passed && activity.Rules.PassMark is null)
         {
-            yield return new Finding(true, "It is completed when it is passed, but there is no pass mark.", null, null, "passMark");
+            yield return new Finding(true, AuthorWords.Say("completedWhenPassedButThere"), null, null, "passMark");
         }
 
         if (activity.Rules.PassMark is not null && activity.OutOf == 0)
         {
-            yield return new Finding(
-                true,
-                "There is a pass mark but no question that earns points, so it cannot be reached.",
-                null,
-                null,
-                "passMark"
-            );
+            yield return new Finding(true, AuthorWords.Say("therePassMarkButNo"), null, null, "passMark");
         }
     }
 
     private static IEnumerable<Finding> OfScene(Activity activity, Scene scene, Func<string, IReadOnlyList<Sentence>?>? sentencesOf)
     {
-        foreach (var finding in OfTexts(scene with { Spots = [] }, $"of “{activity.TitleOf(scene)}”", scene.Id, null))
+        foreach (var finding in OfTexts(scene with { Spots = [] }, AuthorWords.Say("textOf", activity.TitleOf(scene)), scene.Id, null))
         {
             yield return finding;
         }
@@ -72,7 +67,7 @@ public static class ReadyCheck
         {
             yield return new Finding(
                 false,
-                $"The ambient sound of “{activity.TitleOf(scene)}” is not described for those who cannot hear it.",
+                AuthorWords.Say("ambientSoundNotDescribedThose", activity.TitleOf(scene)),
                 scene.Id,
                 null,
                 "ambient"
@@ -93,7 +88,7 @@ public static class ReadyCheck
         {
             yield return new Finding(
                 false,
-                $"“{activity.NameOf(a)}” and “{activity.NameOf(b)}” lie on one place; only one can be pressed.",
+                AuthorWords.Say("lieOnOnePlaceOnly", activity.NameOf(a), activity.NameOf(b)),
                 scene.Id,
                 b.Id,
                 "place"
@@ -104,13 +99,13 @@ public static class ReadyCheck
     /// <summary>The pictures in the formatted texts of a part that say nothing to those who cannot see them.</summary>
     private static IEnumerable<Finding> OfTexts(object part, string whose, string? sceneId, string? spotId) =>
         Written.Texts(part).Any(text => text.LacksAlternativeText)
-            ? [new Finding(false, $"A picture in a text {whose} has no alternative text.", sceneId, spotId, "text")]
+            ? [new Finding(false, AuthorWords.Say("pictureInTextHasNo", whose), sceneId, spotId, "text")]
             : [];
 
     private static IEnumerable<Finding> OfSpot(Activity activity, Scene scene, Spot spot)
     {
         var name = activity.NameOf(spot);
-        foreach (var finding in OfTexts(spot, $"of “{name}”", scene.Id, spot.Id))
+        foreach (var finding in OfTexts(spot, AuthorWords.Say("textOf", name), scene.Id, spot.Id))
         {
             yield return finding;
         }
@@ -122,7 +117,7 @@ public static class ReadyCheck
 
         if (spot.Place.Covered is { IsTooSmall: true })
         {
-            yield return new Finding(false, $"The area of “{name}” is too small for a finger.", scene.Id, spot.Id, "place");
+            yield return new Finding(false, AuthorWords.Say("areaTooSmallFinger", name), scene.Id, spot.Id, "place");
         }
     }
 

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Trails;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Checking;
 
@@ -22,7 +23,7 @@ internal static class StuckCheck
                 var name = spot is null ? activity.TitleOf(scene) : activity.NameOf(spot);
                 yield return new Finding(
                     false,
-                    $"“{name}” waits for “{activity.NameOf(drawn[asked])}”, which is drawn: not every learner gets it.",
+                    AuthorWords.Say("waitsWhichDrawnNotEvery", name, activity.NameOf(drawn[asked])),
                     scene.Id,
                     spot?.Id,
                     "lock"
@@ -38,11 +39,11 @@ internal static class StuckCheck
             {
                 var problem =
                     !AttemptRules.MarksWhileWorking(rules) && !AfterOf(activity, spot).Contains(TurnAfter.Always)
-                        ? $"“{activity.NameOf(spot)}” is marked only after handing in, so its answer leads nowhere."
+                        ? AuthorWords.Say("markedOnlyAfterHandingIn", activity.NameOf(spot))
                     : IsOnlyWay(activity, scene, spot) && MayStay(activity, spot, rules)
-                        ? $"After some answers to “{activity.NameOf(spot)}” nothing leads on: say where anything else leads."
+                        ? AuthorWords.Say("afterSomeAnswersNothingLeads", activity.NameOf(spot))
                     : IsOnlyWay(activity, scene, spot) && drawn.ContainsKey(spot.Id)
-                        ? $"Only “{activity.NameOf(spot)}” leads on, and it is drawn: not every learner gets it."
+                        ? AuthorWords.Say("onlyLeadsOnDrawnNot", activity.NameOf(spot))
                     : null;
                 if (problem is not null)
                 {

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Captions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Checking;
 
@@ -33,13 +34,7 @@ internal static class TimeCheck
             )
         )
         {
-            yield return new Finding(
-                true,
-                $"After an answer “{activity.NameOf(spot)}” leads to a scene that is not there any more.",
-                scene.Id,
-                spot.Id,
-                "during"
-            );
+            yield return new Finding(true, AuthorWords.Say("afterAnswerLeadsSceneNot", activity.NameOf(spot)), scene.Id, spot.Id, "during");
         }
 
         if (!scene.Backdrop.HasTime)
@@ -62,8 +57,12 @@ internal static class TimeCheck
             {
                 yield return new Finding(
                     false,
-                    $"The video stops for “{activity.NameOf(first)}” and “{activity.NameOf(second)}” at nearly one moment, "
-                        + $"{Moments.Write(first.During.From)}; they come one after the other.",
+                    AuthorWords.Say(
+                        "videoStopsAtNearlyOne",
+                        activity.NameOf(first),
+                        activity.NameOf(second),
+                        Moments.Write(first.During.From)
+                    ),
                     scene.Id,
                     second.Id,
                     "during"
@@ -75,8 +74,7 @@ internal static class TimeCheck
         {
             yield return new Finding(
                 false,
-                $"“{activity.NameOf(spot)}” stops the video in the middle of a sentence, “{sentence.Text.Cut(80)}”, which ends at "
-                    + $"{Moments.Write(sentence.To)}.",
+                AuthorWords.Say("stopsVideoInMiddleSentence", activity.NameOf(spot), sentence.Text.Cut(80), Moments.Write(sentence.To)),
                 scene.Id,
                 spot.Id,
                 "during"
@@ -88,8 +86,7 @@ internal static class TimeCheck
         {
             yield return new Finding(
                 false,
-                $"From {Moments.Write(begins.During!.From)} to {Moments.Write(ends.During!.From)} the video stops {TooMany} times: that is much in a "
-                    + "short while.",
+                AuthorWords.Say("fromVideoStopsTimesMuch", Moments.Write(begins.During!.From), Moments.Write(ends.During!.From), TooMany),
                 scene.Id,
                 begins.Id,
                 "during"
@@ -100,7 +97,7 @@ internal static class TimeCheck
         {
             yield return new Finding(
                 false,
-                $"From {Moments.Write(from)} to {Moments.Write(to)} there is nothing to do in “{activity.TitleOf(scene)}”: that is long to watch.",
+                AuthorWords.Say("fromThereNothingDoIn", Moments.Write(from), Moments.Write(to), activity.TitleOf(scene)),
                 scene.Id,
                 null,
                 "stage"
@@ -139,15 +136,12 @@ internal static class TimeCheck
         var during = spot.During!;
         if (during.From >= lasts)
         {
-            yield return (
-                false,
-                $"“{name}” begins at {Moments.Write(during.From)}, and the video ends at {Moments.Write(lasts.Value)}: it never comes."
-            );
+            yield return (false, AuthorWords.Say("beginsAtVideoEndsAt", name, Moments.Write(during.From), Moments.Write(lasts.Value)));
         }
 
         if (during.NeverGoesOn)
         {
-            yield return (true, $"“{name}” leads back to {Moments.Write(during.Turns[0].To!.Value)} each time: nobody comes past it.");
+            yield return (true, AuthorWords.Say("leadsBackEachTimeNobody", name, Moments.Write(during.Turns[0].To!.Value)));
         }
 
         if (
@@ -156,7 +150,7 @@ internal static class TimeCheck
             && words.Length > (until - during.From) * ReadInASecond
         )
         {
-            yield return (false, $"“{name}” is there for {until - during.From:0.#} seconds: too short to read it.");
+            yield return (false, AuthorWords.Say("thereSecondsTooShortRead", name, until - during.From));
         }
     }
 

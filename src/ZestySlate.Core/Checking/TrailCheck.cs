@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Trails;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Checking;
 
@@ -16,7 +17,7 @@ internal static class TrailCheck
 
         if (trail.Sheet.Length > 0 && activity.SceneOf(trail.Sheet) is null)
         {
-            yield return new Finding(true, "The scene with the findings sheet was deleted.", null, null, "trail");
+            yield return new Finding(true, AuthorWords.Say("sceneFindingsSheetWasDeleted"), null, null, "trail");
         }
 
         if (trail is { Shown: TrailShown.Board, Stops.Count: > 0 } && activity.Flow.Way == Way.Free)
@@ -29,7 +30,7 @@ internal static class TrailCheck
                 {
                     yield return new Finding(
                         false,
-                        $"Nothing on the board “{activity.TitleOf(board)}” leads to the stop “{activity.TitleOf(stop)}”.",
+                        AuthorWords.Say("nothingOnBoardLeadsStop", activity.TitleOf(board), activity.TitleOf(stop)),
                         board.Id,
                         null,
                         "trail"
@@ -45,28 +46,22 @@ internal static class TrailCheck
             var asked = scenes.SelectMany(scene => scene.Spots).Select(spot => spot.Question).OfType<Question>().ToList();
             if (scenes.Count == 0)
             {
-                yield return new Finding(true, $"The stop “{title}” is empty: no scene is part of it.", null, null, "trail");
+                yield return new Finding(true, AuthorWords.Say("stopEmptyNoScenePart", title), null, null, "trail");
             }
             else if (stop.Reward is not null && asked.Count == 0)
             {
-                yield return new Finding(
-                    true,
-                    $"The reward of the stop “{title}” cannot be won: nothing is asked there.",
-                    scenes[0].Id,
-                    null,
-                    "trail"
-                );
+                yield return new Finding(true, AuthorWords.Say("rewardStopCannotWonNothing", title), scenes[0].Id, null, "trail");
             }
             else if (stop.Reward is { Title: "", Text.IsEmpty: true, Picture: null, Sound: null })
             {
-                yield return new Finding(false, $"The reward of the stop “{title}” says nothing.", scenes[0].Id, null, "trail");
+                yield return new Finding(false, AuthorWords.Say("rewardStopSaysNothing", title), scenes[0].Id, null, "trail");
             }
 
             if (stop.Reward?.Changes.Any(change => activity.Story?.StateOf(change.State) is null) == true)
             {
                 yield return new Finding(
                     true,
-                    $"The reward of the stop “{title}” changes something that was deleted.",
+                    AuthorWords.Say("rewardStopChangesSomethingWas", title),
                     scenes.FirstOrDefault()?.Id,
                     null,
                     "trail"
@@ -77,7 +72,7 @@ internal static class TrailCheck
             {
                 yield return new Finding(
                     false,
-                    $"The picture of the reward of “{title}” has no alternative text.",
+                    AuthorWords.Say("pictureRewardHasNoAlternative", title),
                     scenes.FirstOrDefault()?.Id,
                     null,
                     "trail"
@@ -92,7 +87,7 @@ internal static class TrailCheck
             {
                 yield return new Finding(
                     true,
-                    $"What waits for the stop “{title}” never opens in time: right or wrong is told there only after handing in.",
+                    AuthorWords.Say("whatWaitsStopNeverOpens", title),
                     scenes.FirstOrDefault()?.Id,
                     null,
                     "trail"
@@ -102,13 +97,7 @@ internal static class TrailCheck
 
         if (trail.Stops.Count > 0 && activity.Asked.Any() && activity.OutOf == 0 && trail.Stops.Any(stop => stop.IsPractice))
         {
-            yield return new Finding(
-                false,
-                "All that is asked is practice: nothing is handed in that counts.",
-                activity.Scenes[0].Id,
-                null,
-                "trail"
-            );
+            yield return new Finding(false, AuthorWords.Say("allAskedPracticeNothingHanded"), activity.Scenes[0].Id, null, "trail");
         }
     }
 }

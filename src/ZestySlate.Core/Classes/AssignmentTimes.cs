@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Classes;
 
 /// <summary>When an assignment can be worked on, for one learner.</summary>
@@ -21,8 +23,8 @@ public readonly record struct AssignmentTimes(DateTimeOffset? From, DateTimeOffs
 
     /// <summary>Why these times cannot be, in words; null when they can.</summary>
     public string? Refusal =>
-        From > Due ? "It is due before it can be opened: check the dates."
-        : Until < Due ? "It is accepted no longer than it is due: put the last day after the due date."
-        : From > Until ? "It is accepted only until before it can be opened: check the dates."
+        From > Due ? AuthorWords.Say("dueBeforeCanOpenedCheck")
+        : Until < Due ? AuthorWords.Say("acceptedNoLongerThanDue")
+        : From > Until ? AuthorWords.Say("acceptedOnlyUntilBeforeCan")
         : null;
 }

@@ -109,7 +109,7 @@ public sealed record AnswerReport(
 
     /// <summary>What kind of question it is, and where it stands, for lists.</summary>
     public string KindAndStop =>
-        string.Join(" · ", new[] { Kind, Stop, IsPractice ? "practice, not handed in" : "" }.Where(said => said.Length > 0));
+        string.Join(" · ", new[] { Kind, Stop, IsPractice ? AuthorWords.Say("practiceNotHandedIn") : "" }.Where(said => said.Length > 0));
 
     /// <summary>The answer itself, or null when there is none.</summary>
     public Response? Given { get; init; }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Classes;
 
@@ -24,14 +25,12 @@ public static class CategoryWeights
                 || weight is <= 0 or > 1000
             )
             {
-                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused(
-                    $"“{line}” is not a category and its weight: write one a line, such as “Tests 60”."
-                );
+                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused(AuthorWords.Say("notCategoryWeightWriteOne", line));
             }
 
             if (!weights.TryAdd(words[..at].Trim(' ', ':', '\t'), weight))
             {
-                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused($"“{words[..at].Trim()}” stands twice.");
+                return Outcome<IReadOnlyDictionary<string, decimal>>.Refused(AuthorWords.Say("standsTwice", words[..at].Trim()));
             }
         }
 

@@ -92,7 +92,7 @@ public sealed record LookoutEntry(
             : wrong >= ManyWrong && wrong > right ? LookoutNeed.ManyWrong
             : LookoutNeed.None;
         var where = state.IsInOrder
-            ? $"{state.StepNumber + 1} of {state.Steps.Count}"
+            ? AuthorWords.Say("stepOfSteps", state.StepNumber + 1, state.Steps.Count)
             : state.Activity.TitleOf(state.Scene) + MomentOf(state);
         return new LookoutEntry(
             stage,
@@ -112,7 +112,11 @@ public sealed record LookoutEntry(
     private static string MomentOf(AttemptState state) =>
         state.Scene.Backdrop.HasTime && state.LeftAt.TryGetValue(state.Scene.Id, out var moment)
             ? $", {Moments.Write(Math.Floor(moment))}"
-                + (state.Scene.Backdrop.Lasts is null ? "" : $" ({Math.Floor(state.ShareWatched(state.Scene) * 100):0} % watched)")
+                + (
+                    state.Scene.Backdrop.Lasts is null
+                        ? ""
+                        : $" ({AuthorWords.Say("shareWatched", Math.Floor(state.ShareWatched(state.Scene) * 100))})"
+                )
             : "";
 }
 

@@ -13,6 +13,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents;
 
@@ -36,7 +37,7 @@ public abstract record Content
 
     /// <summary>The kind's name on screen.</summary>
     [JsonIgnore]
-    public virtual string KindName => Kind.ToString();
+    public virtual string KindName => AuthorWords.Say("kindOf" + Kind);
 
     /// <summary>A name drawn from the content; empty when there are no words yet.</summary>
     [JsonIgnore]

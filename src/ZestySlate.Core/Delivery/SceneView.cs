@@ -5,6 +5,7 @@ using ZestySlate.Core.Locks;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Delivery;
 
@@ -150,8 +151,8 @@ public sealed record SpotView(
     public string KindName =>
         Content?.KindName
         ?? (
-            Ask is not null ? "Question"
-            : Lock is not null ? "Lock"
+            Ask is not null ? AuthorWords.Say("kindOfQuestion")
+            : Lock is not null ? AuthorWords.Say("kindOfLock")
             : ""
         );
 

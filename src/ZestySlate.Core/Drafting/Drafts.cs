@@ -8,6 +8,7 @@ using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.LongText;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Order;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Drafting;
 
@@ -85,7 +86,7 @@ public sealed partial class Drafts
         yield return new DraftedQuestion(
             DraftRule.Reflection,
             last,
-            "At the end one thinks about the whole.",
+            AuthorWords.Say("atEndOneThinksAbout"),
             new LongTextQuestion { Prompt = RichText.Plain(_words.Prompts.Reflection), WaitsForPerson = true }
         );
     }
@@ -116,7 +117,7 @@ public sealed partial class Drafts
             : new DraftedQuestion(
                 DraftRule.Cause,
                 sentence,
-                "The sentence says what something comes from.",
+                AuthorWords.Say("sentenceSaysWhatSomethingComes"),
                 Choice(_words.Prompts.Why, effect, Finished(cause), wrong.Select(Finished))
             );
     }
@@ -165,7 +166,7 @@ public sealed partial class Drafts
             : new DraftedQuestion(
                 DraftRule.Term,
                 sentence,
-                $"The sentence explains “{name}”.",
+                AuthorWords.Say("sentenceExplains", name),
                 Choice(_words.Prompts.Term.Replace("{0}", name), "", Finished(explained), wrong.Select(Finished))
             );
     }
@@ -203,7 +204,7 @@ public sealed partial class Drafts
         return new DraftedQuestion(
             DraftRule.Number,
             sentence,
-            $"The sentence counts or measures something: “{said}”.",
+            AuthorWords.Say("sentenceCountsOrMeasuresSomething", said),
             Gapped(
                 _words.Prompts.Number,
                 text,
@@ -229,7 +230,7 @@ public sealed partial class Drafts
                 return new DraftedQuestion(
                     DraftRule.Opposite,
                     sentence,
-                    $"“{match.Value}” has an opposite, “{swapped}”: the sentence with it is not what was said.",
+                    AuthorWords.Say("hasOppositeSentenceNotWhat", match.Value, swapped),
                     new MultipleChoiceQuestion
                     {
                         Prompt = Prompted(prompts.Statement, text[..match.Index] + swapped + text[(match.Index + match.Length)..]),
@@ -275,7 +276,7 @@ public sealed partial class Drafts
             : new DraftedQuestion(
                 DraftRule.RareWord,
                 sentence,
-                $"“{rare.Value}” is said only here.",
+                AuthorWords.Say("saidOnlyHere", rare.Value),
                 Gapped(_words.Prompts.Word, sentence.Text, rare.Index, rare.Value, [])
             );
     }
@@ -298,7 +299,7 @@ public sealed partial class Drafts
             : new DraftedQuestion(
                 DraftRule.Steps,
                 steps[^1],
-                "The sentences say what comes first and what then.",
+                AuthorWords.Say("sentencesSayWhatComesFirst"),
                 new OrderQuestion
                 {
                     Prompt = RichText.Plain(_words.Prompts.Order),

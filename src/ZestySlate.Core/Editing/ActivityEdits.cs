@@ -7,7 +7,7 @@ namespace ZestySlate.Core.Editing;
 /// <summary>Leaves out rows of questions that were begun and left empty, before it is published.</summary>
 public sealed record DropBlanks : Edit
 {
-    public override string SummaryOn(Activity activity) => "Empty rows left out";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editEmptyRowsLeftOut");
 
     public override Outcome<Activity> Apply(Activity activity) => activity.WithoutBlanks();
 }
@@ -20,14 +20,14 @@ public sealed record RenameActivity(string Title) : Edit
 
     public override string StepKey => "title";
 
-    public override string SummaryOn(Activity activity) => $"Title “{Title.Trim()}”";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editTitle", Title.Trim());
 
     public override Outcome<Activity> Apply(Activity activity) =>
         Title.Trim() switch
         {
-            { Length: 0 } => Outcome<Activity>.Refused("An activity needs a title; the old one is kept."),
+            { Length: 0 } => Outcome<Activity>.Refused(AuthorWords.Say("activityNeedsTitleOldOne")),
             { Length: > MostCharacters } => Outcome<Activity>.Refused(
-                $"A title has up to {MostCharacters} characters; this one has {Title.Trim().Length}."
+                AuthorWords.Say("titleHasUpCharactersOne", MostCharacters, Title.Trim().Length)
             ),
             var title => activity with { Title = title },
         };
@@ -38,7 +38,7 @@ public sealed record DescribeActivity(string Summary, string Language) : Edit
 {
     public override string StepKey => "summary";
 
-    public override string SummaryOn(Activity activity) => "Summary and language";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editSummaryLanguage");
 
     public override Outcome<Activity> Apply(Activity activity) => activity with { Summary = Summary.Trim(), Language = Language };
 }
@@ -48,15 +48,15 @@ public sealed record SetAudience(Audience Audience) : Edit
 {
     public override string StepKey => "audience";
 
-    public override string SummaryOn(Activity activity) => "Whom it is for";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editWhom");
 
     public override Outcome<Activity> Apply(Activity activity) =>
         Audience switch
         {
             { AgeFrom: < Audience.Youngest or > Audience.Oldest } or { AgeTo: < Audience.Youngest or > Audience.Oldest } =>
-                Outcome<Activity>.Refused($"An age lies between {Audience.Youngest} and {Audience.Oldest}; the old ones are kept."),
+                Outcome<Activity>.Refused(AuthorWords.Say("ageLiesBetweenOldOnes", Audience.Youngest, Audience.Oldest)),
             { AgeFrom: { } from, AgeTo: { } to } when from > to => Outcome<Activity>.Refused(
-                $"“From {from}” is older than “to {to}”; the old ages are kept."
+                AuthorWords.Say("fromOlderThanOldAges", from, to)
             ),
             _ => activity with { Audience = Audience },
         };
@@ -67,43 +67,43 @@ public sealed record SetRules(Rules Rules) : Edit
 {
     public override string StepKey => "rules";
 
-    public override string SummaryOn(Activity activity) => "Rules";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editRules");
 
     public override Outcome<Activity> Apply(Activity activity)
     {
         if (Rules.Tries is < 1)
         {
-            return Outcome<Activity>.Refused("A question needs at least one try.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("questionNeedsAtLeastOne"));
         }
 
         if (Rules.Lives is < 1 || Rules.Goes is < 1)
         {
-            return Outcome<Activity>.Refused("There is at least one life, and one go; leave it empty for no limit.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("thereAtLeastOneLife"));
         }
 
         if (Rules.Clock is { Seconds: < Clock.Least })
         {
-            return Outcome<Activity>.Refused($"A clock runs for at least {Clock.Least} seconds.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("clockRunsAtLeastSeconds", Clock.Least));
         }
 
         if (Rules.HintCost is < 0 or > 1 || Rules.TryCosts.Any(cost => cost is < 0 or > 1))
         {
-            return Outcome<Activity>.Refused("A cost lies between 0 and 100 %.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("costLiesBetween"));
         }
 
         if (Rules.PassMark is < 0 or > 100 || Rules.DistinctionMark is < 0 or > 100)
         {
-            return Outcome<Activity>.Refused("A mark to pass lies between 0 and 100 %.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("markPassLiesBetween"));
         }
 
         if (Rules.WatchedShare is <= 0 or > 1)
         {
-            return Outcome<Activity>.Refused("What is watched of a video lies above 0 and up to 100 %.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("whatWatchedVideoLiesAbove"));
         }
 
         if (Rules.DistinctionMark < Rules.PassMark)
         {
-            return Outcome<Activity>.Refused("The distinction mark cannot lie below the pass mark.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("distinctionMarkCannotLieBelow"));
         }
 
         return activity with
@@ -118,7 +118,7 @@ public sealed record SetLook(Look Look) : Edit
 {
     public override string StepKey => "look";
 
-    public override string SummaryOn(Activity activity) => "Look";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editLook");
 
     public override Outcome<Activity> Apply(Activity activity) => activity with { Look = Look };
 }
@@ -126,7 +126,8 @@ public sealed record SetLook(Look Look) : Edit
 /// <summary>Lets learners pick scenes from a list, or not.</summary>
 public sealed record SetSceneList(bool Shown) : Edit
 {
-    public override string SummaryOn(Activity activity) => Shown ? "List of scenes shown" : "List of scenes hidden";
+    public override string SummaryOn(Activity activity) =>
+        Shown ? AuthorWords.Say("editListScenesShown") : AuthorWords.Say("editListScenesHidden");
 
     public override Outcome<Activity> Apply(Activity activity) => activity with { SceneList = Shown };
 }
@@ -136,7 +137,8 @@ public sealed record SetLock(string Id, Lock? Lock) : Edit
 {
     public override string StepKey => "lock " + Id;
 
-    public override string SummaryOn(Activity activity) => Lock is null ? "Lock taken away" : "Lock";
+    public override string SummaryOn(Activity activity) =>
+        Lock is null ? AuthorWords.Say("editLockTakenAway") : AuthorWords.Say("kindOfLock");
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -148,12 +150,12 @@ public sealed record SetLock(string Id, Lock? Lock) : Edit
         if (activity.SceneOf(Id) is not null)
         {
             return activity.Scenes[0].Id == Id && Lock is not null
-                ? Outcome<Activity>.Refused("Learners begin in the first scene, so it cannot be locked.")
+                ? Outcome<Activity>.Refused(AuthorWords.Say("learnersBeginInFirstScene"))
                 : activity.WithScene(Id, scene => scene with { Lock = Lock });
         }
 
         return activity.SpotOf(Id) is null
-            ? Outcome<Activity>.Refused("This spot is not in the activity any more.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("spotNotInActivityAny"))
             : activity.WithSpot(Id, spot => spot with { Lock = Lock });
     }
 }
@@ -163,7 +165,7 @@ public sealed record SetFlow(Flow Flow) : Edit
 {
     public override string StepKey => "flow";
 
-    public override string SummaryOn(Activity activity) => "Way through it";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editWayThrough");
 
     public override Outcome<Activity> Apply(Activity activity) => activity with { Flow = Flow };
 }
@@ -173,13 +175,13 @@ public sealed partial record SetWording(ValueList<OwnWord> Wording) : Edit
 {
     public override string StepKey => "wording";
 
-    public override string SummaryOn(Activity activity) => "Own words";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editOwnWords");
 
     public override Outcome<Activity> Apply(Activity activity)
     {
         var wrong = Wording.FirstOrDefault(own => !Words.Keys.Contains(own.Key) || !Fits(own.Text));
         return wrong is not null
-            ? Outcome<Activity>.Refused($"“{wrong.Text}”: braces stand for what is put in, as {{0}}; this has others.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("bracesStandWhatPutIn", wrong.Text))
             : activity with
             {
                 Wording = Wording.RemoveAll(own => own.Text.Trim().Length == 0),
@@ -198,22 +200,22 @@ public sealed record SetDraw(string SceneId, int? Draw) : SceneEdit(SceneId)
 {
     public override string StepKey => "draw " + SceneId;
 
-    public override string SummaryOn(Activity activity) => $"Questions drawn in {TitleOf(activity, SceneId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editQuestionsDrawnIn", TitleOf(activity, SceneId));
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         Draw < 1
-            ? Outcome<Activity>.Refused("At least one question is drawn; leave it empty for all.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("atLeastOneQuestionDrawn"))
             : activity.WithScene(SceneId, s => s with { Draw = Draw });
 }
 
 /// <summary>Adds several spots to a scene, such as a pasted list of questions.</summary>
 public sealed record AddSpots(string SceneId, ValueList<Spot> Spots) : SceneEdit(SceneId)
 {
-    public override string SummaryOn(Activity activity) => Spots.Count == 1 ? "Added a question" : $"Added {Spots.Count} questions";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAddedQuestions", Spots.Count);
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         Spots.Count == 0
-            ? Outcome<Activity>.Refused("There is nothing to add.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("thereNothingAdd"))
             : activity.WithScene(SceneId, s =>
                 Spots.Aggregate(s, (room, spot) =>
                     room with

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -99,11 +100,11 @@ public static class Copies
         var rules = activity.Rules;
         return new (string Words, bool Has)[]
         {
-            ("its clock", rules.Clock is not null),
-            ("its lives", rules.Lives is not null),
-            ("its pass mark", rules.PassMark is not null),
-            ("its look", activity.Look != new Look()),
-            ("its own words for buttons and messages", activity.Wording.Count > 0),
+            (AuthorWords.Say("itsClock"), rules.Clock is not null),
+            (AuthorWords.Say("itsLives"), rules.Lives is not null),
+            (AuthorWords.Say("itsPassMark"), rules.PassMark is not null),
+            (AuthorWords.Say("itsLook"), activity.Look != new Look()),
+            (AuthorWords.Say("itsOwnWords"), activity.Wording.Count > 0),
         }
             .Where(one => one.Has)
             .Select(one => one.Words)

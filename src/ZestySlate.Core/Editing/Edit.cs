@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -15,19 +16,17 @@ public abstract record Edit
     public abstract Outcome<Activity> Apply(Activity activity);
 
     /// <summary>The scene is gone, perhaps by a colleague's hand.</summary>
-    protected static Outcome<Activity> NoScene => Outcome<Activity>.Refused("This scene is not in the activity any more.");
+    protected static Outcome<Activity> NoScene => Outcome<Activity>.Refused(AuthorWords.Say("sceneNotInActivityAny"));
 
     protected static string NameOf(Activity activity, string spotId) =>
-        activity.SpotOf(spotId) is { } spot ? activity.NameOf(spot) : "a spot";
+        activity.SpotOf(spotId) is { } spot ? activity.NameOf(spot) : AuthorWords.Say("aSpot");
 }
 
 /// <summary>An edit of one spot.</summary>
 public abstract record SpotEdit(string SpotId) : Edit
 {
     public sealed override Outcome<Activity> Apply(Activity activity) =>
-        activity.SpotOf(SpotId) is { } spot
-            ? Apply(activity, spot)
-            : Outcome<Activity>.Refused("This spot is not in the activity any more.");
+        activity.SpotOf(SpotId) is { } spot ? Apply(activity, spot) : Outcome<Activity>.Refused(AuthorWords.Say("spotNotInActivityAny"));
 
     protected abstract Outcome<Activity> Apply(Activity activity, Spot spot);
 }

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Asks;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Capabilities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -47,10 +48,10 @@ public sealed record MadeQuestion(string Lost, Question Question)
 /// <summary>Makes a question into one of another family.</summary>
 public sealed record ChangeFamily(string SpotId, string Family) : SpotEdit(SpotId)
 {
-    public override string SummaryOn(Activity activity) => $"Another kind of question: {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAnotherKindQuestion", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         spot.Question is { } question && FamilyChange.Of(question).FirstOrDefault(change => change.Key == Family) is { } change
             ? activity.WithSpot(SpotId, s => s with { Content = new Ask(change.Question) })
-            : Outcome<Activity>.Refused("This question cannot be made into that kind.");
+            : Outcome<Activity>.Refused(AuthorWords.Say("questionCannotMadeIntoKind"));
 }

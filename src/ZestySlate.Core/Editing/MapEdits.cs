@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -10,7 +11,7 @@ public sealed record PlaceOnMap(ValueList<PlacedScene> Places) : Edit
 {
     public override string StepKey => "map " + string.Join(' ', Places.Select(place => place.SceneId));
 
-    public override string SummaryOn(Activity activity) => "Places on the map";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editPlacesOnMap");
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -36,11 +37,11 @@ public sealed record PlacedScene(string SceneId, MapPlace Place);
 /// <summary>Takes several scenes away at once.</summary>
 public sealed record DeleteScenes(ValueList<string> SceneIds) : Edit
 {
-    public override string SummaryOn(Activity activity) => $"Deleted {SceneIds.Count} scenes";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editDeletedScenes", SceneIds.Count);
 
     public override Outcome<Activity> Apply(Activity activity) =>
         SceneIds.Any(id => activity.SceneOf(id) is null) ? NoScene
-        : activity.Scenes.All(scene => SceneIds.Contains(scene.Id)) ? Outcome<Activity>.Refused("An activity keeps at least one scene.")
+        : activity.Scenes.All(scene => SceneIds.Contains(scene.Id)) ? Outcome<Activity>.Refused(AuthorWords.Say("activityKeepsAtLeastOne"))
         : activity with { Scenes = activity.Scenes.RemoveAll(scene => SceneIds.Contains(scene.Id)) };
 }
 
@@ -50,7 +51,7 @@ public sealed record CopyScenes(ValueList<string> SceneIds) : Edit
     /// <summary>How far beside their originals the twins stand on the map.</summary>
     private const int Beside = 40;
 
-    public override string SummaryOn(Activity activity) => SceneIds.Count == 1 ? "Copied a scene" : $"Copied {SceneIds.Count} scenes";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editCopiedScenes", SceneIds.Count);
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -62,7 +63,7 @@ public sealed record CopyScenes(ValueList<string> SceneIds) : Edit
 
         if (activity.Scenes.Count + scenes.Count > AddOutline.MostScenes)
         {
-            return Outcome<Activity>.Refused($"An activity has up to {AddOutline.MostScenes} scenes.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("activityHasUpScenes", AddOutline.MostScenes));
         }
 
         var twins = Copies
@@ -86,11 +87,11 @@ public sealed record SetChoice(string SpotId, string Words, string To) : SpotEdi
 {
     public override string StepKey => "choice " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"The choice “{Words.Trim()}”";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editChoice", Words.Trim());
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         spot.Content.Rephrased(Words.Trim().Cut(Jump.LongestWords), To) is not { } choice
-            ? Outcome<Activity>.Refused("This spot is no choice any more.")
-        : To.Length > 0 && activity.SceneOf(To) is null ? Outcome<Activity>.Refused("The scene it leads to is not there any more.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("spotNoChoiceAnyMore"))
+        : To.Length > 0 && activity.SceneOf(To) is null ? Outcome<Activity>.Refused(AuthorWords.Say("sceneLeadsNotThereAny"))
         : activity.WithSpot(SpotId, s => s with { Content = choice });
 }

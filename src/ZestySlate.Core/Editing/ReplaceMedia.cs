@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Json;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -11,7 +12,7 @@ namespace ZestySlate.Core.Editing;
 /// <param name="Seconds">How long a video lasts; 0 for anything else, and where it is not known.</param>
 public sealed record ReplaceMedia(string Old, string New, int Width, int Height, decimal Seconds = 0) : Edit
 {
-    public override string SummaryOn(Activity activity) => "Another file from the media library";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAnotherFileFromMediaLibrary");
 
     public override Outcome<Activity> Apply(Activity activity)
     {

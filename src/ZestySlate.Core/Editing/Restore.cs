@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -7,7 +8,7 @@ namespace ZestySlate.Core.Editing;
 /// <param name="Called">What it is called, as “edition 3”.</param>
 public sealed record Restore(Activity Document, string Called) : Edit
 {
-    public override string SummaryOn(Activity activity) => $"Brought back {Called}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editBroughtBack", Called);
 
     public override Outcome<Activity> Apply(Activity activity) => Document;
 }

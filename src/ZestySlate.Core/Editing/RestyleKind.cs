@@ -1,11 +1,14 @@
+using System.Globalization;
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
 /// <summary>Gives every spot of a kind one look, in all scenes. What single spots had of their own goes, save their words.</summary>
 public sealed record RestyleKind(SpotKind Kind, Sign Sign) : Edit
 {
-    public override string SummaryOn(Activity activity) => $"Look of every {Kind.ToString().ToLowerInvariant()}";
+    public override string SummaryOn(Activity activity) =>
+        AuthorWords.Say("editLookEvery", AuthorWords.Say("kindOf" + Kind).ToLower(CultureInfo.CurrentUICulture));
 
     public override Outcome<Activity> Apply(Activity activity) =>
         activity with

@@ -4,6 +4,7 @@ using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -16,17 +17,17 @@ public abstract record SceneEdit(string SceneId) : Edit
     protected abstract Outcome<Activity> Apply(Activity activity, Scene scene);
 
     protected static string TitleOf(Activity activity, string sceneId) =>
-        activity.SceneOf(sceneId) is { } scene ? activity.TitleOf(scene) : "a scene";
+        activity.SceneOf(sceneId) is { } scene ? activity.TitleOf(scene) : AuthorWords.Say("aScene");
 }
 
 /// <summary>Adds scenes at the end of the storyboard.</summary>
 public sealed record AddScenes(ValueList<Scene> Scenes) : Edit
 {
-    public override string SummaryOn(Activity activity) => Scenes.Count == 1 ? "Added a scene" : $"Added {Scenes.Count} scenes";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAddedScenes", Scenes.Count);
 
     public override Outcome<Activity> Apply(Activity activity) =>
         Scenes.Any(scene => activity.SceneOf(scene.Id) is not null)
-            ? Outcome<Activity>.Refused("This scene is in the activity already.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("sceneInActivityAlready"))
             : activity with
             {
                 Scenes = activity.Scenes.Concat(Scenes).ToValueList(),
@@ -38,7 +39,7 @@ public sealed record RenameScene(string SceneId, string Title) : SceneEdit(Scene
 {
     public override string StepKey => "scene " + SceneId;
 
-    public override string SummaryOn(Activity activity) => $"Scene title “{Title.Trim()}”";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editSceneTitle", Title.Trim());
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         activity.WithScene(SceneId, s => s with { Title = Title.Trim() });
@@ -47,7 +48,8 @@ public sealed record RenameScene(string SceneId, string Title) : SceneEdit(Scene
 /// <summary>Sets whether learners add spots of their own to a scene.</summary>
 public sealed record SetLearnersSpots(string SceneId, LearnersSpots? Allowed) : SceneEdit(SceneId)
 {
-    public override string SummaryOn(Activity activity) => Allowed is null ? "Learners add no spots" : "Learners add spots of their own";
+    public override string SummaryOn(Activity activity) =>
+        Allowed is null ? AuthorWords.Say("editLearnersAddNoSpots") : AuthorWords.Say("editLearnersAddSpotsTheirOwn");
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         activity.WithScene(SceneId, s => s with { LearnersSpots = Allowed });
@@ -61,7 +63,7 @@ public sealed record SetBackdrop(string SceneId, Backdrop Backdrop) : SceneEdit(
 
     public override string StepKey => "backdrop " + SceneId;
 
-    public override string SummaryOn(Activity activity) => "Backdrop";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editBackdrop");
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
     {
@@ -99,7 +101,7 @@ public sealed record SetAmbient(string SceneId, Sound? Ambient) : SceneEdit(Scen
 {
     public override string StepKey => "ambient " + SceneId;
 
-    public override string SummaryOn(Activity activity) => $"Ambient sound of {TitleOf(activity, SceneId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAmbientSound", TitleOf(activity, SceneId));
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         activity.WithScene(SceneId, s => s with { Ambient = Ambient });
@@ -108,7 +110,7 @@ public sealed record SetAmbient(string SceneId, Sound? Ambient) : SceneEdit(Scen
 /// <summary>Puts a scene earlier or later in the storyboard. The first is where learners begin.</summary>
 public sealed record ReorderScene(string SceneId, int Steps) : SceneEdit(SceneId)
 {
-    public override string SummaryOn(Activity activity) => $"Place of {TitleOf(activity, SceneId)} in the storyboard";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editPlaceInStoryboard", TitleOf(activity, SceneId));
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
     {
@@ -120,7 +122,7 @@ public sealed record ReorderScene(string SceneId, int Steps) : SceneEdit(SceneId
 /// <summary>Makes a twin of a scene behind it. Its spots get ids of their own; locks inside that name spots of the scene name those of the twin.</summary>
 public sealed record CopyScene(string SceneId, string NewId) : SceneEdit(SceneId)
 {
-    public override string SummaryOn(Activity activity) => $"Copied {TitleOf(activity, SceneId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editCopied", TitleOf(activity, SceneId));
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
     {
@@ -132,11 +134,11 @@ public sealed record CopyScene(string SceneId, string NewId) : SceneEdit(SceneId
 /// <summary>Takes a scene away. Jumps that lead to it stay and are named by the ready check.</summary>
 public sealed record DeleteScene(string SceneId) : SceneEdit(SceneId)
 {
-    public override string SummaryOn(Activity activity) => $"Deleted {TitleOf(activity, SceneId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editDeleted", TitleOf(activity, SceneId));
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         activity.Scenes.Count == 1
-            ? Outcome<Activity>.Refused("An activity keeps at least one scene. Give this one another picture instead.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("activityKeepsAtLeastOneScene"))
             : activity with
             {
                 Scenes = activity.Scenes.RemoveAll(s => s.Id == SceneId),
@@ -146,19 +148,19 @@ public sealed record DeleteScene(string SceneId) : SceneEdit(SceneId)
 /// <summary>Makes the way back of a jump: a jump in the scene it leads to, leading to the scene it is in.</summary>
 public sealed record AddWayBack(string SpotId, string NewId) : SpotEdit(SpotId)
 {
-    public override string SummaryOn(Activity activity) => "Added the way back";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAddedWayBack");
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot)
     {
         var from = activity.SceneWith(SpotId)!;
         if (spot.Content.Goal is not { } goal || activity.SceneOf(goal) is not { } to)
         {
-            return Outcome<Activity>.Refused("This jump leads nowhere yet; choose its scene first.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("jumpLeadsNowhereYetChooseScene"));
         }
 
         if (to.Spots.Any(s => s.Content.Goal == from.Id))
         {
-            return Outcome<Activity>.Refused($"There is a way back already, from “{activity.TitleOf(to)}”.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("thereWayBackAlreadyFrom", activity.TitleOf(to)));
         }
 
         var back = new Spot
@@ -180,7 +182,7 @@ public sealed record AddOutline(string Text) : Edit
     /// <summary>The most scenes of an activity.</summary>
     public const int MostScenes = 500;
 
-    public override string SummaryOn(Activity activity) => "Scenes from an outline";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editScenesFromOutline");
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -193,14 +195,14 @@ public sealed record AddOutline(string Text) : Edit
         var outline = read.Value;
         if (outline.Count == 0)
         {
-            return Outcome<Activity>.Refused("Type the names of scenes, one a line.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("typeNamesScenesOneLine"));
         }
 
         var named = outline.SelectMany(line => line.Ways.Select(way => way.To).Where(to => to.Length > 0).Prepend(line.Name));
         var scenes = named.Concat(activity.Scenes.Select(activity.TitleOf)).Distinct(StringComparer.OrdinalIgnoreCase).Count();
         if (scenes > MostScenes)
         {
-            return Outcome<Activity>.Refused($"An activity has up to {MostScenes} scenes; with this outline it would have {scenes}.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("activityHasUpScenesOutline", MostScenes, scenes));
         }
 
         var result = activity;

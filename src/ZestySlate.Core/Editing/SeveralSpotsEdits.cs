@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -8,7 +9,7 @@ public abstract record SeveralSpotsEdit(ValueList<string> SpotIds) : Edit
     public sealed override Outcome<Activity> Apply(Activity activity)
     {
         var spots = SpotIds.Select(activity.SpotOf).OfType<Spot>().ToList();
-        return spots.Count == 0 ? Outcome<Activity>.Refused("These spots are not in the activity any more.") : Apply(activity, spots);
+        return spots.Count == 0 ? Outcome<Activity>.Refused(AuthorWords.Say("theseSpotsNotInActivity")) : Apply(activity, spots);
     }
 
     protected abstract Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots);
@@ -35,7 +36,7 @@ public enum Alignment
 /// <summary>Puts spots on one line.</summary>
 public sealed record AlignSpots(ValueList<string> SpotIds, Alignment Alignment) : SeveralSpotsEdit(SpotIds)
 {
-    public override string SummaryOn(Activity activity) => $"Aligned {SpotIds.Count} spots";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAlignedSpots", SpotIds.Count);
 
     protected override Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots)
     {
@@ -68,7 +69,7 @@ public sealed record ShiftSpots(ValueList<string> SpotIds, double Right, double 
 {
     public override string StepKey => "shift " + string.Join(' ', SpotIds);
 
-    public override string SummaryOn(Activity activity) => $"Moved {SpotIds.Count} spots";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editMovedSpots", SpotIds.Count);
 
     protected override Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots) =>
         Each(activity, spots, spot => spot with { Place = spot.Place.Shifted(Right, Down) });
@@ -77,7 +78,7 @@ public sealed record ShiftSpots(ValueList<string> SpotIds, double Right, double 
 /// <summary>Takes several spots away.</summary>
 public sealed record DeleteSpots(ValueList<string> SpotIds) : SeveralSpotsEdit(SpotIds)
 {
-    public override string SummaryOn(Activity activity) => $"Deleted {SpotIds.Count} spots";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editDeletedSpots", SpotIds.Count);
 
     protected override Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots) =>
         activity with
@@ -92,7 +93,7 @@ public sealed record DeleteSpots(ValueList<string> SpotIds) : SeveralSpotsEdit(S
 public sealed record BringSpots(ValueList<string> SpotIds, string SceneId, bool Move) : SeveralSpotsEdit(SpotIds)
 {
     public override string SummaryOn(Activity activity) =>
-        $"{(Move ? "Moved" : "Copied")} {SpotIds.Count} {(SpotIds.Count == 1 ? "spot" : "spots")} to another scene";
+        Move ? AuthorWords.Say("editMovedSpotsAnotherScene", SpotIds.Count) : AuthorWords.Say("editCopiedSpotsAnotherScene", SpotIds.Count);
 
     protected override Outcome<Activity> Apply(Activity activity, IReadOnlyList<Spot> spots)
     {

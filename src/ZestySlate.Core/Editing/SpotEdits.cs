@@ -1,12 +1,13 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Contents;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
 /// <summary>Puts a new spot on a scene, last in reading order.</summary>
 public sealed record AddSpot(string SceneId, Spot Spot) : Edit
 {
-    public override string SummaryOn(Activity activity) => $"Added a {Spot.Content.KindName.ToLowerInvariant()}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAdded", Spot.Content.KindName.ToLowerInvariant());
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -16,7 +17,7 @@ public sealed record AddSpot(string SceneId, Spot Spot) : Edit
         }
 
         return activity.SpotOf(Spot.Id) is not null
-            ? Outcome<Activity>.Refused("This spot is in the activity already.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("spotInActivityAlready"))
             : activity with
             {
                 Scenes = activity.Scenes.Replace(scene => scene.Id == SceneId, scene => scene with { Spots = scene.Spots.Add(Spot) }),
@@ -29,7 +30,7 @@ public sealed record MoveSpot(string SpotId, double X, double Y) : SpotEdit(Spot
 {
     public override string StepKey => "move " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"Moved {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editMoved", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         activity.WithSpot(SpotId, s => s with { Place = s.Place.MovedTo(X, Y) });
@@ -40,7 +41,7 @@ public sealed record SetPlace(string SpotId, Place Place) : SpotEdit(SpotId)
 {
     public override string StepKey => "place " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"Place of {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editPlace", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         activity.WithSpot(SpotId, s => s with { Place = Place.On(activity.SceneWith(SpotId)!.Backdrop) });
@@ -52,14 +53,16 @@ public sealed record SetDuring(string SpotId, During? During) : SpotEdit(SpotId)
     public override string StepKey => "during " + SpotId;
 
     public override string SummaryOn(Activity activity) =>
-        During is { OnlyLeads: true } ? $"Where {NameOf(activity, SpotId)} leads" : $"Time of {NameOf(activity, SpotId)}";
+        During is { OnlyLeads: true }
+            ? AuthorWords.Say("editWhereLeads", NameOf(activity, SpotId))
+            : AuthorWords.Say("editTime", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         During is { OnlyLeads: false } && !activity.SceneWith(SpotId)!.Backdrop.HasTime
-            ? Outcome<Activity>.Refused("The backdrop of this scene has no course in time.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("backdropSceneHasNoCourse"))
         : During?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
         : ScenesOf(During).Except(ScenesOf(spot.During)).Any(scene => activity.SceneOf(scene) is null)
-            ? Outcome<Activity>.Refused("The scene it leads to is not there any more.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("sceneLeadsNotThereAny"))
         : activity.WithSpot(SpotId, s => s with { During = During });
 
     private static IEnumerable<string> ScenesOf(During? during) => during?.Turns.Select(turn => turn.Scene).OfType<string>() ?? [];
@@ -70,7 +73,7 @@ public sealed record SetSign(string SpotId, Sign Sign) : SpotEdit(SpotId)
 {
     public override string StepKey => "sign " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"Sign of {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editSign", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) => activity.WithSpot(SpotId, s => s with { Sign = Sign });
 }
@@ -80,7 +83,7 @@ public sealed record SetPanel(string SpotId, PanelBox? Panel) : SpotEdit(SpotId)
 {
     public override string StepKey => "panel " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"Panel of {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editPanel", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         Panel?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal) : activity.WithSpot(SpotId, s => s with { Panel = Panel });
@@ -91,7 +94,7 @@ public sealed record RenameSpot(string SpotId, string Name) : SpotEdit(SpotId)
 {
     public override string StepKey => "name " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"Name of {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editName", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         activity.WithSpot(SpotId, s => s with { Name = Name.Trim() });
@@ -105,7 +108,7 @@ public sealed record SetContent(string SpotId, Content Content) : SpotEdit(SpotI
 
     public override string? StepKey => IsPress ? null : "content " + SpotId;
 
-    public override string SummaryOn(Activity activity) => $"Words of {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editWords", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot)
     {
@@ -118,7 +121,7 @@ public sealed record SetContent(string SpotId, Content Content) : SpotEdit(SpotI
 /// <summary>Makes a twin of a spot beside the original, never on it nor on another spot.</summary>
 public sealed record CopySpot(string SpotId, string NewId) : SpotEdit(SpotId)
 {
-    public override string SummaryOn(Activity activity) => $"Copied {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editCopied", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot)
     {
@@ -131,7 +134,7 @@ public sealed record CopySpot(string SpotId, string NewId) : SpotEdit(SpotId)
 /// <summary>Brings a linked spot or scene up to a newer edition of what it was taken from.</summary>
 public sealed record TakeUpdate(string Id, Scene? Scene, Spot? Spot, int Edition) : Edit
 {
-    public override string SummaryOn(Activity activity) => $"Took edition {Edition}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editTookEdition", Edition);
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -151,14 +154,14 @@ public sealed record TakeUpdate(string Id, Scene? Scene, Spot? Spot, int Edition
                     Origin = source with { Edition = Edition },
                 }
             )
-            : Outcome<Activity>.Refused("This is not linked any more.");
+            : Outcome<Activity>.Refused(AuthorWords.Say("notLinkedAnyMore"));
     }
 }
 
 /// <summary>Ends the link of a spot or scene to what it was taken from; it is a copy from now on.</summary>
 public sealed record CutLink(string Id) : Edit
 {
-    public override string SummaryOn(Activity activity) => "No longer linked";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editNoLongerLinked");
 
     public override Outcome<Activity> Apply(Activity activity) =>
         activity.SceneOf(Id) is not null
@@ -169,7 +172,7 @@ public sealed record CutLink(string Id) : Edit
 /// <summary>Takes a spot away.</summary>
 public sealed record DeleteSpot(string SpotId) : SpotEdit(SpotId)
 {
-    public override string SummaryOn(Activity activity) => $"Deleted {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editDeleted", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         activity with
@@ -181,7 +184,7 @@ public sealed record DeleteSpot(string SpotId) : SpotEdit(SpotId)
 /// <summary>Puts a spot earlier or later in its scene's reading order.</summary>
 public sealed record ReorderSpot(string SpotId, int Steps) : SpotEdit(SpotId)
 {
-    public override string SummaryOn(Activity activity) => $"Reading order of {NameOf(activity, SpotId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editReadingOrder", NameOf(activity, SpotId));
 
     protected override Outcome<Activity> Apply(Activity activity, Spot spot) =>
         activity with

@@ -3,6 +3,7 @@ using ZestySlate.Core.Backdrops.PlainBoards;
 using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Scenes;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -11,7 +12,7 @@ public sealed record SetStory(Story? Story) : Edit
 {
     public override string StepKey => "story";
 
-    public override string SummaryOn(Activity activity) => "What the story keeps in mind";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editWhatStoryKeepsInMind");
 
     public override Outcome<Activity> Apply(Activity activity) =>
         Story?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal) : activity with { Story = Story };
@@ -22,11 +23,11 @@ public sealed record SetTelling(string SceneId, RichText Text, StoryEnding? Endi
 {
     public override string StepKey => "telling " + SceneId;
 
-    public override string SummaryOn(Activity activity) => $"What is told in {TitleOf(activity, SceneId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editWhatToldIn", TitleOf(activity, SceneId));
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         Ending is { Value: < 0 or > 1000 }
-            ? Outcome<Activity>.Refused("An ending is worth between 0 and 1,000 points.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("endingWorthBetweenPoints"))
             : activity.WithScene(SceneId, s => s with { Text = Text, Ending = Ending });
 }
 
@@ -43,34 +44,34 @@ public sealed record AddChoice(string SceneId, string SpotId, string Words, stri
     /// <summary>Where the new scene stands on the map; null where it finds its place by itself.</summary>
     public MapPlace? Place { get; init; }
 
-    public override string SummaryOn(Activity activity) => $"Added the choice “{Words.Trim()}”";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAddedChoice", Words.Trim());
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
     {
         var words = Words.Trim().Cut(Jump.LongestWords);
         if (words.Length == 0)
         {
-            return Outcome<Activity>.Refused("Write what they can do.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("writeWhatTheyCanDo"));
         }
 
         if (activity.SpotOf(SpotId) is not null)
         {
-            return Outcome<Activity>.Refused("This spot is in the activity already.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("spotInActivityAlready"));
         }
 
         if (To.Length > 0 && activity.SceneOf(To) is null)
         {
-            return Outcome<Activity>.Refused("The scene it leads to is not there any more.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("sceneLeadsNotThereAny"));
         }
 
         if (To.Length == 0 && activity.Scenes.Count >= AddOutline.MostScenes)
         {
-            return Outcome<Activity>.Refused($"An activity has up to {AddOutline.MostScenes} scenes.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("activityHasUpScenes", AddOutline.MostScenes));
         }
 
         if (To.Length == 0 && (activity.SceneOf(NewScene) is not null || activity.SpotOf(NewScene) is not null || NewScene == SpotId))
         {
-            return Outcome<Activity>.Refused("This scene is in the activity already.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("sceneInActivityAlready"));
         }
 
         var goal =

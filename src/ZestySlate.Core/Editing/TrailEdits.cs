@@ -4,6 +4,7 @@ using ZestySlate.Core.Contents.Jumps;
 using ZestySlate.Core.Locks.Rewards;
 using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editing;
 
@@ -15,7 +16,7 @@ public sealed record SetTrail(TrailShown Shown, string Sheet, bool Closing) : Ed
 {
     public override string StepKey => "trail";
 
-    public override string SummaryOn(Activity activity) => "How the trail is shown";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editHowTrailShown");
 
     public override Outcome<Activity> Apply(Activity activity) =>
         Sheet.Length > 0 && activity.SceneOf(Sheet) is null
@@ -32,11 +33,12 @@ public abstract record StopEdit(string StopId) : Edit
     public sealed override Outcome<Activity> Apply(Activity activity) =>
         activity.Trail?.StopOf(StopId) is { } stop
             ? Apply(activity, activity.Trail, stop)
-            : Outcome<Activity>.Refused("This stop is not on the trail any more.");
+            : Outcome<Activity>.Refused(AuthorWords.Say("stopNotOnTrailAny"));
 
     protected abstract Outcome<Activity> Apply(Activity activity, Trail trail, Stop stop);
 
-    protected string TitleOf(Activity activity) => activity.Trail?.StopOf(StopId) is { } stop ? activity.TitleOf(stop) : "a stop";
+    protected string TitleOf(Activity activity) =>
+        activity.Trail?.StopOf(StopId) is { } stop ? activity.TitleOf(stop) : AuthorWords.Say("aStop");
 
     /// <summary>The activity with other stops, or why it cannot have them.</summary>
     internal static Outcome<Activity> With(Activity activity, ValueList<Stop> stops)
@@ -51,7 +53,7 @@ public abstract record StopEdit(string StopId) : Edit
 /// <param name="SceneIds">The scenes that are the stop.</param>
 public sealed record AddStop(string NewId, ValueList<string> SceneIds) : Edit
 {
-    public override string SummaryOn(Activity activity) => "Added a stop";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editAddedStop");
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -62,7 +64,7 @@ public sealed record AddStop(string NewId, ValueList<string> SceneIds) : Edit
 
         if (activity.SceneOf(NewId) is not null || activity.SpotOf(NewId) is not null)
         {
-            return Outcome<Activity>.Refused("Something in the activity has this id already.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("somethingInActivityHasId"));
         }
 
         var with = StopEdit.With(activity, (activity.Trail?.Stops ?? []).Add(new Stop { Id = NewId }));
@@ -92,7 +94,7 @@ public sealed record AddStop(string NewId, ValueList<string> SceneIds) : Edit
 /// <param name="Origin">Where it comes from, when it stays linked; else null.</param>
 public sealed record TakeAsStop(string NewId, Activity Source, Origin? Origin) : Edit
 {
-    public override string SummaryOn(Activity activity) => $"“{Source.Title}” as a stop";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editStopFromActivity", Source.Title);
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -111,9 +113,7 @@ public sealed record TakeAsStop(string NewId, Activity Source, Origin? Origin) :
     /// <summary>The activity with all that was taken, or why that is too much for one.</summary>
     internal static Outcome<Activity> Whole(Activity with, Activity source, ValueList<Stop> stops) =>
         with.Scenes.Count > AddOutline.MostScenes
-            ? Outcome<Activity>.Refused(
-                $"An activity has up to {AddOutline.MostScenes} scenes; with “{source.Title}” it would have {with.Scenes.Count}."
-            )
+            ? Outcome<Activity>.Refused(AuthorWords.Say("activityHasUpScenesWould", AddOutline.MostScenes, source.Title, with.Scenes.Count))
         : with.Story?.Refuse() is { } refusal ? Outcome<Activity>.Refused(refusal)
         : StopEdit.With(with, stops);
 
@@ -146,13 +146,13 @@ public sealed record TakeAsStop(string NewId, Activity Source, Origin? Origin) :
 /// <param name="Edition">Its number.</param>
 public sealed record UpdateStop(string StopId, Activity Source, int Edition) : StopEdit(StopId)
 {
-    public override string SummaryOn(Activity activity) => $"Took edition {Edition} of {TitleOf(activity)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editTookEditionOf", Edition, TitleOf(activity));
 
     protected override Outcome<Activity> Apply(Activity activity, Trail trail, Stop stop)
     {
         if (stop.Origin is not { } origin)
         {
-            return Outcome<Activity>.Refused("This stop is not linked any more.");
+            return Outcome<Activity>.Refused(AuthorWords.Say("stopNotLinkedAnyMore"));
         }
 
         var taken = Copies.AsStop(Source, stop with { Origin = origin with { Edition = Edition } });
@@ -195,7 +195,7 @@ public sealed record SetStop(Stop Stop) : StopEdit(Stop.Id)
 {
     public override string StepKey => "stop " + Stop.Id;
 
-    public override string SummaryOn(Activity activity) => $"Stop {TitleOf(activity)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editStopItself", TitleOf(activity));
 
     protected override Outcome<Activity> Apply(Activity activity, Trail trail, Stop stop) =>
         With(activity, trail.Stops.Replace(one => one.Id == StopId, one => Stop with { Origin = one.Origin, Within = one.Within }));
@@ -204,7 +204,7 @@ public sealed record SetStop(Stop Stop) : StopEdit(Stop.Id)
 /// <summary>Puts a stop earlier or later on the trail, and its scenes with it.</summary>
 public sealed record MoveStop(string StopId, int Steps) : StopEdit(StopId)
 {
-    public override string SummaryOn(Activity activity) => $"Place of {TitleOf(activity)} on the trail";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editPlaceOnTrail", TitleOf(activity));
 
     protected override Outcome<Activity> Apply(Activity activity, Trail trail, Stop stop)
     {
@@ -232,14 +232,14 @@ public sealed record MoveStop(string StopId, int Steps) : StopEdit(StopId)
 /// <summary>Takes a stop off the trail; its scenes stay in the storyboard, or go with it.</summary>
 public sealed record RemoveStop(string StopId, bool WithScenes) : StopEdit(StopId)
 {
-    public override string SummaryOn(Activity activity) => $"Removed the stop {TitleOf(activity)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editRemovedStop", TitleOf(activity));
 
     protected override Outcome<Activity> Apply(Activity activity, Trail trail, Stop stop)
     {
         var inside = trail.Inside(StopId);
         bool IsInside(Scene scene) => scene.Stop is { } within && inside.Contains(within);
         return WithScenes && activity.Scenes.All(IsInside)
-            ? Outcome<Activity>.Refused("An activity keeps at least one scene.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("activityKeepsAtLeastOne"))
             : With(
                 activity with
                 {
@@ -255,7 +255,7 @@ public sealed record RemoveStop(string StopId, bool WithScenes) : StopEdit(StopI
 /// <summary>Ends the link of a stop to the activity it was taken from; it is a copy from now on.</summary>
 public sealed record CutStopLink(string StopId) : StopEdit(StopId)
 {
-    public override string SummaryOn(Activity activity) => "No longer linked";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editNoLongerLinked");
 
     protected override Outcome<Activity> Apply(Activity activity, Trail trail, Stop stop) =>
         With(activity, trail.Stops.Replace(one => one.Id == StopId, one => one with { Origin = null }));
@@ -266,18 +266,18 @@ public sealed record CutStopLink(string StopId) : StopEdit(StopId)
 /// <param name="StopId">The stop; empty for none.</param>
 public sealed record SetSceneStop(string SceneId, string StopId) : SceneEdit(SceneId)
 {
-    public override string SummaryOn(Activity activity) => $"Stop of {TitleOf(activity, SceneId)}";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editStopOfScene", TitleOf(activity, SceneId));
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene) =>
         StopId.Length > 0 && activity.Trail?.StopOf(StopId) is null
-            ? Outcome<Activity>.Refused("This stop is not on the trail any more.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("stopNotOnTrailAny"))
             : activity.WithScene(SceneId, s => s with { Stop = StopId.Length > 0 ? StopId : null });
 }
 
 /// <summary>Opens each stop only once the one before it is done.</summary>
 public sealed record LockStopsInOrder : Edit
 {
-    public override string SummaryOn(Activity activity) => "One stop after the other";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editOneStopAfterOther");
 
     public override Outcome<Activity> Apply(Activity activity)
     {
@@ -302,7 +302,7 @@ public sealed record LockStopsInOrder : Edit
 /// <param name="SceneId">The board.</param>
 public sealed record AddWaysToStops(string SceneId) : SceneEdit(SceneId)
 {
-    public override string SummaryOn(Activity activity) => "Ways to the stops";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editWaysStops");
 
     protected override Outcome<Activity> Apply(Activity activity, Scene scene)
     {
@@ -330,7 +330,7 @@ public sealed record AddWaysToStops(string SceneId) : SceneEdit(SceneId)
         }
 
         return goals.Count == 0
-            ? Outcome<Activity>.Refused("There is a way to every stop here already.")
+            ? Outcome<Activity>.Refused(AuthorWords.Say("thereWayEveryStopHere"))
             : activity.WithScene(SceneId, _ => board);
     }
 }
@@ -338,7 +338,7 @@ public sealed record AddWaysToStops(string SceneId) : SceneEdit(SceneId)
 /// <summary>Makes every stop practice, so that only what is part of none counts and is handed in: the findings sheet, the last decision.</summary>
 public sealed record CountOnlyWhatIsNoStop : Edit
 {
-    public override string SummaryOn(Activity activity) => "Only what is outside the stops counts";
+    public override string SummaryOn(Activity activity) => AuthorWords.Say("editOnlyWhatOutsideStopsCounts");
 
     public override Outcome<Activity> Apply(Activity activity) =>
         StopEdit.With(activity, (activity.Trail?.Stops ?? []).Replace(stop => !stop.IsPractice, stop => stop with { Weight = 0 }));

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Stories;
 using ZestySlate.Core.Trails;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Editions;
 
@@ -23,17 +24,17 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
         if (older.Title != newer.Title)
         {
-            wording.Add($"Title: “{older.Title}” is now “{newer.Title}”");
+            wording.Add(AuthorWords.Say("titleNow", older.Title, newer.Title));
         }
 
         if (older.Look != newer.Look || older.SceneList != newer.SceneList)
         {
-            wording.Add("Look of the activity");
+            wording.Add(AuthorWords.Say("lookActivity"));
         }
 
         if (older.Summary != newer.Summary || older.Language != newer.Language || older.Audience != newer.Audience)
         {
-            wording.Add("Summary, language or whom it is for");
+            wording.Add(AuthorWords.Say("summaryLanguageOrWhom"));
         }
 
         if (
@@ -42,7 +43,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                 != older.Flow
         )
         {
-            wording.Add("Introduction, progress or own words");
+            wording.Add(AuthorWords.Say("introductionProgressOrOwnWords"));
         }
 
         if (
@@ -50,7 +51,7 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             != older.Flow
         )
         {
-            structure.Add("How learners go through it");
+            structure.Add(AuthorWords.Say("howLearnersGoThrough"));
         }
 
         if (older.Story != newer.Story)
@@ -65,29 +66,29 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
         if (older.Rules.Round != newer.Rules.Round)
         {
-            structure.Add("Whether learners look round or answer (who has only looked round goes over to it)");
+            structure.Add(AuthorWords.Say("whetherLearnersLookRoundOr"));
         }
 
         if (older.Language != newer.Language)
         {
-            key.Add("Language in which answers are read");
+            key.Add(AuthorWords.Say("languageInWhichAnswersRead"));
         }
 
         if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) != older.Rules)
         {
-            wording.Add("Words of the score bands, or whether a copy may be kept");
+            wording.Add(AuthorWords.Say("wordsScoreBandsOrWhether"));
         }
 
         if (EditionMerge.RulesWithWording(older.Rules, newer.Rules) with { Round = newer.Rules.Round } != newer.Rules)
         {
-            key.Add("Rules of marking");
+            key.Add(AuthorWords.Say("rulesMarking"));
         }
 
         foreach (var scene in newer.Scenes)
         {
             if (older.SceneOf(scene.Id) is not { } before)
             {
-                structure.Add($"New scene: {newer.TitleOf(scene)}");
+                structure.Add(AuthorWords.Say("newScene", newer.TitleOf(scene)));
             }
             else
             {
@@ -95,7 +96,9 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                 if (worded != scene.Backdrop)
                 {
                     structure.Add(
-                        $"{(worded.GetType() == scene.Backdrop.GetType() ? "Parts" : "Kind")} of the backdrop: {newer.TitleOf(scene)}"
+                        worded.GetType() == scene.Backdrop.GetType()
+                            ? AuthorWords.Say("partsBackdrop", newer.TitleOf(scene))
+                            : AuthorWords.Say("kindBackdrop", newer.TitleOf(scene))
                     );
                 }
 
@@ -108,26 +111,26 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
                     || before.LearnersSpots != scene.LearnersSpots
                 )
                 {
-                    wording.Add($"Backdrop, title, sound or learners' spots: {newer.TitleOf(scene)}");
+                    wording.Add(AuthorWords.Say("backdropTitleSoundOrLearners", newer.TitleOf(scene)));
                 }
 
                 if (before.Ending is null != scene.Ending is null)
                 {
-                    structure.Add($"Ending: {newer.TitleOf(scene)}");
+                    structure.Add(AuthorWords.Say("endingOfScene", newer.TitleOf(scene)));
                 }
                 else if (before.Ending?.Value != scene.Ending?.Value)
                 {
-                    key.Add($"What the ending is worth: {newer.TitleOf(scene)}");
+                    key.Add(AuthorWords.Say("whatEndingWorth", newer.TitleOf(scene)));
                 }
 
                 if (before.Stop != scene.Stop)
                 {
-                    structure.Add($"Stop of the trail: {newer.TitleOf(scene)}");
+                    structure.Add(AuthorWords.Say("stopTrail", newer.TitleOf(scene)));
                 }
 
                 if (before.Draw != scene.Draw)
                 {
-                    structure.Add($"Number of questions drawn: {newer.TitleOf(scene)}");
+                    structure.Add(AuthorWords.Say("numberQuestionsDrawn", newer.TitleOf(scene)));
                 }
 
                 CompareLocks(newer.TitleOf(scene), before.Lock, scene.Lock, wording, structure);
@@ -135,7 +138,9 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         }
 
         structure.AddRange(
-            older.Scenes.Where(scene => newer.SceneOf(scene.Id) is null).Select(scene => $"Scene removed: {older.TitleOf(scene)}")
+            older
+                .Scenes.Where(scene => newer.SceneOf(scene.Id) is null)
+                .Select(scene => AuthorWords.Say("sceneRemoved", older.TitleOf(scene)))
         );
         CompareSpots(older, newer, wording, key, structure);
         return new EditionDifference(wording.ToValueList(), key.ToValueList(), structure.ToValueList());
@@ -145,16 +150,16 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
     {
         if (older is null || newer is null || older.WithWording(newer).WithKey(newer) != newer)
         {
-            structure.Add("What the story keeps in mind");
+            structure.Add(AuthorWords.Say("editWhatStoryKeepsInMind"));
         }
         else if (older.WithKey(newer) != newer)
         {
-            wording.Add("Names and looks of what the story keeps in mind");
+            wording.Add(AuthorWords.Say("namesLooksWhatStoryKeeps"));
         }
 
         if (older?.Scoring != newer?.Scoring || older?.ScoredBy != newer?.ScoredBy)
         {
-            key.Add("What of the story is its score");
+            key.Add(AuthorWords.Say("whatStoryScore"));
         }
     }
 
@@ -164,12 +169,12 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
         var now = newer.Trail ?? new Trail();
         if (was.Sheet != now.Sheet || !was.Stops.Select(stop => stop.Id).SequenceEqual(now.Stops.Select(stop => stop.Id)))
         {
-            structure.Add("Stops of the trail, or its findings sheet");
+            structure.Add(AuthorWords.Say("stopsTrailOrFindingsSheet"));
         }
 
         if (was.Shown != now.Shown || was.Closing != now.Closing)
         {
-            wording.Add("How the stops are shown");
+            wording.Add(AuthorWords.Say("howStopsShown"));
         }
 
         foreach (var stop in now.Stops)
@@ -183,17 +188,17 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             var title = newer.TitleOf(stop);
             if (before.WithWording(stop) != before)
             {
-                wording.Add($"Title or reward of the stop: {title}");
+                wording.Add(AuthorWords.Say("titleOrRewardStop", title));
             }
 
             if (before.WithKey(stop) != before)
             {
-                key.Add($"What the stop counts, or from when its reward is won: {title}");
+                key.Add(AuthorWords.Say("whatStopCountsOrFrom", title));
             }
 
             if (before.WithWording(stop).WithKey(stop) with { Origin = stop.Origin } != stop)
             {
-                structure.Add($"Rules of the stop: {title}");
+                structure.Add(AuthorWords.Say("rulesStop", title));
             }
         }
     }
@@ -206,18 +211,20 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
             var kind = spot.Content.KindName;
             if (older.SpotOf(spot.Id) is not { } before || before.Content.Kind != spot.Content.Kind)
             {
-                (spot.Content.IsStructure || spot.Lock is not null ? structure : wording).Add($"New {kind.ToLowerInvariant()}: {name}");
+                (spot.Content.IsStructure || spot.Lock is not null ? structure : wording).Add(
+                    AuthorWords.Say("newSpot", kind.ToLowerInvariant(), name)
+                );
                 continue;
             }
 
             if (older.SceneWith(spot.Id)!.Id != newer.SceneWith(spot.Id)!.Id)
             {
-                structure.Add($"Moved to another scene: {name}");
+                structure.Add(AuthorWords.Say("movedAnotherScene", name));
             }
 
             if (before.During != spot.During)
             {
-                structure.Add($"Time of the spot: {name}");
+                structure.Add(AuthorWords.Say("timeSpot", name));
             }
 
             CompareLocks(name, before.Lock, spot.Lock, wording, structure);
@@ -244,13 +251,15 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
 
         foreach (var gone in older.Spots.Where(spot => newer.SpotOf(spot.Id) is null))
         {
-            (EditionMerge.IsStructure(older, gone) ? structure : wording).Add($"{gone.Content.KindName} removed: {older.NameOf(gone)}");
+            (EditionMerge.IsStructure(older, gone) ? structure : wording).Add(
+                AuthorWords.Say("spotRemoved", gone.Content.KindName, older.NameOf(gone))
+            );
         }
 
         var stayed = older.Spots.Select(spot => spot.Id).Where(id => newer.SpotOf(id) is not null);
         if (!stayed.SequenceEqual(newer.Spots.Select(spot => spot.Id).Where(id => older.SpotOf(id) is not null)))
         {
-            structure.Add("Order of the spots");
+            structure.Add(AuthorWords.Say("orderSpots"));
         }
     }
 
@@ -258,12 +267,12 @@ public sealed record EditionDifference(ValueList<string> Wording, ValueList<stri
     {
         if (was is null != now is null || was?.Key != now?.Key)
         {
-            structure.Add($"Lock: {name}");
+            structure.Add(AuthorWords.Say("lockOfSpot", name));
         }
 
         if (EditionMerge.WithWording(was, now) != was)
         {
-            wording.Add($"Words of the lock: {name}");
+            wording.Add(AuthorWords.Say("wordsLock", name));
         }
     }
 }

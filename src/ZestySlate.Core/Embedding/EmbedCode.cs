@@ -1,4 +1,5 @@
 using System.Net;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Embedding;
 
@@ -13,8 +14,8 @@ public sealed record EmbedSize(string Key, string Title, int? Width, int? Height
     /// <summary>The sizes offered.</summary>
     public static ValueList<EmbedSize> All { get; } =
     [
-        new("follow", "Full width, as high as its content", null, 640, Follows: true),
-        new("wide", "Full width, 16 to 10", null, null),
+        new("follow", AuthorWords.Say("fullWidthHighContent"), null, 640, Follows: true),
+        new("wide", AuthorWords.Say("fullWidth"), null, null),
         new("large", "1120 × 700", 1120, 700),
         new("medium", "800 × 540", 800, 540),
         new("small", "480 × 400", 480, 400),

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Embedding;
 
 /// <summary>On whose pages an activity may stand in a frame.</summary>
@@ -46,9 +48,9 @@ public sealed record FrameRule(Framing By, ValueList<string> Sites)
     public static Outcome<FrameRule> Read(Framing? by, string? typed)
     {
         var sites = ReadSites(typed ?? "");
-        return by is not { } chosen || !Enum.IsDefined(chosen) ? Outcome<FrameRule>.Refused("Choose whose pages may show it.")
+        return by is not { } chosen || !Enum.IsDefined(chosen) ? Outcome<FrameRule>.Refused(AuthorWords.Say("chooseWhosePagesMayShow"))
             : !sites.Succeeded ? Outcome<FrameRule>.Refused(sites.Refusal!)
-            : chosen == Framing.Listed && sites.Value.Count == 0 ? Outcome<FrameRule>.Refused("Name a site, or choose another.")
+            : chosen == Framing.Listed && sites.Value.Count == 0 ? Outcome<FrameRule>.Refused(AuthorWords.Say("nameSiteOrChooseAnother"))
             : new FrameRule(chosen, sites.Value);
     }
 
@@ -59,7 +61,7 @@ public sealed record FrameRule(Framing By, ValueList<string> Sites)
         var lines = typed.Split(['\n', ' ', ','], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
         if (lines.Length > MostSites)
         {
-            return Outcome<ValueList<string>>.Refused($"Up to {MostSites} sites can be named; here are {lines.Length}.");
+            return Outcome<ValueList<string>>.Refused(AuthorWords.Say("upSitesCanNamedHere", MostSites, lines.Length));
         }
 
         var sites = new List<string>();
@@ -67,7 +69,7 @@ public sealed record FrameRule(Framing By, ValueList<string> Sites)
         {
             if (OriginOf(line) is not { } origin)
             {
-                return Outcome<ValueList<string>>.Refused($"“{line}” is no site. Type its address, as https://courses.example.");
+                return Outcome<ValueList<string>>.Refused(AuthorWords.Say("noSiteTypeAddressHttps", line));
             }
 
             sites.Add(origin);

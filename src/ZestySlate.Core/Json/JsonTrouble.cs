@@ -4,6 +4,7 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using System.Text.RegularExpressions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Json;
 
@@ -25,7 +26,16 @@ public static partial class JsonTrouble
         };
         return place < 0
             ? what
-            : $"line {bytes.AsSpan(0, (int)place).Count((byte)'\n') + 1}{PathAt(bytes, place) switch { "" => "", var path => ", " + path }}: {what}";
+            : AuthorWords.Say(
+                "jsonAtLine",
+                bytes.AsSpan(0, (int)place).Count((byte)'\n') + 1,
+                PathAt(bytes, place) switch
+                {
+                    "" => "",
+                    var path => ", " + path,
+                },
+                what
+            );
     }
 
     /// <summary>The choices that readers know, by the full name of their type.</summary>
@@ -44,18 +54,21 @@ public static partial class JsonTrouble
     {
         if (Expected().Match(message) is { Success: true } expected)
         {
-            return Of(expected.Groups["type"].Value) + " is expected here.";
+            return AuthorWords.Say("expectedHere", Of(expected.Groups["type"].Value));
         }
 
         return Missing().Match(message) is { Success: true } missing
-                ? $"{string.Join(", ", Quoted().Matches(missing.Groups["names"].Value).Select(name => $"“{name.Groups[1].Value}”"))} is missing here."
-            : Unknown().Match(message) is { Success: true } unknown ? $"“{unknown.Groups["name"].Value}” is not known here."
-            : Null().Match(message) is { Success: true } empty ? $"“{empty.Groups["name"].Value}” is empty (null) here."
-            : NoKind().Match(message) is { Success: true } kind ? $"“{kind.Groups["name"].Value}” is no kind that is known here."
+                ? AuthorWords.Say(
+                    "missingHere",
+                    string.Join(", ", Quoted().Matches(missing.Groups["names"].Value).Select(name => $"“{name.Groups[1].Value}”"))
+                )
+            : Unknown().Match(message) is { Success: true } unknown ? AuthorWords.Say("notKnownHere", unknown.Groups["name"].Value)
+            : Null().Match(message) is { Success: true } empty ? AuthorWords.Say("emptyNullHere", empty.Groups["name"].Value)
+            : NoKind().Match(message) is { Success: true } kind ? AuthorWords.Say("noKindKnownHere", kind.Groups["name"].Value)
             : message.Contains("polymorphic", StringComparison.Ordinal) || message.Contains("discriminator", StringComparison.Ordinal)
-                ? "it does not say first of what kind this is (“type”, “kind”)."
+                ? AuthorWords.Say("doesNotSayFirstWhat")
             : message.Contains("System.", StringComparison.Ordinal) || message.Contains("ZestySlate.", StringComparison.Ordinal)
-                ? "this cannot be read."
+                ? AuthorWords.Say("cannotRead")
             : message;
     }
 
@@ -63,14 +76,18 @@ public static partial class JsonTrouble
     private static string Of(string type) =>
         type switch
         {
-            "System.String" => "a text",
-            "System.Boolean" => "true or false",
-            "System.DateTimeOffset" => "a date with its time",
-            _ when type.Contains("ValueList", StringComparison.Ordinal) || type.EndsWith("[]", StringComparison.Ordinal) => "a list",
-            _ when Number().IsMatch(type) => "a number",
-            _ when Choices.TryGetValue(type.Replace("System.Nullable`1[", "").TrimEnd(']'), out var choices) => "one of "
-                + string.Join(", ", Enum.GetNames(choices).Select(JsonNamingPolicy.CamelCase.ConvertName)),
-            _ => "another sort of thing",
+            "System.String" => AuthorWords.Say("jsonText"),
+            "System.Boolean" => AuthorWords.Say("jsonTrueOrFalse"),
+            "System.DateTimeOffset" => AuthorWords.Say("jsonDate"),
+            _ when type.Contains("ValueList", StringComparison.Ordinal) || type.EndsWith("[]", StringComparison.Ordinal) => AuthorWords.Say(
+                "jsonList"
+            ),
+            _ when Number().IsMatch(type) => AuthorWords.Say("jsonNumber"),
+            _ when Choices.TryGetValue(type.Replace("System.Nullable`1[", "").TrimEnd(']'), out var choices) => AuthorWords.Say(
+                "jsonOneOf",
+                string.Join(", ", Enum.GetNames(choices).Select(JsonNamingPolicy.CamelCase.ConvertName))
+            ),
+            _ => AuthorWords.Say("jsonOther"),
         };
 
     /// <summary>The path to a place in a text, as “scenes[0].spots[2].id”; empty when it is not inside of anything.</summary>

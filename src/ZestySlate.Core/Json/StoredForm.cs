@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Json;
 
@@ -27,19 +28,17 @@ public sealed class StoredForm(string what, IReadOnlyList<Action<JsonObject>> st
     {
         if (VersionOf(json) is not { } version || version < 1)
         {
-            return Outcome<T>.Refused($"This is not a Zesty Slate {what}: it has no version.");
+            return Outcome<T>.Refused(AuthorWords.Say("notZestySlateHasNo", what));
         }
 
         if (version > Version)
         {
-            return Outcome<T>.Refused(
-                $"This {what} was written by a newer Zesty Slate (format {version}; this one reads up to {Version})."
-            );
+            return Outcome<T>.Refused(AuthorWords.Say("wasWrittenByNewerZesty", what, version, Version));
         }
 
         return JsonSerializer.Deserialize(version == Version ? json : Raised(json, version), StoredJson.TypeOf<T>(options)) is { } read
             ? read
-            : Outcome<T>.Refused($"The {what} is empty.");
+            : Outcome<T>.Refused(AuthorWords.Say("storedEmpty", what));
     }
 
     /// <summary>The same document in the form of this version.</summary>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks;
 
@@ -22,7 +23,7 @@ public abstract record TypedKey : LockKey
 
     internal sealed override bool OpensWith(IOpening there) => false;
 
-    internal override string? Refuse() => WrongCosts < 0 ? "A wrong code costs nothing or some points; it earns none." : null;
+    internal override string? Refuse() => WrongCosts < 0 ? AuthorWords.Say("wrongCodeCostsNothingOr") : null;
 }
 
 /// <summary>How a key is typed.</summary>

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions;
 
@@ -32,5 +33,5 @@ public sealed record Board
     public double Shape =>
         Picture is { Width: > 0, Height: > 0 } picture ? (double)picture.Width / picture.Height : Math.Clamp(Ratio, 0.25, 4);
 
-    internal PartFace Face => new(FaceKey, "the board", new Face { Picture = Picture }, TakesSound: false);
+    internal PartFace Face => new(FaceKey, AuthorWords.Say("leftBoard"), new Face { Picture = Picture }, TakesSound: false);
 }

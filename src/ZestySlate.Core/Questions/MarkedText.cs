@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions;
 
@@ -31,7 +32,7 @@ public static partial class MarkedText
     public static string? Refusal(string text) =>
         text.Length <= MostCharacters && Word().Count(text) <= MostWords
             ? null
-            : $"A text in which words are marked has up to {MostWords} words and {MostCharacters} characters. Share a longer one out over several questions.";
+            : AuthorWords.Say("textInWhichWordsMarked", MostWords, MostCharacters);
 
     /// <summary>The whole text without marks.</summary>
     public static string TextOf<TMark>(IEnumerable<Run<TMark>> runs)

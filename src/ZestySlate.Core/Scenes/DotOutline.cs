@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.RegularExpressions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Scenes;
 
@@ -70,7 +71,7 @@ internal sealed partial class DotOutline
         Take("strict");
         if (!Take("digraph") && !Take("graph"))
         {
-            return Wrong("the graph begins with “digraph” or “graph”");
+            return Wrong(AuthorWords.Say("graphBeginsDigraphOrGraph"));
         }
 
         if (!Sees("{"))
@@ -86,19 +87,19 @@ internal sealed partial class DotOutline
     {
         if (depth > Deepest)
         {
-            return Wrong($"its subgraphs are inside each other more than {Deepest} deep");
+            return Wrong(AuthorWords.Say("subgraphsInsideEachOtherMore", Deepest));
         }
 
         if (!Take("{"))
         {
-            return Wrong("a “{” is missing");
+            return Wrong(AuthorWords.Say("missingBraceBegin"));
         }
 
         while (!Take("}"))
         {
             if (_at >= _tokens.Count)
             {
-                return Wrong("a “}” is missing at the end");
+                return Wrong(AuthorWords.Say("missingBraceEnd"));
             }
 
             if (Take(";") || Take(","))
@@ -186,7 +187,7 @@ internal sealed partial class DotOutline
             {
                 if (_edges.Count >= MostEdges)
                 {
-                    return $"This graph has more than {MostEdges:N0} edges.";
+                    return AuthorWords.Say("graphHasMoreThanEdges", MostEdges);
                 }
 
                 _edges.Add(edge);
@@ -212,7 +213,7 @@ internal sealed partial class DotOutline
 
         if (_at >= _tokens.Count || (!IsQuoted && _tokens[_at].Text is "}" or "]" or "[" or "=" or "->" or "--" or ":"))
         {
-            return Wrong("the name of a node is missing");
+            return Wrong(AuthorWords.Say("nameNodeMissing"));
         }
 
         var id = _tokens[_at++].Text;
@@ -225,7 +226,7 @@ internal sealed partial class DotOutline
         {
             if (_order.Count >= MostNodes)
             {
-                return $"This graph has more than {MostNodes} nodes, and an activity has up to {MostNodes} scenes.";
+                return AuthorWords.Say("graphHasMoreThanNodes", MostNodes);
             }
 
             _order.Add(id);
@@ -252,7 +253,7 @@ internal sealed partial class DotOutline
             {
                 if (_at >= _tokens.Count)
                 {
-                    return Wrong("a “]” is missing");
+                    return Wrong(AuthorWords.Say("missingBracketEnd"));
                 }
 
                 if (Take(",") || Take(";"))
@@ -293,7 +294,7 @@ internal sealed partial class DotOutline
     }
 
     private string Wrong(string what) =>
-        $"This graph cannot be read: in line {_tokens.ElementAtOrDefault(Math.Min(_at, _tokens.Count - 1)).Line} {what}.";
+        AuthorWords.Say("graphCannotReadInLine", _tokens.ElementAtOrDefault(Math.Min(_at, _tokens.Count - 1)).Line, what);
 
     private static bool Is(string one, string other) => string.Equals(one, other, StringComparison.OrdinalIgnoreCase);
 
@@ -341,9 +342,7 @@ internal sealed partial class DotOutline
 
                 if (at++ >= text.Length)
                 {
-                    return Outcome<List<(string, bool, int)>>.Refused(
-                        $"This graph cannot be read: in line {began} a quotation mark is not closed."
-                    );
+                    return Outcome<List<(string, bool, int)>>.Refused(AuthorWords.Say("graphCannotReadInLineQuotation", began));
                 }
 
                 tokens.Add((said.ToString().Trim(), true, began));

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Scenes;
 
 /// <summary>What a picture of all directions is like: longitudes across and latitudes down, both evenly, so that it is twice as wide as high.</summary>
@@ -14,13 +16,9 @@ public static class Equirectangular
     {
         if (!Fits(width, height))
         {
-            return $"This picture is {width} × {height} pixels, {(double)width / height:0.##} times as wide as high. "
-                + $"A panorama of all directions is exactly twice as wide as high, for example {width} × {width / 2}.";
+            return AuthorWords.Say("picturePixelsTimesWideHigh", width, height, (double)width / height, width / 2);
         }
 
-        return width < LeastWidth
-            ? $"This picture is {width} × {height} pixels. A panorama needs at least {LeastWidth} × {LeastWidth / 2}, or "
-                + "it is blurred when somebody looks round."
-            : null;
+        return width < LeastWidth ? AuthorWords.Say("picturePixelsPanoramaNeedsAt", width, height, LeastWidth, LeastWidth / 2) : null;
     }
 }

@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Scenes;
 
@@ -43,7 +44,7 @@ public static class Outline
     /// <param name="text">The text.</param>
     /// <param name="known">Names of scenes that are there; in those an arrow is part of the name.</param>
     public static Outcome<ValueList<OutlineLine>> From(string text, IEnumerable<string>? known = null) =>
-        text.Length > Longest ? Outcome<ValueList<OutlineLine>>.Refused($"An outline has up to {Longest:N0} characters.")
+        text.Length > Longest ? Outcome<ValueList<OutlineLine>>.Refused(AuthorWords.Say("outlineHasUpCharacters", Longest))
         : DotOutline.Fits(text) ? DotOutline.Read(text)
         : TableOutline.Fits(text) ? TableOutline.Read(text)
         : MarkdownOutline.Fits(text) ? MarkdownOutline.Read(text, known)

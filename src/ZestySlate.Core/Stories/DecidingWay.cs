@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Questions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Stories;
 
@@ -38,13 +39,13 @@ internal sealed record DecidingWay(string SpotId, string To, string Words, bool 
     private static string? WordsOf(Question question, Turn turn) =>
         turn.After switch
         {
-            TurnAfter.Right => "a right answer",
-            TurnAfter.Wrong => "a wrong answer",
-            TurnAfter.Score => $"{Math.Round((turn.Share ?? 0) * 100)} % of the points",
+            TurnAfter.Right => AuthorWords.Say("afterRightAnswer"),
+            TurnAfter.Wrong => AuthorWords.Say("afterWrongAnswer"),
+            TurnAfter.Score => AuthorWords.Say("afterScore", Math.Round((turn.Share ?? 0) * 100)),
             TurnAfter.Chosen => QuestionTypes.For(question).OptionsOf(question).FirstOrDefault(option => option.Id == turn.Option)
                 is { } option
                 ? $"“{option.Words}”"
                 : null,
-            _ => "anything else",
+            _ => AuthorWords.Say("afterAnythingElse"),
         };
 }

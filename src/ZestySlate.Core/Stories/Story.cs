@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Stories;
 
@@ -63,8 +64,8 @@ public sealed record Story
 
     /// <summary>Why it cannot be, in words; null when it can.</summary>
     public string? Refuse() =>
-        States.Count > MostStates ? $"A story keeps up to {MostStates} states and things in mind."
-        : States.FirstOrDefault(state => state.Name.Trim().Length == 0) is not null ? "A state or thing needs a name."
+        States.Count > MostStates ? AuthorWords.Say("storyKeepsUpStatesThings", MostStates)
+        : States.FirstOrDefault(state => state.Name.Trim().Length == 0) is not null ? AuthorWords.Say("stateOrThingNeedsName")
         : States.Select(state => state.Refuse()).FirstOrDefault(refusal => refusal is not null);
 }
 
@@ -112,8 +113,8 @@ public sealed record StoryState
     /// <summary>Why it cannot be, in words; null when it can.</summary>
     internal string? Refuse() =>
         IsThing ? null
-        : Least >= Most ? $"“{Name}” goes from a smaller number to a larger one."
-        : Begins < Least || Begins > Most ? $"“{Name}” begins between {Least} and {Most}."
+        : Least >= Most ? AuthorWords.Say("goesFromSmallerNumberLarger", Name)
+        : Begins < Least || Begins > Most ? AuthorWords.Say("beginsBetween", Name, Least, Most)
         : null;
 }
 

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Trails;
 
@@ -66,9 +67,9 @@ public sealed record Stop
 
     /// <summary>Why an author cannot have it so, in words; null when it can be.</summary>
     internal string? Refuse() =>
-        Weight is < 0 or > MostWeight ? $"A stop counts between 0 and {MostWeight:0} times."
-        : Goes is < UntilWon or > MostGoes ? $"A stop is done between 1 and {MostGoes} times."
-        : Tries is < 1 or > MostGoes ? $"A question in a stop has between 1 and {MostGoes} tries."
-        : Reward is { From: < 0 or > 100 } ? "A reward is won from between 0 and 100 percent on."
+        Weight is < 0 or > MostWeight ? AuthorWords.Say("stopCountsBetweenTimes", MostWeight)
+        : Goes is < UntilWon or > MostGoes ? AuthorWords.Say("stopDoneBetweenTimes", MostGoes)
+        : Tries is < 1 or > MostGoes ? AuthorWords.Say("questionInStopHasBetween", MostGoes)
+        : Reward is { From: < 0 or > 100 } ? AuthorWords.Say("rewardWonFromBetweenPercent")
         : null;
 }

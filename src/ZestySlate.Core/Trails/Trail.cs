@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Trails;
 
@@ -69,11 +70,11 @@ public sealed record Trail
 
     /// <summary>Why an author cannot have it so, in words; null when it can be.</summary>
     public string? Refuse() =>
-        Stops.Count > Most ? $"A trail has up to {Most} stops."
-        : Stops.Select(stop => stop.Id).Distinct().Count() < Stops.Count ? "Two stops have the same id."
-        : Stops.Any(stop => stop.Id.Length == 0) ? "A stop has no id."
+        Stops.Count > Most ? AuthorWords.Say("trailHasUpStops", Most)
+        : Stops.Select(stop => stop.Id).Distinct().Count() < Stops.Count ? AuthorWords.Say("twoStopsHaveSameId")
+        : Stops.Any(stop => stop.Id.Length == 0) ? AuthorWords.Say("stopHasNoId")
         : Stops.Any(stop => stop.Within is not null && Around(stop).Last().Within is not null)
-            ? "A stop is inside something that is not there, or inside itself."
+            ? AuthorWords.Say("stopInsideSomethingNotThere")
         : Stops.Select(stop => stop.Refuse()).FirstOrDefault(refusal => refusal is not null);
 }
 

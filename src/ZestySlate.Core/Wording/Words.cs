@@ -6,8 +6,8 @@ using ZestySlate.Core.Marking.Reading;
 namespace ZestySlate.Core.Wording;
 
 /// <summary>
-/// The words of one language for everything that learners read, from the files of that language in this folder; English where
-/// a language has none. An activity may put its own words in place of any entry that is met inside of it.
+/// The words of one language for everything that learners read, and for what the core says to authors, from the files of that
+/// language in this folder; English where a language has none. An activity may put its own words in place of any entry that is met inside of it.
 /// </summary>
 public sealed class Words
 {
@@ -37,6 +37,9 @@ public sealed class Words
 
     /// <summary>The names of the entries for pages around activities: coming in, the list of what there is to do.</summary>
     public static IReadOnlyList<string> PageKeys { get; } = Read("pages.en").Select(entry => entry.Key).ToList();
+
+    /// <summary>The names of the entries for authors: what checks, edits and editions say, and why something was refused.</summary>
+    public static IReadOnlyList<string> AuthorKeys { get; } = Read("authors.en").Select(entry => entry.Key).ToList();
 
     /// <summary>The language as a BCP 47 tag.</summary>
     public string Language { get; }
@@ -134,7 +137,12 @@ public sealed class Words
     private static string Primary(string language) => language.Split('-')[0].ToLowerInvariant();
 
     private static IReadOnlyDictionary<string, Entry> FileOf(string language) =>
-        Files.GetOrAdd(language, name => Read(name).Concat(Read($"pages.{name}")).ToDictionary(entry => entry.Key, entry => entry.Value));
+        Files.GetOrAdd(language, name =>
+            Read(name)
+                .Concat(Read($"pages.{name}"))
+                .Concat(Read($"authors.{AuthorWords.Complete(name)}"))
+                .ToDictionary(entry => entry.Key, entry => entry.Value)
+        );
 
     private static List<KeyValuePair<string, Entry>> Read(string name)
     {

@@ -36,6 +36,7 @@ internal static class ReuseEndpoints
                 [nameof(ReusePicker.Words)] = words ?? "",
                 [nameof(ReusePicker.Show)] = show ?? "any",
                 [nameof(ReusePicker.Chosen)] = chosen,
+                [nameof(ReusePicker.Address)] = $"{context.Request.PathBase}{context.Request.Path}",
             }
         );
     }

@@ -34,7 +34,7 @@ internal sealed class FrameSessionPath(RequestDelegate next)
             var slash = value.IndexOf('/', 1);
             var token = slash < 0 ? value[1..] : value[1..slash];
             var session = await db.FrameSessions.FindAsync(FrameSessions.HashOf(token));
-            if (session is null || session.ExpiresAt < clock.GetUtcNow())
+            if (session is null || session.ExpiresAt <= clock.GetUtcNow())
             {
                 // It says nothing of anybody, so it may be read wherever the frame stands.
                 context.Request.Path = "/session-ended";
@@ -81,7 +81,7 @@ public sealed class FrameSessions(SlateDb db, TimeProvider clock)
         var (hash, now) = (HashOf(token), clock.GetUtcNow());
         var until = now + VisitorLasts;
         var known = await db
-            .FrameSessions.Where(session => session.TokenHash == hash && session.ActivityId == activityId && session.ExpiresAt >= now)
+            .FrameSessions.Where(session => session.TokenHash == hash && session.ActivityId == activityId && session.ExpiresAt > now)
             .ExecuteUpdateAsync(set => set.SetProperty(session => session.ExpiresAt, until).SetProperty(session => session.IsBare, bare));
         return known == 1 ? $"{FrameSessionPath.Prefix}/{token}" : null;
     }

@@ -28,7 +28,7 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
     public async Task<LaunchCheck> ValidateAsync(string state, string idToken)
     {
         var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == state);
-        if (login is null || login.ExpiresAt < clock.GetUtcNow())
+        if (login is null || login.ExpiresAt <= clock.GetUtcNow())
         {
             return new LaunchCheck(null, null, "ltiSignInOld");
         }

@@ -38,7 +38,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
     public Task<bool> IsGoodAsync(string? secret)
     {
         var (hash, now) = (HashOf(secret ?? ""), clock.GetUtcNow());
-        return db.RegistrationLinks.AnyAsync(link => link.TokenHash == hash && link.ExpiresAt >= now);
+        return db.RegistrationLinks.AnyAsync(link => link.TokenHash == hash && link.ExpiresAt > now);
     }
 
     /// <summary>Registers the course site that opened an address (3.5 to 3.7).</summary>
@@ -64,7 +64,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
 
         // One statement uses it up, so that two at once cannot both.
         var (hash, now) = (HashOf(secret ?? ""), clock.GetUtcNow());
-        if (await db.RegistrationLinks.Where(link => link.TokenHash == hash && link.ExpiresAt >= now).ExecuteDeleteAsync(stop) == 0)
+        if (await db.RegistrationLinks.Where(link => link.TokenHash == hash && link.ExpiresAt > now).ExecuteDeleteAsync(stop) == 0)
         {
             return No("This address for registering is not good any more. A keeper can make a new one under “Course sites”.");
         }

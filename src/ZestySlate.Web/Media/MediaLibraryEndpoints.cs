@@ -45,6 +45,7 @@ internal static class MediaLibraryEndpoints
                 [nameof(MediaPicker.Found)] = await library.SearchAsync(context.User.Id(), search),
                 [nameof(MediaPicker.Folders)] = await library.FoldersAsync(context.User.Id()),
                 [nameof(MediaPicker.Search)] = search,
+                [nameof(MediaPicker.Address)] = $"{context.Request.PathBase}{context.Request.Path}",
             }
         );
     }

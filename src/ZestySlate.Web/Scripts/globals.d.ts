@@ -22,6 +22,10 @@ declare module "htmx.org" {
     defineExtension(name: string, extension: Extension): void;
     /** Fires an event on an element, as if it had happened there. */
     trigger(element: Element, event: string): void;
+    /** Takes up the attributes of what was put into the page by other hands. */
+    process(element: Element): void;
+    /** Asks as an element with such attributes would; is refused when nothing came, or something newer was asked meanwhile. */
+    ajax(verb: "GET", address: string, how: { source: Element; target: Element; swap: string }): Promise<void>;
   };
   export default htmx;
 }

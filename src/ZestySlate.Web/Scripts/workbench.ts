@@ -14,10 +14,12 @@ import { watchSettings } from "./workbench/settings";
 import { watchSymbols } from "./workbench/symbols";
 import { Trial } from "./workbench/trial";
 import { watchPresses } from "./workbench/presses";
+import { takeFragments } from "./shared/fragments";
 import { definePreviews } from "./shared/previews";
 
 document.documentElement.classList.add("scripted");
 definePreviews();
+takeFragments();
 const rooms = new Rooms(document.body);
 const trial = new Trial(rooms);
 const stage = watchStage(rooms, trial);

@@ -1,4 +1,6 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
+using ZestySlate.Core.Activities;
 using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Tests.Wording;
@@ -65,15 +67,9 @@ public sealed partial class WordsTests
     [Fact]
     public void Every_word_that_is_said_has_its_entry_and_every_entry_is_said()
     {
-        var root = Directory.GetParent(AppContext.BaseDirectory)!;
-        while (!File.Exists(Path.Combine(root.FullName, "ZestySlate.slnx")))
-        {
-            root = root.Parent!;
-        }
-
         var source = string.Concat(
             Directory
-                .EnumerateFiles(Path.Combine(root.FullName, "src"), "*.*", SearchOption.AllDirectories)
+                .EnumerateFiles(Path.Combine(Root(), "src"), "*.*", SearchOption.AllDirectories)
                 .Where(file => file.EndsWith(".cs") || file.EndsWith(".razor") || file.EndsWith(".cshtml"))
                 .Where(file => !file.Contains("/obj/") && !file.Contains("/bin/"))
                 .Select(File.ReadAllText)
@@ -93,17 +89,100 @@ public sealed partial class WordsTests
             "sign",
             "stage",
             "onlyIf",
+            "kindOf",
+            "activityKind",
         };
-        var there = Words.Keys.Concat(Words.PageKeys).ToList();
+        var there = Words.Keys.Concat(Words.PageKeys).Concat(Words.AuthorKeys).ToList();
         Assert.Empty(said.Except(there).Except(families));
         Assert.DoesNotContain(there, key => !families.Any(key.StartsWith) && !source.Contains($"\"{key}\""));
     }
 
+    /// <summary>What is said to authors is put in by its form, in each of their languages the same things, and each kind has its name.</summary>
+    [Fact]
+    public void What_authors_read_is_complete_in_each_of_their_languages()
+    {
+        Assert.Contains("en", AuthorWords.Languages);
+        foreach (var language in AuthorWords.Languages)
+        {
+            foreach (var key in Words.AuthorKeys)
+            {
+                var (mine, english) = (Words.Of(language).Forms(key), Words.English.Forms(key));
+                Assert.All(mine.Values, form => Assert.False(string.IsNullOrWhiteSpace(form)));
+                Assert.True(Holes(english["other"]).SetEquals(Holes(mine["other"])), $"{language} {key}: {mine["other"]}");
+            }
+        }
+
+        Assert.All(Enum.GetValues<ActivityKind>(), kind => Assert.NotEmpty(ActivityKinds.Name(kind)));
+        Assert.All(Enum.GetValues<SpotKind>(), kind => Assert.NotEmpty(AuthorWords.Say("kindOf" + kind)));
+    }
+
+    /// <summary>The language of the interface is that of who works, not that of the activity; where it has no file, it is English.</summary>
+    [Theory]
+    [InlineData("en-GB")]
+    [InlineData("de-AT")]
+    [InlineData("ar")]
+    public void Authors_read_English_until_their_language_is_complete(string language)
+    {
+        var before = CultureInfo.CurrentUICulture;
+        try
+        {
+            CultureInfo.CurrentUICulture = CultureInfo.GetCultureInfo(language);
+            Assert.Equal("Copied 3 scenes", AuthorWords.Say("editCopiedScenes", 3));
+            Assert.Equal("Copied a scene", AuthorWords.Say("editCopiedScenes", 1));
+            Assert.Equal("“Fog” never has the value 12.5", AuthorWords.Say("neverHasValue", "Fog", 12.5m));
+        }
+        finally
+        {
+            CultureInfo.CurrentUICulture = before;
+        }
+    }
+
+    /// <summary>No sentence for people stands in the core's sources: they are found in its files of words.</summary>
+    [Fact]
+    public void No_sentence_stands_in_the_core_itself()
+    {
+        // What is looked for in texts, and what a simulated class writes, is no word of the product.
+        string[] read = ["DraftWords.cs", "Sentences.cs", "Demand.cs", "LongTextType.cs", "Words.cs"];
+        var found = Directory
+            .EnumerateFiles(Path.Combine(Root(), "src", "ZestySlate.Core"), "*.cs", SearchOption.AllDirectories)
+            .Where(file => !file.Contains("/obj/") && !file.Contains("/bin/") && !read.Contains(Path.GetFileName(file)))
+            .SelectMany(file =>
+                Text()
+                    .Matches(Beside().Replace(File.ReadAllText(file), ""))
+                    .Where(match => Sentence().IsMatch(Hole().Replace(match.Value, "")))
+                    .Select(match => $"{Path.GetFileName(file)}: {match.Value}")
+            )
+            .ToList();
+        Assert.True(found.Count == 0, string.Join("\n", found));
+    }
+
+    private static string Root()
+    {
+        var root = Directory.GetParent(AppContext.BaseDirectory)!;
+        while (!File.Exists(Path.Combine(root.FullName, "ZestySlate.slnx")))
+        {
+            root = root.Parent!;
+        }
+
+        return root.FullName;
+    }
+
     private static HashSet<string> Holes(string form) => [.. Hole().Matches(form).Select(match => match.Value)];
 
-    [GeneratedRegex(@"(?:[Ww]ords(?:\.Say\(|\[)|Reason\.Of\()""([a-zA-Z]+)""")]
+    [GeneratedRegex(@"(?:[Ww]ords(?:\.Say\(\s*|\[)|Reason\.Of\()""([a-zA-Z]+)""")]
     private static partial Regex Said();
 
-    [GeneratedRegex(@"\{\d\}")]
+    [GeneratedRegex(@"\{[^{}]*\}")]
     private static partial Regex Hole();
+
+    [GeneratedRegex(@"""(?:[^""\\\n]|\\.)*""")]
+    private static partial Regex Text();
+
+    /// <summary>Three words one after the other.</summary>
+    [GeneratedRegex(@"^[^<={}]*[A-Za-z]+[,.:]? [A-Za-z]+[,.:]? [A-Za-z]{2,}[^<={}]*$")]
+    private static partial Regex Sentence();
+
+    /// <summary>Comments, faults of programs, and what tools are told.</summary>
+    [GeneratedRegex(@"//.*|throw new [^;]*;|\[(GeneratedRegex|UnconditionalSuppressMessage|SuppressMessage)[^\n]*|Justification = .*")]
+    private static partial Regex Beside();
 }

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops.Comparisons;
 
@@ -17,7 +18,7 @@ public sealed record ComparisonBackdrop(Picture First) : Backdrop
     /// <summary>What stands at the second picture; empty for nothing.</summary>
     public string SecondWords { get; init; } = "";
 
-    public override string KindName => "Two pictures to compare";
+    public override string KindName => AuthorWords.Say("kindOfTwoPicturesCompare");
 
     public override ActivityKind Alone => ActivityKind.Picture;
 
@@ -45,15 +46,11 @@ public sealed record ComparisonBackdrop(Picture First) : Backdrop
 
         if (Second is null)
         {
-            yield return new Weakness(true, $"“{title}” compares two pictures, and the second is not chosen yet.", "second");
+            yield return new Weakness(true, AuthorWords.Say("comparesTwoPicturesSecondNot", title), "second");
         }
         else if (Second.LacksAlternativeText)
         {
-            yield return new Weakness(
-                false,
-                $"The second picture of “{title}” has no alternative text: say what it shows, for those who cannot see it.",
-                "second"
-            );
+            yield return new Weakness(false, AuthorWords.Say("secondPictureHasNoAlternative", title), "second");
         }
     }
 }

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops.Pages;
 
@@ -53,22 +54,22 @@ public sealed record Material
         {
             if (Text.IsEmpty && Pictures.Count == 0 && Video is null && Pdf is null && Address.Length == 0)
             {
-                yield return "Nothing is in the material yet";
+                yield return AuthorWords.Say("nothingInMaterialYet");
             }
 
             if (Pictures.Any(picture => picture.LacksAlternativeText))
             {
-                yield return "A picture in the material has no alternative text";
+                yield return AuthorWords.Say("pictureInMaterialHasNo");
             }
 
             if (Video is { Captions: "" })
             {
-                yield return "The video in the material has no captions";
+                yield return AuthorWords.Say("videoInMaterialHasNo");
             }
 
             if (Refuses)
             {
-                yield return "The web page in the material forbids being shown inside other pages; learners get a link to it";
+                yield return AuthorWords.Say("webPageInMaterialForbids");
             }
         }
     }

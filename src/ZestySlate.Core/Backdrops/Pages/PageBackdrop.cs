@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops.Pages;
 
@@ -12,7 +13,7 @@ public sealed record PageBackdrop(RichText Text) : Backdrop
     /// <summary>What stands beside the questions, or null when they have the page to themselves.</summary>
     public Material? Material { get; init; }
 
-    public override string KindName => "Page";
+    public override string KindName => AuthorWords.Say("kindOfPage");
 
     public override ActivityKind Alone => ActivityKind.Pages;
 
@@ -43,7 +44,11 @@ public sealed record PageBackdrop(RichText Text) : Backdrop
     internal override Backdrop After(RichText text) => this with { Text = text.Then(Text) };
 
     internal override IEnumerable<Weakness> Check(string title) =>
-        (Material?.Weaknesses ?? []).Select(message => new Weakness(false, $"{message} (beside the questions of “{title}”).", "material"));
+        (Material?.Weaknesses ?? []).Select(message => new Weakness(
+            false,
+            AuthorWords.Say("besideTheQuestions", message, title),
+            "material"
+        ));
 
     internal override Backdrop With(MediaSwap swap) => Material is { } material ? this with { Material = material.With(swap) } : this;
 }

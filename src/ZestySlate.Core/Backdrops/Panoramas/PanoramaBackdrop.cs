@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops.Panoramas;
 
@@ -9,7 +10,7 @@ public sealed record PanoramaBackdrop(Picture Picture) : Backdrop
     /// <summary>Where the learner looks first.</summary>
     public Direction Opening { get; init; }
 
-    public override string KindName => "Panorama";
+    public override string KindName => AuthorWords.Say("kindOfPanorama");
 
     public override ActivityKind Alone => ActivityKind.Panorama;
 

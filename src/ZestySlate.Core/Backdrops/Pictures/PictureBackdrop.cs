@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops.Pictures;
 
@@ -15,7 +16,7 @@ public sealed record PictureBackdrop(Picture Picture) : Backdrop
     /// <summary>Where the picture's middle lies on the stage when it is placed by hand: shares of the stage, and its width as a share of the stage's.</summary>
     public HandPlace Hand { get; init; } = new(0.5, 0.5, 1);
 
-    public override string KindName => "Picture";
+    public override string KindName => AuthorWords.Say("kindOfPicture");
 
     public override ActivityKind Alone => ActivityKind.Picture;
 

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Scenes;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops.Videos;
 
@@ -44,7 +45,7 @@ public sealed record VideoBackdrop : Backdrop
     /// <summary>Whether learners may go ahead to what they have not watched.</summary>
     public Skipping Skipping { get; init; }
 
-    public override string KindName => "Video";
+    public override string KindName => AuthorWords.Say("kindOfVideo");
 
     public override ActivityKind Alone => ActivityKind.Video;
 
@@ -117,14 +118,13 @@ public sealed record VideoBackdrop : Backdrop
         };
 
     public override string? Refuse() =>
-        Seconds is < 0 or > During.Longest ? "A video may last up to a day."
+        Seconds is < 0 or > During.Longest ? AuthorWords.Say("videoMayLastUpDay")
         : Hosted?.Refuse() is { } refusal ? refusal
-        : Chapters.Count > MostChapters ? $"A video may have up to {MostChapters} chapters."
+        : Chapters.Count > MostChapters ? AuthorWords.Say("videoMayHaveUpChapters", MostChapters)
         : Chapters.Any(chapter => chapter.From is < 0 or > During.Longest)
         || Chapters.Zip(Chapters.Skip(1)).Any(two => two.Second.From <= two.First.From)
-            ? "Chapters begin one after the other, at moments of the video."
-        : Round && Width > 0 && !Equirectangular.Fits(Width, Height)
-            ? $"This video is {Width} × {Height} pixels. One that shows all directions is exactly twice as wide as high."
+            ? AuthorWords.Say("chaptersBeginOneAfterOther")
+        : Round && Width > 0 && !Equirectangular.Fits(Width, Height) ? AuthorWords.Say("videoPixelsOneShowsAll", Width, Height)
         : null;
 
     /// <summary>Captions, chapters, poster and credits are wording; which video it is, and whether one may go ahead, is structure.</summary>
@@ -150,11 +150,11 @@ public sealed record VideoBackdrop : Backdrop
 
         if (!HasContent)
         {
-            yield return new Weakness(true, $"“{title}” is a video, and none is chosen yet.", "video");
+            yield return new Weakness(true, AuthorWords.Say("videoNoneChosenYet", title), "video");
         }
         else if (Captions.Count == 0)
         {
-            yield return new Weakness(false, $"The video of “{title}” has no captions for those who cannot hear it.", "captions");
+            yield return new Weakness(false, AuthorWords.Say("videoHasNoCaptionsThose", title), "captions");
         }
     }
 }

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Backdrops.WebPages;
 
@@ -13,7 +14,7 @@ public sealed record WebPageBackdrop(string Address, int Width, int Height, bool
     /// <summary>True when the page was found to forbid being framed; it is then offered as a link.</summary>
     public bool Refuses { get; init; }
 
-    public override string KindName => "Web page";
+    public override string KindName => AuthorWords.Say("kindOfWebPage");
 
     public override ActivityKind Alone => ActivityKind.WebPage;
 
@@ -24,7 +25,5 @@ public sealed record WebPageBackdrop(string Address, int Width, int Height, bool
     public override string? Refuse() => WebAddress.Refuse(Address);
 
     internal override IEnumerable<Weakness> Check(string title) =>
-        Refuses
-            ? [new Weakness(false, $"The page of “{title}” forbids being shown inside other pages; learners get a link to it.", "address")]
-            : [];
+        Refuses ? [new Weakness(false, AuthorWords.Say("pageForbidsBeingShownInside", title), "address")] : [];
 }

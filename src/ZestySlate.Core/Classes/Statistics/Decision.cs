@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Classes.Statistics;
 
@@ -15,9 +16,9 @@ public sealed record Decision(string SceneId, string Title, int Learners, ValueL
         Learners < ClassStatistics.Fewest || Choices.Count < 2 ? null
         : Choices.FirstOrDefault(choice => choice.Learners == Learners) is { } all
         && Choices.All(other => other == all || other.Learners == 0)
-            ? $"Everybody takes “{all.Words}”: there is nothing to decide."
+            ? AuthorWords.Say("everybodyTakesThereNothingDecide", all.Words)
         : Choices.Where(choice => choice.Learners == 0).ToList() is { Count: > 0 } nobody
-            ? $"Nobody takes {string.Join(", ", nobody.Select(choice => $"“{choice.Words}”"))}."
+            ? AuthorWords.Say("nobodyTakes", string.Join(", ", nobody.Select(choice => $"“{choice.Words}”")))
         : null;
 
     /// <summary>The decisions of an activity, in the order of its scenes; those to which nobody came are left out.</summary>

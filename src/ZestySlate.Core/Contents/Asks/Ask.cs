@@ -4,6 +4,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Capabilities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.Asks;
 
@@ -35,38 +36,34 @@ public sealed record Ask(Question Question) : Content
         {
             var number = activity.Asked.TakeWhile(asked => !ReferenceEquals(asked.Question, Question)).Count() + 1;
             var kind = QuestionTypes.For(Question).TitleOf(Question).ToLowerInvariant();
-            yield return new Weakness(true, $"Question {number} ({kind}) has no prompt.", "prompt");
+            yield return new Weakness(true, AuthorWords.Say("questionHasNoPrompt", number, kind), "prompt");
         }
 
         if (Question.Pictures.Any(picture => picture.LacksAlternativeText))
         {
-            yield return new Weakness(false, $"The question “{name}” shows a picture without alternative text.", "alternativeText");
+            yield return new Weakness(false, AuthorWords.Say("questionShowsPictureWithoutAlternative", name), "alternativeText");
         }
 
         if (Question.Sounds.Any(sound => sound.Transcript.Length == 0))
         {
-            yield return new Weakness(
-                false,
-                $"The question “{name}” plays a sound that is not described for those who cannot hear it.",
-                "sound"
-            );
+            yield return new Weakness(false, AuthorWords.Say("questionPlaysSoundNotDescribed", name), "sound");
         }
 
         if (Question.Video is { Captions: "" })
         {
-            yield return new Weakness(false, $"The question “{name}” shows a video without captions.", "video");
+            yield return new Weakness(false, AuthorWords.Say("questionShowsVideoWithoutCaptions", name), "video");
         }
 
         if (QuestionTypes.For(Question).As<IGrows>() is { } grows && grows.NeedsOf(Question).Any(id => !IsFindable(activity, id)))
         {
-            yield return new Weakness(true, $"The question “{name}” has a part that waits for something that was deleted.", grows.WaitsIn);
+            yield return new Weakness(true, AuthorWords.Say("questionHasPartWaitsSomething", name), grows.WaitsIn);
         }
 
         foreach (var weakness in QuestionTypes.For(Question).Check(QuestionTypes.WithoutBlanks(Question), activity.Words.Culture))
         {
             yield return weakness with
             {
-                Message = $"The question “{name}” {weakness.Message}.",
+                Message = AuthorWords.Say("questionIsWeak", name, weakness.Message),
             };
         }
     }
@@ -84,17 +81,17 @@ public sealed record Ask(Question Question) : Content
         var family = QuestionTypes.For(was);
         if (family.WithWording(was, Question) != was)
         {
-            yield return new Difference(DifferenceSort.Wording, $"Words of the question: {name}");
+            yield return new Difference(DifferenceSort.Wording, AuthorWords.Say("wordsQuestion", name));
         }
 
         if (family.WithKey(was, Question) != was)
         {
-            yield return new Difference(DifferenceSort.Key, $"Key or points of the question: {name}");
+            yield return new Difference(DifferenceSort.Key, AuthorWords.Say("keyOrPointsQuestion", name));
         }
 
         if (family.WithKey(family.WithWording(was, Question), Question) != Question)
         {
-            yield return new Difference(DifferenceSort.Structure, $"Parts of the question: {name}");
+            yield return new Difference(DifferenceSort.Structure, AuthorWords.Say("partsQuestion", name));
         }
     }
 

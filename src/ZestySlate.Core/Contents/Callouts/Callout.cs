@@ -2,6 +2,7 @@ using System.Globalization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.Callouts;
 
@@ -24,13 +25,12 @@ public sealed record Callout(string Text) : Content
 
     public override string? Refuse() =>
         new StringInfo(Text).LengthInTextElements is > MostCharacters and var length
-            ? $"A callout has up to {MostCharacters} characters; this one has {length}. A note holds more."
+            ? AuthorWords.Say("calloutHasUpCharactersOne", MostCharacters, length)
             : null;
 
     internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
-        OwnName.Length == 0 ? [new Weakness(true, "A callout has no words.", "text")]
-        : Sound is { Transcript: "" }
-            ? [new Weakness(false, $"The sound of “{name}” is not described for those who cannot hear it.", "sound")]
+        OwnName.Length == 0 ? [new Weakness(true, AuthorWords.Say("calloutHasNoWords"), "text")]
+        : Sound is { Transcript: "" } ? [new Weakness(false, AuthorWords.Say("soundNotDescribedThoseWho", name), "sound")]
         : [];
 
     internal override Content With(MediaSwap swap) => this with { Sound = swap.Of(Sound) };

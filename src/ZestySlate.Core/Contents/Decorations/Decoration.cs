@@ -1,4 +1,5 @@
 using ZestySlate.Core.Activities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.Decorations;
 
@@ -7,7 +8,7 @@ public sealed record Decoration : Content
 {
     public override SpotKind Kind => SpotKind.Decoration;
 
-    public override string OwnName => "Decoration";
+    public override string OwnName => AuthorWords.Say("kindOfDecoration");
 
     public override bool Acts => false;
 

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.Inserts;
 
@@ -15,7 +16,7 @@ public sealed record Insert(string ActivityId) : Content
 
     public override SpotKind Kind => SpotKind.Insert;
 
-    public override string KindName => "Activity";
+    public override string KindName => AuthorWords.Say("kindOfActivity");
 
     public override string OwnName => Title.Trim();
 
@@ -24,5 +25,5 @@ public sealed record Insert(string ActivityId) : Content
     public override Content Holding(string activityId, string title) => this with { ActivityId = activityId, Title = title };
 
     internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
-        ActivityId.Length == 0 ? [new Weakness(true, "No activity is chosen to be inside.", "insert")] : [];
+        ActivityId.Length == 0 ? [new Weakness(true, AuthorWords.Say("noActivityChosenInside"), "insert")] : [];
 }

@@ -3,6 +3,7 @@ using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.Jumps;
 
@@ -22,7 +23,7 @@ public sealed record Jump(string SceneId) : Content
 
     public override SpotKind Kind => SpotKind.Jump;
 
-    public override string KindName => Follows is null ? base.KindName : "Choice";
+    public override string KindName => Follows is null ? base.KindName : AuthorWords.Say("kindOfChoice");
 
     public override Consequence? Consequence => Follows;
 
@@ -59,12 +60,12 @@ public sealed record Jump(string SceneId) : Content
         }
         else if (SceneId.Length == 0)
         {
-            yield return new Weakness(true, "A jump leads nowhere yet: choose its scene.", "scene");
+            yield return new Weakness(true, AuthorWords.Say("jumpLeadsNowhereYetChoose"), "scene");
         }
 
         if (SceneId.Length > 0 && activity.SceneOf(SceneId) is null)
         {
-            yield return new Weakness(true, $"The jump “{name}” leads to a scene that was deleted.", "scene");
+            yield return new Weakness(true, AuthorWords.Say("jumpLeadsSceneWasDeleted", name), "scene");
         }
     }
 
@@ -83,12 +84,12 @@ public sealed record Jump(string SceneId) : Content
     {
         if (older.Goal != Goal)
         {
-            yield return new Difference(DifferenceSort.Structure, $"Jump leads elsewhere: {name}");
+            yield return new Difference(DifferenceSort.Structure, AuthorWords.Say("jumpLeadsElsewhere", name));
         }
 
         if (older.Consequence?.Changes != Consequence?.Changes)
         {
-            yield return new Difference(DifferenceSort.Structure, $"Other things follow from the choice: {name}");
+            yield return new Difference(DifferenceSort.Structure, AuthorWords.Say("otherThingsFollowFromChoice", name));
         }
     }
 
@@ -96,35 +97,27 @@ public sealed record Jump(string SceneId) : Content
     {
         if (OwnName.Length == 0)
         {
-            yield return new Weakness(true, "A choice has no words.", "words");
+            yield return new Weakness(true, AuthorWords.Say("choiceHasNoWords"), "words");
         }
 
         if (SceneId.Length == 0 && follows.IsSilent && follows.Changes.Count == 0)
         {
-            yield return new Weakness(
-                false,
-                $"Nothing follows from the choice “{OwnName}”: it leads back, says nothing and changes nothing.",
-                "scene"
-            );
+            yield return new Weakness(false, AuthorWords.Say("nothingFollowsFromChoiceLeads", OwnName), "scene");
         }
 
         if (follows.Picture?.LacksAlternativeText == true)
         {
-            yield return new Weakness(false, $"The picture on the way from the choice “{OwnName}” has no alternative text.", "said");
+            yield return new Weakness(false, AuthorWords.Say("pictureOnWayFromChoice", OwnName), "said");
         }
 
         if (follows.Sound is { Transcript: "" })
         {
-            yield return new Weakness(
-                false,
-                $"The sound on the way from the choice “{OwnName}” has no transcript for those who cannot hear it.",
-                "said"
-            );
+            yield return new Weakness(false, AuthorWords.Say("soundOnWayFromChoice", OwnName), "said");
         }
 
         foreach (var change in follows.Changes.Where(change => activity.Story?.StateOf(change.State) is null))
         {
-            yield return new Weakness(true, $"The choice “{OwnName}” changes something that was deleted.", "changes");
+            yield return new Weakness(true, AuthorWords.Say("choiceChangesSomethingWasDeleted", OwnName), "changes");
         }
     }
 }

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.Links;
 
@@ -15,5 +16,5 @@ public sealed record Link(string Address) : Content
     public override string? Refuse() => Address.Length > 0 ? WebAddress.Refuse(Address) : null;
 
     internal override IEnumerable<Weakness> Check(Activity activity, string name) =>
-        Address.Length == 0 ? [new Weakness(true, "A link has no address.", "address")] : [];
+        Address.Length == 0 ? [new Weakness(true, AuthorWords.Say("linkHasNoAddress"), "address")] : [];
 }

@@ -2,6 +2,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Editions;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.Notes;
 
@@ -34,7 +35,7 @@ public sealed record Note : Content
 
     public override SpotKind Kind => SpotKind.Note;
 
-    public override string KindName => IsClue ? "Clue card" : base.KindName;
+    public override string KindName => IsClue ? AuthorWords.Say("kindOfClueCard") : base.KindName;
 
     public override string OwnName => Title.Trim() is { Length: > 0 } title ? title : Text.FirstWords;
 
@@ -54,35 +55,31 @@ public sealed record Note : Content
     {
         if (OwnName.Length == 0 && Illustrations.Count == 0 && Video is null && Sound is null)
         {
-            yield return new Weakness(true, "A note is empty.", "title");
+            yield return new Weakness(true, AuthorWords.Say("noteEmpty"), "title");
         }
         else if (Title.Trim().Length == 0)
         {
-            yield return new Weakness(false, $"The note “{name}” has no title.", "title");
+            yield return new Weakness(false, AuthorWords.Say("noteHasNoTitle", name), "title");
         }
 
         if (Illustrations.Any(picture => picture.LacksAlternativeText))
         {
-            yield return new Weakness(false, $"A picture in the note “{name}” has no alternative text.", "illustrations");
+            yield return new Weakness(false, AuthorWords.Say("pictureInNoteHasNo", name), "illustrations");
         }
 
         if (Sound is { Transcript: "" })
         {
-            yield return new Weakness(false, $"The sound in the note “{name}” has no transcript for those who cannot hear it.", "sound");
+            yield return new Weakness(false, AuthorWords.Say("soundInNoteHasNo", name), "sound");
         }
 
         if (Video is { Captions: "" })
         {
-            yield return new Weakness(false, $"The video in the note “{name}” has no captions.", "video");
+            yield return new Weakness(false, AuthorWords.Say("videoInNoteHasNo", name), "video");
         }
 
         if (ButtonWords.Length > 0 != ButtonAddress.Length > 0)
         {
-            yield return new Weakness(
-                false,
-                $"The button in the note “{name}” needs both words and an address; it is not shown.",
-                "button"
-            );
+            yield return new Weakness(false, AuthorWords.Say("buttonInNoteNeedsBoth", name), "button");
         }
     }
 
@@ -99,7 +96,7 @@ public sealed record Note : Content
     protected override Content Loose => this with { IsClue = false };
 
     internal override IEnumerable<Difference> DifferencesFrom(Content older, string name) =>
-        older.IsFinding != IsFinding ? [new Difference(DifferenceSort.Structure, $"Clue card or note: {name}")] : [];
+        older.IsFinding != IsFinding ? [new Difference(DifferenceSort.Structure, AuthorWords.Say("clueCardOrNote", name))] : [];
 }
 
 /// <summary>A side of a sign.</summary>

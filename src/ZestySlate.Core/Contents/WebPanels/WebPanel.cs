@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Checking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Contents.WebPanels;
 
@@ -16,7 +17,7 @@ public sealed record WebPanel(string Address, int Width, int Height) : Content
 
     public override SpotKind Kind => SpotKind.WebPanel;
 
-    public override string KindName => "Web panel";
+    public override string KindName => AuthorWords.Say("kindOfWebPanel");
 
     public override string OwnName => Title.Trim() is { Length: > 0 } title ? title : Address;
 
@@ -26,15 +27,11 @@ public sealed record WebPanel(string Address, int Width, int Height) : Content
     {
         if (Address.Length == 0)
         {
-            yield return new Weakness(true, "A web panel has no address.", "address");
+            yield return new Weakness(true, AuthorWords.Say("webPanelHasNoAddress"), "address");
         }
         else if (Refuses)
         {
-            yield return new Weakness(
-                false,
-                $"The page “{name}” forbids being shown inside other pages; learners get a link to it.",
-                "address"
-            );
+            yield return new Weakness(false, AuthorWords.Say("pageForbidsBeingShownInsideOther", name), "address");
         }
     }
 }

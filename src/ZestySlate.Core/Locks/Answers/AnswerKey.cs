@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Marking;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Answers;
 
@@ -17,7 +18,7 @@ public sealed record AnswerKey(string SpotId) : LockKey
     internal override bool CanOpenWith(IReach reach) => reach.SpotOf(SpotId)?.Content.Asked is not null;
 
     internal override string? Weakness(Activity activity) =>
-        activity.SpotOf(SpotId)?.Content.Asked is null ? "its question was not chosen or was deleted" : null;
+        activity.SpotOf(SpotId)?.Content.Asked is null ? AuthorWords.Say("questionWasNotChosenOr") : null;
 
     internal override LockKey In(Copy copy) => this with { SpotId = copy.Of(SpotId) };
 }

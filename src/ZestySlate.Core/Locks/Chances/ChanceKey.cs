@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Chances;
 
@@ -23,7 +24,7 @@ public sealed record ChanceKey(decimal Share = ChanceKey.Usual) : LockKey
 
     internal override bool CanOpenWith(IReach reach) => Share > 0;
 
-    internal override string? Weakness(Activity activity) => Share <= 0 ? "its chance is nothing" : null;
+    internal override string? Weakness(Activity activity) => Share <= 0 ? AuthorWords.Say("chanceNothing") : null;
 
-    internal override string? Refuse() => Share is <= 0 or >= 1 ? "A chance is more than 0 and less than 100 %." : null;
+    internal override string? Refuse() => Share is <= 0 or >= 1 ? AuthorWords.Say("chanceMoreThanLessThan") : null;
 }

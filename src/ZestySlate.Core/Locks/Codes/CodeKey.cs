@@ -1,6 +1,7 @@
 using System.Globalization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Marking.Reading;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Codes;
 
@@ -28,5 +29,6 @@ public sealed record CodeKey(ValueList<string> Accepted) : TypedKey
 
     internal override bool CanOpenWith(IReach reach) => Accepted.Any(accepted => accepted.Trim().Length > 0);
 
-    internal override string? Weakness(Activity activity) => Accepted.Any(accepted => accepted.Trim().Length > 0) ? null : "it has no code";
+    internal override string? Weakness(Activity activity) =>
+        Accepted.Any(accepted => accepted.Trim().Length > 0) ? null : AuthorWords.Say("hasNoCode");
 }

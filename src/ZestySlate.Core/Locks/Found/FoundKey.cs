@@ -5,6 +5,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Marking;
 using ZestySlate.Core.Questions;
 using ZestySlate.Core.Questions.Capabilities;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Found;
 
@@ -45,13 +46,13 @@ public sealed record FoundKey(ValueList<string> SpotIds, int AtLeast = 0) : Lock
         Count > 0 && Found(id => reach.SpotOf(id) is not null, reach.HasScene, part => part.Names(reach.SpotOf(part.SpotId))) >= Enough;
 
     internal override string? Weakness(Activity activity) =>
-        Count == 0 ? "nothing is chosen that must be found"
+        Count == 0 ? AuthorWords.Say("nothingChosenMustFound")
         : Found(
             id => activity.SpotOf(id) is not null,
             id => activity.SceneOf(id) is not null,
             part => part.Names(activity.SpotOf(part.SpotId))
         ) < Enough
-            ? "something that must be found was deleted"
+            ? AuthorWords.Say("somethingMustFoundWasDeleted")
         : null;
 
     internal override LockKey In(Copy copy) =>

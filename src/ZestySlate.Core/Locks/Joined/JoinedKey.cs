@@ -3,6 +3,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Joined;
 
@@ -69,7 +70,7 @@ public sealed record JoinedKey(ValueList<LockKey> Keys, bool OneIsEnough = false
     {
         var weak = Keys.Select(key => key.Weakness(activity)).OfType<string>().ToList();
         return weak.Count > (OneIsEnough ? Keys.Count - 1 : 0) ? weak[0]
-            : !OneIsEnough && Contradicts ? "two of its conditions can never be so together"
+            : !OneIsEnough && Contradicts ? AuthorWords.Say("twoConditionsCanNeverTogether")
             : null;
     }
 

@@ -1,3 +1,5 @@
+using ZestySlate.Core.Wording;
+
 namespace ZestySlate.Core.Locks.Joined;
 
 /// <summary>How keys become one and are taken apart again.</summary>
@@ -15,8 +17,8 @@ public static class Joining
     /// <summary>Why the conditions of a key cannot be one, in words; null when they can.</summary>
     public static string? Refuse(LockKey key) =>
         key.Conditions.Count == 1 && key.Conditions[0] == key ? null
-        : key.Conditions.Count is < 2 or > JoinedKey.Most ? $"A lock has up to {JoinedKey.Most} conditions."
-        : key.Conditions.Any(one => one is TypedKey) ? "A code or number opens a lock alone; it is not joined with other conditions."
-        : key.Conditions.Any(one => one is JoinedKey) ? "Conditions that are joined are not joined again."
+        : key.Conditions.Count is < 2 or > JoinedKey.Most ? AuthorWords.Say("lockHasUpConditions", JoinedKey.Most)
+        : key.Conditions.Any(one => one is TypedKey) ? AuthorWords.Say("codeOrNumberOpensLock")
+        : key.Conditions.Any(one => one is JoinedKey) ? AuthorWords.Say("conditionsJoinedNotJoinedAgain")
         : null;
 }

@@ -3,6 +3,7 @@ using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Trails;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Rewards;
 
@@ -32,8 +33,8 @@ public sealed record RewardKey(ValueList<string> Stops, int AtLeast = 0) : LockK
     internal override bool CanOpenWith(IReach reach) => Stops.Count > 0 && Stops.Count(reach.HasStop) >= Enough;
 
     internal override string? Weakness(Activity activity) =>
-        Stops.Count == 0 ? "no stop is chosen"
-        : Stops.Count(id => activity.Trail?.StopOf(id) is not null) < Enough ? "a stop that must be done was deleted"
+        Stops.Count == 0 ? AuthorWords.Say("noStopChosen")
+        : Stops.Count(id => activity.Trail?.StopOf(id) is not null) < Enough ? AuthorWords.Say("stopMustDoneWasDeleted")
         : null;
 
     internal override LockKey In(Copy copy) => this with { Stops = Stops.Select(copy.Of).ToValueList() };

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Scores;
 
@@ -19,5 +20,5 @@ public sealed record ScoreKey(decimal Points) : LockKey
     internal override bool CanOpenWith(IReach reach) => reach.Points >= Points;
 
     internal override string? Weakness(Activity activity) =>
-        Points > activity.OutOf ? $"it needs {Points:0.##} points and there are {activity.OutOf:0.##}" : null;
+        Points > activity.OutOf ? AuthorWords.Say("needsPointsThere", Points, activity.OutOf) : null;
 }

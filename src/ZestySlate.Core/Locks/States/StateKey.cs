@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.States;
 
@@ -26,8 +27,8 @@ public sealed record StateKey(string State, Comparison Is, decimal Value) : Lock
     internal override bool CanOpenWith(IReach reach) => reach.ValuesOf(State) is { } range && Condition.CanHold(range.Least, range.Most);
 
     internal override string? Weakness(Activity activity) =>
-        activity.Story?.StateOf(State) is not { } state ? "what it asks for was deleted"
-        : state.Within(Value) != Value ? $"“{state.Name}” never has the value {Value:0.##}"
+        activity.Story?.StateOf(State) is not { } state ? AuthorWords.Say("whatAsksWasDeleted")
+        : state.Within(Value) != Value ? AuthorWords.Say("neverHasValue", state.Name, Value)
         : null;
 
     internal override LockKey In(Copy copy) => this with { State = copy.Of(State) };

@@ -1,6 +1,7 @@
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Delivery;
 using ZestySlate.Core.Editing;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Videos;
 
@@ -28,12 +29,12 @@ public sealed record WatchedKey(string SceneId, decimal Share = WatchedKey.Usual
     internal override bool CanOpenWith(IReach reach) => reach.HasScene(SceneId);
 
     internal override string? Weakness(Activity activity) =>
-        activity.SceneOf(SceneId) is not { } scene ? "the video that must be watched was deleted"
-        : !scene.Backdrop.HasTime ? $"“{activity.TitleOf(scene)}” has no video to be watched"
-        : scene.Backdrop.Lasts is null ? $"it is not known how long the video of “{activity.TitleOf(scene)}” lasts"
+        activity.SceneOf(SceneId) is not { } scene ? AuthorWords.Say("videoMustWatchedWasDeleted")
+        : !scene.Backdrop.HasTime ? AuthorWords.Say("hasNoVideoWatched", activity.TitleOf(scene))
+        : scene.Backdrop.Lasts is null ? AuthorWords.Say("notKnownHowLongVideo", activity.TitleOf(scene))
         : null;
 
-    internal override string? Refuse() => Share is <= 0 or > 1 ? "A video is watched by a share between 1 and 100 %." : null;
+    internal override string? Refuse() => Share is <= 0 or > 1 ? AuthorWords.Say("videoWatchedByShareBetween") : null;
 
     internal override LockKey In(Copy copy) => this with { SceneId = copy.Of(SceneId) };
 }

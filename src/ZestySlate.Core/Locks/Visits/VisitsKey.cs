@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using ZestySlate.Core.Activities;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Stories;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Locks.Visits;
 
@@ -29,9 +30,9 @@ public sealed record VisitsKey(string SceneId, Comparison Is, int Times) : LockK
     internal override bool CanOpenWith(IReach reach) => Condition.CanHold(0, reach.HasScene(SceneId) ? Most : 0);
 
     internal override string? Weakness(Activity activity) =>
-        activity.SceneOf(SceneId) is null ? "the scene that it counts visits of was not chosen or was deleted" : null;
+        activity.SceneOf(SceneId) is null ? AuthorWords.Say("sceneCountsVisitsWasNot") : null;
 
-    internal override string? Refuse() => Times is < 0 or > Most ? $"Visits are counted from 0 to {Most}." : null;
+    internal override string? Refuse() => Times is < 0 or > Most ? AuthorWords.Say("visitsCountedFrom", Most) : null;
 
     internal override LockKey In(Copy copy) => this with { SceneId = copy.Of(SceneId) };
 }

@@ -31,12 +31,13 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
     public string AsSvg(Question question, Response? response, string? ground) =>
         DrawnShape.File(((DrawingQuestion)question).Board.Shape, ground, (response as DrawingResponse)?.Marks ?? []);
 
-    protected override string TitleOf(DrawingQuestion question) => "Drawing";
+    protected override string TitleOf(DrawingQuestion question) => AuthorWords.Say("familyDrawing");
 
     protected override string InWords(DrawingQuestion question, DrawingResponse response)
     {
         var texts = string.Join(", ", response.Marks.Where(mark => mark.Sort == DrawnSort.Text).Select(mark => $"“{mark.Words}”"));
-        return $"a drawing of {response.Marks.Count} {(response.Marks.Count == 1 ? "mark" : "marks")}{(texts.Length > 0 ? ", with " + texts : "")}";
+        var drawn = AuthorWords.Say("drawingMarks", response.Marks.Count);
+        return texts.Length > 0 ? AuthorWords.Say("drawingWithTexts", drawn, texts) : drawn;
     }
 
     protected override bool IsEmpty(DrawingResponse response) => response.Marks.Count == 0;
@@ -93,7 +94,7 @@ public sealed partial class DrawingType : JudgedType<DrawingQuestion, DrawingRes
     {
         if (question.Board.Picture is { Decorative: false, AlternativeText: "" })
         {
-            yield return new Weakness(false, "has a board whose picture says nothing to those who cannot see it", "board");
+            yield return new Weakness(false, AuthorWords.Say("hasBoardWhosePictureSays"), "board");
         }
     }
 

@@ -16,7 +16,7 @@ public sealed class FileAnswerType : JudgedType<FileAnswerQuestion, FileAnswerRe
 
     private static HandedWish WishOf(FileAnswerQuestion question) => new(question.Kinds, question.Megabytes);
 
-    protected override string TitleOf(FileAnswerQuestion question) => "File answer";
+    protected override string TitleOf(FileAnswerQuestion question) => AuthorWords.Say("familyFileAnswer");
 
     protected override string InWords(FileAnswerQuestion question, FileAnswerResponse response) =>
         string.Join(" · ", response.Files.Select(file => file.Name));

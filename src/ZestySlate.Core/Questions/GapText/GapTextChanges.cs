@@ -1,6 +1,7 @@
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.JumbledWords;
 using ZestySlate.Core.Questions.WordPick;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.GapText;
 
@@ -11,7 +12,7 @@ public sealed partial class GapTextType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var gaps = (GapTextQuestion)question;
-        yield return new("variants, wrong words and hints of gaps", () =>
+        yield return new(AuthorWords.Say("variantsWrongWordsHintsGaps"), () =>
             new WordPickQuestion
             {
                 Text = gaps
@@ -22,6 +23,6 @@ public sealed partial class GapTextType
                     .ToValueList(),
             }
         );
-        yield return JumbledWordsType.ChangeFrom(MarkedText.TextOf(gaps.Text), "gaps and all that belongs to them");
+        yield return JumbledWordsType.ChangeFrom(MarkedText.TextOf(gaps.Text), AuthorWords.Say("gapsAllBelongsThem"));
     }
 }

@@ -18,7 +18,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
 
     public string KeyInWords(Question question) => string.Join(", ", ((GapTextQuestion)question).Gaps.Select(gap => gap.Words));
 
-    protected override string TitleOf(GapTextQuestion question) => "Gap text";
+    protected override string TitleOf(GapTextQuestion question) => AuthorWords.Say("familyGapText");
 
     protected override decimal Parts(GapTextQuestion question) => Together(question.Gaps.ToList(), gap => gap.Gap.Weight);
 
@@ -87,7 +87,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
         {
             yield return new Weakness(
                 true,
-                question.Text.Count == 0 ? "has no text yet" : "has no gap: press the words that become gaps",
+                question.Text.Count == 0 ? AuthorWords.Say("hasNoTextYet") : AuthorWords.Say("hasNoGapPressWords"),
                 "text"
             );
         }
@@ -97,7 +97,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
         {
             if (words.Trim().Length == 0)
             {
-                yield return new Weakness(true, "has a gap without an answer", "text");
+                yield return new Weakness(true, AuthorWords.Say("hasGapWithoutAnswer"), "text");
             }
 
             if (
@@ -105,7 +105,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
                 { } both
             )
             {
-                yield return new Weakness(true, $"takes “{both}” as right and has it on the list of what is wrong", $"gap-{gap.Id}");
+                yield return new Weakness(true, AuthorWords.Say("takesRightHasOnList", both), $"gap-{gap.Id}");
             }
         }
 
@@ -114,11 +114,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
             && gaps.FirstOrDefault(gap => question.ListOf(gap.Gap, gap.Words).Count() < 2) is { Gap: not null } alone
         )
         {
-            yield return new Weakness(
-                true,
-                $"offers only “{alone.Words}” in the list of its gap: give it wrong words",
-                $"gap-{alone.Gap.Id}"
-            );
+            yield return new Weakness(true, AuthorWords.Say("offersOnlyInListGap", alone.Words), $"gap-{alone.Gap.Id}");
         }
 
         if (question.Filling == GapFilling.Bank)
@@ -135,11 +131,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
             ).FirstOrDefault();
             if (twice is not null)
             {
-                yield return new Weakness(
-                    false,
-                    $"has “{twice}” in its bank, which fits two gaps; mark these gaps as exchangeable",
-                    "text"
-                );
+                yield return new Weakness(false, AuthorWords.Say("hasInBankWhichFits", twice), "text");
             }
         }
 
@@ -154,11 +146,7 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
             ).FirstOrDefault();
             if (near.Item1 is not null)
             {
-                yield return new Weakness(
-                    false,
-                    $"forgives slips, and “{near.Item1}” is a slip away from “{near.Item2}”; what lies between them is taken as neither",
-                    "reading"
-                );
+                yield return new Weakness(false, AuthorWords.Say("forgivesSlipsSlipAwayFrom", near.Item1, near.Item2), "reading");
             }
         }
     }
@@ -174,7 +162,9 @@ public sealed partial class GapTextType : QuestionType<GapTextQuestion, GapTextR
     protected override IEnumerable<TypedAnswer> Typed(GapTextQuestion question, GapTextResponse response) =>
         question.Filling != GapFilling.Typed
             ? []
-            : question.Gaps.Select((gap, i) => new TypedAnswer(gap.Gap.Id, $"gap {i + 1}, “{gap.Words}”", response.For(gap.Gap.Id)));
+            : question.Gaps.Select(
+                (gap, i) => new TypedAnswer(gap.Gap.Id, AuthorWords.Say("gapNamed", i + 1, gap.Words), response.For(gap.Gap.Id))
+            );
 
     protected override GapTextQuestion WithVariant(GapTextQuestion question, string part, string text) =>
         question with

@@ -16,7 +16,7 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>, IGrows
 
     public override string Key => "grid";
 
-    protected override string TitleOf(GridQuestion question) => "Grid";
+    protected override string TitleOf(GridQuestion question) => AuthorWords.Say("familyGrid");
 
     public string WaitsIn => "cells";
 
@@ -240,7 +240,7 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>, IGrows
     {
         if (!question.Cells.Any(cell => cell.IsFilled))
         {
-            yield return new Weakness(true, "has no cell to be filled: select cells and say what they take", "cells");
+            yield return new Weakness(true, AuthorWords.Say("hasNoCellFilledSelect"), "cells");
         }
 
         if (
@@ -255,12 +255,12 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>, IGrows
             { } empty
         )
         {
-            yield return new Weakness(true, $"has a cell without a right answer ({NameOf(question, empty)})", "cells");
+            yield return new Weakness(true, AuthorWords.Say("hasCellWithoutRightAnswer", NameOf(question, empty)), "cells");
         }
 
         if (question.Cells.FirstOrDefault(cell => cell.Kind == CellKind.Pick && cell.Options.Count < 2) is { } few)
         {
-            yield return new Weakness(true, $"has a cell to pick from with fewer than two options ({NameOf(question, few)})", "cells");
+            yield return new Weakness(true, AuthorWords.Say("hasCellPickFromFewer", NameOf(question, few)), "cells");
         }
 
         if (
@@ -272,11 +272,7 @@ public sealed class GridType : QuestionType<GridQuestion, GridResponse>, IGrows
             { } both
         )
         {
-            yield return new Weakness(
-                true,
-                $"has a cell that takes a text as right and has it on the list of what is wrong ({NameOf(question, both)})",
-                "cells"
-            );
+            yield return new Weakness(true, AuthorWords.Say("hasCellTakesTextRight", NameOf(question, both)), "cells");
         }
     }
 

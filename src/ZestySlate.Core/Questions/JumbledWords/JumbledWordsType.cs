@@ -14,7 +14,7 @@ public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion
 
     public override double GuessedDifficulty(Question question) => -0.8;
 
-    protected override string TitleOf(JumbledWordsQuestion question) => "Jumbled words";
+    protected override string TitleOf(JumbledWordsQuestion question) => AuthorWords.Say("familyJumbledWords");
 
     protected override decimal Parts(JumbledWordsQuestion question) => Math.Max(1, question.Words.Sum(line => line.Count));
 
@@ -106,11 +106,11 @@ public sealed partial class JumbledWordsType : QuestionType<JumbledWordsQuestion
         var lines = question.Words;
         if (lines.Sum(line => line.Count) < 2)
         {
-            yield return new Weakness(true, "has fewer than two words to bring into order", "lines");
+            yield return new Weakness(true, AuthorWords.Say("hasFewerThanTwoWords"), "lines");
         }
         else if (lines.Any(line => line.Count > 0 && line.Select(word => word.Text).Distinct().Count() < 2))
         {
-            yield return new Weakness(false, "has a line in which nothing can be out of order", "lines");
+            yield return new Weakness(false, AuthorWords.Say("hasLineInWhichNothing"), "lines");
         }
     }
 

@@ -20,7 +20,7 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
     public IEnumerable<(string Part, string Name)> FindsOf(Question question) =>
         ((LocatingQuestion)question).Places.Select((place, i) => (place.Id, place.Face.Name.Length > 0 ? place.Face.Name : $"{i + 1}"));
 
-    protected override string TitleOf(LocatingQuestion question) => "Locate";
+    protected override string TitleOf(LocatingQuestion question) => AuthorWords.Say("familyLocate");
 
     protected override decimal Parts(LocatingQuestion question) => Math.Max(1, question.Places.Count);
 
@@ -239,12 +239,12 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
     {
         if (question.Places.Count == 0)
         {
-            yield return new Weakness(true, "has no places: draw where they are", "places");
+            yield return new Weakness(true, AuthorWords.Say("hasNoPlacesDrawWhere"), "places");
         }
 
         if (question.Places.IndexOf(place => question.AreaOf(place).IsTooSmall) is >= 0 and var small)
         {
-            yield return new Weakness(false, $"has a place that is too small for a finger (number {small + 1})", "places");
+            yield return new Weakness(false, AuthorWords.Say("hasPlaceTooSmallFinger", small + 1), "places");
         }
 
         if (
@@ -256,7 +256,7 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
                     and var nameless
         )
         {
-            yield return new Weakness(true, $"has a place without a name (number {nameless + 1})", "places");
+            yield return new Weakness(true, AuthorWords.Say("hasPlaceWithoutNameNumber", nameless + 1), "places");
         }
 
         if (
@@ -268,16 +268,16 @@ public sealed class LocatingType : QuestionType<LocatingQuestion, LocatingRespon
                 is { } twice
         )
         {
-            yield return new Weakness(false, $"has two places of the name “{twice.First().Face.Text}”", "places");
+            yield return new Weakness(false, AuthorWords.Say("hasTwoPlacesName", twice.First().Face.Text), "places");
         }
 
         if (question.Board.Picture is null)
         {
-            yield return new Weakness(false, "has an empty board: give it a picture", "board");
+            yield return new Weakness(false, AuthorWords.Say("hasEmptyBoardGivePicture"), "board");
         }
         else if (question.Board.Picture is { AlternativeText.Length: 0 })
         {
-            yield return new Weakness(false, "has a board without words for those who cannot see it", "alternativeText");
+            yield return new Weakness(false, AuthorWords.Say("hasBoardWithoutWordsThose"), "alternativeText");
         }
     }
 

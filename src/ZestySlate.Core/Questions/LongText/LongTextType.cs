@@ -30,7 +30,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
 
     public ValueList<RubricRow> RubricOf(Question question) => ((LongTextQuestion)question).Rubric;
 
-    protected override string TitleOf(LongTextQuestion question) => "Long text";
+    protected override string TitleOf(LongTextQuestion question) => AuthorWords.Say("familyLongText");
 
     protected override decimal Parts(LongTextQuestion question) =>
         question.Ideas.Count > 0 ? question.Ideas.Sum(idea => idea.Worth)
@@ -142,7 +142,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
     {
         if (question.Ideas.IndexOf(idea => idea.Phrases.All(phrase => phrase.Trim('*', ' ').Length == 0)) is >= 0 and var empty)
         {
-            yield return new Weakness(true, $"has a key idea without words (number {empty + 1})", "ideas");
+            yield return new Weakness(true, AuthorWords.Say("hasKeyIdeaWithoutWords", empty + 1), "ideas");
         }
 
         if (
@@ -158,17 +158,17 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
             { Idea: not null } lost
         )
         {
-            yield return new Weakness(true, $"has a key idea that nobody can write so that it is found: “{lost.Phrase.Trim()}”", "ideas");
+            yield return new Weakness(true, AuthorWords.Say("hasKeyIdeaNobodyCan", lost.Phrase.Trim()), "ideas");
         }
 
         if (question.Ideas.Count == 0 && !question.WaitsForPerson)
         {
-            yield return new Weakness(false, "has no key ideas and waits for nobody: it is kept and not marked", "ideas");
+            yield return new Weakness(false, AuthorWords.Say("hasNoKeyIdeasWaits"), "ideas");
         }
 
         if (question is { Least: { } least, Most: { } most } && least > most)
         {
-            yield return new Weakness(true, $"asks for {least} at least and {most} at most", "length");
+            yield return new Weakness(true, AuthorWords.Say("asksAtLeastAtMost", least, most), "length");
         }
 
         if (
@@ -180,7 +180,7 @@ public sealed class LongTextType : QuestionType<LongTextQuestion, LongTextRespon
         {
             yield return new Weakness(
                 false,
-                $"has a model answer in which “{mark.Parts.First(part => part.Verdict != Verdict.Right).Label}” is not found often enough",
+                AuthorWords.Say("hasModelAnswerInWhich", mark.Parts.First(part => part.Verdict != Verdict.Right).Label),
                 "modelAnswer"
             );
         }

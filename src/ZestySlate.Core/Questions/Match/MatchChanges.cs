@@ -1,5 +1,6 @@
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.Sort;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Match;
 
@@ -14,9 +15,9 @@ public sealed partial class MatchType
             ", ",
             new[]
             {
-                match.Extras.Count > 0 ? "counterparts that belong to nothing" : "",
+                match.Extras.Count > 0 ? AuthorWords.Say("counterpartsBelongNothing") : "",
                 match.Pairs.Any(pair => pair.Right.Picture is not null || pair.Right.Sound is not null)
-                    ? "pictures and sounds of counterparts"
+                    ? AuthorWords.Say("picturesSoundsCounterparts")
                     : "",
             }.Where(words => words.Length > 0)
         );

@@ -23,7 +23,7 @@ public sealed partial class MatchType : QuestionType<MatchQuestion, MatchRespons
     public string KeyInWords(Question question) =>
         string.Join(", ", ((MatchQuestion)question).Pairs.Select(pair => $"{pair.Left.Name} – {pair.Right.Name}"));
 
-    protected override string TitleOf(MatchQuestion question) => "Match";
+    protected override string TitleOf(MatchQuestion question) => AuthorWords.Say("familyMatch");
 
     protected override decimal Parts(MatchQuestion question) => Together(question.Pairs, pair => pair.Weight);
 
@@ -141,11 +141,11 @@ public sealed partial class MatchType : QuestionType<MatchQuestion, MatchRespons
     {
         if (question.Pairs.Count(pair => !pair.Left.IsEmpty && !pair.Right.IsEmpty) < 2)
         {
-            yield return new Weakness(true, "has fewer than two pairs", "pairs");
+            yield return new Weakness(true, AuthorWords.Say("hasFewerThanTwoPairs"), "pairs");
         }
         else if (question.Pairs.Any(pair => pair.Left.IsEmpty || pair.Right.IsEmpty))
         {
-            yield return new Weakness(true, "has a pair of which one side is empty", "pairs");
+            yield return new Weakness(true, AuthorWords.Say("hasPairWhichOneSide"), "pairs");
         }
 
         if (
@@ -155,7 +155,7 @@ public sealed partial class MatchType : QuestionType<MatchQuestion, MatchRespons
             { } twice
         )
         {
-            yield return new Weakness(false, $"asks for “{twice.Left.Name}” twice", "pairs");
+            yield return new Weakness(false, AuthorWords.Say("asksTwice", twice.Left.Name), "pairs");
         }
     }
 

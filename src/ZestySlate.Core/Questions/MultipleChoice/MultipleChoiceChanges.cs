@@ -2,6 +2,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.Order;
 using ZestySlate.Core.Questions.ShortText;
 using ZestySlate.Core.Questions.Sort;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.MultipleChoice;
 
@@ -18,7 +19,7 @@ public sealed partial class MultipleChoiceType
         }
 
         var pictures = choice.Options.Any(option => option.Picture is not null) ? ", pictures" : "";
-        yield return new($"the order of options{pictures}", () =>
+        yield return new(AuthorWords.Say("orderOptions", pictures), () =>
             new ShortTextQuestion
             {
                 Accepted = choice
@@ -31,7 +32,7 @@ public sealed partial class MultipleChoiceType
                     .ToValueList(),
             }
         );
-        yield return new("what is right, words for options", () => new OrderQuestion
+        yield return new(AuthorWords.Say("whatRightWordsOptions"), () => new OrderQuestion
             {
                 Items = choice
                     .Options.Select(option => new OrderItem
@@ -41,7 +42,7 @@ public sealed partial class MultipleChoiceType
                     })
                     .ToValueList(),
             });
-        yield return new("nothing but their order", () => new SortQuestion
+        yield return new(AuthorWords.Say("nothingButTheirOrder"), () => new SortQuestion
             {
                 Groups = [new SortGroup { Id = "yes", Title = "right" }, new SortGroup { Id = "no", Title = "not right" }],
                 Items = choice

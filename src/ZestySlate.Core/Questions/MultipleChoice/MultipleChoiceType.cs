@@ -67,7 +67,7 @@ public sealed partial class MultipleChoiceType
         string.Join(", ", ((MultipleChoiceQuestion)question).Options.Where(option => option.Right).Select(option => option.Name));
 
     protected override string TitleOf(MultipleChoiceQuestion question) =>
-        question.Picks == Picks.TrueOrFalse ? "True or false" : "Multiple choice";
+        question.Picks == Picks.TrueOrFalse ? AuthorWords.Say("familyTrueOrFalse") : AuthorWords.Say("familyMultipleChoice");
 
     protected override decimal Parts(MultipleChoiceQuestion question) =>
         question.Picks == Picks.Several ? Math.Max(1, question.RightOptions) : 1;
@@ -150,17 +150,17 @@ public sealed partial class MultipleChoiceType
         var worded = question.Options.Where(option => option.Name.Trim().Length > 0 || option.Picture is not null).ToList();
         if (worded.Count < 2)
         {
-            yield return new Weakness(true, "has fewer than two options", "options");
+            yield return new Weakness(true, AuthorWords.Say("hasFewerThanTwoOptions"), "options");
         }
 
         if (worded.Count < question.Options.Count)
         {
-            yield return new Weakness(true, "has an option without words or picture", "options");
+            yield return new Weakness(true, AuthorWords.Say("hasOptionWithoutWordsOr"), "options");
         }
 
         if (question.RightOptions == 0 && !(question.Picks == Picks.Several && question.OffersNone))
         {
-            yield return new Weakness(true, "has no right answer: tick the option that is right", "options");
+            yield return new Weakness(true, AuthorWords.Say("hasNoRightAnswerTick"), "options");
         }
 
         if (
@@ -170,17 +170,17 @@ public sealed partial class MultipleChoiceType
             { } twice
         )
         {
-            yield return new Weakness(false, $"offers “{twice.First().Name}” twice", "options");
+            yield return new Weakness(false, AuthorWords.Say("offersTwice", twice.First().Name), "options");
         }
 
         if (question.Picks == Picks.Several && question.RightOptions == question.Options.Count && question.Options.Count > 0)
         {
-            yield return new Weakness(false, "has only right options, so ticking everything is right", "options");
+            yield return new Weakness(false, AuthorWords.Say("hasOnlyRightOptionsTicking"), "options");
         }
 
         if (question.Picks == Picks.Several && question.Penalty == 0 && !question.AllOrNothing)
         {
-            yield return new Weakness(false, "gives full points to whoever ticks everything: let a wrong tick cost something", "penalty");
+            yield return new Weakness(false, AuthorWords.Say("givesFullPointsWhoeverTicks"), "penalty");
         }
     }
 

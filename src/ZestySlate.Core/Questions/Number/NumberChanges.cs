@@ -2,6 +2,7 @@ using System.Globalization;
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions.ShortText;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Number;
 
@@ -12,7 +13,7 @@ public sealed partial class NumberType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var number = (NumberQuestion)question;
-        yield return new("every other way to write the number, tolerance, units", () =>
+        yield return new(AuthorWords.Say("everyOtherWayWriteNumber"), () =>
             new ShortTextQuestion
             {
                 Accepted =

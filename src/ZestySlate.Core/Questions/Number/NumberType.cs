@@ -25,7 +25,7 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
             ? $"{NumberWriting.Write(value, CultureInfo.InvariantCulture)} {number.Unit}".Trim()
             : "";
 
-    protected override string TitleOf(NumberQuestion question) => "Number";
+    protected override string TitleOf(NumberQuestion question) => AuthorWords.Say("familyNumber");
 
     protected override decimal Parts(NumberQuestion question) => 1;
 
@@ -65,7 +65,7 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
     {
         if (question.Value is null)
         {
-            yield return new Weakness(true, "has no right answer: type the number", "value");
+            yield return new Weakness(true, AuthorWords.Say("hasNoRightAnswerType"), "value");
         }
 
         if (
@@ -75,18 +75,18 @@ public sealed partial class NumberType : QuestionType<NumberQuestion, NumberResp
         {
             yield return new Weakness(
                 false,
-                $"foresees {NumberWriting.Write(near.Value!.Value, culture)} as wrong, which is near enough to be right",
+                AuthorWords.Say("foreseesWrongWhichNearEnough", NumberWriting.Write(near.Value!.Value, culture)),
                 "foreseen"
             );
         }
 
         if (question.UnitUse != UnitUse.None && question.Unit.Trim().Length == 0)
         {
-            yield return new Weakness(true, "asks for a unit but has none", "unit");
+            yield return new Weakness(true, AuthorWords.Say("asksUnitButHasNone"), "unit");
         }
         else if (question.UnitUse != UnitUse.None && !QuantityReading.CanBeTyped(question.Unit))
         {
-            yield return new Weakness(true, $"has the unit “{question.Unit}”, which nobody can type so that it is read", "unit");
+            yield return new Weakness(true, AuthorWords.Say("hasUnitWhichNobodyCan", question.Unit), "unit");
         }
     }
 

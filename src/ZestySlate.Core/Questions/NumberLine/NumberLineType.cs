@@ -32,7 +32,7 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var line = (NumberLineQuestion)question;
-        yield return new("the line", () => new NumberQuestion
+        yield return new(AuthorWords.Say("leftLine"), () => new NumberQuestion
             {
                 Value = line.Value,
                 Tolerance = line.Tolerance,
@@ -41,7 +41,7 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
             });
     }
 
-    protected override string TitleOf(NumberLineQuestion question) => "Number line";
+    protected override string TitleOf(NumberLineQuestion question) => AuthorWords.Say("familyNumberLine");
 
     protected override decimal Parts(NumberLineQuestion question) => 1;
 
@@ -87,39 +87,27 @@ public sealed class NumberLineType : QuestionType<NumberLineQuestion, NumberLine
     {
         if (question.To <= question.From || question.Step <= 0)
         {
-            yield return new Weakness(
-                true,
-                "has a line without a length: its right end is greater than its left, and a step greater than nothing",
-                "from"
-            );
+            yield return new Weakness(true, AuthorWords.Say("hasLineWithoutLengthRight"), "from");
             yield break;
         }
 
         if (!question.IsLine)
         {
-            yield return new Weakness(
-                true,
-                $"has a line of more than {NumberLineQuestion.MostSteps} steps, or one too far from nothing: nobody can move along it",
-                "step"
-            );
+            yield return new Weakness(true, AuthorWords.Say("hasLineMoreThanSteps", NumberLineQuestion.MostSteps), "step");
             yield break;
         }
 
         if (question.Value is not { } right)
         {
-            yield return new Weakness(true, "has no right number: show it on the line", "value");
+            yield return new Weakness(true, AuthorWords.Say("hasNoRightNumberShow"), "value");
         }
         else if (right < question.From || right > question.To)
         {
-            yield return new Weakness(true, "has a right number that is not on the line", "value");
+            yield return new Weakness(true, AuthorWords.Say("hasRightNumberNotOn"), "value");
         }
         else if (!question.Tolerance.Takes(Nearest(question, right), right))
         {
-            yield return new Weakness(
-                false,
-                "has a right number that no step of the line comes near enough to: it can only be typed",
-                "step"
-            );
+            yield return new Weakness(false, AuthorWords.Say("hasRightNumberNoStep"), "step");
         }
     }
 

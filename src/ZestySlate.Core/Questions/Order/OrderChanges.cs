@@ -1,6 +1,7 @@
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.JumbledWords;
 using ZestySlate.Core.Questions.MultipleChoice;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Order;
 
@@ -11,9 +12,11 @@ public sealed partial class OrderType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var order = (OrderQuestion)question;
-        var faces = order.Items.Any(item => item.Face.Picture is not null || item.Face.Sound is not null) ? "pictures and sounds" : "";
+        var faces = order.Items.Any(item => item.Face.Picture is not null || item.Face.Sound is not null)
+            ? AuthorWords.Say("picturesSounds")
+            : "";
         yield return JumbledWordsType.ChangeFrom(string.Join('\n', order.Items.Select(item => item.Face.Text)), faces);
-        yield return new("the order", () => new MultipleChoiceQuestion
+        yield return new(AuthorWords.Say("leftOrder"), () => new MultipleChoiceQuestion
             {
                 Options = order
                     .Items.Select(item => new Option

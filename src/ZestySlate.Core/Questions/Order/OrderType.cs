@@ -28,7 +28,7 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
     public ValueList<PartOrder> DrawnBefore(Question question, SeededRandom random) =>
         [new PartOrder("items", Arrangement.Mixed(((OrderQuestion)question).Items, random, Same).Select(item => item.Id).ToValueList())];
 
-    protected override string TitleOf(OrderQuestion question) => "Order";
+    protected override string TitleOf(OrderQuestion question) => AuthorWords.Say("familyOrder");
 
     protected override decimal Parts(OrderQuestion question) =>
         question.Credit switch
@@ -160,11 +160,11 @@ public sealed partial class OrderType : QuestionType<OrderQuestion, OrderRespons
     {
         if (question.Items.Count(item => !item.Face.IsEmpty) < 2)
         {
-            yield return new Weakness(true, "has fewer than two things to put in order", "items");
+            yield return new Weakness(true, AuthorWords.Say("hasFewerThanTwoThings"), "items");
         }
         else if (question.Items.Any(item => item.Face.IsEmpty))
         {
-            yield return new Weakness(true, "has a thing without words or picture", "items");
+            yield return new Weakness(true, AuthorWords.Say("hasThingWithoutWordsOr"), "items");
         }
     }
 

@@ -16,7 +16,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
 
     public override Demand UsualDemand => Demand.Application;
 
-    protected override string TitleOf(PlacingQuestion question) => "Place";
+    protected override string TitleOf(PlacingQuestion question) => AuthorWords.Say("familyPlace");
 
     protected override decimal Parts(PlacingQuestion question) =>
         Together(question.Items.Where(item => item.Zones.Count > 0).ToList(), item => item.Weight * (item.Often ? item.Zones.Count : 1));
@@ -30,10 +30,14 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             response
                 .Parts.Where(part => part.Value.Length > 0)
                 .Select(part =>
-                    $"{question.Items.FirstOrDefault(item => item.Id == part.Part)?.Face.Name} → "
-                    + $"{(question.ZoneAt(part.Value) is { } zone ? zone.Name is { Length: > 0 } name ? name : "a zone" : "beside the zones")}"
+                    $"{question.Items.FirstOrDefault(item => item.Id == part.Part)?.Face.Name} → {WhereInWords(question, part.Value)}"
                 )
         );
+
+    private static string WhereInWords(PlacingQuestion question, string place) =>
+        question.ZoneAt(place) is not { } zone ? AuthorWords.Say("besideZones")
+        : zone.Name.Length > 0 ? zone.Name
+        : AuthorWords.Say("aZone");
 
     protected override bool IsEmpty(PlacingResponse response) => response.IsEmpty;
 
@@ -149,11 +153,11 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
     {
         if (question.Items.All(item => item.Face.IsEmpty))
         {
-            yield return new Weakness(true, "has no items", "items");
+            yield return new Weakness(true, AuthorWords.Say("hasNoItems"), "items");
         }
         else if (question.Items.All(item => item.Zones.Count == 0))
         {
-            yield return new Weakness(true, "has no right answer: put each item where it belongs", "items");
+            yield return new Weakness(true, AuthorWords.Say("hasNoRightAnswerPut"), "items");
         }
 
         foreach (var zone in question.Zones.Where(zone => !zone.TakesSeveral))
@@ -163,7 +167,7 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
                 + question.Items.Count(item => item.Often && item.Zones.Count > 1 && item.Zones.Contains(zone.Id));
             if (only > 1)
             {
-                yield return new Weakness(true, $"has a zone{Named(zone)} that takes one item, and {only} belong there", "zones");
+                yield return new Weakness(true, AuthorWords.Say("hasZoneTakesOneItem", Named(zone), only), "zones");
             }
         }
 
@@ -173,17 +177,17 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             )
         )
         {
-            yield return new Weakness(true, $"has an item “{item.Face.Name}” that may not lie where it belongs", "items");
+            yield return new Weakness(true, AuthorWords.Say("hasItemMayNotLie", item.Face.Name), "items");
         }
 
         foreach (var zone in question.Zones.Where(zone => zone.Area.IsTooSmall))
         {
-            yield return new Weakness(false, $"has a zone{Named(zone)} that is too small for a finger", "zones");
+            yield return new Weakness(false, AuthorWords.Say("hasZoneTooSmallFinger", Named(zone)), "zones");
         }
 
         if (question.Zones.Any(zone => zone.Name.Trim().Length == 0))
         {
-            yield return new Weakness(false, "has a zone without a name; who uses keys or a screen reader chooses zones by name", "zones");
+            yield return new Weakness(false, AuthorWords.Say("hasZoneWithoutNameWho"), "zones");
         }
 
         if (
@@ -194,12 +198,12 @@ public sealed class PlacingType : QuestionType<PlacingQuestion, PlacingResponse>
             { } twice
         )
         {
-            yield return new Weakness(false, $"has two zones named “{twice.Key}”", "zones");
+            yield return new Weakness(false, AuthorWords.Say("hasTwoZonesNamed", twice.Key), "zones");
         }
 
         if (question.Board.Picture is { AlternativeText.Length: 0 })
         {
-            yield return new Weakness(false, "has a board without words for those who cannot see it", "alternativeText");
+            yield return new Weakness(false, AuthorWords.Say("hasBoardWithoutWordsThose"), "alternativeText");
         }
     }
 

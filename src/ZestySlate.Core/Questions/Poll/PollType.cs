@@ -34,7 +34,8 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted,
     /// <summary>How votes on a poll are treated.</summary>
     public static VoteRules RulesOf(PollQuestion question) => new(question.Anonymous, question.ShowsVotes);
 
-    protected override string TitleOf(PollQuestion question) => question.IsScale ? "Rating" : "Poll";
+    protected override string TitleOf(PollQuestion question) =>
+        question.IsScale ? AuthorWords.Say("familyRating") : AuthorWords.Say("familyPoll");
 
     protected override decimal Parts(PollQuestion question) => 0;
 
@@ -99,18 +100,18 @@ public sealed class PollType : QuestionType<PollQuestion, PollResponse>, IVoted,
         {
             yield return new Weakness(
                 true,
-                question.IsScale ? "has a scale of fewer than two steps" : "has fewer than two choices with words or a picture",
+                question.IsScale ? AuthorWords.Say("hasScaleFewerThanTwo") : AuthorWords.Say("hasFewerThanTwoChoices"),
                 "choices"
             );
         }
         else if (question.IsScale && (question.Choices[0].Face.IsEmpty || question.Choices[question.Choices.Count - 1].Face.IsEmpty))
         {
-            yield return new Weakness(false, "has a scale whose ends say nothing: what do its first and last step mean?", "choices");
+            yield return new Weakness(false, AuthorWords.Say("hasScaleWhoseEndsSay"), "choices");
         }
 
         if (question.Statements.IndexOf(statement => statement.Text.Trim().Length == 0) is >= 0 and var empty)
         {
-            yield return new Weakness(true, $"has a statement without words (number {empty + 1})", "statements");
+            yield return new Weakness(true, AuthorWords.Say("hasStatementWithoutWordsNumber", empty + 1), "statements");
         }
     }
 

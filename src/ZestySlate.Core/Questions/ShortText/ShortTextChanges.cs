@@ -3,6 +3,7 @@ using ZestySlate.Core.Editing;
 using ZestySlate.Core.Marking.Reading;
 using ZestySlate.Core.Questions.MultipleChoice;
 using ZestySlate.Core.Questions.Number;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.ShortText;
 
@@ -13,7 +14,8 @@ public sealed partial class ShortTextType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var text = (ShortTextQuestion)question;
-        yield return new("how words are read" + (text.Accepted.Count > 1 ? ", further right answers" : ""), () => new MultipleChoiceQuestion
+        yield return new(AuthorWords.Say("howWordsRead") + (text.Accepted.Count > 1 ? AuthorWords.Say("furtherRightAnswers") : ""), () =>
+            new MultipleChoiceQuestion
             {
                 Options = text
                     .Accepted.Take(1)
@@ -34,10 +36,11 @@ public sealed partial class ShortTextType
                     )
                     .Concat(text.NotThis.Count == 0 ? [new Option { Id = Ids.New() }] : [])
                     .ToValueList(),
-            });
+            }
+        );
         if (text.Accepted.Count > 0 && QuantityReading.Read(text.Accepted[0].Text, CultureInfo.InvariantCulture) is { } read)
         {
-            yield return new("further answers, how words are read", () => new NumberQuestion
+            yield return new(AuthorWords.Say("furtherAnswersHowWordsRead"), () => new NumberQuestion
                 {
                     Value = read.Number.Value,
                     Unit = read.Unit,

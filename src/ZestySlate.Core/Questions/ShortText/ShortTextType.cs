@@ -22,7 +22,7 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
 
     public string KeyInWords(Question question) => string.Join(", ", ((ShortTextQuestion)question).Accepted.Select(answer => answer.Text));
 
-    protected override string TitleOf(ShortTextQuestion question) => "Short text";
+    protected override string TitleOf(ShortTextQuestion question) => AuthorWords.Say("familyShortText");
 
     protected override decimal Parts(ShortTextQuestion question) => 1;
 
@@ -102,7 +102,7 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
     {
         if (!question.Accepted.Any(answer => answer.Text.Trim('*', ' ').Length > 0 && answer.Share > 0))
         {
-            yield return new Weakness(true, "has no right answer: type one", "accepted");
+            yield return new Weakness(true, AuthorWords.Say("hasNoRightAnswerTypeOne"), "accepted");
         }
 
         if (
@@ -112,7 +112,7 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
             { } both
         )
         {
-            yield return new Weakness(true, $"takes “{both.Text}” as right and has it on the list of what is wrong", "accepted");
+            yield return new Weakness(true, AuthorWords.Say("takesRightHasOnList", both.Text), "accepted");
         }
 
         if (
@@ -130,11 +130,7 @@ public sealed partial class ShortTextType : QuestionType<ShortTextQuestion, Shor
                 is { near: { } right } found
         )
         {
-            yield return new Weakness(
-                false,
-                $"forgives slips, and “{found.wrong.Text}” is a slip away from “{right.Text}”; what lies between them is taken as neither",
-                "reading"
-            );
+            yield return new Weakness(false, AuthorWords.Say("forgivesSlipsSlipAwayFrom", found.wrong.Text, right.Text), "reading");
         }
     }
 

@@ -1,5 +1,6 @@
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.Match;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.Sort;
 
@@ -14,8 +15,8 @@ public sealed partial class SortType
             ", ",
             new[]
             {
-                sort.Items.Any(item => item.Groups.Count > 1) ? "further groups of items" : "",
-                sort.Items.Any(item => item.Groups.Count == 0) ? "items that belong nowhere" : "",
+                sort.Items.Any(item => item.Groups.Count > 1) ? AuthorWords.Say("furtherGroupsItems") : "",
+                sort.Items.Any(item => item.Groups.Count == 0) ? AuthorWords.Say("itemsBelongNowhere") : "",
             }.Where(words => words.Length > 0)
         );
         yield return new(lost, () => new MatchQuestion

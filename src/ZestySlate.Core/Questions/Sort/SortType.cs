@@ -22,7 +22,7 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
 
     public override Demand UsualDemand => Demand.Application;
 
-    protected override string TitleOf(SortQuestion question) => "Sort";
+    protected override string TitleOf(SortQuestion question) => AuthorWords.Say("familySort");
 
     protected override decimal Parts(SortQuestion question) => Together(question.Items, item => item.Weight);
 
@@ -138,16 +138,16 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
     {
         if (question.Groups.Count(group => group.Title.Trim().Length > 0) < 2)
         {
-            yield return new Weakness(true, "has fewer than two groups with a title", "groups");
+            yield return new Weakness(true, AuthorWords.Say("hasFewerThanTwoGroups"), "groups");
         }
 
         if (question.Items.Count(item => !item.Face.IsEmpty) < 2)
         {
-            yield return new Weakness(true, "has fewer than two items to sort", "items");
+            yield return new Weakness(true, AuthorWords.Say("hasFewerThanTwoItems"), "items");
         }
         else if (question.Items.All(item => item.Groups.Count == 0))
         {
-            yield return new Weakness(true, "has no right answer: put each item into its group", "items");
+            yield return new Weakness(true, AuthorWords.Say("hasNoRightAnswerPutEach"), "items");
         }
 
         if (
@@ -155,7 +155,7 @@ public sealed partial class SortType : QuestionType<SortQuestion, SortResponse>,
             && question.Items.Count > 0
         )
         {
-            yield return new Weakness(false, $"has the group “{empty.Title}”, to which nothing belongs", "groups");
+            yield return new Weakness(false, AuthorWords.Say("hasGroupWhichNothingBelongs", empty.Title), "groups");
         }
     }
 

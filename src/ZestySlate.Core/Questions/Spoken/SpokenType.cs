@@ -16,7 +16,7 @@ public sealed class SpokenType : JudgedType<SpokenQuestion, SpokenResponse>, IHa
     public HandedWish FilesOf(Question question) =>
         new([HandedKind.Sound], HandedWish.LargestMegabytes) { RecordedSeconds = ((SpokenQuestion)question).Seconds };
 
-    protected override string TitleOf(SpokenQuestion question) => "Spoken answer";
+    protected override string TitleOf(SpokenQuestion question) => AuthorWords.Say("familySpokenAnswer");
 
     protected override string InWords(SpokenQuestion question, SpokenResponse response) =>
         response.Recording is { } recording

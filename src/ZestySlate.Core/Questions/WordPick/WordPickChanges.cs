@@ -1,6 +1,7 @@
 using ZestySlate.Core.Editing;
 using ZestySlate.Core.Questions.GapText;
 using ZestySlate.Core.Questions.JumbledWords;
+using ZestySlate.Core.Wording;
 
 namespace ZestySlate.Core.Questions.WordPick;
 
@@ -11,7 +12,7 @@ public sealed partial class WordPickType
     public IEnumerable<FamilyChange> ChangesTo(Question question)
     {
         var words = (WordPickQuestion)question;
-        yield return new("traps, words for picks", () =>
+        yield return new(AuthorWords.Say("trapsWordsPicks"), () =>
             new GapTextQuestion
             {
                 Text = words
@@ -19,6 +20,6 @@ public sealed partial class WordPickType
                     .ToValueList(),
             }
         );
-        yield return JumbledWordsType.ChangeFrom(MarkedText.TextOf(words.Text), "marked words");
+        yield return JumbledWordsType.ChangeFrom(MarkedText.TextOf(words.Text), AuthorWords.Say("markedWords"));
     }
 }

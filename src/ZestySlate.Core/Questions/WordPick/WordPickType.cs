@@ -15,7 +15,7 @@ public sealed partial class WordPickType : QuestionType<WordPickQuestion, WordPi
     public string KeyInWords(Question question) =>
         string.Join(", ", ((WordPickQuestion)question).Text.Where(run => run.Mark is { Trap: false }).Select(run => run.Text));
 
-    protected override string TitleOf(WordPickQuestion question) => "Word pick";
+    protected override string TitleOf(WordPickQuestion question) => AuthorWords.Say("familyWordPick");
 
     protected override decimal Parts(WordPickQuestion question) => Math.Max(1, question.Targets);
 
@@ -128,14 +128,14 @@ public sealed partial class WordPickType : QuestionType<WordPickQuestion, WordPi
         {
             yield return new Weakness(
                 true,
-                question.Text.Count == 0 ? "has no text yet" : "has no right word: press the words to be picked",
+                question.Text.Count == 0 ? AuthorWords.Say("hasNoTextYet") : AuthorWords.Say("hasNoRightWordPress"),
                 "text"
             );
         }
 
         if (question.Penalty == 0 && !question.AllOrNothing)
         {
-            yield return new Weakness(false, "gives full points to whoever picks every word: let a wrong pick cost something", "penalty");
+            yield return new Weakness(false, AuthorWords.Say("givesFullPointsWhoeverPicks"), "penalty");
         }
     }
 

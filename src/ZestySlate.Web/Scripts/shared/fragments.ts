@@ -1,6 +1,7 @@
 import htmx from "htmx.org";
 import { morph } from "./morph";
 import { placeSigns, showLocalTimes } from "./place";
+import { raised } from "./raised";
 
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
@@ -97,7 +98,7 @@ function say(words: string, failed: boolean): void {
   if (!place) {
     return;
   }
-  place.textContent = words;
+  raised(place).textContent = words;
   place.setAttribute("role", failed ? "alert" : "status");
   place.hidden = false;
   clearTimeout(Number(place.dataset.until));

@@ -1,13 +1,10 @@
+import htmx from "htmx.org";
 import { MapTable } from "./map/table";
-import { ask, lostWords } from "../shared/ask";
 import type { Rooms } from "./rooms";
 
-const SearchPause = 180;
-
-/** The dialogs of the workbench that are filled by the server: media library, things made before, map. */
+/** The dialogs of the workbench that are filled by the server: media library, things made before, map. They search by htmx. */
 export class Dialogs {
   private picked: ((item: string) => void) | null = null;
-  private later = 0;
   /** The map of the scenes. */
   readonly map: MapTable;
 
@@ -21,18 +18,7 @@ export class Dialogs {
         this.picked?.(item);
       }
     });
-    picker.addEventListener("input", () => this.soon(() => this.search("picker", this.library, "form[data-picker-search]")));
-
-    const reuse = this.dialog("reuse");
-    reuse.addEventListener("input", () => this.soon(() => this.search("reuse", this.made, "form[data-reuse-search]")));
-    reuse.addEventListener("click", event => this.pressReuse(event.target as HTMLElement));
-    for (const dialog of [picker, reuse]) {
-      dialog.addEventListener("submit", event => {
-        if (!(event.target as HTMLElement).matches("[method=dialog]")) {
-          event.preventDefault();
-        }
-      });
-    }
+    this.dialog("reuse").addEventListener("click", event => this.pressReuse(event.target as HTMLElement));
 
     document.addEventListener("click", event => {
       const target = event.target as HTMLElement;
@@ -57,21 +43,19 @@ export class Dialogs {
     return `${this.rooms.body.dataset.base ?? ""}/media-library/picker`;
   }
 
-  private get made(): string {
-    return `${this.rooms.address}/reuse`;
-  }
-
-  /** Lets the author choose from the media library. */
-  async pick(kind: string, picked: (item: string) => void): Promise<void> {
+  /** Lets the author choose from the media library; true when it could be opened. */
+  async pick(kind: string, picked: (item: string) => void): Promise<boolean> {
     this.picked = picked;
-    await this.fill("picker", `${this.library}?kind=${kind}`);
-    this.show("picker");
+    return this.open("picker", `${this.library}?kind=${kind}`);
   }
 
   /** A picture for a new scene: from the library, or from this device. */
   pickScene(): void {
     const dialog = this.dialog("picker");
-    void this.pick("picture", item => this.rooms.send("/media", { purpose: "newScene", item })).then(() => {
+    void this.pick("picture", item => this.rooms.send("/media", { purpose: "newScene", item })).then(opened => {
+      if (!opened) {
+        return;
+      }
       const bar = document.querySelector<HTMLTemplateElement>("#scene-sources")!.content.firstElementChild!.cloneNode(true) as HTMLElement;
       bar.addEventListener("change", () => dialog.close());
       bar.addEventListener("click", event => {
@@ -91,12 +75,11 @@ export class Dialogs {
   }
 
   openReuse(show: string): void {
-    void this.fill("reuse", `${this.made}?show=${show}`).then(() => this.show("reuse"));
+    void this.open("reuse", `${this.rooms.address}/reuse?show=${show}`);
   }
 
   private pressReuse(target: HTMLElement): void {
     const take = target.closest<HTMLElement>("[data-take]");
-    const from = target.closest<HTMLElement>("[data-from]");
     if (take) {
       if (take.dataset.several === undefined) {
         this.dialog("reuse").close();
@@ -111,13 +94,6 @@ export class Dialogs {
         what: take.dataset.what!,
         spot: this.rooms.one,
       });
-    } else if (from) {
-      // The search that still waits would take what is chosen away again.
-      clearTimeout(this.later);
-      const form = this.dialog("reuse").querySelector<HTMLFormElement>("form[data-reuse-search]")!;
-      const fields = new URLSearchParams(new FormData(form) as unknown as Record<string, string>);
-      fields.set("from", from.dataset.from!);
-      void this.fill("reuse", `${this.made}?${fields}`);
     }
   }
 
@@ -125,43 +101,21 @@ export class Dialogs {
     return document.getElementById(id) as HTMLDialogElement;
   }
 
-  private show(id: string): void {
+  private async open(id: string, address: string): Promise<boolean> {
     const dialog = this.dialog(id);
-    if (!dialog.open) {
+    const filled = await this.fill(dialog.querySelector("[data-dialog-body]")!, address);
+    if (filled && !dialog.open) {
       dialog.showModal();
     }
     dialog.querySelector<HTMLElement>("[data-search-as-you-type]")?.focus();
+    return filled;
   }
 
-  private async fill(id: string, address: string): Promise<void> {
-    const reply = await ask(id, address, {}, () => this.rooms.toast(lostWords));
-    if (reply?.ok) {
-      this.dialog(id).querySelector("[data-dialog-body]")!.innerHTML = reply.text;
-    } else if (reply) {
-      this.rooms.toast("This could not be opened. Try once more.");
-    }
-  }
-
-  private soon(act: () => void): void {
-    clearTimeout(this.later);
-    this.later = window.setTimeout(act, SearchPause);
-  }
-
-  /** Searches while somebody types; the field stays in hand. */
-  private async search(id: string, address: string, form: string): Promise<void> {
-    const dialog = this.dialog(id);
-    const fields = new URLSearchParams(new FormData(dialog.querySelector<HTMLFormElement>(form)!) as unknown as Record<string, string>);
-    const reply = await ask(id, `${address}?${fields}`, {}, () => this.rooms.toast(lostWords));
-    if (!reply?.ok) {
-      return;
-    }
-    const next = new DOMParser().parseFromString(reply.text, "text/html").body.firstElementChild!;
-    const old = dialog.querySelector(".picker")!;
-    for (const part of [...old.children].filter(child => !child.matches("form"))) {
-      part.remove();
-    }
-    for (const part of [...next.children].filter(child => !child.matches("form"))) {
-      old.append(part);
-    }
+  /** Puts into a dialog what the server has for it; what went wrong is told as for all fragments, and the dialog stays as it was. */
+  private async fill(body: Element, address: string): Promise<boolean> {
+    let filled = false;
+    body.addEventListener("htmx:afterSwap", () => (filled = true), { once: true });
+    await htmx.ajax("GET", address, { source: body, target: body, swap: "innerHTML" }).catch(() => undefined);
+    return filled;
   }
 }

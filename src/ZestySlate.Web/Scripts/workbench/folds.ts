@@ -1,36 +1,37 @@
-import { morph } from "../shared/morph";
-import { ask, lostWords } from "../shared/ask";
-import { typing } from "../shared/place";
+import htmx from "htmx.org";
 import type { Rooms } from "./rooms";
 
-/** Folds whose content is long come with their content when they are opened, and are kept up to date while they are open. */
+/**
+ * Folds whose content is long come with it by htmx when they are opened (`slate:fill`), and are kept up to date while they are open.
+ */
 export function watchFolds(rooms: Rooms): void {
-  const fill = async (fold: HTMLElement): Promise<void> => {
-    const there = fold.querySelector<HTMLElement>("[data-fetched]");
-    if (fold.hasAttribute("data-once") && there?.dataset.of === fold.dataset.fetch) {
-      // What its address names never changes, and may have been typed in.
-      return;
-    }
-    const reply = await ask(fold.id, rooms.address + fold.dataset.fetch!, {}, () => rooms.toast(lostWords));
-    const place = fold.querySelector<HTMLElement>("[data-fetched]");
-    if (!reply?.ok || !place || !rooms.settled) {
-      return;
-    }
-    const next = new DOMParser().parseFromString(reply.text, "text/html").querySelector("[data-fetched]");
-    if (next) {
-      morph(place, next, { ignoreActiveValue: typing() });
-      fold.querySelector<HTMLElement>("[data-fetched]")!.dataset.of = fold.dataset.fetch;
+  const fill = (fold: HTMLElement): void => {
+    // What its address names never changes, and may have been typed in.
+    const known = fold.querySelector<HTMLElement>("[data-fetched]")?.dataset.of === fold.getAttribute("hx-get");
+    if (!known || !fold.hasAttribute("data-once")) {
+      htmx.trigger(fold, "slate:fill");
     }
   };
   document.addEventListener(
     "toggle",
     event => {
       const fold = event.target as HTMLElement;
-      if (fold.matches("details[data-fetch][open]")) {
-        void fill(fold);
+      if (fold.matches("details[hx-get][open]")) {
+        fill(fold);
       }
     },
     true,
   );
-  rooms.redrawn.push(() => document.querySelectorAll<HTMLElement>("details[data-fetch][open]").forEach(fold => void fill(fold)));
+  // While changes are on their way, what is typed is newer than what comes.
+  document.addEventListener("htmx:beforeSwap", event => {
+    const { detail } = event as CustomEvent<{ target: Element; shouldSwap: boolean }>;
+    detail.shouldSwap &&= rooms.settled || !detail.target.matches("[data-fetched]");
+  });
+  document.addEventListener("htmx:afterSettle", event => {
+    const { elt, requestConfig } = (event as CustomEvent<{ elt: Element; requestConfig: { elt: Element } }>).detail;
+    if (requestConfig.elt.matches("details[hx-get]")) {
+      (elt as HTMLElement).dataset.of = requestConfig.elt.getAttribute("hx-get")!;
+    }
+  });
+  rooms.redrawn.push(() => document.querySelectorAll<HTMLElement>("details[hx-get][open]").forEach(fill));
 }

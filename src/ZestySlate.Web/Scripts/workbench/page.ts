@@ -1,3 +1,4 @@
+import htmx from "htmx.org";
 import { ask, lostWords } from "../shared/ask";
 import { watchCarrying } from "../shared/carry";
 import { newId } from "../shared/place";
@@ -211,22 +212,6 @@ function watchList(rooms: Rooms): void {
   const dialog = list();
   const field = dialog.querySelector("textarea")!;
   const shown = dialog.querySelector<HTMLElement>("[data-list-shown]")!;
-  let later = 0;
-  const read = async (): Promise<void> => {
-    const fields = new FormData();
-    fields.set("list", field.value);
-    const proof = { "X-Slate-Proof": rooms.body.dataset.proof! };
-    const reply = await ask("list", `${rooms.address}/questions/read`, { method: "POST", body: fields, headers: proof }, () =>
-      rooms.toast(lostWords),
-    );
-    if (reply?.ok) {
-      shown.innerHTML = reply.text;
-    }
-  };
-  field.addEventListener("input", () => {
-    window.clearTimeout(later);
-    later = window.setTimeout(() => void read(), 250);
-  });
   dialog.querySelector<HTMLInputElement>("input[type=file]")!.addEventListener("change", event => {
     const input = event.target as HTMLInputElement;
     const file = input.files?.[0];
@@ -236,7 +221,7 @@ function watchList(rooms: Rooms): void {
       textOf(file).then(text => {
         if (text !== null) {
           field.value = text;
-          return read();
+          htmx.trigger(field, "slate:read");
         }
       })
     );

@@ -1,6 +1,8 @@
+import htmx from "htmx.org";
 import { morph } from "../shared/morph";
 import { isOwn, placeSigns, typing } from "../shared/place";
 import { ask, lostWords } from "../shared/ask";
+import { raised } from "../shared/raised";
 import { startBackdrops } from "../shared/backdrops";
 import { startPanoramas } from "../shared/surface";
 import { settleRich, startRich } from "./rich";
@@ -282,6 +284,7 @@ export class Rooms {
         },
       });
     }
+    htmx.process(this.body);
     this.arrange();
     if (this.shown !== this.at) {
       this.shown = this.at;
@@ -387,16 +390,6 @@ export class Rooms {
     place.append(again, onTop);
     place.hidden = false;
   }
-}
-
-/** Brings what must be seen into the dialog that is open, since nothing behind it can be pressed; when that is closed it comes back. */
-function raised(place: HTMLElement): HTMLElement {
-  const [dialog, home] = [document.querySelector("dialog:modal"), place.parentElement!];
-  if (dialog && !dialog.contains(place)) {
-    dialog.append(place);
-    dialog.addEventListener("close", () => home.append(place), { once: true });
-  }
-  return place;
 }
 
 /** What a template holds is no part of the page, so it is put there anew. */

@@ -1,3 +1,4 @@
+import htmx from "htmx.org";
 import { ask, lostWords } from "../../shared/ask";
 import { morph } from "../../shared/morph";
 import { newId, typing } from "../../shared/place";
@@ -94,13 +95,14 @@ export class MapTable {
   async choose(scenes: string[]): Promise<void> {
     this.chosen = new Set(scenes);
     this.mark();
-    const reply = await ask("map chosen", `${this.rooms.address}/map/chosen?${this.said}`, {}, () => this.rooms.toast(lostWords));
     const place = this.dialog.querySelector("#map-chosen");
-    if (reply?.ok && place) {
-      place.outerHTML = reply.text;
+    if (place) {
+      // Asked for the dialog's body, since what is chosen is there anew each time.
+      const asked = { source: this.body, target: place, swap: "outerHTML" };
+      await htmx.ajax("GET", `${this.rooms.address}/map/chosen?${this.said}`, asked).catch(() => undefined);
       const from = this.choiceForm?.elements.namedItem("scene") as HTMLSelectElement | null;
       if (from && this.chosen.size === 1) {
-        from.value = scenes[0]!;
+        from.value = [...this.chosen][0]!;
       }
     }
   }
