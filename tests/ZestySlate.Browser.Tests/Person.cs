@@ -9,7 +9,9 @@ namespace ZestySlate.Browser.Tests;
 internal sealed class Person : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
-    private readonly string _profile = Directory.CreateTempSubdirectory("slate-profile").FullName;
+
+    /// <summary>The person's browser context; null where the browser is theirs alone.</summary>
+    private readonly string? _context;
 
     public Person(
         int width = 1280,
@@ -18,6 +20,32 @@ internal sealed class Person : IDisposable
         bool withoutWebGl = false,
         bool speaks = false,
         bool trusts = false
+    )
+    {
+        ChromeDriver Start() => StartBrowser(width, height, refusesThirdPartyCookies, withoutWebGl, speaks, trusts);
+        if (refusesThirdPartyCookies || withoutWebGl || speaks || trusts)
+        {
+            Driver = Start();
+        }
+        else
+        {
+            (Driver, _context) = Browsers.Take(Start, width, height);
+        }
+
+        if (width < 500)
+        {
+            // Windows have a least width; a phone's screen is narrower.
+            Cdp("Emulation.setDeviceMetricsOverride", ("width", width), ("height", height), ("deviceScaleFactor", 1), ("mobile", true));
+        }
+    }
+
+    private static ChromeDriver StartBrowser(
+        int width,
+        int height,
+        bool refusesThirdPartyCookies,
+        bool withoutWebGl,
+        bool speaks,
+        bool trusts
     )
     {
         // A certificate that nobody has signed is taken only where a test makes one.
@@ -34,7 +62,7 @@ internal sealed class Person : IDisposable
             "--disable-component-update",
             "--disable-sync",
             "--force-prefers-reduced-motion",
-            $"--user-data-dir={_profile}",
+            $"--user-data-dir={Directory.CreateTempSubdirectory("slate-profile").FullName}",
             $"--window-size={width},{height}"
         );
         options.AddArguments(withoutWebGl ? ["--disable-3d-apis"] : ["--use-angle=swiftshader", "--enable-unsafe-swiftshader"]);
@@ -45,6 +73,8 @@ internal sealed class Person : IDisposable
         }
 
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
+        // A context of its own takes others' cookies as a browser's usual windows do, unless this is who refuses them.
+        options.AddUserProfilePreference("profile.cookie_controls_mode", refusesThirdPartyCookies ? 1 : 0);
         if (refusesThirdPartyCookies)
         {
             // Frames of other sites stay in the page's own process, so that a lost connection can be played for them too.
@@ -53,18 +83,12 @@ internal sealed class Person : IDisposable
                 "--disable-site-isolation-trials",
                 "--disable-features=IsolateOrigins,site-per-process"
             );
-            options.AddUserProfilePreference("profile.cookie_controls_mode", 1);
             options.AddUserProfilePreference("profile.block_third_party_cookies", true);
         }
 
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
-        Driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(90));
-        if (width < 500)
-        {
-            // Windows have a least width; a phone's screen is narrower.
-            Cdp("Emulation.setDeviceMetricsOverride", ("width", width), ("height", height), ("deviceScaleFactor", 1), ("mobile", true));
-        }
+        return new ChromeDriver(service, options, TimeSpan.FromSeconds(90));
     }
 
     public ChromeDriver Driver { get; }
@@ -73,63 +97,72 @@ internal sealed class Person : IDisposable
 
     public void Dispose()
     {
-        Driver.Quit();
-        Driver.Dispose();
+        if (_context is null)
+        {
+            Driver.Quit();
+        }
+        else
+        {
+            Browsers.GiveBack(Driver, _context);
+        }
+    }
+
+    /// <summary>Opens another tab and goes on in it; what it is called is returned.</summary>
+    public string OpenTab()
+    {
+        var there = Driver.WindowHandles;
+        Run("window.open('about:blank')");
+        var tab = Until(() => Driver.WindowHandles.FirstOrDefault(window => !there.Contains(window)), "a new tab");
+        Driver.SwitchTo().Window(tab);
+        return tab;
     }
 
     public void Go(string address) => Driver.Navigate().GoToUrl(address);
 
     /// <summary>Waits for something to be there and to be seen.</summary>
-    public IWebElement See(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed), css);
+    public IWebElement See(string css) => Until(() => Seen(css), css);
 
     public ReadOnlyCollection<IWebElement> All(string css) => Driver.FindElements(By.CssSelector(css));
 
     /// <summary>Waits for a button, link or label of these words and presses it.</summary>
-    public void Press(string words, string within = "body") =>
+    public void Press(string words, string within = "body") => Press($":is({within}) :is(button, a, label, summary)", words, words);
+
+    public void PressCss(string css) => Press(css, "", css);
+
+    private void Press(string css, string words, string what) =>
         Until(
             () =>
             {
-                var found = Driver
-                    .FindElements(By.CssSelector(within))
-                    .SelectMany(e =>
-                        e.FindElements(
-                            By.XPath(
-                                $".//*[self::button or self::a or self::label or self::summary][contains(normalize-space(.), \"{words}\")]"
-                            )
-                        )
-                    )
-                    .FirstOrDefault(e => e.Displayed);
-                if (found is not null)
-                {
-                    BringUp(found).Click();
-                }
-
+                var found = Seen(css, words, "all");
+                found?.Click();
                 return found;
             },
-            words
+            what
         );
 
-    public void PressCss(string css) =>
-        Until(
-            () =>
-            {
-                var found = Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed);
-                if (found is not null)
-                {
-                    BringUp(found).Click();
-                }
+    /// <summary>
+    /// The first of these that is seen, with words in it where some are asked for. One script looks for all of it, so that waiting
+    /// costs little; what it finds is what a driver calls displayed, too.
+    /// </summary>
+    /// <param name="css">Which.</param>
+    /// <param name="words">What stands in it.</param>
+    /// <param name="reading">"shown": what is read of it; "all": what stands in it, which is then brought up from under the bar at the
+    /// foot, as a person would.</param>
+    private IWebElement? Seen(string css, string words = "", string reading = "shown") =>
+        ((IReadOnlyCollection<object>)Run(LookFor, css, words, reading)!).Cast<IWebElement>().FirstOrDefault(element => element.Displayed);
 
-                return found;
-            },
-            css
-        );
-
-    /// <summary>What lies under the bar at the foot is brought up first, as a person would.</summary>
-    private IWebElement BringUp(IWebElement found)
-    {
-        Run("arguments[0].scrollIntoView({ block: 'nearest' })", found);
+    private const string LookFor = """
+        const [css, words, reading] = arguments;
+        const plain = said => said.replace(/[\s\u00a0]+/g, " ");
+        const of = element => plain((reading === "all" ? element.textContent : (element.innerText ?? element.textContent)) ?? "");
+        const found = [...document.querySelectorAll(css)]
+          .filter(element => element.checkVisibility({ visibilityProperty: true }) && (words === "" || of(element).includes(plain(words))))
+          .slice(0, 5);
+        if (reading === "all") {
+          found[0]?.scrollIntoView({ block: "nearest" });
+        }
         return found;
-    }
+        """;
 
     public void Type(string css, string words)
     {
@@ -141,14 +174,7 @@ internal sealed class Person : IDisposable
     public void Keys(string keys) => Hand.SendKeys(keys).Perform();
 
     /// <summary>Waits until these words stand inside an element.</summary>
-    public void Reads(string css, string words) =>
-        Until(
-            () =>
-                Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed && e.Text.Contains(words, StringComparison.Ordinal))
-                    ? ""
-                    : null,
-            $"“{words}” in {css}"
-        );
+    public void Reads(string css, string words) => Until(() => Seen(css, words), $"“{words}” in {css}");
 
     /// <summary>Selects the characters from..to of the first run of words in an element.</summary>
     public void Select(string css, int from, int to) =>
@@ -164,7 +190,7 @@ internal sealed class Person : IDisposable
             to
         );
 
-    public void Gone(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).Any(e => e.Displayed) ? null : "", css + " to go");
+    public void Gone(string css) => Until(() => Seen(css) is null ? "" : null, css + " to go");
 
     /// <summary>Waits until the workbench has saved everything.</summary>
     public void Saved() =>
@@ -214,6 +240,8 @@ internal sealed class Person : IDisposable
     {
         var end = DateTime.UtcNow + Patience;
         Exception? last = null;
+        // What comes at once is seen at once; who waits longer looks less often, and leaves the machine to what is waited for.
+        var pause = 20;
         while (DateTime.UtcNow < end)
         {
             try
@@ -238,7 +266,8 @@ internal sealed class Person : IDisposable
                 last = problem;
             }
 
-            Thread.Sleep(60);
+            Thread.Sleep(pause);
+            pause = Math.Min(pause * 3 / 2, 150);
         }
 
         throw new TimeoutException(

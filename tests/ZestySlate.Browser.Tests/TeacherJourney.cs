@@ -139,11 +139,12 @@ public sealed class TeacherJourney(Apps apps)
         ines.Press("New", "main");
         ines.BeginActivity("rain-gauge-cut.png", "Two tabs");
         var address = ines.Driver.Url;
-        ines.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        var first = ines.Driver.CurrentWindowHandle;
+        ines.OpenTab();
         ines.Go(address);
         ines.Type("#title", "From the second tab");
         ines.Saved();
-        ines.Driver.SwitchTo().Window(ines.Driver.WindowHandles[0]);
+        ines.Driver.SwitchTo().Window(first);
         ines.Type("#title", "From the first tab");
         ines.Reads("#conflict", "changed meanwhile by you, in another tab");
         ines.Press("Put my change on top of it", "#conflict");

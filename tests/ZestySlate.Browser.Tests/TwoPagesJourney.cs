@@ -25,10 +25,9 @@ public sealed class TwoPagesJourney(Apps apps)
         using var wren = new Person().Visit(apps, "tides");
         Ready(wren, "grid");
         var first = wren.Driver.CurrentWindowHandle;
-        wren.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        var second = wren.OpenTab();
         wren.Go($"{apps.Slate}/a/tides");
         Ready(wren, "grid");
-        var second = wren.Driver.CurrentWindowHandle;
 
         // Both pages are open; each is older than what the other says.
         Fill(wren, first, 0, "4.1");
@@ -57,10 +56,9 @@ public sealed class TwoPagesJourney(Apps apps)
         using var wren = new Person().Visit(apps, code);
         Ready(wren, "drawing");
         var first = wren.Driver.CurrentWindowHandle;
-        wren.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        var second = wren.OpenTab();
         wren.Go($"{apps.Slate}/a/{code}");
         Ready(wren, "drawing");
-        var second = wren.Driver.CurrentWindowHandle;
         foreach (var (window, y) in new[] { (first, -60), (first, -30), (second, 0), (second, 30), (first, 60) })
         {
             To(wren, window);
