@@ -53,7 +53,23 @@ public sealed class Browsers : IDisposable
         }
         catch (Exception problem) when (problem is WebSocketException or WebDriverException or HttpRequestException or JsonException)
         {
-            driver.Quit();
+            End(driver);
+        }
+    }
+
+    /// <summary>Ends a browser, and takes its profile away.</summary>
+    internal static void End(ChromeDriver driver)
+    {
+        var profile = ((Dictionary<string, object>)driver.Capabilities.GetCapability("chrome")!)["userDataDir"].ToString()!;
+        driver.Quit();
+        driver.Dispose();
+        try
+        {
+            Directory.Delete(profile, recursive: true);
+        }
+        catch (IOException)
+        {
+            // It is still writing its last words; the machine clears up what is left.
         }
     }
 
@@ -61,7 +77,7 @@ public sealed class Browsers : IDisposable
     {
         while (Idle.TryTake(out var driver))
         {
-            driver.Quit();
+            End(driver);
         }
     }
 

@@ -99,7 +99,7 @@ internal sealed class Person : IDisposable
     {
         if (_context is null)
         {
-            Driver.Quit();
+            Browsers.End(Driver);
         }
         else
         {

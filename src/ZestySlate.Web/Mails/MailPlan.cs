@@ -14,7 +14,12 @@ namespace ZestySlate.Web.Mails;
 /// Works out which mails assignments are to send and puts them on their way, each once: what a mail is about is its key, so
 /// a crash between two of them goes on where it was.
 /// </summary>
-public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
+public sealed class MailPlan(
+    IDbContextFactory<SlateDb> contexts,
+    ActivityStore activities,
+    IOptionsSnapshot<MailSettings> settings,
+    TimeProvider clock
+)
 {
     /// <summary>How long before it is due somebody is reminded.</summary>
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(1);
@@ -33,6 +38,7 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
         var now = clock.GetUtcNow();
         var planned = 0;
         var lately = now - Lately;
+        await using var db = await contexts.CreateDbContextAsync();
         var open = await db
             .Assignments.AsNoTracking()
             .Where(a =>
@@ -45,17 +51,14 @@ public sealed class MailPlan(SlateDb db, ActivityStore activities, IOptionsSnaps
                 || db.Attempts.Any(attempt => attempt.AssignmentId == a.Id && (attempt.HandedInAt > lately || attempt.ReturnedAt > lately))
             )
             .ToListAsync();
-        await OneByOne.AllAsync(open, async given =>
-        {
-            // What of the one before could not be stored is not tried again with this one.
-            db.ChangeTracker.Clear();
-            planned += await PlanAsync(given, now);
-        });
+        await OneByOne.AllAsync(open, async given => planned += await PlanAsync(given, now));
         return planned;
     }
 
+    /// <summary>In a context of its own: what of another one could not be stored is not tried again with this one.</summary>
     private async Task<int> PlanAsync(AssignmentRecord given, DateTimeOffset now)
     {
+        await using var db = await contexts.CreateDbContextAsync();
         var group = await db.Classes.AsNoTracking().SingleAsync(c => c.Id == given.ClassId);
         var teacher = await db.Users.AsNoTracking().SingleAsync(p => p.Id == group.TeacherId);
         var roster = await db.Enrolments.AsNoTracking().Where(e => e.ClassId == group.Id).ToDictionaryAsync(e => e.PersonId);
