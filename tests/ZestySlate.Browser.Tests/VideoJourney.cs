@@ -55,11 +55,8 @@ public sealed class VideoJourney(Apps apps)
         // The same question, once more; then it goes on.
         Seek(wren, 16.2);
         wren.See($"{Sign}.open");
-        if (wren.All($"{Sign} button[value=again]").FirstOrDefault(e => e.Displayed) is not null)
-        {
-            wren.PressCss($"{Sign} button[value=again]");
-        }
-
+        wren.PressCss($"{Sign} button[value=again]");
+        wren.See($"{Sign} fieldset:enabled");
         Answer(wren, Sign, "High, thin clouds");
         wren.Press("Go on watching", Sign);
         wren.Until(() => Now(wren) > 16.7 ? "" : null, "it goes on");
