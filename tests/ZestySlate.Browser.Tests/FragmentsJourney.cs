@@ -55,6 +55,36 @@ public sealed class FragmentsJourney(Apps apps)
     }
 
     [Fact]
+    public void A_picker_tells_of_a_lost_line_where_one_looks_and_keeps_what_is_chosen_while_one_types()
+    {
+        using var ines = new Person().SignIn(apps).BeginQuestions(apps);
+        ines.PressCss(".board-tools [data-do=addScene]");
+        ines.See("#picker [data-item]");
+        var all = ines.All("#picker [data-item]").Count;
+        ines.Connection(false);
+        ines.Type("#picker input[name=words]", "gauge");
+        ines.Reads("#picker #toast", "The connection is lost.");
+        Assert.Equal("gauge", ines.See("#picker input[name=words]").GetAttribute("value"));
+        ines.Connection(true);
+        ines.Keys("s" + Keys.Backspace);
+        ines.Until(() => ines.All("#picker [data-item]").Count is > 0 and var few && few < all ? "" : null, "what fits");
+        Assert.Equal("words", ines.Focused);
+
+        // A search that still waits does not take away what is chosen meanwhile; keys work it, too.
+        ines.Press("A scene made before", "#picker");
+        ines.See("#reuse [data-from]");
+        ines.Run(
+            "const w = document.querySelector('#reuse input[name=words]'); w.value = 'garden'; w.dispatchEvent(new Event('input', { bubbles: true }));"
+                + " document.querySelector('#reuse [data-from=garden]').click()"
+        );
+        ines.See("#reuse [data-take]");
+        Thread.Sleep(500);
+        ines.See("#reuse [data-from=garden][aria-current=true]");
+        ines.See("#reuse [data-take]");
+        Assert.Equal("garden", ines.See("#reuse input[name=words]").GetAttribute("value"));
+    }
+
+    [Fact]
     public void A_part_that_is_fetched_leaves_the_page_its_title()
     {
         using var ines = new Person().SignIn(apps);

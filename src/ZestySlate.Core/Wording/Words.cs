@@ -106,7 +106,7 @@ public sealed class Words
     private object Shown(object argument) =>
         argument switch
         {
-            decimal number => Number(number),
+            decimal number => new Written(this, number),
             Fraction number => Number(number),
             ExactNumber exact => NumberWriting.Write(exact.Value, Culture),
             Reason reason => Say(reason),
@@ -152,6 +152,13 @@ public sealed class Words
             .RootElement.EnumerateObject()
             .Select(property => KeyValuePair.Create(property.Name, Entry.Of(property.Value)))
             .ToList();
+    }
+
+    /// <summary>A number that is put in: as a person reads it, or as the entry asks for it, as in {0:0.0}.</summary>
+    private sealed class Written(Words words, decimal number) : IFormattable
+    {
+        public string ToString(string? format, IFormatProvider? culture) =>
+            string.IsNullOrEmpty(format) ? words.Number(number) : number.ToString(format, culture);
     }
 
     /// <summary>An entry: one text, or a text for each plural form.</summary>

@@ -137,6 +137,13 @@ public sealed partial class WordsTests
         }
     }
 
+    [Fact]
+    public void A_number_is_written_as_its_entry_asks_and_else_as_people_read_it()
+    {
+        Assert.Equal("“Fog” is there for 1.3 seconds: too short to read it.", AuthorWords.Say("thereSecondsTooShortRead", "Fog", 1.26m));
+        Assert.Equal("“Fog” never has the value 1.26", AuthorWords.Say("neverHasValue", "Fog", 1.255m));
+    }
+
     /// <summary>No sentence for people stands in the core's sources: they are found in its files of words.</summary>
     [Fact]
     public void No_sentence_stands_in_the_core_itself()
