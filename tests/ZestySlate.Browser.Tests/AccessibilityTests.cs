@@ -7,23 +7,31 @@ public sealed class AccessibilityTests(Apps apps)
 {
     private static readonly string Axe = File.ReadAllText(Path.Combine(Apps.Root, "src/ZestySlate.Web/node_modules/axe-core/axe.min.js"));
 
+    private static readonly string[] EveryRule = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"];
+
     private static void Passes(Person person, string where)
     {
-        foreach (var theme in new[] { "paper", "slate" })
+        // The other theme changes colours only, so only what is said of colours is asked of it again.
+        foreach (var (theme, rules) in new[] { ("paper", EveryRule), ("slate", ["cat.color"]) })
         {
             person.Run("document.documentElement.dataset.theme = arguments[0]", theme);
-            person.Run(Axe);
+            if (person.Run("return window.axe ? true : null") is null)
+            {
+                person.Run(Axe);
+            }
+
             // A region with a tabindex can have the focus inside a disabled fieldset too, which disables form controls only (HTML, section
             // 4.10.18.5); axe takes it for disabled.
             var result = (string?)
                 person.Driver.ExecuteAsyncScript(
                     """
                     const done = arguments[arguments.length - 1];
-                    axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })
+                    axe.run(document, { runOnly: arguments[0], resultTypes: ["violations"], preload: false })
                       .then(r => done(JSON.stringify(r.violations.map(v => v.id === "scrollable-region-focusable" ? { ...v,
                         nodes: v.nodes.filter(n => !n.html.includes("tabindex=\"0\"")) } : v).filter(v => v.nodes.length > 0)
                         .map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")))));
-                    """
+                    """,
+                    [rules]
                 );
             var violations = JsonSerializer.Deserialize<string[]>(result!)!;
             Assert.True(violations.Length == 0, $"{where} ({theme}): {string.Join("\n", violations)}");
