@@ -285,7 +285,7 @@ public static class Composition
     public static async Task PrepareAsync(this WebApplication app)
     {
         await using var scope = app.Services.CreateAsyncScope();
-        var db = scope.ServiceProvider.GetRequiredService<SlateDb>();
+        await using var db = await scope.ServiceProvider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContextAsync();
         await db.PrepareAsync();
         var roles = scope.ServiceProvider.GetRequiredService<RoleManager<IdentityRole>>();
         foreach (var role in new[] { Roles.Teacher, Roles.Learner, Roles.Keeper })

@@ -36,79 +36,73 @@ public sealed class ActivityLibraryTests : TestDatabase
         }
 
         var record = await PublishedAsync();
-        await using var set = NewDb();
-        await Activities(set).SetVisibilityAsync(record.Id, visibility);
+        await Activities.SetVisibilityAsync(record.Id, visibility);
         return record;
     }
 
     [Fact]
     public async Task What_somebody_opened_last_comes_first_and_only_for_them()
     {
-        await using var db = NewDb();
-        async Task<string> MakeAsync(string title) => (await Activities(db).CreateAsync("ines", Garden(title))).Record.Id;
+        async Task<string> MakeAsync(string title) => (await Activities.CreateAsync("ines", Garden(title))).Record.Id;
         var (a, b, c) = (await MakeAsync("A"), await MakeAsync("B"), await MakeAsync("C"));
         Clock.Now += TimeSpan.FromMinutes(1);
-        await Shelves(db).OpenedAsync("ines", a);
+        await Shelves.OpenedAsync("ines", a);
         Clock.Now += TimeSpan.FromMinutes(1);
-        await Shelves(db).OpenedAsync("ines", b);
-        await Shelves(db).OpenedAsync("tobiah", c);
+        await Shelves.OpenedAsync("ines", b);
+        await Shelves.OpenedAsync("tobiah", c);
         Assert.Equal(["B", "A", "C"], await TitlesAsync("ines", new LibrarySearch()));
 
         // Opened again it moves up; a line is kept of the newest alone.
         Clock.Now += TimeSpan.FromMinutes(1);
-        await Shelves(db).OpenedAsync("ines", a);
+        await Shelves.OpenedAsync("ines", a);
         Assert.Equal(["A", "B", "C"], await TitlesAsync("ines", new LibrarySearch()));
-        var found = await Shelves(db).SearchAsync("ines", new LibrarySearch());
+        var found = await Shelves.SearchAsync("ines", new LibrarySearch());
         Assert.Equal(Clock.GetUtcNow(), found.Entries[0].OpenedAt);
         Assert.Null(found.Entries[2].OpenedAt);
     }
 
-    private async Task<IReadOnlyList<string>> TitlesAsync(string person, LibrarySearch search)
-    {
-        await using var db = NewDb();
-        return (await Shelves(db).SearchAsync(person, search)).Entries.Select(entry => entry.Record.Title).ToList();
-    }
+    private async Task<IReadOnlyList<string>> TitlesAsync(string person, LibrarySearch search) =>
+        (await Shelves.SearchAsync(person, search)).Entries.Select(entry => entry.Record.Title).ToList();
 
     [Fact]
     public async Task Words_are_found_in_titles_and_inside_and_follow_every_change()
     {
-        await using var db = NewDb();
-        var draft = await Activities(db).CreateAsync("ines", Garden("Clouds of the bay"));
-        await Activities(db).CreateAsync("ines", Garden("Tides"));
+        var draft = await Activities.CreateAsync("ines", Garden("Clouds of the bay"));
+        await Activities.CreateAsync("ines", Garden("Tides"));
         Assert.Equal(["Clouds of the bay"], await TitlesAsync("ines", new LibrarySearch { Words = "BAY which?" }));
         Assert.Empty(await TitlesAsync("ines", new LibrarySearch { Words = "bay barometer" }));
-        await Activities(db).EditAsync(draft.Record.Id, draft.Record.Version, "ines", new DescribeActivity("With a barometer", "de"));
+        draft = (
+            await Activities.EditAsync(draft.Record.Id, draft.Record.Version, "ines", new DescribeActivity("With a barometer", "de"))
+        ).Draft;
         Assert.Equal(["Clouds of the bay"], await TitlesAsync("ines", new LibrarySearch { Words = "bay barometer" }));
         Assert.Equal(["Clouds of the bay"], await TitlesAsync("ines", new LibrarySearch { Language = "de" }));
-        await Activities(db).UndoAsync(draft.Record.Id, draft.Record.Version, "ines");
+        await Activities.UndoAsync(draft.Record.Id, draft.Record.Version, "ines");
         Assert.Empty(await TitlesAsync("ines", new LibrarySearch { Words = "barometer" }));
     }
 
     [Fact]
     public async Task Filters_narrow_and_an_activity_without_ages_fits_every_age()
     {
-        await using var db = NewDb();
-        await Activities(db)
-            .CreateAsync(
-                "ines",
-                Garden("A") with
+        await Activities.CreateAsync(
+            "ines",
+            Garden("A") with
+            {
+                Audience = new Audience
                 {
-                    Audience = new Audience
-                    {
-                        Subject = "Weather",
-                        Level = "Year 8",
-                        AgeFrom = 12,
-                        AgeTo = 14,
-                    },
-                }
-            );
-        await Activities(db).CreateAsync("ines", Garden("B") with { Audience = new Audience { Subject = "Tides" } });
+                    Subject = "Weather",
+                    Level = "Year 8",
+                    AgeFrom = 12,
+                    AgeTo = 14,
+                },
+            }
+        );
+        await Activities.CreateAsync("ines", Garden("B") with { Audience = new Audience { Subject = "Tides" } });
         Assert.Equal(["A"], await TitlesAsync("ines", new LibrarySearch { Subject = "Weather" }));
         Assert.Equal(["A", "B"], (await TitlesAsync("ines", new LibrarySearch { Age = 13, Order = LibraryOrder.Title })));
         Assert.Equal(["B"], await TitlesAsync("ines", new LibrarySearch { Age = 15 }));
         Assert.Equal(["A", "B"], await TitlesAsync("ines", new LibrarySearch { Kind = ActivityKind.Picture, Order = LibraryOrder.Title }));
         Assert.Empty(await TitlesAsync("ines", new LibrarySearch { Stage = ActivityStage.Published }));
-        var choices = await Shelves(db).ChoicesAsync("ines", Shelf.Mine);
+        var choices = await Shelves.ChoicesAsync("ines", Shelf.Mine);
         Assert.Equal(["Tides", "Weather"], choices.Subjects);
         Assert.Equal(["Year 8"], choices.Levels);
     }
@@ -117,18 +111,18 @@ public sealed class ActivityLibraryTests : TestDatabase
     public async Task Folders_hold_those_below_and_the_bin_gives_back()
     {
         await using var db = NewDb();
-        var one = (await Activities(db).CreateAsync("ines", Garden("One"))).Record.Id;
-        var two = (await Activities(db).CreateAsync("ines", Garden("Two"))).Record.Id;
-        await Shelves(db).MoveAsync("ines", [one], " Year 8 / clouds ");
+        var one = (await Activities.CreateAsync("ines", Garden("One"))).Record.Id;
+        var two = (await Activities.CreateAsync("ines", Garden("Two"))).Record.Id;
+        await Shelves.MoveAsync("ines", [one], " Year 8 / clouds ");
         Assert.Equal(["One"], await TitlesAsync("ines", new LibrarySearch { Folder = "Year 8" }));
-        Assert.Equal(["Year 8", "Year 8/clouds"], (await Shelves(db).ChoicesAsync("ines", Shelf.Mine)).Folders);
-        Assert.Equal(0, await Shelves(db).BinAsync("tobiah", [one]));
-        await Shelves(db).BinAsync("ines", [one, two]);
+        Assert.Equal(["Year 8", "Year 8/clouds"], (await Shelves.ChoicesAsync("ines", Shelf.Mine)).Folders);
+        Assert.Equal(0, await Shelves.BinAsync("tobiah", [one]));
+        await Shelves.BinAsync("ines", [one, two]);
         Assert.Empty(await TitlesAsync("ines", new LibrarySearch()));
         Assert.Equal(2, (await TitlesAsync("ines", new LibrarySearch { Shelf = Shelf.Bin })).Count);
-        await Shelves(db).RestoreAsync("ines", [two]);
+        await Shelves.RestoreAsync("ines", [two]);
         Assert.Equal(["Two"], await TitlesAsync("ines", new LibrarySearch()));
-        Assert.Equal(1, await Shelves(db).DeleteAsync("ines", [one, two]));
+        Assert.Equal(1, await Shelves.DeleteAsync("ines", [one, two]));
         Assert.Equal([two], await db.Activities.Select(activity => activity.Id).ToListAsync(TestContext.Current.CancellationToken));
         Assert.Equal([two], await db.ActivityWords.Select(words => words.ActivityId).ToListAsync(TestContext.Current.CancellationToken));
     }
@@ -137,38 +131,35 @@ public sealed class ActivityLibraryTests : TestDatabase
     public async Task What_somebody_worked_on_is_never_deleted()
     {
         var record = await PublishedAsync();
-        await using var db = NewDb();
-        await Attempts(db).BeginAsync(record, "wren", null);
-        await Shelves(db).BinAsync("ines", [record.Id]);
-        Assert.Equal(0, await Shelves(db).DeleteAsync("ines", [record.Id]));
+        await Attempts.BeginAsync(record, "wren", null);
+        await Shelves.BinAsync("ines", [record.Id]);
+        Assert.Equal(0, await Shelves.DeleteAsync("ines", [record.Id]));
     }
 
     [Fact]
     public async Task A_copy_is_ones_own_and_named_apart()
     {
-        await using var db = NewDb();
-        var original = (await Activities(db).CreateAsync("ines", Garden())).Record.Id;
-        var copy = (await Shelves(db).CopyAsync(original, "ines", "ines"))!;
-        var given = (await Shelves(db).CopyAsync(original, "ines", "tobiah", "From Ines/Halloran"))!;
+        var original = (await Activities.CreateAsync("ines", Garden())).Record.Id;
+        var copy = (await Shelves.CopyAsync(original, "ines", "ines"))!;
+        var given = (await Shelves.CopyAsync(original, "ines", "tobiah", "From Ines/Halloran"))!;
         Assert.Equal(("Garden (2)", "Garden", "tobiah", "From Ines/Halloran"), (copy.Title, given.Title, given.OwnerId, given.Folder));
-        Assert.Null(await Shelves(db).CopyAsync(original, "tobiah", "tobiah"));
+        Assert.Null(await Shelves.CopyAsync(original, "tobiah", "tobiah"));
     }
 
     [Fact]
     public async Task A_colleague_is_let_in_to_look_or_to_edit_and_out_again()
     {
         var record = await SchoolsAsync();
-        await using var db = NewDb();
-        var rights = new ActivityRights(db);
+        var rights = Rights;
         async Task<(bool, bool)> MayAsync() =>
             (await rights.MayReadAsync("garden", "tobiah"), await rights.MayEditAsync("garden", "tobiah"));
         Assert.Equal((false, false), await MayAsync());
-        Assert.True(await Shelves(db).LetInAsync(record, "tobiah", false));
+        Assert.True(await Shelves.LetInAsync(record, "tobiah", false));
         Assert.Equal((true, false), await MayAsync());
         Assert.Equal(["Garden"], await TitlesAsync("tobiah", new LibrarySearch { Shelf = Shelf.Shared }));
-        await Shelves(db).LetInAsync(record, "tobiah", true);
+        await Shelves.LetInAsync(record, "tobiah", true);
         Assert.Equal((true, true), await MayAsync());
-        await Shelves(db).LetInAsync(record, "tobiah", null);
+        await Shelves.LetInAsync(record, "tobiah", null);
         Assert.Equal((false, false), await MayAsync());
     }
 
@@ -180,9 +171,9 @@ public sealed class ActivityLibraryTests : TestDatabase
     {
         var record = await SchoolsAsync(visibility);
         await using var db = NewDb();
-        var rights = new ActivityRights(db);
-        Assert.False(await Shelves(db).LetInAsync(record, "bo", true));
-        await Shelves(db).LetInAsync(record, "tobiah", true);
+        var rights = Rights;
+        Assert.False(await Shelves.LetInAsync(record, "bo", true));
+        await Shelves.LetInAsync(record, "tobiah", true);
         (await db.Users.SingleAsync(person => person.Id == "tobiah", TestContext.Current.CancellationToken)).SchoolId = Theirs;
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
         foreach (var stranger in new[] { "bo", "tobiah" })
@@ -192,8 +183,8 @@ public sealed class ActivityLibraryTests : TestDatabase
             Assert.False(await rights.IsOfSchoolAsync("ines", stranger));
             Assert.Empty(await TitlesAsync(stranger, new LibrarySearch { Shelf = Shelf.School }));
             Assert.Empty(await TitlesAsync(stranger, new LibrarySearch { Shelf = Shelf.Shared }));
-            Assert.Empty(await Activities(db).ReusableAsync(stranger, "garden"));
-            Assert.Null(await Activities(db).ReusableDocumentAsync("garden", stranger));
+            Assert.Empty(await Activities.ReusableAsync(stranger, "garden"));
+            Assert.Null(await Activities.ReusableDocumentAsync("garden", stranger));
         }
     }
 
@@ -203,29 +194,28 @@ public sealed class ActivityLibraryTests : TestDatabase
         await SchoolsAsync(Visibility.School);
         await using var db = NewDb();
         Assert.Equal(["Garden"], await TitlesAsync("tobiah", new LibrarySearch { Shelf = Shelf.School }));
-        var group = (await Classes(db).CreateAsync("tobiah", "Year 9", "Wren")).Value;
+        var group = (await Classes.CreateAsync("tobiah", "Year 9", "Wren")).Value;
         var wren = await db
             .Enrolments.Where(enrolment => enrolment.ClassId == group.Id)
             .Select(enrolment => enrolment.PersonId)
             .SingleAsync(TestContext.Current.CancellationToken);
-        Assert.True(await new ActivityRights(db).IsOfSchoolAsync("ines", wren));
-        Assert.Empty(await Shelves(db).ShowcaseAsync(Ours));
-        await Activities(db).SetVisibilityAsync("garden", Visibility.Showcase);
-        Assert.Equal("garden", Assert.Single(await Shelves(db).ShowcaseAsync(Ours)).Record.Id);
-        Assert.Empty(await Shelves(db).ShowcaseAsync(Theirs));
+        Assert.True(await Rights.IsOfSchoolAsync("ines", wren));
+        Assert.Empty(await Shelves.ShowcaseAsync(Ours));
+        await Activities.SetVisibilityAsync("garden", Visibility.Showcase);
+        Assert.Equal("garden", Assert.Single(await Shelves.ShowcaseAsync(Ours)).Record.Id);
+        Assert.Empty(await Shelves.ShowcaseAsync(Theirs));
     }
 
     [Fact]
     public async Task A_page_of_many_is_as_long_as_a_page()
     {
-        await using var db = NewDb();
         for (var i = 0; i < LibrarySearch.PageSize + 3; i++)
         {
-            await Activities(db).CreateAsync("ines", Garden($"Garden {i:00}"));
+            await Activities.CreateAsync("ines", Garden($"Garden {i:00}"));
         }
 
-        var first = await Shelves(db).SearchAsync("ines", new LibrarySearch { Order = LibraryOrder.Title });
-        var second = await Shelves(db).SearchAsync("ines", new LibrarySearch { Order = LibraryOrder.Title, Page = 1 });
+        var first = await Shelves.SearchAsync("ines", new LibrarySearch { Order = LibraryOrder.Title });
+        var second = await Shelves.SearchAsync("ines", new LibrarySearch { Order = LibraryOrder.Title, Page = 1 });
         Assert.Equal((LibrarySearch.PageSize, 3, LibrarySearch.PageSize + 3), (first.Entries.Count, second.Entries.Count, second.Total));
         Assert.Equal("Garden 24", second.Entries[0].Record.Title);
     }

@@ -9,21 +9,18 @@ public sealed class ActivityStoreTests : TestDatabase
 {
     private async Task<EditResult> EditAsync(int version, Edit edit, string author = "ines")
     {
-        await using var db = NewDb();
         Clock.Now = Clock.Now.AddSeconds(10);
-        return await Activities(db).EditAsync("garden", version, author, edit);
+        return await Activities.EditAsync("garden", version, author, edit);
     }
 
     private async Task<Draft> DraftAsync()
     {
-        await using var db = NewDb();
-        return (await Activities(db).DraftAsync("garden"))!;
+        return (await Activities.DraftAsync("garden"))!;
     }
 
     private async Task BeginAsync()
     {
-        await using var db = NewDb();
-        await Activities(db).CreateAsync("ines", Garden(), "garden");
+        await Activities.CreateAsync("ines", Garden(), "garden");
     }
 
     [Fact]
@@ -32,7 +29,7 @@ public sealed class ActivityStoreTests : TestDatabase
         await PublishedAsync();
         await using (var db = NewDb())
         {
-            var store = Activities(db);
+            var store = Activities;
             await store.EditAsync("garden", (await store.DraftAsync("garden"))!.Record.Version, "ines", new RenameActivity("Changed"));
         }
 
@@ -41,8 +38,7 @@ public sealed class ActivityStoreTests : TestDatabase
                 .Range(0, 6)
                 .Select(async _ =>
                 {
-                    await using var db = NewDb();
-                    return (await Activities(db).PublishAsync("garden", "ines")).Number;
+                    return (await Activities.PublishAsync("garden", "ines")).Number;
                 })
         );
         await using var after = NewDb();
@@ -74,8 +70,7 @@ public sealed class ActivityStoreTests : TestDatabase
         await EditAsync(2, new MoveSpot("n", 0.9, 0.9));
         await EditAsync(3, new DeleteSpot("q"));
 
-        await using var db = NewDb();
-        var store = Activities(db);
+        var store = Activities;
         Assert.NotNull((await store.UndoAsync("garden", 4, "ines")).Draft.Document.SpotOf("q"));
         Assert.Equal(new AtPoint(0.1, 0.1), (await store.UndoAsync("garden", 5, "ines")).Draft.Document.SpotOf("n")!.Place);
         Assert.Equal("Garden", (await store.UndoAsync("garden", 6, "ines")).Draft.Document.Title);
@@ -91,8 +86,7 @@ public sealed class ActivityStoreTests : TestDatabase
     public async Task Typing_in_one_field_is_one_step()
     {
         await BeginAsync();
-        await using var db = NewDb();
-        var store = Activities(db);
+        var store = Activities;
         await store.EditAsync("garden", 1, "ines", new RenameActivity("T"));
         await store.EditAsync("garden", 2, "ines", new RenameActivity("Ti"));
         await store.EditAsync("garden", 3, "ines", new RenameActivity("Tide"));
@@ -103,8 +97,7 @@ public sealed class ActivityStoreTests : TestDatabase
     public async Task What_was_published_is_never_amended()
     {
         await BeginAsync();
-        await using var db = NewDb();
-        var store = Activities(db);
+        var store = Activities;
         await store.EditAsync("garden", 1, "ines", new RenameActivity("First"));
         await store.PublishAsync("garden", "ines");
         await store.EditAsync("garden", 2, "ines", new RenameActivity("Second"));
@@ -156,8 +149,7 @@ public sealed class ActivityStoreTests : TestDatabase
     public async Task Editions_are_numbered_and_the_newest_is_known()
     {
         await BeginAsync();
-        await using var db = NewDb();
-        var store = Activities(db);
+        var store = Activities;
         await store.PublishAsync("garden", "ines");
         await store.EditAsync("garden", 1, "ines", new RenameActivity("Two"));
         await store.PublishAsync("garden", "ines");

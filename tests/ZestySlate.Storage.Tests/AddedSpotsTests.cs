@@ -16,40 +16,39 @@ public sealed class AddedSpotsTests : TestDatabase
 
     private async Task PublishAsync(LearnersSpots allowed)
     {
-        await using var db = NewDb();
         var garden = Garden();
-        await Activities(db)
-            .CreateAsync("ines", garden.WithScene(garden.Scenes[0].Id, scene => scene with { LearnersSpots = allowed }), "coast");
-        await Activities(db).PublishAsync("coast", "ines");
-        _activity = (await Activities(db).DraftAsync("coast"))!.Record;
+        await Activities.CreateAsync(
+            "ines",
+            garden.WithScene(garden.Scenes[0].Id, scene => scene with { LearnersSpots = allowed }),
+            "coast"
+        );
+        await Activities.PublishAsync("coast", "ines");
+        _activity = (await Activities.DraftAsync("coast"))!.Record;
     }
 
     /// <summary>A class with this learner alone, at work on the activity.</summary>
     private async Task<LoadedAttempt> AtWorkAsync(string name)
     {
         await using var db = NewDb();
-        var group = (await Classes(db).CreateAsync("ines", "Class of " + name, name)).Value;
-        await Classes(db).GiveAsync(group.Id, "coast", "Coast");
+        var group = (await Classes.CreateAsync("ines", "Class of " + name, name)).Value;
+        await Classes.GiveAsync(group.Id, "coast", "Coast");
         var learner = await db.Enrolments.SingleAsync(e => e.ClassId == group.Id, Stop);
         return await AtWorkAsync(learner.PersonId, await db.Assignments.SingleAsync(a => a.ClassId == group.Id, Stop));
     }
 
     private async Task<LoadedAttempt> AtWorkAsync(string person, AssignmentRecord? given)
     {
-        await using var db = NewDb();
-        return (await Attempts(db).LoadAsync((await Attempts(db).BeginAsync(_activity, person, given)).Id))!;
+        return (await Attempts.LoadAsync((await Attempts.BeginAsync(_activity, person, given)).Id))!;
     }
 
     private async Task<string?> AddAsync(LoadedAttempt by, string title, string? id = null, string text = "In the bay.")
     {
-        await using var db = NewDb();
-        return (await new AddedSpots(db, Clock).SaveAsync(by.Record, by.State.Activity.Scenes[0], id, 0.5, 1.5, title, text))?.Key;
+        return (await new AddedSpots(this, Clock).SaveAsync(by.Record, by.State.Activity.Scenes[0], id, 0.5, 1.5, title, text))?.Key;
     }
 
     private async Task<IReadOnlyList<AddedSpot>> SeenByAsync(LoadedAttempt viewer)
     {
-        await using var db = NewDb();
-        return [.. (await new AddedSpots(db, Clock).WithAddedAsync(viewer.Record, viewer.State)).Added];
+        return [.. (await new AddedSpots(this, Clock).WithAddedAsync(viewer.Record, viewer.State)).Added];
     }
 
     private async Task<AddedSpotRecord> OnlyOneAsync()
@@ -60,8 +59,7 @@ public sealed class AddedSpotsTests : TestDatabase
 
     private async Task<bool> JudgeAsync(AddedSpotRecord spot, AddedState state, string comment = "")
     {
-        await using var db = NewDb();
-        return await new AddedSpots(db, Clock).JudgeAsync("coast", spot.Id, spot.At, state, comment);
+        return await new AddedSpots(this, Clock).JudgeAsync("coast", spot.Id, spot.At, state, comment);
     }
 
     [Fact]
@@ -108,10 +106,9 @@ public sealed class AddedSpotsTests : TestDatabase
         await AddAsync(wren, "Gannets");
         Assert.Empty(await SeenByAsync(other));
         Assert.Empty(await SeenByAsync(byLink));
-        await using var db = NewDb();
         Assert.Equal(
             ("Gannets", "Wren", "Class of Wren"),
-            Assert.Single((await new AddedSpots(db, Clock).AllAsync("coast")).Select(one => (one.Spot.Title, one.By, one.Class)))
+            Assert.Single((await new AddedSpots(this, Clock).AllAsync("coast")).Select(one => (one.Spot.Title, one.By, one.Class)))
         );
     }
 
@@ -124,9 +121,9 @@ public sealed class AddedSpotsTests : TestDatabase
         var spot = await OnlyOneAsync();
         await AddAsync(tobiah, "Mine now", spot.Id);
         await using var db = NewDb();
-        await new AddedSpots(db, Clock).DeleteAsync(tobiah.Record, spot.Id);
+        await new AddedSpots(this, Clock).DeleteAsync(tobiah.Record, spot.Id);
         Assert.Equal("Halo", (await db.AddedSpots.AsNoTracking().SingleAsync(s => s.Id == spot.Id, Stop)).Title);
-        await new AddedSpots(db, Clock).DeleteAsync(ines.Record, spot.Id);
+        await new AddedSpots(this, Clock).DeleteAsync(ines.Record, spot.Id);
         Assert.False(await db.AddedSpots.AnyAsync(s => s.Id == spot.Id, Stop));
     }
 
@@ -140,10 +137,9 @@ public sealed class AddedSpotsTests : TestDatabase
         Clock.Now += TimeSpan.FromMinutes(1);
         await AddAsync(ines, "Something else", seen.Id);
         Assert.False(await JudgeAsync(seen, AddedState.Shown));
-        await using var db = NewDb();
-        await new AddedSpots(db, Clock).ApproveAllAsync("coast", seen.At);
+        await new AddedSpots(this, Clock).ApproveAllAsync("coast", seen.At);
         Assert.Equal(AddedState.Waits, (await OnlyOneAsync()).State);
-        await new AddedSpots(db, Clock).ApproveAllAsync("coast", Clock.Now);
+        await new AddedSpots(this, Clock).ApproveAllAsync("coast", Clock.Now);
         Assert.Equal(AddedState.Shown, (await OnlyOneAsync()).State);
     }
 

@@ -108,10 +108,9 @@ public sealed class ArrivingFilesTests : TestDatabase
     [Fact]
     public async Task A_file_on_disk_is_moved_into_the_library_and_has_the_hash_of_its_bytes()
     {
-        await using var db = NewDb();
         byte[] bytes = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
         await AddAsync(File(), 0, bytes);
-        var store = new MediaStore(db, new MediaFolder(Path.Combine(Folder, "media")), Clock);
+        var store = new MediaStore(this, new MediaFolder(Path.Combine(Folder, "media")), Clock);
         var moved = await store.StoreAsync(new ReadyFile(Files.Whole(File())!, MediaKind.Video, "video/webm"), "film.webm", "ines");
         Assert.Equal(moved, await store.StoreAsync(new ReadyFile(bytes, MediaKind.Video, "video/webm"), "again.webm", "ines"));
         Assert.Equal(bytes, await store.ReadAsync(moved));

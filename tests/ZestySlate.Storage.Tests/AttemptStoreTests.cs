@@ -16,14 +16,12 @@ public sealed class AttemptStoreTests : TestDatabase
     private async Task<AttemptRecord> BegunAsync(AssignmentRecord? assignment = null)
     {
         var activity = await PublishedAsync();
-        await using var db = NewDb();
-        return await Attempts(db).BeginAsync(activity, "tobiah", assignment);
+        return await Attempts.BeginAsync(activity, "tobiah", assignment);
     }
 
     private async Task<TakeResult> TakeAsync(string attempt, AttemptEvent happened)
     {
-        await using var db = NewDb();
-        return (await Attempts(db).TakeAsync(attempt, happened))!;
+        return (await Attempts.TakeAsync(attempt, happened))!;
     }
 
     /// <summary>The activity placed in a course that Tobiah takes.</summary>
@@ -76,7 +74,7 @@ public sealed class AttemptStoreTests : TestDatabase
         var placed = await PlacedAsync();
         var attempt = await BegunAsync(placed);
         await using var db = NewDb();
-        await Scores(db).QueueAsync(db, placed, attempt, new CourseScore((decimal)points, 11, "Completed", "FullyGraded"));
+        await Scores.QueueAsync(db, placed, attempt, new CourseScore((decimal)points, 11, "Completed", "FullyGraded"));
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
         var last = await db.ScoreDeliveries.OrderByDescending(d => d.Id).FirstAsync(TestContext.Current.CancellationToken);
         Assert.Equal((decimal)told, JsonSerializer.Deserialize<CourseScore>(last.Score)!.Given);
@@ -88,8 +86,7 @@ public sealed class AttemptStoreTests : TestDatabase
         var attempt = await BegunAsync();
         await TakeAsync(attempt.Id, Mark("e1", "a"));
         Restart();
-        await using var db = NewDb();
-        Assert.Equal(1m, (await Attempts(db).LoadAsync(attempt.Id))!.State.Score.Points);
+        Assert.Equal(1m, (await Attempts.LoadAsync(attempt.Id))!.State.Score.Points);
     }
 
     [Fact]
@@ -116,8 +113,7 @@ public sealed class AttemptStoreTests : TestDatabase
                     )
                 )
         );
-        await using var db = NewDb();
-        Assert.Equal(41, (await Attempts(db).LoadAsync(attempt.Id))!.Events.Count);
+        Assert.Equal(41, (await Attempts.LoadAsync(attempt.Id))!.Events.Count);
     }
 
     [Fact]
@@ -125,8 +121,7 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var attempt = await BegunAsync();
         await TakeAsync(attempt.Id, Mark("e1", "b"));
-        await using var db = NewDb();
-        var store = Attempts(db);
+        var store = Attempts;
         Restart();
         await TakeAsync(attempt.Id, Mark("there", "b"));
         var taken = (await store.TakeAsync(attempt.Id, Mark("e2", "a")))!;
@@ -138,8 +133,7 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var attempt = await BegunAsync();
         Assert.NotNull((await TakeAsync(attempt.Id, Mark("e1", "zz"))).Refusal);
-        await using var db = NewDb();
-        Assert.Single((await Attempts(db).LoadAsync(attempt.Id))!.Events);
+        Assert.Single((await Attempts.LoadAsync(attempt.Id))!.Events);
     }
 
     [Fact]
@@ -148,37 +142,34 @@ public sealed class AttemptStoreTests : TestDatabase
         var attempt = await BegunAsync();
         await using (var db = NewDb())
         {
-            var store = Activities(db);
+            var store = Activities;
             await store.EditAsync("garden", 1, "ines", new RenameActivity("Mended title"));
             await store.EditAsync("garden", 2, "ines", new SetRules(new Rules { Tries = 1 }));
             await store.PublishAsync("garden", "ines");
         }
 
-        await using var again = NewDb();
-        var state = (await Attempts(again).LoadAsync(attempt.Id))!.State;
+        var state = (await Attempts.LoadAsync(attempt.Id))!.State;
         Assert.Equal("Mended title", state.Activity.Title);
         Assert.Null(state.Activity.Rules.Tries);
         Assert.Equal(2, state.Edition);
-        Assert.Single((await Attempts(again).LoadAsync(attempt.Id))!.Events.OfType<TookWording>());
+        Assert.Single((await Attempts.LoadAsync(attempt.Id))!.Events.OfType<TookWording>());
     }
 
     [Fact]
     public async Task A_new_attempt_begins_on_the_newest_edition()
     {
         var activity = await PublishedAsync();
-        await using var db = NewDb();
-        await Activities(db).EditAsync("garden", 1, "ines", new SetRules(new Rules { Tries = 1 }));
-        await Activities(db).PublishAsync("garden", "ines");
-        var record = (await Activities(db).DraftAsync("garden"))!.Record;
-        var attempt = await Attempts(db).BeginAsync(record, "tobiah", null);
-        Assert.Equal(1, (await Attempts(db).LoadAsync(attempt.Id))!.State.Activity.Rules.Tries);
+        await Activities.EditAsync("garden", 1, "ines", new SetRules(new Rules { Tries = 1 }));
+        await Activities.PublishAsync("garden", "ines");
+        var record = (await Activities.DraftAsync("garden"))!.Record;
+        var attempt = await Attempts.BeginAsync(record, "tobiah", null);
+        Assert.Equal(1, (await Attempts.LoadAsync(attempt.Id))!.State.Activity.Rules.Tries);
     }
 
     [Fact]
     public async Task There_is_no_attempt_of_an_unknown_id()
     {
-        await using var db = NewDb();
-        Assert.Null(await Attempts(db).LoadAsync("nobody"));
+        Assert.Null(await Attempts.LoadAsync("nobody"));
     }
 
     [Fact]
@@ -215,9 +206,9 @@ public sealed class AttemptStoreTests : TestDatabase
         AttemptRecord attempt;
         await using (var db = NewDb())
         {
-            await Activities(db).EditAsync("garden", 1, "ines", new SetRules(new Rules { Completion = completion, PassMark = 50 }));
-            await Activities(db).PublishAsync("garden", "ines");
-            attempt = await Attempts(db).BeginAsync((await Activities(db).DraftAsync("garden"))!.Record, "tobiah", await PlacedAsync());
+            await Activities.EditAsync("garden", 1, "ines", new SetRules(new Rules { Completion = completion, PassMark = 50 }));
+            await Activities.PublishAsync("garden", "ines");
+            attempt = await Attempts.BeginAsync((await Activities.DraftAsync("garden"))!.Record, "tobiah", await PlacedAsync());
         }
 
         await TakeAsync(attempt.Id, Mark("e1", picked));
@@ -241,8 +232,7 @@ public sealed class AttemptStoreTests : TestDatabase
         AttemptRecord second;
         await using (var again = NewDb())
         {
-            second = await Attempts(again)
-                .BeginAsync(await again.Activities.SingleAsync(TestContext.Current.CancellationToken), "ines", null);
+            second = await Attempts.BeginAsync(await again.Activities.SingleAsync(TestContext.Current.CancellationToken), "ines", null);
         }
 
         await TakeAsync(first.Id, Mark("e1", "b"));
@@ -253,7 +243,7 @@ public sealed class AttemptStoreTests : TestDatabase
         {
             Assert.Equal(
                 [(second.Id, 1m), (first.Id, 0m)],
-                (await Reader(db).AsTheyStandAsync("garden", records)).Select(loaded => (loaded.Record.Id, loaded.State.Score.Points))
+                (await Reader.AsTheyStandAsync("garden", records)).Select(loaded => (loaded.Record.Id, loaded.State.Score.Points))
             );
             Restart();
         }
@@ -261,8 +251,7 @@ public sealed class AttemptStoreTests : TestDatabase
 
     private async Task<ActivityRecord> PublishedAsync(Func<Activity, Activity> change)
     {
-        await using var db = NewDb();
-        var store = Activities(db);
+        var store = Activities;
         await store.CreateAsync("ines", change(Garden()), "timed");
         await store.PublishAsync("timed", "ines");
         return (await store.DraftAsync("timed"))!.Record;
@@ -274,13 +263,13 @@ public sealed class AttemptStoreTests : TestDatabase
         var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
         await using var db = NewDb();
         var (started, waiting) = (
-            await Attempts(db).BeginAsync(activity, "tobiah", await PlacedAsync()),
-            await Attempts(db).BeginAsync(activity, "ines", null)
+            await Attempts.BeginAsync(activity, "tobiah", await PlacedAsync()),
+            await Attempts.BeginAsync(activity, "ines", null)
         );
         await TakeAsync(started.Id, new Started { Id = "s", At = Clock.Now });
         await TakeAsync(started.Id, Mark("m", "a"));
         var memory = new OverdueMemory();
-        Task LookAsync() => new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(memory);
+        Task LookAsync() => new Overdue(this, Activities, Attempts, Clock).HandInAsync(memory);
         async Task<DateTimeOffset?> HandedInAsync(string id) =>
             await db
                 .Attempts.AsNoTracking()
@@ -315,14 +304,14 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
         await using var db = NewDb();
-        var started = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        var started = await Attempts.BeginAsync(activity, "tobiah", null);
         await TakeAsync(started.Id, new Started { Id = "s", At = Clock.Now });
-        var store = Activities(db);
+        var store = Activities;
         await store.EditAsync("timed", (await store.DraftAsync("timed"))!.Record.Version, "ines", new SetRules(new Rules()));
         await store.PublishAsync("timed", "ines");
         Assert.Null(store.Edition("timed", await store.NewestEditionAsync("timed")).Rules.Clock);
         Clock.Now += TimeSpan.FromMinutes(2);
-        await new Overdue(db, Activities(db), Attempts(db), Clock).HandInAsync(new OverdueMemory());
+        await new Overdue(this, Activities, Attempts, Clock).HandInAsync(new OverdueMemory());
         Assert.Equal(
             Clock.Now.AddMinutes(-1),
             await db
@@ -337,11 +326,10 @@ public sealed class AttemptStoreTests : TestDatabase
     public async Task Time_that_ran_out_while_nobody_was_there_is_on_record_when_somebody_looks()
     {
         var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
-        await using var db = NewDb();
-        var attempt = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        var attempt = await Attempts.BeginAsync(activity, "tobiah", null);
         await TakeAsync(attempt.Id, new Started { Id = "s", At = Clock.Now });
         Clock.Now += TimeSpan.FromMinutes(5);
-        var loaded = (await Attempts(db).LoadAsync(attempt.Id))!;
+        var loaded = (await Attempts.LoadAsync(attempt.Id))!;
         Assert.Equal((Ending.Time, Clock.Now.AddMinutes(-4)), (loaded.State.EndedBy, loaded.State.HandedInAt));
         Assert.IsType<TimeRanOut>(loaded.Events[^1]);
         Restart();
@@ -363,13 +351,12 @@ public sealed class AttemptStoreTests : TestDatabase
                 Flow = new Flow { Way = Way.InOrder, DrawsAgain = again },
             }
         );
-        await using var db = NewDb();
-        var first = await Attempts(db).BeginAsync(activity, "tobiah", null);
+        var first = await Attempts.BeginAsync(activity, "tobiah", null);
         Clock.Now += TimeSpan.FromMinutes(1);
-        var second = await Attempts(db).BeginAsync(activity, "tobiah", null);
-        var began = (Began)(await Attempts(db).LoadAsync(second.Id))!.Events[0];
-        Assert.Equal(again ? null : (await Attempts(db).LoadAsync(first.Id))!.State.Seed, began.DrawSeed);
-        Assert.Equal(2, await Reader(db).GoesAsync("timed", "tobiah", null));
+        var second = await Attempts.BeginAsync(activity, "tobiah", null);
+        var began = (Began)(await Attempts.LoadAsync(second.Id))!.Events[0];
+        Assert.Equal(again ? null : (await Attempts.LoadAsync(first.Id))!.State.Seed, began.DrawSeed);
+        Assert.Equal(2, await Reader.GoesAsync("timed", "tobiah", null));
     }
 
     [Fact]
@@ -377,14 +364,14 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var activity = await PublishedAsync(garden => garden with { Rules = new Rules { Clock = new Clock(ClockFor.Whole, 60) } });
         await using var db = NewDb();
-        var group = (await Classes(db).CreateAsync("ines", "Year 8", "Wren\nOtis")).Value;
-        await Classes(db).GiveAsync(group.Id, "timed", "Timed");
+        var group = (await Classes.CreateAsync("ines", "Year 8", "Wren\nOtis")).Value;
+        await Classes.GiveAsync(group.Id, "timed", "Timed");
         var wren = await db.Enrolments.SingleAsync(e => e.RosterName == "Wren", TestContext.Current.CancellationToken);
         wren.TimeFactor = 1.5m;
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
         var assignment = await db.Assignments.SingleAsync(TestContext.Current.CancellationToken);
-        var attempt = await Attempts(db).BeginAsync(activity, wren.PersonId, assignment);
-        Assert.Equal(1.5m, (await Attempts(db).LoadAsync(attempt.Id))!.State.TimeFactor);
+        var attempt = await Attempts.BeginAsync(activity, wren.PersonId, assignment);
+        Assert.Equal(1.5m, (await Attempts.LoadAsync(attempt.Id))!.State.TimeFactor);
     }
 
     [Fact]
@@ -392,8 +379,7 @@ public sealed class AttemptStoreTests : TestDatabase
     {
         var activity = await PublishedAsync();
         var assignment = await PlacedAsync();
-        await using var db = NewDb();
-        var attempt = await Attempts(db).BeginAsync(activity, "tobiah", assignment);
+        var attempt = await Attempts.BeginAsync(activity, "tobiah", assignment);
         await TakeAsync(attempt.Id, Mark("e1", "b"));
         await TakeAsync(attempt.Id, new HandedIn { Id = "h", At = Clock.Now });
         await TakeAsync(

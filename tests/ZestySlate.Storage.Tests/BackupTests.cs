@@ -25,14 +25,12 @@ public sealed class BackupTests : TestDatabase
         Directory.CreateDirectory(Data);
         await using var db = Open(Data);
         await db.PrepareAsync(Stop);
-        var handed = await new HandedFiles(db, new HandedFolder(Path.Combine(Data, "handed")), new HandedLimits(), Clock).KeepAsync(
-            "a",
-            "q",
-            "tides.txt",
-            HandedKind.Text,
-            "text/plain",
-            "high at six"u8.ToArray()
-        );
+        var handed = await new HandedFiles(
+            new Opens(() => Open(Data)),
+            new HandedFolder(Path.Combine(Data, "handed")),
+            new HandedLimits(),
+            Clock
+        ).KeepAsync("a", "q", "tides.txt", HandedKind.Text, "text/plain", "high at six"u8.ToArray());
         return handed.Id;
     }
 

@@ -7,8 +7,7 @@ public sealed class ClassStoreTests : TestDatabase
 {
     private async Task<ClassRecord> MadeAsync(string names = "Wren Abernethy\nŁucja Wróblewska\n  \nKaimana\nKaimana\n")
     {
-        await using var db = NewDb();
-        return (await Classes(db).CreateAsync("ines", "Year 8", names)).Value;
+        return (await Classes.CreateAsync("ines", "Year 8", names)).Value;
     }
 
     [Fact]
@@ -37,7 +36,7 @@ public sealed class ClassStoreTests : TestDatabase
         await using var db = NewDb();
         (await db.Classes.SingleAsync(c => c.Id == group.Id, TestContext.Current.CancellationToken)).Code = "COAST8";
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-        Assert.Equal(found, await Classes(db).ByCodeAsync(code) is { } named && (await Classes(db).MeantAsync(named, name)).Count == 1);
+        Assert.Equal(found, await Classes.ByCodeAsync(code) is { } named && (await Classes.MeantAsync(named, name)).Count == 1);
     }
 
     [Theory]
@@ -45,17 +44,15 @@ public sealed class ClassStoreTests : TestDatabase
     [InlineData("Year 8", " \n ", "Type the learners' names, one a line.")]
     public async Task A_class_needs_a_name_and_learners(string name, string names, string refusal)
     {
-        await using var db = NewDb();
-        Assert.Equal(refusal, (await Classes(db).CreateAsync("ines", name, names)).Refusal);
+        Assert.Equal(refusal, (await Classes.CreateAsync("ines", name, names)).Refusal);
     }
 
     [Fact]
     public async Task Too_many_learners_are_counted_in_the_message()
     {
-        await using var db = NewDb();
         Assert.Equal(
             "A class has up to 400 learners; here are 401.",
-            (await Classes(db).CreateAsync("ines", "x", string.Join('\n', Enumerable.Range(0, 401)))).Refusal
+            (await Classes.CreateAsync("ines", "x", string.Join('\n', Enumerable.Range(0, 401)))).Refusal
         );
     }
 
@@ -64,14 +61,13 @@ public sealed class ClassStoreTests : TestDatabase
     {
         var group = await MadeAsync();
         await using var db = NewDb();
-        var classes = Classes(db);
+        var classes = Classes;
         await Task.WhenAll(
             Enumerable
                 .Range(0, 4)
                 .Select(async _ =>
                 {
-                    await using var other = NewDb();
-                    await Classes(other).GiveAsync(group.Id, "garden", "Garden");
+                    await Classes.GiveAsync(group.Id, "garden", "Garden");
                 })
         );
         Assert.Equal(1, await db.Assignments.CountAsync(TestContext.Current.CancellationToken));

@@ -7,7 +7,7 @@ public sealed class HandedFilesTests : TestDatabase
 {
     private HandedLimits Limits { get; set; } = new();
 
-    private HandedFiles Files(SlateDb db) => new(db, new HandedFolder(Path.Combine(Folder, "handed")), Limits, Clock);
+    private HandedFiles Files => new(this, new HandedFolder(Path.Combine(Folder, "handed")), Limits, Clock);
 
     private HandedFileRecord Recording(string attempt = "one") =>
         new()
@@ -26,10 +26,10 @@ public sealed class HandedFilesTests : TestDatabase
     {
         Limits = new HandedLimits(BytesPerAttempt: 1000);
         await using var db = NewDb();
-        await Files(db).KeepAsync("one", "q", "a.txt", HandedKind.Text, "text/plain", new byte[600]);
-        Assert.True(await Files(db).HasRoomAsync("one", 400));
-        Assert.False(await Files(db).HasRoomAsync("one", 401));
-        Assert.True(await Files(db).HasRoomAsync("other", 1000));
+        await Files.KeepAsync("one", "q", "a.txt", HandedKind.Text, "text/plain", new byte[600]);
+        Assert.True(await Files.HasRoomAsync("one", 400));
+        Assert.False(await Files.HasRoomAsync("one", 401));
+        Assert.True(await Files.HasRoomAsync("other", 1000));
         db.HandedFiles.AddRange(
             Enumerable
                 .Range(0, HandedLimits.MostFiles - 2)
@@ -45,10 +45,10 @@ public sealed class HandedFilesTests : TestDatabase
                 })
         );
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-        Assert.True(await Files(db).HasRoomAsync("one", 1));
-        await Files(db).KeepAsync("one", "q", "b.txt", HandedKind.Text, "text/plain", [1]);
-        Assert.False(await Files(db).HasRoomAsync("one", 1));
-        Assert.True(await Files(db).HasRoomAsync("one", 1, files: 0));
+        Assert.True(await Files.HasRoomAsync("one", 1));
+        await Files.KeepAsync("one", "q", "b.txt", HandedKind.Text, "text/plain", [1]);
+        Assert.False(await Files.HasRoomAsync("one", 1));
+        Assert.True(await Files.HasRoomAsync("one", 1, files: 0));
     }
 
     [Fact]
@@ -56,32 +56,29 @@ public sealed class HandedFilesTests : TestDatabase
     {
         var activity = await PublishedAsync();
         Limits = new HandedLimits(BytesPerActivity: 1000);
-        await using var db = NewDb();
-        var (one, other) = (await Attempts(db).BeginAsync(activity, "tobiah", null), await Attempts(db).BeginAsync(activity, "ines", null));
-        await Files(db).KeepAsync(one.Id, "q", "a.txt", HandedKind.Text, "text/plain", new byte[700]);
-        Assert.True(await Files(db).HasRoomAsync(other.Id, 300));
-        Assert.False(await Files(db).HasRoomAsync(other.Id, 301));
+        var (one, other) = (await Attempts.BeginAsync(activity, "tobiah", null), await Attempts.BeginAsync(activity, "ines", null));
+        await Files.KeepAsync(one.Id, "q", "a.txt", HandedKind.Text, "text/plain", new byte[700]);
+        Assert.True(await Files.HasRoomAsync(other.Id, 300));
+        Assert.False(await Files.HasRoomAsync(other.Id, 301));
     }
 
     [Fact]
     public async Task A_file_is_found_by_its_attempt_alone()
     {
-        await using var db = NewDb();
-        var kept = await Files(db).KeepAsync("one", "q", "notes.txt", HandedKind.Text, "text/plain", "Gale"u8.ToArray());
-        var found = await Files(db).FindAsync("one", kept.Id);
+        var kept = await Files.KeepAsync("one", "q", "notes.txt", HandedKind.Text, "text/plain", "Gale"u8.ToArray());
+        var found = await Files.FindAsync("one", kept.Id);
         Assert.Equal("Gale", await File.ReadAllTextAsync(found!.Value.Path, TestContext.Current.CancellationToken));
-        Assert.Null(await Files(db).FindAsync("two", kept.Id));
-        Assert.Equal([kept], await Files(db).OfAsync("one"));
-        await Files(db).DropAsync("one");
+        Assert.Null(await Files.FindAsync("two", kept.Id));
+        Assert.Equal([kept], await Files.OfAsync("one"));
+        await Files.DropAsync("one");
         Assert.False(File.Exists(found.Value.Path));
-        Assert.Empty(await Files(db).OfAsync("one"));
+        Assert.Empty(await Files.OfAsync("one"));
     }
 
     [Fact]
     public async Task Pieces_come_in_their_order_and_one_that_comes_twice_counts_once()
     {
-        await using var db = NewDb();
-        var files = Files(db);
+        var files = Files;
         Assert.Equal(new PieceTaken(1, true), await files.AddPieceAsync(Recording(), 0, "one "u8.ToArray(), 2));
         Assert.Equal(new PieceTaken(1, false), await files.AddPieceAsync(Recording(), 2, "three"u8.ToArray(), 6));
         Assert.Equal(new PieceTaken(2, true), await files.AddPieceAsync(Recording(), 1, "two "u8.ToArray(), 4));
@@ -97,19 +94,17 @@ public sealed class HandedFilesTests : TestDatabase
     [Fact]
     public async Task What_a_piece_left_behind_that_broke_off_is_written_over()
     {
-        await using var db = NewDb();
-        await Files(db).AddPieceAsync(Recording(), 0, "one "u8.ToArray(), 2);
-        var path = (await Files(db).FindAsync("one", Recording().Id))!.Value.Path;
+        await Files.AddPieceAsync(Recording(), 0, "one "u8.ToArray(), 2);
+        var path = (await Files.FindAsync("one", Recording().Id))!.Value.Path;
         await File.AppendAllTextAsync(path, "half of two and more", TestContext.Current.CancellationToken);
-        await Files(db).AddPieceAsync(Recording(), 1, "two"u8.ToArray(), 4);
+        await Files.AddPieceAsync(Recording(), 1, "two"u8.ToArray(), 4);
         Assert.Equal("one two", await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken));
     }
 
     [Fact]
     public async Task Nobody_adds_to_anothers_recording()
     {
-        await using var db = NewDb();
-        await Files(db).AddPieceAsync(Recording(), 0, "mine"u8.ToArray(), 2);
-        Assert.False((await Files(db).AddPieceAsync(Recording("two"), 1, "theirs"u8.ToArray(), 4)).Taken);
+        await Files.AddPieceAsync(Recording(), 0, "mine"u8.ToArray(), 2);
+        Assert.False((await Files.AddPieceAsync(Recording("two"), 1, "theirs"u8.ToArray(), 4)).Taken);
     }
 }

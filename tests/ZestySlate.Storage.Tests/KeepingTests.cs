@@ -34,19 +34,19 @@ public sealed class KeepingTests : TestDatabase
         await InAsync(async db =>
         {
             Clock.Now += TimeSpan.FromMinutes(1);
-            return await Activities(db)
-                .EditAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines", new RenameActivity(title));
+            return await Activities.EditAsync(
+                "garden",
+                (await Activities.DraftAsync("garden"))!.Record.Version,
+                "ines",
+                new RenameActivity(title)
+            );
         });
 
     private Task<string> UndoAsync() =>
-        InAsync(async db =>
-            TitleOf(await Activities(db).UndoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines"))
-        );
+        InAsync(async db => TitleOf(await Activities.UndoAsync("garden", (await Activities.DraftAsync("garden"))!.Record.Version, "ines")));
 
     private Task<string> RedoAsync() =>
-        InAsync(async db =>
-            TitleOf(await Activities(db).RedoAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines"))
-        );
+        InAsync(async db => TitleOf(await Activities.RedoAsync("garden", (await Activities.DraftAsync("garden"))!.Record.Version, "ines")));
 
     private static string TitleOf(EditResult made) => made.Refusal ?? made.Draft.Document.Title;
 
@@ -63,10 +63,10 @@ public sealed class KeepingTests : TestDatabase
         await UndoAsync();
         Assert.Equal(0, await ThinAsync());
         Clock.Now += TimeSpan.FromDays(8);
-        var before = await InAsync(db => Activities(db).DraftAsync("garden"));
+        var before = await Activities.DraftAsync("garden");
         Assert.Equal(4, await ThinAsync());
         Assert.Equal(0, await ThinAsync());
-        var after = await InAsync(db => Activities(db).DraftAsync("garden"));
+        var after = await Activities.DraftAsync("garden");
         Assert.Equal(before!.Document, after!.Document);
         Assert.Equal((before.Record.Version, true, true), (after.Record.Version, after.CanUndo, after.CanRedo));
         Assert.Equal(["Title 7", "Title 8"], [await RedoAsync(), await RedoAsync()]);
@@ -76,17 +76,17 @@ public sealed class KeepingTests : TestDatabase
         );
         Assert.Equal("Title 5", await RedoAsync());
         Assert.Equal("New", (await RenameAsync("New")).Draft.Document.Title);
-        Assert.Equal("Garden", await InAsync(db => Task.FromResult(Activities(db).Edition("garden", published.NewestEdition).Title)));
+        Assert.Equal("Garden", await Task.FromResult(Activities.Edition("garden", published.NewestEdition).Title));
     }
 
     private static ReadyFile File(byte fill) => new(Enumerable.Repeat(fill, 20).ToArray(), MediaKind.Sound, "audio/mpeg");
 
-    private Task<(int Files, long Bytes)> CollectAsync() => InAsync(db => new UnusedMedia(this, Media(db), Clock).CollectAsync(Stop));
+    private Task<(int Files, long Bytes)> CollectAsync() => new UnusedMedia(this, Media, Clock).CollectAsync(Stop);
 
     private Task<bool> IsThereAsync(string hash) =>
-        InAsync(async db => await Media(db).FindAsync(hash, null) is { } file && System.IO.File.Exists(file.Path));
+        InAsync(async db => await Media.FindAsync(hash, null) is { } file && System.IO.File.Exists(file.Path));
 
-    private Task<string> StoreAsync(byte fill) => InAsync(db => Media(db).StoreAsync(File(fill), "a.mp3", "ines"));
+    private Task<string> StoreAsync(byte fill) => Media.StoreAsync(File(fill), "a.mp3", "ines");
 
     [Fact]
     public async Task A_file_goes_when_nothing_has_shown_it_for_thirty_days()
@@ -106,7 +106,7 @@ public sealed class KeepingTests : TestDatabase
     public async Task A_file_that_is_gone_from_the_disk_comes_back_with_who_brings_it_again()
     {
         var hash = await StoreAsync(1);
-        System.IO.File.Delete((await InAsync(db => Media(db).FindAsync(hash, null)))!.Value.Path);
+        System.IO.File.Delete((await Media.FindAsync(hash, null))!.Value.Path);
         Assert.Equal(hash, await StoreAsync(1));
         Assert.True(await IsThereAsync(hash));
     }
@@ -133,7 +133,7 @@ public sealed class KeepingTests : TestDatabase
     public async Task What_is_shown_anywhere_stays(string where)
     {
         var hash = where is "library" or "bin"
-            ? (await InAsync(db => new MediaLibrary(db, Media(db), Clock).AddAsync(File(1), "a.mp3", "ines"))).Hash
+            ? (await new MediaLibrary(this, Media, Clock).AddAsync(File(1), "a.mp3", "ines")).Hash
             : await StoreAsync(1);
         await InAsync(async db =>
         {
@@ -147,21 +147,21 @@ public sealed class KeepingTests : TestDatabase
                     await db.MediaItems.ExecuteUpdateAsync(set => set.SetProperty(item => item.BinnedAt, (DateTimeOffset?)Clock.Now), Stop);
                     break;
                 case "draft":
-                    await Activities(db).CreateAsync("ines", shown, "shows");
+                    await Activities.CreateAsync("ines", shown, "shows");
                     break;
                 case "state":
-                    await Activities(db).CreateAsync("ines", shown, "shows");
-                    await Activities(db).EditAsync("shows", 1, "ines", new DeleteScene("scene"));
+                    await Activities.CreateAsync("ines", shown, "shows");
+                    await Activities.EditAsync("shows", 1, "ines", new DeleteScene("scene"));
                     await db.MediaUses.ExecuteDeleteAsync(Stop);
                     break;
                 case "edition":
-                    await Activities(db).CreateAsync("ines", shown, "shows");
-                    await Activities(db).PublishAsync("shows", "ines");
+                    await Activities.CreateAsync("ines", shown, "shows");
+                    await Activities.PublishAsync("shows", "ines");
                     await db.Revisions.ExecuteDeleteAsync(Stop);
                     await db.MediaUses.ExecuteDeleteAsync(Stop);
                     break;
                 case "replaced":
-                    await Media(db).ReplaceForGoodAsync(await Media(db).StoreAsync(File(2), "b.mp3", "ines"), hash);
+                    await Media.ReplaceForGoodAsync(await Media.StoreAsync(File(2), "b.mp3", "ines"), hash);
                     break;
             }
 

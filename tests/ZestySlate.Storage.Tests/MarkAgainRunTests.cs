@@ -16,7 +16,7 @@ namespace ZestySlate.Storage.Tests;
 /// <summary>Marking a whole class again: reported, applied, sent on once, gone on with after a crash, undone.</summary>
 public sealed class MarkAgainRunTests : TestDatabase
 {
-    private MarkAgainRuns Runs(SlateDb db) => new(this, Activities(db), Reader(db), Attempts(db), Clock);
+    private MarkAgainRuns Runs(SlateDb db) => new(this, Activities, Reader, Attempts, Clock);
 
     private async Task FinishAsync(string run)
     {
@@ -74,13 +74,12 @@ public sealed class MarkAgainRunTests : TestDatabase
             await db.SaveChangesAsync(TestContext.Current.CancellationToken);
             for (var i = 0; i < picks.Length; i++)
             {
-                var attempt = await Attempts(db).BeginAsync(activity, "p" + i, assignment);
-                await Attempts(db)
-                    .TakeAsync(
-                        attempt.Id,
-                        new AskedToMark("q", new MultipleChoiceResponse { Picked = [picks[i]] }) { Id = "a", At = Clock.Now }
-                    );
-                await Attempts(db).TakeAsync(attempt.Id, new HandedIn { Id = "h", At = Clock.Now });
+                var attempt = await Attempts.BeginAsync(activity, "p" + i, assignment);
+                await Attempts.TakeAsync(
+                    attempt.Id,
+                    new AskedToMark("q", new MultipleChoiceResponse { Picked = [picks[i]] }) { Id = "a", At = Clock.Now }
+                );
+                await Attempts.TakeAsync(attempt.Id, new HandedIn { Id = "h", At = Clock.Now });
                 ids.Add(attempt.Id);
             }
         }
@@ -92,35 +91,32 @@ public sealed class MarkAgainRunTests : TestDatabase
 
     private async Task PublishKeyAsync(string right)
     {
-        await using var db = NewDb();
-        var draft = (await Activities(db).DraftAsync("garden"))!;
+        var draft = (await Activities.DraftAsync("garden"))!;
         var question = (MultipleChoiceQuestion)draft.Document.Asked.Single().Question;
-        await Activities(db)
-            .EditAsync(
-                "garden",
-                draft.Record.Version,
-                "ines",
-                new SetContent(
-                    "q",
-                    new Ask(
-                        question with
-                        {
-                            Options = question.Options.Replace(_ => true, option => option with { Right = option.Id == right }),
-                        }
-                    )
+        await Activities.EditAsync(
+            "garden",
+            draft.Record.Version,
+            "ines",
+            new SetContent(
+                "q",
+                new Ask(
+                    question with
+                    {
+                        Options = question.Options.Replace(_ => true, option => option with { Right = option.Id == right }),
+                    }
                 )
-            );
-        await Activities(db).PublishAsync("garden", "ines");
+            )
+        );
+        await Activities.PublishAsync("garden", "ines");
     }
 
     private async Task<decimal[]> PointsAsync(IEnumerable<string> ids)
     {
         Restart();
-        await using var db = NewDb();
         var points = new List<decimal>();
         foreach (var id in ids)
         {
-            points.Add((await Attempts(db).LoadAsync(id))!.State.Score.Points.ToDecimal());
+            points.Add((await Attempts.LoadAsync(id))!.State.Score.Points.ToDecimal());
         }
 
         return [.. points];
@@ -154,7 +150,7 @@ public sealed class MarkAgainRunTests : TestDatabase
         await using var db = NewDb();
         var inOrder = ids.Order(StringComparer.Ordinal).Select(id => ids.IndexOf(id)).ToList();
         async Task<IEnumerable<decimal>> PointsReadyAsync() =>
-            (await new AttemptRows(this, Reader(db)).OfAsync("garden")).Select(row => row.Points);
+            (await new AttemptRows(this, Reader).OfAsync("garden")).Select(row => row.Points);
 
         Assert.Equal(3, await db.AttemptRows.CountAsync(TestContext.Current.CancellationToken));
         Assert.Equal(inOrder.Select(i => i == 0 ? 1m : 0m), await PointsReadyAsync());
@@ -168,7 +164,7 @@ public sealed class MarkAgainRunTests : TestDatabase
     {
         await ClassAsync("a", "b");
         await using var db = NewDb();
-        Task<IReadOnlyList<AttemptRow>> ReadAsync() => new AttemptRows(this, Reader(db)).OfAsync("garden");
+        Task<IReadOnlyList<AttemptRow>> ReadAsync() => new AttemptRows(this, Reader).OfAsync("garden");
         string Written(IReadOnlyList<AttemptRow> rows) => JsonSerializer.Serialize(rows);
 
         var ready = Written(await ReadAsync());
@@ -267,23 +263,22 @@ public sealed class MarkAgainRunTests : TestDatabase
     {
         var ids = await ClassAsync("a", "a");
         await using var db = NewDb();
-        await Attempts(db)
-            .TakeAsync(
-                ids[0],
-                new Reviewed(
-                    "q",
-                    new Review
-                    {
-                        By = "ines",
-                        Points = 0.5m,
-                        Comment = "Half.",
-                    }
-                )
+        await Attempts.TakeAsync(
+            ids[0],
+            new Reviewed(
+                "q",
+                new Review
                 {
-                    Id = "r",
-                    At = Clock.Now,
+                    By = "ines",
+                    Points = 0.5m,
+                    Comment = "Half.",
                 }
-            );
+            )
+            {
+                Id = "r",
+                At = Clock.Now,
+            }
+        );
         await FinishAsync((await Runs(db).BeginAsync("garden", "ines", neverLower: false)).Id);
         await PublishKeyAsync("a");
         Clock.Now += TimeSpan.FromMinutes(1);

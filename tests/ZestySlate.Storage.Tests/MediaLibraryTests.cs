@@ -12,7 +12,7 @@ public sealed class MediaLibraryTests : TestDatabase
 {
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private MediaLibrary Library(SlateDb db) => new(db, Media(db), Clock);
+    private MediaLibrary Library => new(this, Media, Clock);
 
     private static ReadyFile Picture(int width, int height, byte shade = 40)
     {
@@ -25,8 +25,7 @@ public sealed class MediaLibraryTests : TestDatabase
     [Fact]
     public async Task The_same_file_is_one_entry_of_a_teacher_and_another_of_a_colleague()
     {
-        await using var db = NewDb();
-        var library = Library(db);
+        var library = Library;
         var first = await library.AddAsync(Picture(50, 40), "cliff walk.png", "ines");
         Assert.Equal(first.Id, (await library.AddAsync(Picture(50, 40), "again.png", "ines")).Id);
         Assert.NotEqual(first.Id, (await library.AddAsync(Picture(50, 40), "mine.png", "tobiah")).Id);
@@ -45,8 +44,7 @@ public sealed class MediaLibraryTests : TestDatabase
     [InlineData("100%_", 0)]
     public async Task Every_word_is_looked_for_in_names_tags_folders_and_descriptions(string words, int found)
     {
-        await using var db = NewDb();
-        var library = Library(db);
+        var library = Library;
         var item = await library.AddAsync(Picture(50, 40), "Cliff.png", "ines");
         await library.DescribeAsync(item, "Cliff walk", "Sea / Birds", "gulls, nests, gulls");
         await library.SayAsync(item, "A path above the sea", false, "", "", "");
@@ -59,8 +57,7 @@ public sealed class MediaLibraryTests : TestDatabase
     [Fact]
     public async Task Folders_hold_what_lies_below_them_and_kinds_are_kept_apart()
     {
-        await using var db = NewDb();
-        var library = Library(db);
+        var library = Library;
         await library.AddAsync(Picture(50, 40), "a.png", "ines", "Sea/Birds");
         await library.AddAsync(new ReadyFile(new byte[] { 1, 2, 3 }, MediaKind.Sound, "audio/wav"), "b.wav", "ines", "Seaside");
         Assert.Equal(1, (await library.SearchAsync("ines", new MediaSearch(Folder: "Sea"))).Total);
@@ -70,8 +67,7 @@ public sealed class MediaLibraryTests : TestDatabase
     [Fact]
     public async Task What_is_in_the_bin_comes_back()
     {
-        await using var db = NewDb();
-        var library = Library(db);
+        var library = Library;
         var item = await library.AddAsync(Picture(50, 40), "a.png", "ines");
         await library.BinAsync("tobiah", [item.Id]);
         Assert.Null(item.BinnedAt);
@@ -83,7 +79,7 @@ public sealed class MediaLibraryTests : TestDatabase
                 (await library.SearchAsync("ines", new MediaSearch(Bin: true))).Total
             )
         );
-        Assert.NotNull(await Media(db).FindAsync(item.Hash, null));
+        Assert.NotNull(await Media.FindAsync(item.Hash, null));
         await library.RestoreAsync("ines", [item.Id]);
         Assert.Equal(1, (await library.SearchAsync("ines", new MediaSearch())).Total);
         await library.BinAsync("ines", [item.Id]);
@@ -94,8 +90,7 @@ public sealed class MediaLibraryTests : TestDatabase
     [Fact]
     public async Task Only_what_is_in_ones_own_bin_is_deleted_and_its_file_stays_where_it_is_shown()
     {
-        await using var db = NewDb();
-        var library = Library(db);
+        var library = Library;
         var (kept, gone) = (
             await library.AddAsync(Picture(50, 40), "kept.png", "ines"),
             await library.AddAsync(Picture(60, 40), "gone.png", "ines")
@@ -106,34 +101,32 @@ public sealed class MediaLibraryTests : TestDatabase
         Assert.Equal(1, await library.DeleteAsync("ines", [kept.Id, gone.Id]));
         Assert.Equal(0, (await library.SearchAsync("ines", new MediaSearch(Bin: true))).Total);
         Assert.Equal(kept.Id, Assert.Single((await library.SearchAsync("ines", new MediaSearch())).Items).Id);
-        Assert.NotNull(await Media(db).FindAsync(gone.Hash, null));
+        Assert.NotNull(await Media.FindAsync(gone.Hash, null));
     }
 
     [Fact]
     public async Task Where_a_file_is_used_follows_every_edit_undo_and_redo()
     {
-        await using var db = NewDb();
-        var library = Library(db);
+        var library = Library;
         var one = await library.AddAsync(Picture(50, 40), "one.png", "ines");
         var two = await library.AddAsync(Picture(60, 40), "two.png", "ines");
         var activity = new Activity { Title = "Uses", Scenes = [new Scene { Id = "s", Backdrop = new PictureBackdrop(Of(one)) }] };
-        var draft = await Activities(db).CreateAsync("ines", activity);
+        var draft = await Activities.CreateAsync("ines", activity);
         async Task<string> WhereAsync() =>
             string.Join(' ', (await library.UsedInAsync(one.Hash, "ines")).Count, (await library.UsedInAsync(two.Hash, "ines")).Count);
         Assert.Equal("1 0", await WhereAsync());
-        var edited = await Activities(db).EditAsync(draft.Record.Id, 1, "ines", new ReplaceMedia(one.Hash, two.Hash, 60, 40));
+        var edited = await Activities.EditAsync(draft.Record.Id, 1, "ines", new ReplaceMedia(one.Hash, two.Hash, 60, 40));
         Assert.Equal("0 1", await WhereAsync());
         Assert.Equal((two.Hash, 60), (edited.Draft.Document.Pictures.Single().Media, edited.Draft.Document.Pictures.Single().Width));
-        await Activities(db).UndoAsync(draft.Record.Id, 2, "ines");
+        await Activities.UndoAsync(draft.Record.Id, 2, "ines");
         Assert.Equal("1 0", await WhereAsync());
     }
 
     [Fact]
     public async Task What_is_replaced_for_good_leaves_no_byte_of_any_size_and_its_old_address_shows_the_new()
     {
-        await using var db = NewDb();
-        var library = Library(db);
-        var media = Media(db);
+        var library = Library;
+        var media = Media;
         var item = await library.AddAsync(Picture(2000, 1000), "street.png", "ines");
         var old = item.Hash;
         var before = new[] { (int?)null, 480, 960, 1600 }
@@ -160,9 +153,8 @@ public sealed class MediaLibraryTests : TestDatabase
     [Fact]
     public async Task What_was_taken_out_of_sight_stays_so_whoever_brings_the_original_again()
     {
-        await using var db = NewDb();
-        var library = Library(db);
-        var media = Media(db);
+        var library = Library;
+        var media = Media;
         var item = await library.AddAsync(Picture(300, 200), "street.png", "ines");
         var old = item.Hash;
         var blurred = PictureEditing
@@ -210,7 +202,7 @@ public sealed class MediaLibraryTests : TestDatabase
         var pages = new List<string>();
         for (var page = 0; page < 3; page++)
         {
-            pages.AddRange((await Library(db).SearchAsync("ines", new MediaSearch(Page: page))).Items.Select(item => item.Id));
+            pages.AddRange((await Library.SearchAsync("ines", new MediaSearch(Page: page))).Items.Select(item => item.Id));
         }
 
         Assert.Equal(130, pages.Distinct().Count());

@@ -223,8 +223,7 @@ public sealed class MediaTests : TestDatabase
     [Fact]
     public async Task A_picture_is_stored_once_with_narrower_widths()
     {
-        await using var db = NewDb();
-        var media = Media(db);
+        var media = Media;
         var first = await media.StoreAsync(PictureReader.Read(Picture(1000, 500), "a.png").Value, "a.png", "ines");
         var second = await media.StoreAsync(PictureReader.Read(Picture(1000, 500), "b.png").Value, "b.png", "tobiah");
         Assert.Equal(first, second);
@@ -244,8 +243,7 @@ public sealed class MediaTests : TestDatabase
                 .Range(0, 4)
                 .Select(async i =>
                 {
-                    await using var db = NewDb();
-                    return await Media(db).StoreAsync(PictureReader.Read(file, "a.png").Value, $"{i}.png", "ines");
+                    return await Media.StoreAsync(PictureReader.Read(file, "a.png").Value, $"{i}.png", "ines");
                 })
         );
         Assert.Single(stored.Distinct());
@@ -257,8 +255,7 @@ public sealed class MediaTests : TestDatabase
     [InlineData("0000000000000000000000000000000000000000000000000000000000000000", 481)]
     public async Task What_is_not_stored_is_not_found(string hash, int? width)
     {
-        await using var db = NewDb();
-        Assert.Null(await Media(db).FindAsync(hash, width));
+        Assert.Null(await Media.FindAsync(hash, width));
     }
 
     private static uint Crc(ReadOnlySpan<byte> bytes)

@@ -24,11 +24,31 @@ public sealed class StoreTroubleTests : TestDatabase
     }
 
     [Fact]
+    public async Task What_could_not_be_saved_is_not_saved_along_with_the_next_thing()
+    {
+        await PublishedAsync();
+        await using var db = NewDb();
+        await db.Database.ExecuteSqlRawAsync(
+            "CREATE TRIGGER refuses BEFORE INSERT ON Revisions BEGIN SELECT RAISE(ABORT, 'no'); END",
+            Stop
+        );
+        var store = Activities;
+        var draft = (await store.DraftAsync("garden"))!;
+        await Assert.ThrowsAsync<DbUpdateException>(() =>
+            store.EditAsync("garden", draft.Record.Version, "ines", new DescribeActivity("Refused", "en"))
+        );
+        await db.Database.ExecuteSqlRawAsync("DROP TRIGGER refuses", Stop);
+        await store.SetVisibilityAsync("garden", Visibility.School);
+        var after = (await store.DraftAsync("garden"))!;
+        Assert.Equal((Visibility.School, draft.Record.Version), (after.Record.Visibility, after.Record.Version));
+        Assert.Equal(draft.Document, after.Document);
+    }
+
+    [Fact]
     public async Task A_full_disk_is_no_change_by_somebody_else()
     {
         await PublishedAsync();
-        await using var db = Full();
-        var store = Activities(db);
+        var store = new ActivityStore(new Opens(Full), Cache, Clock);
         var draft = (await store.DraftAsync("garden"))!;
         var problem = await Assert.ThrowsAsync<DbUpdateException>(() =>
             store.EditAsync(
@@ -54,12 +74,7 @@ public sealed class StoreTroubleTests : TestDatabase
     public async Task An_answer_that_found_no_room_is_an_error_and_not_a_race()
     {
         var activity = await PublishedAsync();
-        string attempt;
-        await using (var db = NewDb())
-        {
-            attempt = (await Attempts(db).BeginAsync(activity, "tobiah", null)).Id;
-        }
-
+        var attempt = (await Attempts.BeginAsync(activity, "tobiah", null)).Id;
         var writer = new EventWriter(Full);
         var large = new EventRecord
         {
@@ -72,11 +87,12 @@ public sealed class StoreTroubleTests : TestDatabase
         Assert.NotNull(StoreTrouble.Of(problem));
 
         // The next one that fits goes through: the line does not stand still.
-        await using var later = NewDb();
         Assert.Null(
             (
-                await Attempts(later)
-                    .TakeAsync(attempt, new AskedToMark("q", new MultipleChoiceResponse { Picked = ["a"] }) { Id = "e", At = Clock.Now })
+                await Attempts.TakeAsync(
+                    attempt,
+                    new AskedToMark("q", new MultipleChoiceResponse { Picked = ["a"] }) { Id = "e", At = Clock.Now }
+                )
             )!.Refusal
         );
     }

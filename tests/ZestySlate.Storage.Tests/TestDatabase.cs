@@ -40,19 +40,21 @@ public abstract class TestDatabase : IAsyncLifetime, IDbContextFactory<SlateDb>
 
     private static SlateDb Open(string folder) => Provider.Open(FileIn(folder), pooled: false);
 
-    protected ActivityStore Activities(SlateDb db) => new(db, new ActivityRights(db), Cache, Clock);
+    protected ActivityStore Activities => new(this, Cache, Clock);
 
-    protected ActivityLibrary Shelves(SlateDb db) => new(db, Activities(db), new ActivityRights(db), Clock);
+    protected ActivityRights Rights => new(this);
 
-    protected AttemptReader Reader(SlateDb db) => new(this, Activities(db), Remembered, Clock);
+    protected ActivityLibrary Shelves => new(this, Activities, Rights, Clock);
 
-    protected CourseScores Scores(SlateDb db) => new(this, Reader(db), Clock);
+    protected AttemptReader Reader => new(this, Activities, Remembered, Clock);
 
-    protected AttemptStore Attempts(SlateDb db) => new(this, Activities(db), Reader(db), Scores(db), Remembered, Writer, Clock);
+    protected CourseScores Scores => new(this, Reader, Clock);
 
-    protected ClassStore Classes(SlateDb db) => new(db, Clock);
+    protected AttemptStore Attempts => new(this, Activities, Reader, Scores, Remembered, Writer, Clock);
 
-    protected MediaStore Media(SlateDb db) => new(db, new MediaFolder(Path.Combine(_folder, "media")), Clock);
+    protected ClassStore Classes => new(this, Clock);
+
+    protected MediaStore Media => new(this, new MediaFolder(Path.Combine(_folder, "media")), Clock);
 
     /// <summary>
     /// The file of a database just prepared, with two teachers: made once through every migration, and copied for each test.
@@ -96,6 +98,12 @@ public abstract class TestDatabase : IAsyncLifetime, IDbContextFactory<SlateDb>
         Directory.Delete(_folder, true);
         GC.SuppressFinalize(this);
         return ValueTask.CompletedTask;
+    }
+
+    /// <summary>Opens databases that the test chooses.</summary>
+    protected sealed class Opens(Func<SlateDb> open) : IDbContextFactory<SlateDb>
+    {
+        public SlateDb CreateDbContext() => open();
     }
 
     /// <summary>An activity with a note and a question whose right option is a.</summary>
@@ -153,8 +161,7 @@ public abstract class TestDatabase : IAsyncLifetime, IDbContextFactory<SlateDb>
     /// <summary>A published activity with the id "garden".</summary>
     protected async Task<ActivityRecord> PublishedAsync()
     {
-        await using var db = NewDb();
-        var store = Activities(db);
+        var store = Activities;
         await store.CreateAsync("ines", Garden(), "garden");
         await store.PublishAsync("garden", "ines");
         return (await store.DraftAsync("garden"))!.Record;

@@ -11,16 +11,14 @@ public sealed class VersionsTests : TestDatabase
 
     private async Task<EditResult> EditAsync(Edit edit)
     {
-        await using var db = NewDb();
         Clock.Now += TimeSpan.FromMinutes(1);
-        return await Activities(db).EditAsync("garden", (await Activities(db).DraftAsync("garden"))!.Record.Version, "ines", edit);
+        return await Activities.EditAsync("garden", (await Activities.DraftAsync("garden"))!.Record.Version, "ines", edit);
     }
 
     private async Task PublishAsync()
     {
-        await using var db = NewDb();
         Clock.Now += TimeSpan.FromMinutes(1);
-        await Activities(db).PublishAsync("garden", "ines");
+        await Activities.PublishAsync("garden", "ines");
     }
 
     [Fact]
@@ -79,8 +77,7 @@ public sealed class VersionsTests : TestDatabase
         var first = (await Versions.DocumentAsync("garden", new VersionKey(true, 1)))!;
         var made = await EditAsync(new Restore(first, "edition 1"));
         Assert.Equal((first, "Brought back edition 1"), (made.Draft.Document, made.Draft.LastStep));
-        await using var db = NewDb();
-        Assert.Equal("Built since", (await Activities(db).UndoAsync("garden", made.Draft.Record.Version, "ines")).Draft.Document.Title);
+        Assert.Equal("Built since", (await Activities.UndoAsync("garden", made.Draft.Record.Version, "ines")).Draft.Document.Title);
     }
 
     [Theory]

@@ -51,17 +51,15 @@ public sealed class VoteTests : TestDatabase
 
     private async Task<ActivityRecord> PublishedAsync(bool anonymous)
     {
-        await using var db = NewDb();
-        await Activities(db).CreateAsync("ines", Polled(anonymous), "polled");
-        await Activities(db).PublishAsync("polled", "ines");
-        return (await Activities(db).DraftAsync("polled"))!.Record;
+        await Activities.CreateAsync("ines", Polled(anonymous), "polled");
+        await Activities.PublishAsync("polled", "ines");
+        return (await Activities.DraftAsync("polled"))!.Record;
     }
 
     private async Task<LoadedAttempt> VotedAsync(ActivityRecord activity, string choice, string id = "v")
     {
-        await using var db = NewDb();
-        var attempt = await Attempts(db).BeginAsync(activity, "tobiah", null);
-        return (await Attempts(db).TakeAsync(attempt.Id, Vote(id, choice)))!.Attempt;
+        var attempt = await Attempts.BeginAsync(activity, "tobiah", null);
+        return (await Attempts.TakeAsync(attempt.Id, Vote(id, choice)))!.Attempt;
     }
 
     [Fact]
@@ -70,13 +68,12 @@ public sealed class VoteTests : TestDatabase
         var activity = await PublishedAsync(false);
         await VotedAsync(activity, "rain");
         var last = await VotedAsync(activity, "sun");
-        await using var db = NewDb();
-        Assert.Null((await Attempts(db).TakeAsync(last.Record.Id, Vote("v", "sun")))!.Refusal);
-        Assert.NotNull((await Attempts(db).TakeAsync(last.Record.Id, Vote("w", "rain")))!.Refusal);
-        var tally = (await new VoteCounts(db).WithTalliesAsync(last)).Tallies["q"];
+        Assert.Null((await Attempts.TakeAsync(last.Record.Id, Vote("v", "sun")))!.Refusal);
+        Assert.NotNull((await Attempts.TakeAsync(last.Record.Id, Vote("w", "rain")))!.Refusal);
+        var tally = (await new VoteCounts(this).WithTalliesAsync(last)).Tallies["q"];
         Assert.Equal((2, 1, 1), (tally.Voters, tally.For(PollQuestion.Whole, "sun"), tally.For(PollQuestion.Whole, "rain")));
-        var waiting = (await Attempts(db).LoadAsync((await Attempts(db).BeginAsync(activity, "ines", null)).Id))!;
-        Assert.Empty((await new VoteCounts(db).WithTalliesAsync(waiting)).Tallies);
+        var waiting = (await Attempts.LoadAsync((await Attempts.BeginAsync(activity, "ines", null)).Id))!;
+        Assert.Empty((await new VoteCounts(this).WithTalliesAsync(waiting)).Tallies);
     }
 
     [Theory]
@@ -93,8 +90,7 @@ public sealed class VoteTests : TestDatabase
             await VotedAsync(activity, i % 3 == 0 ? "rain" : "sun");
         }
 
-        await using var db = NewDb();
-        var tally = (await new VoteCounts(db).OfAsync("polled"))["q"];
+        var tally = (await new VoteCounts(this).OfAsync("polled"))["q"];
         var poll = new PollQuestion { Anonymous = true };
         Assert.Equal(voters, tally.Voters);
         Assert.Equal(
@@ -124,8 +120,8 @@ public sealed class VoteTests : TestDatabase
             )
         );
         Restart();
-        Assert.Null(((await Attempts(db).LoadAsync(voted.Record.Id))!.Events[^1] as Voted)!.Response);
-        Assert.Equal(1, (await new VoteCounts(db).OfAsync("polled"))["q"].For(PollQuestion.Whole, "rain"));
+        Assert.Null(((await Attempts.LoadAsync(voted.Record.Id))!.Events[^1] as Voted)!.Response);
+        Assert.Equal(1, (await new VoteCounts(this).OfAsync("polled"))["q"].For(PollQuestion.Whole, "rain"));
 
         // The table of counts can hold nothing that tells who or when.
         Assert.Equal(
@@ -139,8 +135,7 @@ public sealed class VoteTests : TestDatabase
     {
         var activity = await PublishedAsync(true);
         await Task.WhenAll(Enumerable.Range(0, 12).Select(i => Task.Run(() => VotedAsync(activity, i % 3 == 0 ? "sun" : "rain"))));
-        await using var db = NewDb();
-        var tally = (await new VoteCounts(db).OfAsync("polled"))["q"];
+        var tally = (await new VoteCounts(this).OfAsync("polled"))["q"];
         Assert.Equal((12, 4, 8), (tally.Voters, tally.For(PollQuestion.Whole, "sun"), tally.For(PollQuestion.Whole, "rain")));
     }
 }

@@ -50,6 +50,17 @@ public sealed class ExpiryTests(SlateHost host) : LtiHarness(host)
                     return (await LaunchAsync(one, Sign(claims))).StatusCode == HttpStatusCode.Redirect;
                 };
             }),
+            ["a launch that waits for the browser's proof"] = (TimeSpan.FromMinutes(10), async () =>
+            {
+                var begun = new Queue<Begun>();
+                for (var i = 0; i < 2; i++)
+                {
+                    begun.Enqueue(await BeginAsync(cookies: false));
+                    await LaunchAsync(begun.Last(), Sign(Claims(begun.Last(), "s-waits")));
+                }
+
+                return async () => (await ProveAsync(begun.Dequeue())).StatusCode == HttpStatusCode.Redirect;
+            }),
             ["a session in the address"] = (TimeSpan.FromHours(12), async () =>
             {
                 var begun = await BeginAsync();
@@ -110,6 +121,7 @@ public sealed class ExpiryTests(SlateHost host) : LtiHarness(host)
     [InlineData("a link to come in by that was asked for")]
     [InlineData("a link to come in by that a teacher sent")]
     [InlineData("a launch that was begun")]
+    [InlineData("a launch that waits for the browser's proof")]
     [InlineData("a session in the address")]
     [InlineData("a visit on somebody's page")]
     [InlineData("a visit that this device remembers")]

@@ -240,4 +240,22 @@ public abstract class LtiHarness
 
         public override DateTimeOffset GetUtcNow() => Now;
     }
+
+    /// <summary>Sends what the course site's frame has kept, as our own page does, to go on with a launch.</summary>
+    protected static Task<HttpResponseMessage> ProveAsync(Begun begun, string? proof = null, string? origin = "https://localhost")
+    {
+        var request = new HttpRequestMessage(HttpMethod.Post, "/lti/continue")
+        {
+            Content = new FormUrlEncodedContent([
+                KeyValuePair.Create("state", begun.State),
+                KeyValuePair.Create("proof", proof ?? begun.Nonce),
+            ]),
+        };
+        if (origin is not null)
+        {
+            request.Headers.Add("Origin", origin);
+        }
+
+        return begun.Browser.SendAsync(request, Stop);
+    }
 }

@@ -200,25 +200,11 @@ public sealed class LtiTests(SlateHost host) : LtiHarness(host)
         var step = await (await LaunchAsync(begun, Sign(Claims(begun, "s-frame")))).Content.ReadAsStringAsync(Stop);
         Assert.Contains("data-do=\"get\"", step);
 
-        async Task<HttpResponseMessage> ContinueAsync(string proof, string? origin)
-        {
-            var request = new HttpRequestMessage(HttpMethod.Post, "/lti/continue")
-            {
-                Content = new FormUrlEncodedContent([KeyValuePair.Create("state", begun.State), KeyValuePair.Create("proof", proof)]),
-            };
-            if (origin is not null)
-            {
-                request.Headers.Add("Origin", origin);
-            }
-
-            return await begun.Browser.SendAsync(request, Stop);
-        }
-
-        await RefusedAsync(await ContinueAsync("guessed", "https://localhost"), "begun in your browser");
-        await RefusedAsync(await ContinueAsync(begun.Nonce, "https://elsewhere.example"), "not come from our own page");
-        await RefusedAsync(await ContinueAsync(begun.Nonce, null), "not come from our own page");
-        Assert.Equal(HttpStatusCode.Redirect, (await ContinueAsync(begun.Nonce, "https://localhost")).StatusCode);
-        await RefusedAsync(await ContinueAsync(begun.Nonce, "https://localhost"), "begun in your browser");
+        await RefusedAsync(await ProveAsync(begun, "guessed"), "begun in your browser");
+        await RefusedAsync(await ProveAsync(begun, origin: "https://elsewhere.example"), "not come from our own page");
+        await RefusedAsync(await ProveAsync(begun, origin: null), "not come from our own page");
+        Assert.Equal(HttpStatusCode.Redirect, (await ProveAsync(begun)).StatusCode);
+        await RefusedAsync(await ProveAsync(begun), "begun in your browser");
     }
 
     [Theory]

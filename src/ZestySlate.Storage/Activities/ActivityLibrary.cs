@@ -125,20 +125,24 @@ public sealed record LibraryChoices(
 );
 
 /// <summary>A teacher's library of activities, with what colleagues share.</summary>
-public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRights rights, TimeProvider clock)
+public sealed class ActivityLibrary(IDbContextFactory<SlateDb> open, ActivityStore store, ActivityRights rights, TimeProvider clock)
 {
     /// <summary>What a person may edit that somebody has begun or handed in since a moment.</summary>
-    public async Task<IReadOnlyList<ActivityRecord>> WorkedOnAsync(string personId, DateTimeOffset since) =>
-        await db
+    public async Task<IReadOnlyList<ActivityRecord>> WorkedOnAsync(string personId, DateTimeOffset since)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
             .Activities.AsNoTracking()
-            .Where(rights.Editable(personId))
+            .Where(ActivityRights.Editable(db, personId))
             .Where(record => db.Attempts.Any(one => one.ActivityId == record.Id && (one.BeganAt > since || one.HandedInAt > since)))
             .ToListAsync();
+    }
 
     /// <summary>Looks for activities; the documents of one page are read, however many there are.</summary>
     public async Task<LibraryFound> SearchAsync(string personId, LibrarySearch search)
     {
-        var query = Filtered(OnShelf(personId, search.Shelf), search);
+        await using var db = await open.CreateDbContextAsync();
+        var query = Filtered(db, OnShelf(db, personId, search.Shelf), search);
         var total = await query.CountAsync();
         var ordered = search.Order switch
         {
@@ -160,22 +164,23 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             .Skip(search.Page * LibrarySearch.PageSize)
             .Take(LibrarySearch.PageSize)
             .ToListAsync();
-        return new LibraryFound(await EntriesAsync(personId, records), total);
+        return new LibraryFound(await EntriesAsync(db, personId, records), total);
     }
 
     /// <summary>Those of some activities that somebody may build, in the order they are named; at most a page of them.</summary>
     public async Task<IReadOnlyList<LibraryEntry>> OfAsync(string personId, IEnumerable<string> activityIds)
     {
+        await using var db = await open.CreateDbContextAsync();
         var ids = activityIds.Distinct().Take(LibrarySearch.PageSize).ToList();
         var records = await db
             .Activities.AsNoTracking()
             .Where(activity => ids.Contains(activity.Id))
-            .Where(rights.Editable(personId))
+            .Where(ActivityRights.Editable(db, personId))
             .ToListAsync();
-        return await EntriesAsync(personId, records.OrderBy(record => ids.IndexOf(record.Id)).ToList());
+        return await EntriesAsync(db, personId, records.OrderBy(record => ids.IndexOf(record.Id)).ToList());
     }
 
-    private async Task<IReadOnlyList<LibraryEntry>> EntriesAsync(string personId, List<ActivityRecord> records)
+    private static async Task<IReadOnlyList<LibraryEntry>> EntriesAsync(SlateDb db, string personId, List<ActivityRecord> records)
     {
         var ids = records.Select(record => record.Id).ToList();
         var heads = await db
@@ -206,12 +211,12 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             .ToDictionaryAsync(person => person.Id, person => person.DisplayName);
         var editable = await db
             .Activities.Where(activity => ids.Contains(activity.Id))
-            .Where(rights.Editable(personId))
+            .Where(ActivityRights.Editable(db, personId))
             .Select(activity => activity.Id)
             .ToListAsync();
         var readable = await db
             .Activities.Where(activity => ids.Contains(activity.Id))
-            .Where(rights.Readable(personId))
+            .Where(ActivityRights.Readable(db, personId))
             .Select(activity => activity.Id)
             .ToListAsync();
         return records
@@ -231,7 +236,8 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     /// <summary>What the filters of a shelf can be set to.</summary>
     public async Task<LibraryChoices> ChoicesAsync(string personId, Shelf shelf)
     {
-        var facts = await OnShelf(personId, shelf)
+        await using var db = await open.CreateDbContextAsync();
+        var facts = await OnShelf(db, personId, shelf)
             .Select(activity => new
             {
                 activity.Folder,
@@ -258,6 +264,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     /// <summary>Remembers that somebody has opened an activity to build it.</summary>
     public async Task OpenedAsync(string personId, string activityId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         var theirs = db.ActivityOpenings.Where(opening => opening.ActivityId == activityId && opening.PersonId == personId);
         if (await theirs.ExecuteUpdateAsync(opening => opening.SetProperty(one => one.At, now)) > 0)
@@ -265,13 +272,14 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
             return;
         }
 
-        var first = new ActivityOpening
-        {
-            ActivityId = activityId,
-            PersonId = personId,
-            At = now,
-        };
-        db.ActivityOpenings.Add(first);
+        db.ActivityOpenings.Add(
+            new ActivityOpening
+            {
+                ActivityId = activityId,
+                PersonId = personId,
+                At = now,
+            }
+        );
         try
         {
             await db.SaveChangesAsync();
@@ -279,7 +287,6 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Another tab was first, a moment ago.
-            db.Entry(first).State = EntityState.Detached;
         }
     }
 
@@ -299,6 +306,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     /// <returns>How many are gone.</returns>
     public async Task<int> DeleteAsync(string ownerId, IReadOnlyCollection<string> ids)
     {
+        await using var db = await open.CreateDbContextAsync();
         var gone = await db
             .Activities.Where(activity =>
                 activity.OwnerId == ownerId
@@ -326,15 +334,18 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     private const int MostStarts = 60;
 
     /// <summary>What somebody's school, and they themselves, offer as ways to start: published, and free to be copied; by title.</summary>
-    public async Task<IReadOnlyList<ActivityRecord>> StartsAsync(string personId) =>
-        await db
+    public async Task<IReadOnlyList<ActivityRecord>> StartsAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
             .Activities.AsNoTracking()
             .Where(activity => activity.IsStart && activity.BinnedAt == null && activity.NewestEdition > 0)
-            .Where(rights.Readable(personId))
-            .Where(rights.Near(personId))
+            .Where(ActivityRights.Readable(db, personId))
+            .Where(ActivityRights.Near(db, personId))
             .OrderBy(activity => activity.Title)
             .Take(MostStarts)
             .ToListAsync();
+    }
 
     /// <summary>A copy of an activity that a teacher may look into, for somebody; a draft of its own. Null when it may not be copied.</summary>
     /// <param name="activityId">What is copied: one's own draft as it stands, somebody else's newest edition.</param>
@@ -343,6 +354,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     /// <param name="folder">The folder it lies in.</param>
     public async Task<ActivityRecord?> CopyAsync(string activityId, string personId, string forId, string folder = "")
     {
+        await using var db = await open.CreateDbContextAsync();
         var mayEdit = await rights.MayEditAsync(activityId, personId);
         var source = mayEdit
             ? (await store.DraftAsync(activityId))?.Document
@@ -363,7 +375,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
         }
 
         var copy = (await store.CreateAsync(forId, source with { Title = title })).Record;
-        copy.Folder = FolderPath.Clean(folder);
+        db.Attach(copy).Entity.Folder = FolderPath.Clean(folder);
         await db.SaveChangesAsync();
         return copy;
     }
@@ -371,6 +383,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     /// <summary>The colleagues of the owner's school, with what each may do: null for nothing.</summary>
     public async Task<IReadOnlyList<(People.Person Person, bool? MayEdit)>> ColleaguesAsync(ActivityRecord activity)
     {
+        await using var db = await open.CreateDbContextAsync();
         var people = await db
             .Users.AsNoTracking()
             .Where(person =>
@@ -392,6 +405,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     /// <summary>Lets a colleague of the owner's school in, or out again (null). Somebody of another school is never let in.</summary>
     public async Task<bool> LetInAsync(ActivityRecord activity, string personId, bool? mayEdit)
     {
+        await using var db = await open.CreateDbContextAsync();
         if ((await ColleaguesAsync(activity)).All(colleague => colleague.Person.Id != personId))
         {
             return false;
@@ -428,8 +442,10 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
     }
 
     /// <summary>The examples of a school, newest first.</summary>
-    public async Task<IReadOnlyList<(ActivityRecord Record, Activity Edition)>> ShowcaseAsync(int schoolId) =>
-        (
+    public async Task<IReadOnlyList<(ActivityRecord Record, Activity Edition)>> ShowcaseAsync(int schoolId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return (
             await db
                 .Activities.AsNoTracking()
                 .Where(activity =>
@@ -444,20 +460,21 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
         )
             .Select(record => (record, store.Edition(record.Id, record.NewestEdition)))
             .ToList();
+    }
 
-    private IQueryable<ActivityRecord> OnShelf(string personId, Shelf shelf)
+    private static IQueryable<ActivityRecord> OnShelf(SlateDb db, string personId, Shelf shelf)
     {
         var all = db.Activities.AsNoTracking();
         return shelf switch
         {
             Shelf.Bin => all.Where(activity => activity.OwnerId == personId && activity.BinnedAt != null),
-            Shelf.Shared => all.Where(activity => activity.BinnedAt == null).Where(rights.LetIn(personId)),
-            Shelf.School => all.Where(activity => activity.BinnedAt == null).Where(rights.OfSchool(personId)),
+            Shelf.Shared => all.Where(activity => activity.BinnedAt == null).Where(ActivityRights.LetIn(db, personId)),
+            Shelf.School => all.Where(activity => activity.BinnedAt == null).Where(ActivityRights.OfSchool(db, personId)),
             _ => all.Where(activity => activity.OwnerId == personId && activity.BinnedAt == null),
         };
     }
 
-    private IQueryable<ActivityRecord> Filtered(IQueryable<ActivityRecord> query, LibrarySearch search)
+    private static IQueryable<ActivityRecord> Filtered(SlateDb db, IQueryable<ActivityRecord> query, LibrarySearch search)
     {
         query = query.Where(search.Words, db);
         if (search.Folder.Length > 0)
@@ -503,6 +520,7 @@ public sealed class ActivityLibrary(SlateDb db, ActivityStore store, ActivityRig
 
     private async Task<int> EachAsync(string ownerId, IReadOnlyCollection<string> ids, Action<ActivityRecord> change)
     {
+        await using var db = await open.CreateDbContextAsync();
         var own = await db.Activities.Where(activity => activity.OwnerId == ownerId && ids.Contains(activity.Id)).ToListAsync();
         foreach (var activity in own)
         {

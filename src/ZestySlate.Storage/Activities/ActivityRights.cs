@@ -4,10 +4,10 @@ using Microsoft.EntityFrameworkCore;
 namespace ZestySlate.Storage.Activities;
 
 /// <summary>Who may do what with an activity. Colleagues are let in only while both are of one school.</summary>
-public sealed class ActivityRights(SlateDb db)
+public sealed class ActivityRights(IDbContextFactory<SlateDb> open)
 {
     /// <summary>Activities that a person may build, publish, and see and mark the work of: one's own, and those of colleagues who let one in to edit.</summary>
-    public Expression<Func<ActivityRecord, bool>> Editable(string personId) =>
+    public static Expression<Func<ActivityRecord, bool>> Editable(SlateDb db, string personId) =>
         activity =>
             activity.OwnerId == personId
             || (
@@ -22,7 +22,7 @@ public sealed class ActivityRights(SlateDb db)
             );
 
     /// <summary>Activities of others that a person was let into, to look or to edit.</summary>
-    public Expression<Func<ActivityRecord, bool>> LetIn(string personId) =>
+    public static Expression<Func<ActivityRecord, bool>> LetIn(SlateDb db, string personId) =>
         activity =>
             db.ActivityColleagues.Any(colleague => colleague.ActivityId == activity.Id && colleague.PersonId == personId)
             && db.Users.Any(me =>
@@ -32,7 +32,7 @@ public sealed class ActivityRights(SlateDb db)
             );
 
     /// <summary>Activities that colleagues published for their school or its showcase.</summary>
-    public Expression<Func<ActivityRecord, bool>> OfSchool(string personId) =>
+    public static Expression<Func<ActivityRecord, bool>> OfSchool(SlateDb db, string personId) =>
         activity =>
             activity.NewestEdition > 0
             && activity.OwnerId != personId
@@ -44,7 +44,7 @@ public sealed class ActivityRights(SlateDb db)
             );
 
     /// <summary>Activities a teacher finds without knowing their address.</summary>
-    public Expression<Func<ActivityRecord, bool>> Near(string personId) =>
+    public static Expression<Func<ActivityRecord, bool>> Near(SlateDb db, string personId) =>
         activity =>
             activity.OwnerId == personId
             || (
@@ -60,7 +60,7 @@ public sealed class ActivityRights(SlateDb db)
             );
 
     /// <summary>Activities a teacher may look into and copy: those near, and any that its owner lets whoever has the address copy.</summary>
-    public Expression<Func<ActivityRecord, bool>> Readable(string personId) =>
+    public static Expression<Func<ActivityRecord, bool>> Readable(SlateDb db, string personId) =>
         activity =>
             activity.OwnerId == personId
             || (
@@ -82,16 +82,24 @@ public sealed class ActivityRights(SlateDb db)
             );
 
     /// <summary>True when a person may build the activity, publish it, and see and mark the work.</summary>
-    public Task<bool> MayEditAsync(string activityId, string personId) =>
-        db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Editable(personId));
+    public async Task<bool> MayEditAsync(string activityId, string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Editable(db, personId));
+    }
 
     /// <summary>True when a teacher may look into the activity and copy it.</summary>
-    public Task<bool> MayReadAsync(string activityId, string personId) =>
-        db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Readable(personId));
+    public async Task<bool> MayReadAsync(string activityId, string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Activities.Where(activity => activity.Id == activityId).AnyAsync(Readable(db, personId));
+    }
 
     /// <summary>True when somebody is of the owner's school: a teacher of it, or a learner of one of its teachers.</summary>
-    public Task<bool> IsOfSchoolAsync(string ownerId, string personId) =>
-        db.Users.AnyAsync(owner =>
+    public async Task<bool> IsOfSchoolAsync(string ownerId, string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Users.AnyAsync(owner =>
             owner.Id == ownerId
             && owner.SchoolId != null
             && (
@@ -105,4 +113,5 @@ public sealed class ActivityRights(SlateDb db)
                 )
             )
         );
+    }
 }

@@ -23,11 +23,12 @@ public sealed record EditResult(Draft Draft, string? Refusal = null, string? Con
 public sealed record ReusableActivity(string Id, int Edition, Activity Document);
 
 /// <summary>Keeps activities: drafts with their revisions, and editions.</summary>
-public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCache cache, TimeProvider clock)
+public sealed class ActivityStore(IDbContextFactory<SlateDb> open, EditionCache cache, TimeProvider clock)
 {
     /// <summary>A new activity of an author.</summary>
     public async Task<Draft> CreateAsync(string ownerId, Activity document, string? id = null)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         var record = new ActivityRecord
         {
@@ -46,19 +47,25 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     }
 
     /// <summary>An activity's record.</summary>
-    public Task<ActivityRecord> RecordAsync(string activityId, CancellationToken stop = default) =>
-        db.Activities.AsNoTracking().SingleAsync(activity => activity.Id == activityId, stop);
+    public async Task<ActivityRecord> RecordAsync(string activityId, CancellationToken stop = default)
+    {
+        await using var db = await open.CreateDbContextAsync(stop);
+        return await db.Activities.AsNoTracking().SingleAsync(activity => activity.Id == activityId, stop);
+    }
 
     /// <summary>The draft of an activity, or null when there is none.</summary>
     public async Task<Draft?> DraftAsync(string activityId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var record = await db.Activities.SingleOrDefaultAsync(activity => activity.Id == activityId);
-        return record is null ? null : DraftOf(record, await RevisionAsync(activityId, record.Head));
+        return record is null ? null : DraftOf(record, await RevisionAsync(db, activityId, record.Head));
     }
 
     /// <summary>Makes one edit on the version the author saw; when the draft has changed since, nothing is overwritten.</summary>
-    public Task<EditResult> EditAsync(string activityId, int seenVersion, string authorId, Edit edit) =>
-        ChangeAsync(activityId, seenVersion, authorId, (record, head, now) =>
+    public async Task<EditResult> EditAsync(string activityId, int seenVersion, string authorId, Edit edit)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await ChangeAsync(db, activityId, seenVersion, authorId, (record, head, now) =>
         {
             var document = DocumentOf(record, head);
             var outcome = edit.Apply(document);
@@ -90,6 +97,7 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             record.ChangedAt = now;
             return new Change(null, outcome.Value);
         });
+    }
 
     /// <summary>Takes the last step back.</summary>
     public Task<EditResult> UndoAsync(string activityId, int seenVersion, string authorId) =>
@@ -102,11 +110,12 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     /// <summary>Publishes the draft as the next edition.</summary>
     public async Task<EditionRecord> PublishAsync(string activityId, string authorId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var seen = await db.Activities.Where(activity => activity.Id == activityId).Select(activity => activity.Version).SingleAsync();
         // An edition is the draft byte for byte. When somebody else changes the draft just now, it goes out as it is.
         await EditAsync(activityId, seen, authorId, new DropBlanks());
         var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
-        var head = await RevisionAsync(activityId, record.Head);
+        var head = await RevisionAsync(db, activityId, record.Head);
         var edition = new EditionRecord
         {
             ActivityId = activityId,
@@ -135,7 +144,6 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // A double press, or two authors at once: the other one's edition has the same document, or this one comes after it.
-            db.ChangeTracker.Clear();
             var newest = await db
                 .Editions.AsNoTracking()
                 .Where(other => other.ActivityId == activityId)
@@ -156,6 +164,7 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             return known;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         var number = await db
             .Activities.Where(activity => activity.Id == activityId)
             .Select(activity => activity.NewestEdition)
@@ -165,26 +174,42 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     }
 
     /// <summary>What a linked thing was taken from, or null when it is gone.</summary>
-    public Task<ActivityRecord?> LinkedAsync(string activityId) =>
-        db.Activities.AsNoTracking().SingleOrDefaultAsync(activity => activity.Id == activityId);
+    public async Task<ActivityRecord?> LinkedAsync(string activityId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Activities.AsNoTracking().SingleOrDefaultAsync(activity => activity.Id == activityId);
+    }
 
     /// <summary>Activities to take from: those the teacher may look into whose words have these, or the one whose address they are.</summary>
     public async Task<IReadOnlyList<ActivityRecord>> ReusableAsync(string personId, string words)
     {
-        var readable = db.Activities.AsNoTracking().Where(rights.Readable(personId)).Where(activity => activity.BinnedAt == null);
+        await using var db = await open.CreateDbContextAsync();
+        var readable = db
+            .Activities.AsNoTracking()
+            .Where(ActivityRights.Readable(db, personId))
+            .Where(activity => activity.BinnedAt == null);
         if (words.Contains("/a/", StringComparison.Ordinal))
         {
             var code = words[(words.LastIndexOf("/a/", StringComparison.Ordinal) + 3)..].Trim().TrimEnd('/');
             return await readable.Where(activity => activity.Id == code).ToListAsync();
         }
 
-        return await readable.Where(rights.Near(personId)).Where(words, db).OrderByDescending(a => a.ChangedAt).Take(60).ToListAsync();
+        return await readable
+            .Where(ActivityRights.Near(db, personId))
+            .Where(words, db)
+            .OrderByDescending(a => a.ChangedAt)
+            .Take(60)
+            .ToListAsync();
     }
 
     /// <summary>An activity to take from: its newest edition, or the draft of one that was never published. Null when it may not be taken from.</summary>
     public async Task<ReusableActivity?> ReusableDocumentAsync(string activityId, string personId)
     {
-        var record = await db.Activities.AsNoTracking().Where(rights.Readable(personId)).SingleOrDefaultAsync(a => a.Id == activityId);
+        await using var db = await open.CreateDbContextAsync();
+        var record = await db
+            .Activities.AsNoTracking()
+            .Where(ActivityRights.Readable(db, personId))
+            .SingleOrDefaultAsync(a => a.Id == activityId);
         return record is null ? null
             : record.NewestEdition > 0 ? new ReusableActivity(record.Id, record.NewestEdition, Edition(record.Id, record.NewestEdition))
             : new ReusableActivity(record.Id, 0, (await DraftAsync(record.Id))!.Document);
@@ -223,43 +248,60 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     /// <summary>Sets who may open the activity.</summary>
     public async Task SetVisibilityAsync(string activityId, Visibility visibility)
     {
+        await using var db = await open.CreateDbContextAsync();
         var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
         record.Visibility = visibility;
         await db.SaveChangesAsync();
     }
 
     /// <summary>Sets how visitors say who they are.</summary>
-    public Task SetVisitorsSayAsync(string activityId, VisitorsSay say) =>
-        db
+    public async Task SetVisitorsSayAsync(string activityId, VisitorsSay say)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        await db
             .Activities.Where(activity => activity.Id == activityId)
             .ExecuteUpdateAsync(set => set.SetProperty(activity => activity.VisitorsSay, say));
+    }
 
     /// <summary>Sets whether teachers who can open it may copy the activity.</summary>
     public async Task SetMayBeCopiedAsync(string activityId, bool may)
     {
+        await using var db = await open.CreateDbContextAsync();
         (await db.Activities.SingleAsync(activity => activity.Id == activityId)).MayBeCopied = may;
         await db.SaveChangesAsync();
     }
 
     /// <summary>Sets whether it is offered to colleagues as a way to start.</summary>
-    public Task SetIsStartAsync(string activityId, bool offered) =>
-        db.Activities.Where(activity => activity.Id == activityId).ExecuteUpdateAsync(set => set.SetProperty(a => a.IsStart, offered));
+    public async Task SetIsStartAsync(string activityId, bool offered)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        await db
+            .Activities.Where(activity => activity.Id == activityId)
+            .ExecuteUpdateAsync(set => set.SetProperty(a => a.IsStart, offered));
+    }
 
     /// <summary>A published edition. Asking for one that does not exist is a bug and throws.</summary>
-    public Activity Edition(string activityId, int number) =>
-        cache.Get(activityId, number, () =>
-            Compressed.Read(
+    public Activity Edition(string activityId, int number)
+    {
+        return cache.Get(activityId, number, () =>
+        {
+            using var db = open.CreateDbContext();
+            return Compressed.Read(
                 db.Editions.AsNoTracking().Single(edition => edition.ActivityId == activityId && edition.Number == number).Document
-            )
-        );
+            );
+        });
+    }
 
-    private Task<EditResult> StepAsync(
+    private async Task<EditResult> StepAsync(
         string activityId,
         int seenVersion,
         string authorId,
         Func<DraftHistory, RevisionRecord, DraftHistory?> step,
         string refusal
-    ) => ChangeAsync(activityId, seenVersion, authorId, (record, head, now) =>
+    )
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await ChangeAsync(db, activityId, seenVersion, authorId, (record, head, now) =>
         {
             if (step(record.History, head) is not { } history)
             {
@@ -271,11 +313,13 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             record.ChangedAt = now;
             return new Change(null, document);
         });
+    }
 
     /// <summary>What a change came to: why it was not made, or the draft after it; neither when nothing is different.</summary>
     private sealed record Change(string? Refusal, Activity? Document);
 
     private async Task<EditResult> ChangeAsync(
+        SlateDb db,
         string activityId,
         int seenVersion,
         string authorId,
@@ -283,10 +327,10 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
     )
     {
         var record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
-        var head = await RevisionAsync(activityId, record.Head);
+        var head = await RevisionAsync(db, activityId, record.Head);
         if (record.Version != seenVersion)
         {
-            return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(head.AuthorId, authorId));
+            return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(db, head.AuthorId, authorId));
         }
 
         var made = change(record, head, clock.GetUtcNow());
@@ -302,10 +346,10 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Somebody was quicker between our reading and our writing.
-            db.ChangeTracker.Clear();
-            record = await db.Activities.SingleAsync(activity => activity.Id == activityId);
-            head = await RevisionAsync(activityId, record.Head);
-            return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(head.AuthorId, authorId));
+            await using var theirs = await open.CreateDbContextAsync();
+            record = await theirs.Activities.SingleAsync(activity => activity.Id == activityId);
+            head = await RevisionAsync(theirs, activityId, record.Head);
+            return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(theirs, head.AuthorId, authorId));
         }
 
         if (made.Document is { } after)
@@ -313,16 +357,16 @@ public sealed class ActivityStore(SlateDb db, ActivityRights rights, EditionCach
             cache.SetDraft(record.Id, record.Version, after);
         }
 
-        return new EditResult(DraftOf(record, await RevisionAsync(activityId, record.Head)), made.Refusal);
+        return new EditResult(DraftOf(record, await RevisionAsync(db, activityId, record.Head)), made.Refusal);
     }
 
-    private async Task<string> WhoAsync(string authorId, string asking) =>
+    private static async Task<string> WhoAsync(SlateDb db, string authorId, string asking) =>
         authorId == asking
             ? "you, in another tab"
             : (await db.Users.Where(person => person.Id == authorId).Select(person => person.DisplayName).SingleOrDefaultAsync())
                 ?? "a colleague";
 
-    private async Task<RevisionRecord> RevisionAsync(string activityId, int number) =>
+    private static async Task<RevisionRecord> RevisionAsync(SlateDb db, string activityId, int number) =>
         await db.Revisions.SingleAsync(revision => revision.ActivityId == activityId && revision.Number == number);
 
     private Draft DraftOf(ActivityRecord record, RevisionRecord head) =>

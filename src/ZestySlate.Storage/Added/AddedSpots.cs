@@ -8,7 +8,7 @@ using ZestySlate.Storage.Attempts;
 namespace ZestySlate.Storage.Added;
 
 /// <summary>Keeps the spots that learners add. Those of one assignment see each other's, never those of another class.</summary>
-public sealed class AddedSpots(SlateDb db, TimeProvider clock)
+public sealed class AddedSpots(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     /// <summary>The attempt's state with the spots that its learner may see: what the class is shown, and all their own.</summary>
     public async Task<AttemptState> WithAddedAsync(AttemptRecord attempt, AttemptState state)
@@ -18,6 +18,7 @@ public sealed class AddedSpots(SlateDb db, TimeProvider clock)
             return state;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         var (activity, assignment, me) = (attempt.ActivityId, attempt.AssignmentId ?? 0, attempt.PersonId);
         var found = await (
             from spot in db.AddedSpots.AsNoTracking()
@@ -30,7 +31,13 @@ public sealed class AddedSpots(SlateDb db, TimeProvider clock)
     }
 
     /// <summary>A learner's own spot, or null.</summary>
-    public Task<AddedSpotRecord?> MineAsync(AttemptRecord attempt, string id) =>
+    public async Task<AddedSpotRecord?> MineAsync(AttemptRecord attempt, string id)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await MineAsync(db, attempt, id);
+    }
+
+    private static Task<AddedSpotRecord?> MineAsync(SlateDb db, AttemptRecord attempt, string id) =>
         db.AddedSpots.SingleOrDefaultAsync(spot =>
             spot.Id == id && spot.PersonId == attempt.PersonId && spot.ActivityId == attempt.ActivityId
         );
@@ -48,7 +55,8 @@ public sealed class AddedSpots(SlateDb db, TimeProvider clock)
             return Reason.Of("spotNeedsTitle");
         }
 
-        var spot = id is null ? null : await MineAsync(attempt, id);
+        await using var db = await open.CreateDbContextAsync();
+        var spot = id is null ? null : await MineAsync(db, attempt, id);
         if (spot is null)
         {
             if (
@@ -83,12 +91,16 @@ public sealed class AddedSpots(SlateDb db, TimeProvider clock)
     }
 
     /// <summary>Deletes one's own spot.</summary>
-    public Task DeleteAsync(AttemptRecord attempt, string id) =>
-        db.AddedSpots.Where(spot => spot.Id == id && spot.PersonId == attempt.PersonId).ExecuteDeleteAsync();
+    public async Task DeleteAsync(AttemptRecord attempt, string id)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        await db.AddedSpots.Where(spot => spot.Id == id && spot.PersonId == attempt.PersonId).ExecuteDeleteAsync();
+    }
 
     /// <summary>All spots that learners added to an activity, those that wait first, then the newest; each with its author's name and class.</summary>
     public async Task<IReadOnlyList<(AddedSpotRecord Spot, string By, string Class)>> AllAsync(string activityId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var found = await (
             from spot in db.AddedSpots.AsNoTracking()
             where spot.ActivityId == activityId
@@ -114,6 +126,7 @@ public sealed class AddedSpots(SlateDb db, TimeProvider clock)
     /// it, or it is gone.</summary>
     public async Task<bool> JudgeAsync(string activityId, string id, DateTimeOffset seen, AddedState state, string comment)
     {
+        await using var db = await open.CreateDbContextAsync();
         var said = Cut(comment.ReplaceLineEndings(" "), AddedSpot.MostText);
         return await db
                 .AddedSpots.Where(spot => spot.Id == id && spot.ActivityId == activityId && spot.At <= seen)
@@ -121,10 +134,13 @@ public sealed class AddedSpots(SlateDb db, TimeProvider clock)
     }
 
     /// <summary>Approves all that wait, as far as the teacher has seen them.</summary>
-    public Task ApproveAllAsync(string activityId, DateTimeOffset seen) =>
-        db
+    public async Task ApproveAllAsync(string activityId, DateTimeOffset seen)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        await db
             .AddedSpots.Where(spot => spot.ActivityId == activityId && spot.State == AddedState.Waits && spot.At <= seen)
             .ExecuteUpdateAsync(set => set.SetProperty(spot => spot.State, AddedState.Shown));
+    }
 
     /// <summary>A record as somebody sees it.</summary>
     public static AddedSpot Of(AddedSpotRecord spot, string by, string viewer) =>

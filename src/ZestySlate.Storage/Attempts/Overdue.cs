@@ -15,7 +15,7 @@ public sealed class OverdueMemory
 
 /// <summary>Hands in the attempts whose time was over while nobody looked, so that they count, and their scores go out, although nobody
 /// opens them again.</summary>
-public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore attempts, TimeProvider clock)
+public sealed class Overdue(IDbContextFactory<SlateDb> open, ActivityStore activities, AttemptStore attempts, TimeProvider clock)
 {
     /// <summary>How soon an attempt is looked at again whose clock does not run yet.</summary>
     private static readonly TimeSpan Pause = TimeSpan.FromMinutes(1);
@@ -24,14 +24,16 @@ public sealed class Overdue(SlateDb db, ActivityStore activities, AttemptStore a
     /// <param name="memory">What was learnt the times before; whoever calls keeps it.</param>
     public async Task HandInAsync(OverdueMemory memory)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
 
         // Visitors leave thousands of attempts open; only those at activities with a clock are asked for.
-        var open = await db
+        var begun = await db
             .Activities.Where(activity => db.Attempts.Any(attempt => attempt.ActivityId == activity.Id && attempt.HandedInAt == null))
             .Select(activity => new { activity.Id, activity.NewestEdition })
             .ToListAsync();
-        var clocked = open.Where(activity => MayHaveClock(memory, activity.Id, activity.NewestEdition))
+        var clocked = begun
+            .Where(activity => MayHaveClock(memory, activity.Id, activity.NewestEdition))
             .Select(activity => activity.Id)
             .ToList();
         var timed = (

@@ -6,28 +6,40 @@ using ZestySlate.Storage.People;
 namespace ZestySlate.Storage.Classes;
 
 /// <summary>Keeps classes with their learners, and what was given to them.</summary>
-public sealed class ClassStore(SlateDb db, TimeProvider clock)
+public sealed class ClassStore(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     /// <summary>The greatest number of learners in one class.</summary>
     public const int MostLearners = 400;
 
     /// <summary>A class.</summary>
-    public Task<ClassRecord> ClassAsync(int id) => db.Classes.AsNoTracking().SingleAsync(group => group.Id == id);
+    public async Task<ClassRecord> ClassAsync(int id)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Classes.AsNoTracking().SingleAsync(group => group.Id == id);
+    }
 
     /// <summary>The learners of a class, by name as a computer sorts them.</summary>
-    public async Task<IReadOnlyList<EnrolmentRecord>> RosterAsync(int classId) =>
-        await db
+    public async Task<IReadOnlyList<EnrolmentRecord>> RosterAsync(int classId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
             .Enrolments.AsNoTracking()
             .Where(learner => learner.ClassId == classId)
             .OrderBy(learner => learner.RosterName)
             .ToListAsync();
+    }
 
     /// <summary>True for a learner of some class.</summary>
-    public Task<bool> HasLearnerAsync(string personId) => db.Enrolments.AnyAsync(learner => learner.PersonId == personId);
+    public async Task<bool> HasLearnerAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Enrolments.AnyAsync(learner => learner.PersonId == personId);
+    }
 
     /// <summary>The classes of a teacher by name, each with how many learners it has and how much it was given.</summary>
     public async Task<IReadOnlyList<(ClassRecord Class, int Learners, int Given)>> OfTeacherAsync(string teacherId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var found = await db
             .Classes.AsNoTracking()
             .Where(group => group.TeacherId == teacherId)
@@ -45,6 +57,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>What a class was given, by title, each with how many have handed it in.</summary>
     public async Task<IReadOnlyList<(AssignmentRecord Given, int HandedIn)>> GivenAsync(int classId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var found = await db
             .Assignments.AsNoTracking()
             .Where(given => given.ClassId == classId && !given.Withdrawn)
@@ -69,6 +82,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         IReadOnlyDictionary<string, decimal> factors
     )
     {
+        await using var db = await open.CreateDbContextAsync();
         var changed = new List<(string, decimal)>();
         foreach (var learner in await db.Enrolments.Where(learner => learner.ClassId == classId).ToListAsync())
         {
@@ -86,6 +100,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>Sets how learners say who they are, and whether a name that has come in waits at another device.</summary>
     public async Task SetDoorAsync(int classId, IdentifiedBy by, bool holds)
     {
+        await using var db = await open.CreateDbContextAsync();
         var group = await db.Classes.SingleAsync(group => group.Id == classId);
         group.OpenDoor = group.IdentifiedBy == IdentifiedBy.MailedLink ? group.OpenDoor : !holds;
         group.IdentifiedBy = by;
@@ -95,6 +110,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>Sets how much the categories of the gradebook weigh, as they were typed.</summary>
     public async Task SetWeightsAsync(int classId, string weights)
     {
+        await using var db = await open.CreateDbContextAsync();
         (await db.Classes.SingleAsync(group => group.Id == classId)).Weights = weights;
         await db.SaveChangesAsync();
     }
@@ -120,6 +136,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
         IReadOnlyList<(string Name, string Number, string Email)> learners
     )
     {
+        await using var db = await open.CreateDbContextAsync();
         if (string.IsNullOrWhiteSpace(name))
         {
             return Outcome<ClassRecord>.Refused("A class needs a name.");
@@ -178,6 +195,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <returns>How many were added and filled in; why none was, in words.</returns>
     public async Task<Outcome<RosterAdded>> AddAsync(int classId, IReadOnlyList<(string Name, string Number, string Email)> learners)
     {
+        await using var db = await open.CreateDbContextAsync();
         var roster = await db.Enrolments.Where(e => e.ClassId == classId).ToListAsync();
         var index = new RosterIndex(roster);
         var (added, filled) = (0, 0);
@@ -223,7 +241,6 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
 
         if (roster.Count + added > MostLearners)
         {
-            db.ChangeTracker.Clear();
             return Outcome<RosterAdded>.Refused(
                 $"A class has up to {MostLearners} learners; with these it would be {roster.Count + added}."
             );
@@ -236,6 +253,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>Sets how a learner stands on the roster, and how they are called where it is theirs alone.</summary>
     public async Task DescribeAsync(int classId, string personId, string name, string number, string email)
     {
+        await using var db = await open.CreateDbContextAsync();
         var learner = await db.Enrolments.SingleAsync(e => e.ClassId == classId && e.PersonId == personId);
         if (
             await db.Users.SingleOrDefaultAsync(person =>
@@ -259,6 +277,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <returns>The assignment's id.</returns>
     public async Task<int> GiveAsync(int classId, string activityId, string title, bool keptBack = false)
     {
+        await using var db = await open.CreateDbContextAsync();
         // Two presses at once give it once: the second reads what the first wrote.
         AssignmentRecord given = null!;
         await db.SaveTogetherAsync(async () =>
@@ -288,6 +307,7 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>Takes an activity away from a class; what was done of it stays, and is there when it is given again.</summary>
     public async Task TakeAwayAsync(int classId, string activityId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var given = await db.Assignments.SingleOrDefaultAsync(a => a.ClassId == classId && a.ActivityId == activityId);
         if (given is not null && !await db.Attempts.AnyAsync(attempt => attempt.AssignmentId == given.Id))
         {
@@ -304,20 +324,25 @@ public sealed class ClassStore(SlateDb db, TimeProvider clock)
     /// <summary>The class with this code, or null; case, blanks and what looks alike do not matter.</summary>
     public async Task<ClassRecord?> ByCodeAsync(string typedCode)
     {
+        await using var db = await open.CreateDbContextAsync();
         var code = Ids.ReadCode(typedCode);
         return await db.Classes.SingleOrDefaultAsync(group => group.Code == code);
     }
 
     /// <summary>The names of a class as they stand on the roster, in their order.</summary>
-    public async Task<IReadOnlyList<string>> NamesAsync(ClassRecord group) =>
-        (await db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())
+    public async Task<IReadOnlyList<string>> NamesAsync(ClassRecord group)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return (await db.Enrolments.Where(e => e.ClassId == group.Id).Select(e => e.RosterName).ToListAsync())
             .Order(StringComparer.CurrentCultureIgnoreCase)
             .ToList();
+    }
 
     /// <summary>Whom of a class somebody means who types a number, an address or a name, as the class identifies its learners: none, the
     /// one, or several who have the name.</summary>
     public async Task<IReadOnlyList<EnrolmentRecord>> MeantAsync(ClassRecord group, string typed)
     {
+        await using var db = await open.CreateDbContextAsync();
         var said = typed.Trim();
         var all = await db.Enrolments.Where(e => e.ClassId == group.Id).ToListAsync();
         if (group.IdentifiedBy is not (IdentifiedBy.Number or IdentifiedBy.Email or IdentifiedBy.MailedLink))

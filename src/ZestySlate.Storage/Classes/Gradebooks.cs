@@ -9,11 +9,12 @@ using ZestySlate.Storage.Attempts;
 namespace ZestySlate.Storage.Classes;
 
 /// <summary>Puts the grades of a class together from what attempts are known to have come to.</summary>
-public sealed class Gradebooks(SlateDb db, ActivityStore activities, AttemptStore store, TimeProvider clock)
+public sealed class Gradebooks(IDbContextFactory<SlateDb> open, ActivityStore activities, AttemptStore store, TimeProvider clock)
 {
     /// <summary>The gradebook of a class.</summary>
     public async Task<Gradebook> OfAsync(ClassRecord group)
     {
+        await using var db = await open.CreateDbContextAsync();
         var given = await db.Assignments.AsNoTracking().Where(a => a.ClassId == group.Id && !a.Withdrawn).ToListAsync();
         given = given.OrderBy(a => a.Due ?? DateTimeOffset.MaxValue).ThenBy(a => a.CreatedAt).ThenBy(a => a.Id).ToList();
         var ids = given.Select(a => (int?)a.Id).ToList();

@@ -11,11 +11,13 @@ public sealed record MergePreview(string Name, int Attempts);
 
 /// <summary>Merges a learner who joined under two names: all that the second did in the class is the first's from then on, and the second
 /// is off the roster, until it is undone.</summary>
-public sealed class Merges(SlateDb db, TimeProvider clock)
+public sealed class Merges(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     /// <summary>What merging would move; null when the two are not both in the class.</summary>
-    public async Task<MergePreview?> PreviewAsync(int classId, string keepId, string goneId) =>
-        keepId == goneId || !await IsInAsync(classId, keepId)
+    public async Task<MergePreview?> PreviewAsync(int classId, string keepId, string goneId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return keepId == goneId || !await IsInAsync(db, classId, keepId)
             ? null
             : await db
                 .Enrolments.Where(e => e.ClassId == classId && e.PersonId == goneId)
@@ -24,12 +26,14 @@ public sealed class Merges(SlateDb db, TimeProvider clock)
                     db.Attempts.Count(a => a.PersonId == goneId && db.Assignments.Any(g => g.Id == a.AssignmentId && g.ClassId == classId))
                 ))
                 .FirstOrDefaultAsync();
+    }
 
     /// <summary>Merges; the attempts that moved, or null when the two are not both in the class.</summary>
     public async Task<IReadOnlyList<string>?> MergeAsync(int classId, string keepId, string goneId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var gone = await db.Enrolments.AsNoTracking().SingleOrDefaultAsync(e => e.ClassId == classId && e.PersonId == goneId);
-        if (gone is null || keepId == goneId || !await IsInAsync(classId, keepId))
+        if (gone is null || keepId == goneId || !await IsInAsync(db, classId, keepId))
         {
             return null;
         }
@@ -64,7 +68,7 @@ public sealed class Merges(SlateDb db, TimeProvider clock)
         );
         await db.SaveTogetherAsync(async () =>
         {
-            await MoveAsync(attempts, spots, keepId);
+            await MoveAsync(db, attempts, spots, keepId);
             await db
                 .AssignmentExceptions.Where(e =>
                     e.PersonId == goneId && db.Assignments.Any(g => g.Id == e.AssignmentId && g.ClassId == classId)
@@ -94,20 +98,24 @@ public sealed class Merges(SlateDb db, TimeProvider clock)
     }
 
     /// <summary>The mergings into a learner that can be undone, the newest first.</summary>
-    public async Task<IReadOnlyList<MergeRecord>> OfAsync(int classId, string keptId) =>
-        await db
+    public async Task<IReadOnlyList<MergeRecord>> OfAsync(int classId, string keptId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
             .Merges.AsNoTracking()
             .Where(merge => merge.ClassId == classId && merge.KeptId == keptId)
             .OrderByDescending(merge => merge.Id)
             .ToListAsync();
+    }
 
     /// <summary>Takes a merging back: the other is on the roster again, with what was theirs. What was done since stays whose it is. Null
     /// when there is none of this number.</summary>
     public async Task<IReadOnlyList<string>?> UndoAsync(int classId, int mergeId)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (
             await db.Merges.SingleOrDefaultAsync(merge => merge.Id == mergeId && merge.ClassId == classId) is not { } merge
-            || await IsInAsync(classId, merge.GoneId)
+            || await IsInAsync(db, classId, merge.GoneId)
         )
         {
             return null;
@@ -137,16 +145,16 @@ public sealed class Merges(SlateDb db, TimeProvider clock)
         );
         db.AssignmentExceptions.AddRange(JsonSerializer.Deserialize<List<AssignmentException>>(merge.Exceptions) ?? []);
         db.Merges.Remove(merge);
-        await db.SaveTogetherAsync(() => MoveAsync(attempts, spots, merge.GoneId));
+        await db.SaveTogetherAsync(() => MoveAsync(db, attempts, spots, merge.GoneId));
         return attempts;
     }
 
-    private async Task MoveAsync(IReadOnlyCollection<string> attempts, IReadOnlyCollection<string> spots, string to)
+    private static async Task MoveAsync(SlateDb db, IReadOnlyCollection<string> attempts, IReadOnlyCollection<string> spots, string to)
     {
         await db.Attempts.Where(a => attempts.Contains(a.Id)).ExecuteUpdateAsync(set => set.SetProperty(a => a.PersonId, to));
         await db.AddedSpots.Where(s => spots.Contains(s.Id)).ExecuteUpdateAsync(set => set.SetProperty(s => s.PersonId, to));
     }
 
-    private Task<bool> IsInAsync(int classId, string personId) =>
+    private static Task<bool> IsInAsync(SlateDb db, int classId, string personId) =>
         db.Enrolments.AnyAsync(e => e.ClassId == classId && e.PersonId == personId);
 }

@@ -113,7 +113,7 @@ public sealed class CourseSiteLogin
     /// <summary>Where the course site's frame keeps data for us (client-side postMessage storage), or null when a cookie must do.</summary>
     public string? StorageTarget { get; set; }
 
-    public required DateTimeOffset ExpiresAt { get; set; }
+    public DateTimeOffset ExpiresAt { get; set; }
 
     public bool NonceUsed { get; set; }
 

@@ -22,7 +22,7 @@ public sealed record Waiting(DoorAsk Ask, string Name, string ClassName);
 /// only once: who comes from a device where that learner never came in waits until the teacher, or the learner at a device of
 /// theirs, lets them in, or gives the learner's own sign. At a device that several learners used the sign is asked for.
 /// </summary>
-public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvider clock)
+public sealed class Doors(IDbContextFactory<SlateDb> open, IPasswordHasher<Person> hasher, TimeProvider clock)
 {
     /// <summary>How many wrong signs are taken for one learner within <see cref="Patience"/>; then the teacher is asked.</summary>
     public const int MostWrongSigns = 5;
@@ -58,9 +58,10 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
 
     private async Task<Doorstep> StandAsync(ClassRecord group, string personId, string device, string browser)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         var known = await db.KnownDevices.AsNoTracking().Where(one => one.PersonId == personId || one.DeviceHash == device).ToListAsync();
-        var sign = await SignOfAsync(personId);
+        var sign = await SignOfAsync(db, personId);
         var (here, shared) = (
             known.Any(one => one.PersonId == personId && one.DeviceHash == device),
             known.Any(one => one.PersonId != personId)
@@ -100,20 +101,31 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     }
 
     /// <summary>What a device asked, or null.</summary>
-    public Task<DoorAsk?> FindAsync(string askId, string device) =>
-        db.DoorAsks.AsNoTracking().SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device);
+    public async Task<DoorAsk?> FindAsync(string askId, string device)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.DoorAsks.AsNoTracking().SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device);
+    }
 
     /// <summary>True when somebody who asked may come in: they were let in, and the device was not forgotten since.</summary>
-    public async Task<bool> MayComeInAsync(DoorAsk ask) =>
-        ask.Answer is not (DoorAnswer.None or DoorAnswer.SentAway)
-        && await db.KnownDevices.AnyAsync(one => one.PersonId == ask.PersonId && one.DeviceHash == ask.DeviceHash);
+    public async Task<bool> MayComeInAsync(DoorAsk ask)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return ask.Answer is not (DoorAnswer.None or DoorAnswer.SentAway)
+            && await db.KnownDevices.AnyAsync(one => one.PersonId == ask.PersonId && one.DeviceHash == ask.DeviceHash);
+    }
 
     /// <summary>True when the learner has a sign of their own.</summary>
-    public async Task<bool> HasSignAsync(string personId) => await SignOfAsync(personId) is not null;
+    public async Task<bool> HasSignAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await SignOfAsync(db, personId) is not null;
+    }
 
     /// <summary>True when no further sign is taken for this learner for a while.</summary>
     public async Task<bool> IsTiredAsync(string personId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var since = clock.GetUtcNow() - Patience;
         return await db.DoorAsks.Where(ask => ask.PersonId == personId && ask.At > since).SumAsync(ask => ask.WrongSigns) >= MostWrongSigns;
     }
@@ -121,6 +133,7 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>Gives a sign. True when it is the learner's own: the door is open from then on for this device.</summary>
     public async Task<bool> GiveSignAsync(string askId, string device, string sign)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (
             await db.DoorAsks.SingleOrDefaultAsync(ask => ask.Id == askId && ask.DeviceHash == device && ask.Answer == DoorAnswer.None)
                 is not { } ask
@@ -138,13 +151,14 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
             return false;
         }
 
-        await AnswerAsync(ask, DoorAnswer.Sign);
+        await AnswerAsync(db, ask, DoorAnswer.Sign);
         return true;
     }
 
     /// <summary>Sets a learner's own sign, as <see cref="OwnSign.Read"/> gives it.</summary>
     public async Task SetSignAsync(string personId, string sign)
     {
+        await using var db = await open.CreateDbContextAsync();
         var person = await db.Users.SingleAsync(one => one.Id == personId);
         person.OwnSignHash = hasher.HashPassword(person, sign);
         await db.SaveChangesAsync();
@@ -153,6 +167,7 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>Those whom a person may let in: into their own classes, or as themselves.</summary>
     public async Task<IReadOnlyList<Waiting>> WaitingForAsync(string personId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var since = clock.GetUtcNow() - Patience;
         return await (
             from ask in db.DoorAsks.AsNoTracking()
@@ -165,15 +180,17 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     }
 
     /// <summary>True when somebody waits as this learner.</summary>
-    public Task<bool> SomebodyWaitsAsAsync(string personId)
+    public async Task<bool> SomebodyWaitsAsAsync(string personId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var since = clock.GetUtcNow() - Patience;
-        return db.DoorAsks.AnyAsync(ask => ask.PersonId == personId && ask.Answer == DoorAnswer.None && ask.At > since);
+        return await db.DoorAsks.AnyAsync(ask => ask.PersonId == personId && ask.Answer == DoorAnswer.None && ask.At > since);
     }
 
     /// <summary>Lets somebody in, or sends them away. False when it is not this person's to say, or was said already.</summary>
     public async Task<bool> AnswerAsync(string askId, string personId, bool letsIn)
     {
+        await using var db = await open.CreateDbContextAsync();
         var since = clock.GetUtcNow() - Patience;
         if (
             await db.DoorAsks.SingleOrDefaultAsync(one => one.Id == askId && one.Answer == DoorAnswer.None && one.At > since) is not { } ask
@@ -189,6 +206,7 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
         }
 
         await AnswerAsync(
+            db,
             ask,
             !letsIn ? DoorAnswer.SentAway
                 : teaches ? DoorAnswer.LetInByTeacher
@@ -198,16 +216,32 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     }
 
     /// <summary>The devices at which a learner came in, the newest first.</summary>
-    public async Task<IReadOnlyList<KnownDevice>> DevicesOfAsync(string personId) =>
-        await db.KnownDevices.AsNoTracking().Where(one => one.PersonId == personId).OrderByDescending(one => one.Since).ToListAsync();
+    public async Task<IReadOnlyList<KnownDevice>> DevicesOfAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
+            .KnownDevices.AsNoTracking()
+            .Where(one => one.PersonId == personId)
+            .OrderByDescending(one => one.Since)
+            .ToListAsync();
+    }
 
     /// <summary>Who wanted to come in as a learner lately, the newest first.</summary>
-    public async Task<IReadOnlyList<DoorAsk>> AsksOfAsync(string personId) =>
-        await db.DoorAsks.AsNoTracking().Where(one => one.PersonId == personId).OrderByDescending(one => one.At).Take(20).ToListAsync();
+    public async Task<IReadOnlyList<DoorAsk>> AsksOfAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
+            .DoorAsks.AsNoTracking()
+            .Where(one => one.PersonId == personId)
+            .OrderByDescending(one => one.At)
+            .Take(20)
+            .ToListAsync();
+    }
 
     /// <summary>Forgets a learner's devices and sign: whoever comes next under the name is let in as at the first time.</summary>
     public async Task ForgetAsync(string personId)
     {
+        await using var db = await open.CreateDbContextAsync();
         await db.KnownDevices.Where(one => one.PersonId == personId).ExecuteDeleteAsync();
         await db.DoorAsks.Where(one => one.PersonId == personId && one.Answer == DoorAnswer.None).ExecuteDeleteAsync();
         await db.Users.Where(one => one.Id == personId).ExecuteUpdateAsync(set => set.SetProperty(one => one.OwnSignHash, (string?)null));
@@ -216,12 +250,13 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
     /// <summary>Knows a device as the learner's from now on.</summary>
     public async Task KnowAsync(string personId, string device, string browser)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (await db.KnownDevices.AnyAsync(one => one.PersonId == personId && one.DeviceHash == device))
         {
             return;
         }
 
-        var known = db.KnownDevices.Add(
+        db.KnownDevices.Add(
             new KnownDevice
             {
                 PersonId = personId,
@@ -237,11 +272,10 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // In another tab of the same device it was noted just now.
-            known.State = EntityState.Detached;
         }
     }
 
-    private async Task AnswerAsync(DoorAsk ask, DoorAnswer answer)
+    private async Task AnswerAsync(SlateDb db, DoorAsk ask, DoorAnswer answer)
     {
         (ask.Answer, ask.AnsweredAt) = (answer, clock.GetUtcNow());
         await db.SaveChangesAsync();
@@ -251,6 +285,6 @@ public sealed class Doors(SlateDb db, IPasswordHasher<Person> hasher, TimeProvid
         }
     }
 
-    private Task<string?> SignOfAsync(string personId) =>
+    private static Task<string?> SignOfAsync(SlateDb db, string personId) =>
         db.Users.Where(one => one.Id == personId).Select(one => one.OwnSignHash).SingleOrDefaultAsync();
 }

@@ -18,7 +18,7 @@ public sealed record HandedFolder(string Path);
 public sealed record PieceTaken(int Pieces, bool Taken);
 
 /// <summary>Keeps what learners hand over, apart from the media of activities. Only who may see the attempt is shown it.</summary>
-public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits limits, TimeProvider clock)
+public sealed class HandedFiles(IDbContextFactory<SlateDb> open, HandedFolder folder, HandedLimits limits, TimeProvider clock)
 {
     /// <summary>The width of thumbnails, in pixels.</summary>
     public const int SmallWidth = 480;
@@ -29,6 +29,7 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     /// <param name="files">How many files more: 1, or 0 for what adds to one.</param>
     public async Task<bool> HasRoomAsync(string attemptId, long bytes, int files = 1)
     {
+        await using var db = await open.CreateDbContextAsync();
         var own = await db
             .HandedFiles.Where(file => file.AttemptId == attemptId)
             .GroupBy(file => 1)
@@ -52,12 +53,16 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     }
 
     /// <summary>How large a file is by now; 0 when there is none.</summary>
-    public async Task<long> BytesOfAsync(string id) =>
-        await db.HandedFiles.Where(file => file.Id == id).Select(file => (long?)file.Bytes).FirstOrDefaultAsync() ?? 0;
+    public async Task<long> BytesOfAsync(string id)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.HandedFiles.Where(file => file.Id == id).Select(file => (long?)file.Bytes).FirstOrDefaultAsync() ?? 0;
+    }
 
     /// <summary>Keeps a whole file.</summary>
     public async Task<HandedFile> KeepAsync(string attemptId, string spotId, string name, HandedKind kind, string contentType, byte[] bytes)
     {
+        await using var db = await open.CreateDbContextAsync();
         var record = new HandedFileRecord
         {
             Id = Ids.Secret(),
@@ -91,6 +96,7 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     /// <param name="seconds">How long the recording is with it.</param>
     public async Task<PieceTaken> AddPieceAsync(HandedFileRecord begun, int number, byte[] piece, double seconds)
     {
+        await using var db = await open.CreateDbContextAsync();
         var record = await db.HandedFiles.SingleOrDefaultAsync(file => file.Id == begun.Id);
         if (record is not null && (record.AttemptId != begun.AttemptId || record.SpotId != begun.SpotId || record.Pieces == 0))
         {
@@ -123,8 +129,13 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     }
 
     /// <summary>Everything handed over in an attempt.</summary>
-    public async Task<IReadOnlyList<HandedFile>> OfAsync(string attemptId) =>
-        (await db.HandedFiles.AsNoTracking().Where(file => file.AttemptId == attemptId).ToListAsync()).Select(file => file.Handed).ToList();
+    public async Task<IReadOnlyList<HandedFile>> OfAsync(string attemptId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return (await db.HandedFiles.AsNoTracking().Where(file => file.AttemptId == attemptId).ToListAsync())
+            .Select(file => file.Handed)
+            .ToList();
+    }
 
     /// <summary>Everything handed over in an attempt; where no question takes anything there is nothing to look for.</summary>
     public async Task<IReadOnlyList<HandedFile>> OfAsync(string attemptId, AttemptState state) =>
@@ -136,6 +147,7 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     /// <param name="small">True for its thumbnail, where it has one.</param>
     public async Task<(HandedFileRecord File, string Path, string ContentType)?> FindAsync(string attemptId, string id, bool small = false)
     {
+        await using var db = await open.CreateDbContextAsync();
         var record = await db.HandedFiles.AsNoTracking().SingleOrDefaultAsync(file => file.Id == id && file.AttemptId == attemptId);
         return record is null ? null
             : small && File.Exists(SmallOf(id)) ? (record, SmallOf(id), "image/webp")
@@ -145,6 +157,7 @@ public sealed class HandedFiles(SlateDb db, HandedFolder folder, HandedLimits li
     /// <summary>Takes everything out that was handed over in an attempt.</summary>
     public async Task DropAsync(string attemptId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var ids = await db.HandedFiles.Where(file => file.AttemptId == attemptId).Select(file => file.Id).ToListAsync();
         await db.HandedFiles.Where(file => file.AttemptId == attemptId).ExecuteDeleteAsync();
         foreach (var path in ids.SelectMany(id => new[] { PathOf(id), SmallOf(id) }))

@@ -5,7 +5,7 @@ using ZestySlate.Storage.Handed;
 namespace ZestySlate.Storage.Learners;
 
 /// <summary>Deletes everything that is kept of a learner, whichever way they came, for good.</summary>
-public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache cache)
+public sealed class LearnerDeletion(IDbContextFactory<SlateDb> open, HandedFiles files, AttemptCache cache)
 {
     /// <summary>
     /// Attempts with all that happened, files, own spots, mails to them and about them, scores that wait, places on rosters.
@@ -14,9 +14,10 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
     /// <returns>True when they are forgotten: their sessions are to end.</returns>
     public async Task<bool> DeleteAsync(LearnerScope scope)
     {
+        await using var db = await open.CreateDbContextAsync();
         var attempts = await scope.Attempts(db).Select(attempt => attempt.Id).ToListAsync();
         var mails = await scope.MailsAsync(db, attempts);
-        var merged = await MergedAsync(scope);
+        var merged = await MergedAsync(db, scope);
         await db.SaveTogetherAsync(async () =>
         {
             await db.Mails.Where(mail => mails.Contains(mail.Id)).ExecuteDeleteAsync();
@@ -27,7 +28,7 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
             await db.Attempts.Where(one => attempts.Contains(one.Id)).ExecuteDeleteAsync();
             if (scope.ActivityId is null)
             {
-                await LeaveAsync(scope.PersonId, scope.ClassId);
+                await LeaveAsync(db, scope.PersonId, scope.ClassId);
             }
         });
         cache.Forget(attempts);
@@ -38,14 +39,14 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
 
         foreach (var entry in merged)
         {
-            await ForgetAsync(entry);
+            await ForgetAsync(db, entry);
         }
 
-        return await ForgetAsync(scope.PersonId);
+        return await ForgetAsync(db, scope.PersonId);
     }
 
     /// <summary>Other entries of rosters that became this learner's: they are somebody still, with nothing.</summary>
-    private async Task<List<string>> MergedAsync(LearnerScope scope)
+    private static async Task<List<string>> MergedAsync(SlateDb db, LearnerScope scope)
     {
         var (person, group) = (scope.PersonId, scope.ClassId);
         return scope.ActivityId is not null
@@ -57,7 +58,7 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
     }
 
     /// <summary>Takes the learner off a roster, or off all, with what was different for them.</summary>
-    private async Task LeaveAsync(string person, int? group)
+    private static async Task LeaveAsync(SlateDb db, string person, int? group)
     {
         await db
             .AssignmentExceptions.Where(one => one.PersonId == person)
@@ -71,7 +72,7 @@ public sealed class LearnerDeletion(SlateDb db, HandedFiles files, AttemptCache 
     }
 
     /// <summary>Forgets who has nothing left here: no account, no class, no attempt.</summary>
-    private async Task<bool> ForgetAsync(string person)
+    private static async Task<bool> ForgetAsync(SlateDb db, string person)
     {
         if (
             await db.Enrolments.AnyAsync(one => one.PersonId == person)

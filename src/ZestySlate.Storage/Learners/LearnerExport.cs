@@ -8,7 +8,7 @@ using ZestySlate.Storage.Handed;
 namespace ZestySlate.Storage.Learners;
 
 /// <summary>Saves everything that is kept of a learner, whichever way they came, as a file.</summary>
-public sealed class LearnerExport(SlateDb db, HandedFiles files)
+public sealed class LearnerExport(IDbContextFactory<SlateDb> open, HandedFiles files)
 {
     private static readonly JsonSerializerOptions Readable = new()
     {
@@ -22,6 +22,7 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
     /// </summary>
     public async Task<Stream> SaveAsync(LearnerScope scope)
     {
+        await using var db = await open.CreateDbContextAsync();
         var attempts = await scope.Attempts(db).Select(attempt => attempt.Id).ToListAsync();
         var handed = await db.HandedFiles.AsNoTracking().Where(file => attempts.Contains(file.AttemptId)).ToListAsync();
         var all = new JsonObject
@@ -30,11 +31,11 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
                 .Users.Where(person => person.Id == scope.PersonId)
                 .Select(person => person.DisplayName)
                 .SingleOrDefaultAsync(),
-            ["signIn"] = await SignInAsync(scope),
-            ["classes"] = await RostersAsync(scope),
-            ["attempts"] = await AttemptsAsync(scope, handed),
-            ["spots"] = await SpotsAsync(scope),
-            ["mails"] = await MailsAsync(await scope.MailsAsync(db, attempts)),
+            ["signIn"] = await SignInAsync(db, scope),
+            ["classes"] = await RostersAsync(db, scope),
+            ["attempts"] = await AttemptsAsync(db, scope, handed),
+            ["spots"] = await SpotsAsync(db, scope),
+            ["mails"] = await MailsAsync(db, await scope.MailsAsync(db, attempts)),
         };
         var options = new FileStreamOptions
         {
@@ -61,7 +62,7 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
     }
 
     /// <summary>The sign-in name and the names of passkeys that they made for themselves; null for none.</summary>
-    private async Task<JsonObject?> SignInAsync(LearnerScope scope)
+    private static async Task<JsonObject?> SignInAsync(SlateDb db, LearnerScope scope)
     {
         var name = await db
             .Users.Where(person => person.Id == scope.PersonId && person.Email == null && person.PasswordHash != null)
@@ -73,7 +74,7 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
             : new JsonObject { ["name"] = name, ["passkeys"] = new JsonArray([.. passkeys.Select(passkey => JsonValue.Create(passkey))]) };
     }
 
-    private async Task<JsonArray> RostersAsync(LearnerScope scope)
+    private static async Task<JsonArray> RostersAsync(SlateDb db, LearnerScope scope)
     {
         if (scope.ActivityId is not null)
         {
@@ -96,7 +97,7 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
             });
     }
 
-    private async Task<JsonArray> AttemptsAsync(LearnerScope scope, List<HandedFileRecord> handed)
+    private static async Task<JsonArray> AttemptsAsync(SlateDb db, LearnerScope scope, List<HandedFileRecord> handed)
     {
         var attempts = await (
             from attempt in scope.Attempts(db).AsNoTracking()
@@ -123,7 +124,7 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
             });
     }
 
-    private async Task<JsonArray> SpotsAsync(LearnerScope scope) =>
+    private static async Task<JsonArray> SpotsAsync(SlateDb db, LearnerScope scope) =>
         ArrayOf(await scope.Spots(db).AsNoTracking().ToListAsync(), spot => new()
             {
                 ["title"] = spot.Title,
@@ -134,7 +135,7 @@ public sealed class LearnerExport(SlateDb db, HandedFiles files)
                 ["comment"] = spot.Comment,
             });
 
-    private async Task<JsonArray> MailsAsync(List<int> ids) =>
+    private static async Task<JsonArray> MailsAsync(SlateDb db, List<int> ids) =>
         ArrayOf(await db.Mails.AsNoTracking().Where(mail => ids.Contains(mail.Id)).ToListAsync(), mail => new()
             {
                 ["to"] = mail.Address,

@@ -19,11 +19,12 @@ public sealed record MediaSearch(string Words = "", MediaKind? Kind = null, stri
 public sealed record MediaFound(IReadOnlyList<MediaItem> Items, int Total);
 
 /// <summary>A teacher's media library.</summary>
-public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider clock)
+public sealed class MediaLibrary(IDbContextFactory<SlateDb> open, MediaStore store, TimeProvider clock)
 {
     /// <summary>Adds a file. The same file of the same teacher is one entry; from the bin it comes back.</summary>
     public async Task<MediaItem> AddAsync(ReadyFile file, string name, string ownerId, string folder = "")
     {
+        await using var db = await open.CreateDbContextAsync();
         var bytes = file.Content.Length;
         var hash = await store.StoreAsync(file, name, ownerId);
         var known = await db.MediaItems.FirstOrDefaultAsync(item => item.OwnerId == ownerId && item.Hash == hash);
@@ -55,16 +56,23 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     }
 
     /// <summary>An entry of this teacher, or null.</summary>
-    public Task<MediaItem?> FindAsync(string id, string ownerId) =>
-        db.MediaItems.SingleOrDefaultAsync(item => item.Id == id && item.OwnerId == ownerId);
+    public async Task<MediaItem?> FindAsync(string id, string ownerId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.MediaItems.SingleOrDefaultAsync(item => item.Id == id && item.OwnerId == ownerId);
+    }
 
     /// <summary>This teacher's entry of a file, or null.</summary>
-    public Task<MediaItem?> ByHashAsync(string hash, string ownerId) =>
-        db.MediaItems.FirstOrDefaultAsync(item => item.Hash == hash && item.OwnerId == ownerId);
+    public async Task<MediaItem?> ByHashAsync(string hash, string ownerId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.MediaItems.FirstOrDefaultAsync(item => item.Hash == hash && item.OwnerId == ownerId);
+    }
 
     /// <summary>Looks for entries, the newest first.</summary>
     public async Task<MediaFound> SearchAsync(string ownerId, MediaSearch search)
     {
+        await using var db = await open.CreateDbContextAsync();
         var query = db.MediaItems.AsNoTracking().Where(item => item.OwnerId == ownerId && (item.BinnedAt != null) == search.Bin);
         if (search.Kind is { } kind)
         {
@@ -96,6 +104,7 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     /// <summary>The folders in use and those they lie in, in order.</summary>
     public async Task<IReadOnlyList<string>> FoldersAsync(string ownerId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var used = await db
             .MediaItems.Where(item => item.OwnerId == ownerId && item.BinnedAt == null && item.Folder != "")
             .Select(item => item.Folder)
@@ -107,6 +116,8 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     /// <summary>Sets the words of an entry.</summary>
     public async Task DescribeAsync(MediaItem item, string name, string folder, string tags)
     {
+        await using var db = await open.CreateDbContextAsync();
+        db.Attach(item);
         item.Name = Clean(name, 120) is { Length: > 0 } own ? own : item.Name;
         item.Folder = FolderPath.Clean(folder);
         item.Tags = string.Join(
@@ -132,12 +143,19 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
 
     /// <summary>Deletes entries that are in the bin, with their words. Their files stay where they are shown; those in no use go after a time.</summary>
     /// <returns>How many went.</returns>
-    public Task<int> DeleteAsync(string ownerId, IReadOnlyCollection<string> ids) =>
-        db.MediaItems.Where(item => item.OwnerId == ownerId && item.BinnedAt != null && ids.Contains(item.Id)).ExecuteDeleteAsync();
+    public async Task<int> DeleteAsync(string ownerId, IReadOnlyCollection<string> ids)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
+            .MediaItems.Where(item => item.OwnerId == ownerId && item.BinnedAt != null && ids.Contains(item.Id))
+            .ExecuteDeleteAsync();
+    }
 
     /// <summary>The activities of this teacher whose drafts show or play the file.</summary>
-    public async Task<IReadOnlyList<Activities.ActivityRecord>> UsedInAsync(string hash, string ownerId) =>
-        await (
+    public async Task<IReadOnlyList<Activities.ActivityRecord>> UsedInAsync(string hash, string ownerId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await (
             from use in db.MediaUses
             where use.Hash == hash
             join activity in db.Activities on use.ActivityId equals activity.Id
@@ -147,10 +165,13 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
         )
             .AsNoTracking()
             .ToListAsync();
+    }
 
     /// <summary>Gives an entry another file; its words stay.</summary>
     public async Task SetFileAsync(MediaItem item, ReadyFile file)
     {
+        await using var db = await open.CreateDbContextAsync();
+        db.Attach(item);
         item.Bytes = file.Content.Length;
         item.Hash = await store.StoreAsync(file, item.Name, item.OwnerId);
         (item.Kind, item.Width, item.Height) = (file.Kind, file.Width, file.Height);
@@ -159,19 +180,24 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
     }
 
     /// <summary>True when somebody else has the same file in a library, or shows it.</summary>
-    public async Task<bool> IsSharedAsync(string hash, string ownerId) =>
-        await db.MediaItems.AnyAsync(item => item.Hash == hash && item.OwnerId != ownerId)
-        || await (
-            from use in db.MediaUses
-            where use.Hash == hash
-            join activity in db.Activities on use.ActivityId equals activity.Id
-            where activity.OwnerId != ownerId
-            select use
-        ).AnyAsync();
+    public async Task<bool> IsSharedAsync(string hash, string ownerId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.MediaItems.AnyAsync(item => item.Hash == hash && item.OwnerId != ownerId)
+            || await (
+                from use in db.MediaUses
+                where use.Hash == hash
+                join activity in db.Activities on use.ActivityId equals activity.Id
+                where activity.OwnerId != ownerId
+                select use
+            ).AnyAsync();
+    }
 
     /// <summary>Sets the words that say what it shows or sounds like, and whose it is.</summary>
     public async Task SayAsync(MediaItem item, string alternativeText, bool decorative, string credit, string licence, string transcript)
     {
+        await using var db = await open.CreateDbContextAsync();
+        db.Attach(item);
         (item.AlternativeText, item.Decorative) = (Clean(alternativeText, 2000), decorative);
         (item.Credit, item.Licence, item.Transcript) = (Clean(credit, 200), Clean(licence, 200), transcript.Trim());
         item.Settle();
@@ -180,6 +206,7 @@ public sealed class MediaLibrary(SlateDb db, MediaStore store, TimeProvider cloc
 
     private async Task EachAsync(string ownerId, IReadOnlyCollection<string> ids, Action<MediaItem> change)
     {
+        await using var db = await open.CreateDbContextAsync();
         foreach (var item in await db.MediaItems.Where(item => item.OwnerId == ownerId && ids.Contains(item.Id)).ToListAsync())
         {
             change(item);

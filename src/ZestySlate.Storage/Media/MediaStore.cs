@@ -18,7 +18,7 @@ public sealed record MediaFolder(string Path);
 public sealed record ReadyFile(FileContent Content, MediaKind Kind, string ContentType, int Width = 0, int Height = 0, decimal Seconds = 0);
 
 /// <summary>Keeps files on disk by content hash; pictures also in several widths for small screens.</summary>
-public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider clock)
+public sealed class MediaStore(IDbContextFactory<SlateDb> open, MediaFolder folder, TimeProvider clock)
 {
     /// <summary>The widths kept besides the natural one, in pixels.</summary>
     public static readonly int[] Widths = [480, 960, 1600, 4096];
@@ -26,6 +26,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     /// <summary>Stores a file and returns its hash. The same file is stored once.</summary>
     public async Task<string> StoreAsync(ReadyFile file, string name, string ownerId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var (hash, length) = (await file.Content.HashAsync(), file.Content.Length);
         while (await db.Media.AnyAsync(media => media.Hash == hash && media.ReplacedBy != null))
         {
@@ -72,7 +73,6 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Somebody stored the same file at the same moment; theirs is ours.
-            db.ChangeTracker.Clear();
             if (!await db.Media.AnyAsync(media => media.Hash == hash))
             {
                 throw;
@@ -91,6 +91,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             return null;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         var file = await db.Media.AsNoTracking().SingleOrDefaultAsync(media => media.Hash == hash);
         for (var hop = 0; file?.ReplacedBy is { } other && hop < 50; hop++)
         {
@@ -110,11 +111,15 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     /// <param name="hash">Its hash.</param>
     /// <param name="kind">What it is.</param>
     /// <param name="seconds">How long it lasts; 0 for what does not.</param>
-    public async Task<ReadyFile?> AgainAsync(string hash, MediaKind kind, decimal seconds) =>
-        await db.Media.AsNoTracking().SingleOrDefaultAsync(media => media.Hash == hash && media.ReplacedBy == null) is { } file
-        && await ReadAsync(hash) is { } bytes
+    public async Task<ReadyFile?> AgainAsync(string hash, MediaKind kind, decimal seconds)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return
+            await db.Media.AsNoTracking().SingleOrDefaultAsync(media => media.Hash == hash && media.ReplacedBy == null) is { } file
+            && await ReadAsync(hash) is { } bytes
             ? new ReadyFile(bytes, kind, file.ContentType, file.Width, file.Height, seconds)
             : null;
+    }
 
     /// <summary>The bytes of a stored file, or null.</summary>
     public async Task<byte[]?> ReadAsync(string hash) =>
@@ -132,6 +137,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
             return;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         var file = await db.Media.SingleAsync(media => media.Hash == hash);
         file.ReplacedBy = by;
         await db.SaveChangesAsync();
@@ -144,6 +150,7 @@ public sealed class MediaStore(SlateDb db, MediaFolder folder, TimeProvider cloc
     /// <summary>Deletes a file that was in no use since a moment, unless somebody brought it again. False when it stays.</summary>
     internal async Task<bool> ForgetAsync(string hash, DateTimeOffset since)
     {
+        await using var db = await open.CreateDbContextAsync();
         var went = false;
         await db.SaveTogetherAsync(async () =>
         {

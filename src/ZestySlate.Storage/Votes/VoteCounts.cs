@@ -9,7 +9,7 @@ using ZestySlate.Storage.Attempts;
 namespace ZestySlate.Storage.Votes;
 
 /// <summary>Counts votes.</summary>
-public sealed class VoteCounts(SlateDb db)
+public sealed class VoteCounts(IDbContextFactory<SlateDb> open)
 {
     /// <summary>Counts one more vote, inside the transaction that is open.</summary>
     internal static async Task AddAsync(SlateDb db, AttemptRecord attempt, string spotId, ValueList<PartAnswer> vote)
@@ -44,8 +44,11 @@ public sealed class VoteCounts(SlateDb db)
     }
 
     /// <summary>How all have voted in an activity, by spot.</summary>
-    public async Task<IReadOnlyDictionary<string, Tally>> OfAsync(string activityId) =>
-        Tallied(await db.VoteCounts.AsNoTracking().Where(count => count.ActivityId == activityId).ToListAsync());
+    public async Task<IReadOnlyDictionary<string, Tally>> OfAsync(string activityId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return Tallied(await db.VoteCounts.AsNoTracking().Where(count => count.ActivityId == activityId).ToListAsync());
+    }
 
     /// <summary>The attempt's state with how the others of its assignment voted, where this learner has voted and may see it.</summary>
     public async Task<AttemptState> WithTalliesAsync(LoadedAttempt attempt)
@@ -61,6 +64,7 @@ public sealed class VoteCounts(SlateDb db)
             return attempt.State;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         var (activity, assignment) = (attempt.Record.ActivityId, attempt.Record.AssignmentId ?? 0);
         return attempt.State with
         {

@@ -18,15 +18,10 @@ internal static class DemoAttempts
 
     public static async Task PlayAsync(IServiceProvider services, ClassRecord group, Activity activity)
     {
-        var db = services.GetRequiredService<SlateDb>();
-        var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-20));
-        var store = new ActivityStore(
-            db,
-            services.GetRequiredService<ActivityRights>(),
-            services.GetRequiredService<EditionCache>(),
-            clock
-        );
         var (open, cache) = (services.GetRequiredService<IDbContextFactory<SlateDb>>(), services.GetRequiredService<AttemptCache>());
+        await using var db = await open.CreateDbContextAsync();
+        var clock = new LessonClock(DateTimeOffset.UtcNow.AddDays(-20));
+        var store = new ActivityStore(open, services.GetRequiredService<EditionCache>(), clock);
         var reader = new AttemptReader(open, store, cache, clock);
         var attempts = new AttemptStore(
             open,

@@ -21,7 +21,13 @@ namespace ZestySlate.Web.Demo;
 /// question of the quick check has a wrong key, one is worded so that nobody can know, one learner writes a lot, and one never
 /// hands anything in.
 /// </summary>
-internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore attempts, ClassStore classes, TimeProvider clock)
+internal sealed class DemoPast(
+    IDbContextFactory<SlateDb> open,
+    ActivityStore store,
+    AttemptStore attempts,
+    ClassStore classes,
+    TimeProvider clock
+)
 {
     private const long Seed = 20261103;
 
@@ -97,6 +103,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
     /// <summary>What some of the class have logged; the last two wait for the teacher.</summary>
     private async Task LogAsync(ClassRecord group, string activity)
     {
+        await using var db = await open.CreateDbContextAsync();
         (double X, double Y, string Title, string Text)[] logged =
         [
             (
@@ -143,6 +150,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
 
     private async Task GiveAsync(ClassRecord group, string activity, string category, int? dueInDays, decimal lostPerDay = 0)
     {
+        await using var db = await open.CreateDbContextAsync();
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         await classes.GiveAsync(group.Id, activity, record.Title);
         var given = await db.Assignments.SingleAsync(a => a.ClassId == group.Id && a.ActivityId == activity);
@@ -169,6 +177,7 @@ internal sealed class DemoPast(SlateDb db, ActivityStore store, AttemptStore att
         int? over = null
     )
     {
+        await using var db = await open.CreateDbContextAsync();
         var record = await db.Activities.AsNoTracking().SingleAsync(a => a.Id == activity);
         var edition = store.Edition(activity, record.NewestEdition);
         var assignment = await db.Assignments.AsNoTracking().SingleAsync(a => a.ClassId == group.Id && a.ActivityId == activity);

@@ -68,7 +68,7 @@ internal static class DemoSchool
     {
         await using var scope = services.CreateAsyncScope();
         var provider = scope.ServiceProvider;
-        var db = provider.GetRequiredService<SlateDb>();
+        await using var db = await provider.GetRequiredService<IDbContextFactory<SlateDb>>().CreateDbContextAsync();
         var configuration = provider.GetRequiredService<IConfiguration>();
         await EnsureTeachersAsync(db, provider.GetRequiredService<UserManager<Person>>());
         await EnsureCourseSiteAsync(db, configuration["Demo:CourseSite"]);
@@ -100,7 +100,7 @@ internal static class DemoSchool
         var classes = provider.GetRequiredService<ClassStore>();
         var roster = await File.ReadAllTextAsync(Path.Combine(folder, "rosters", "year-8-coast-and-sky.txt"));
         var group = (await classes.CreateAsync(ines.Id, "Year 8 Coast & Sky", roster)).Value;
-        group.Code = "COAST8";
+        db.Attach(group).Entity.Code = "COAST8";
         await db.SaveChangesAsync();
         await classes.GiveAsync(group.Id, GardenId, document.Title);
         await DemoAttempts.PlayAsync(provider, group, document);

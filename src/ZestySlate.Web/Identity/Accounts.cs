@@ -11,8 +11,9 @@ namespace ZestySlate.Web.Identity;
 
 /// <summary>Accounts of teachers and keepers: signing in by password, inviting, setting and forgetting passwords, closing, handing over.</summary>
 public sealed class Accounts(
-    SlateDb db,
+    IDbContextFactory<SlateDb> open,
     UserManager<Person> people,
+    IServiceScopeFactory scopes,
     Sessions sessions,
     IMemoryCache memory,
     IOptionsSnapshot<MailSettings> mail,
@@ -85,6 +86,7 @@ public sealed class Accounts(
     /// <returns>The person and the secret of the link; why there is none, in words.</returns>
     public async Task<Outcome<(Person Person, string Secret)>> InviteAsync(string name, string email, int? school)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (name.Length == 0 || !email.Contains('@', StringComparison.Ordinal))
         {
             return Outcome<(Person, string)>.Refused("A teacher needs a name and an e-mail address.");
@@ -101,31 +103,39 @@ public sealed class Accounts(
         var isThere = Outcome<(Person, string)>.Refused($"“{email}” has an account already.");
         try
         {
-            var made = await people.CreateAsync(teacher);
+            // What could not be made must not be tried again with what this request keeps later.
+            await using var scope = scopes.CreateAsyncScope();
+            var makers = scope.ServiceProvider.GetRequiredService<UserManager<Person>>();
+            var made = await makers.CreateAsync(teacher);
             if (!made.Succeeded)
             {
                 return made.Errors.Any(error => error.Code.StartsWith("Duplicate", StringComparison.Ordinal))
                     ? isThere
                     : Outcome<(Person, string)>.Refused($"“{email}” is no address that an account can have.");
             }
+
+            await makers.AddToRoleAsync(teacher, Roles.Teacher);
         }
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Made twice at once: the other one was first.
-            db.ChangeTracker.Clear();
             return isThere;
         }
 
-        await people.AddToRoleAsync(teacher, Roles.Teacher);
-        return (teacher, await LinkAsync(teacher, InviteLasts));
+        return (teacher, await LinkAsync(db, teacher, InviteLasts));
     }
 
     /// <summary>A link by which the owner of an account sets its password; older ones are good no more. Returns its secret.</summary>
-    public Task<string> NewLinkAsync(Person person) => LinkAsync(person, InviteLasts);
+    public async Task<string> NewLinkAsync(Person person)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await LinkAsync(db, person, InviteLasts);
+    }
 
     /// <summary>Mails an invitation, where mails can go out. True when one is on its way.</summary>
     public async Task<bool> MailInviteAsync(Person person, string secret, string by, string address)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (!mail.Value.IsSet)
         {
             return false;
@@ -153,6 +163,7 @@ public sealed class Accounts(
     /// <summary>Mails a link to who has forgotten a password; to nobody, and without a word, when there is no such account.</summary>
     public async Task ForgottenAsync(string email, string address)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         if (
             !mail.Value.IsSet
@@ -164,7 +175,7 @@ public sealed class Accounts(
             return;
         }
 
-        var secret = await LinkAsync(person, ForgottenLasts, keepsOthers: true);
+        var secret = await LinkAsync(db, person, ForgottenLasts, keepsOthers: true);
         db.Mails.Add(
             MailPlan.MailTo(
                 $"forgotten {FrameSessions.HashOf(secret)}",
@@ -186,6 +197,7 @@ public sealed class Accounts(
     /// a link for a new password instead.</summary>
     public async Task RegisterAsync(string name, string email, string address)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (await people.FindByEmailAsync(email) is not null)
         {
             await ForgottenAsync(email, address);
@@ -215,17 +227,24 @@ public sealed class Accounts(
     /// <summary>Whose link it is while it is good, or null.</summary>
     public async Task<Person?> WhoseAsync(string secret)
     {
+        await using var db = await open.CreateDbContextAsync();
         var (hash, now) = (FrameSessions.HashOf(secret), clock.GetUtcNow());
-        return await db.Users.SingleOrDefaultAsync(person =>
-            person.ClosedAt == null
-            && db.PasswordLinks.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id)
-        );
+        return
+            await db
+                .PasswordLinks.Where(link => link.TokenHash == hash && link.ExpiresAt > now)
+                .Select(link => link.PersonId)
+                .SingleOrDefaultAsync()
+                is { } whose
+            && await people.FindByIdAsync(whose) is { ClosedAt: null } person
+            ? person
+            : null;
     }
 
     /// <summary>Sets the password by a link, which is used up; every session of the account ends. Who has a second factor signs in with it
     /// then. Why it cannot be, in words, or null.</summary>
     public async Task<string?> SetByLinkAsync(string secret, string password)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (await WhoseAsync(secret) is not { } person)
         {
             return "This link is good no more. Ask for another.";
@@ -270,6 +289,7 @@ public sealed class Accounts(
     /// <summary>Closes an account: its owner is signed out everywhere and signs in no more. What it made stays and can be handed over.</summary>
     public async Task CloseAsync(Person person, bool close)
     {
+        await using var db = await open.CreateDbContextAsync();
         person.ClosedAt = close ? clock.GetUtcNow() : null;
         await people.UpdateAsync(person);
         if (close)
@@ -282,6 +302,7 @@ public sealed class Accounts(
     /// <summary>Hands everything that is somebody's (activities, media, classes, phrases) over to another teacher.</summary>
     public async Task HandOverAsync(string fromId, string toId)
     {
+        await using var db = await open.CreateDbContextAsync();
         await db.SaveTogetherAsync(async () =>
         {
             await db
@@ -299,6 +320,7 @@ public sealed class Accounts(
     /// <summary>Removes an account for good, after what is its own was handed over to another teacher.</summary>
     public async Task RemoveAsync(Person person, string heirId)
     {
+        await using var db = await open.CreateDbContextAsync();
         await HandOverAsync(person.Id, heirId);
         await sessions.EndAllAsync(person.Id);
         await db.CourseSitePeople.Where(one => one.PersonId == person.Id).ExecuteDeleteAsync();
@@ -339,7 +361,7 @@ public sealed class Accounts(
         return null;
     }
 
-    private async Task<string> LinkAsync(Person person, TimeSpan lasts, bool keepsOthers = false)
+    private async Task<string> LinkAsync(SlateDb db, Person person, TimeSpan lasts, bool keepsOthers = false)
     {
         var (secret, now) = (Ids.Secret(), clock.GetUtcNow());
         await db

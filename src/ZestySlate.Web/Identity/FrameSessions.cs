@@ -27,13 +27,19 @@ internal sealed class FrameSessionPath(RequestDelegate next)
     /// <summary>The session in the address, or null.</summary>
     public static FrameSession? SessionOf(HttpContext context) => context.Items[Key] as FrameSession;
 
-    public async Task InvokeAsync(HttpContext context, SlateDb db, FrameAncestors sites, Embeddings embeddings, TimeProvider clock)
+    public async Task InvokeAsync(
+        HttpContext context,
+        IDbContextFactory<SlateDb> open,
+        FrameAncestors sites,
+        Embeddings embeddings,
+        TimeProvider clock
+    )
     {
         if (context.Request.Path.StartsWithSegments(Prefix, out var rest) && rest.Value is { Length: > 1 } value)
         {
             var slash = value.IndexOf('/', 1);
             var token = slash < 0 ? value[1..] : value[1..slash];
-            var session = await db.FrameSessions.FindAsync(FrameSessions.HashOf(token));
+            var session = await FindAsync(open, FrameSessions.HashOf(token));
             if (session is null || session.ExpiresAt <= clock.GetUtcNow())
             {
                 // It says nothing of anybody, so it may be read wherever the frame stands.
@@ -60,13 +66,19 @@ internal sealed class FrameSessionPath(RequestDelegate next)
         await next(context);
     }
 
+    private static async Task<FrameSession?> FindAsync(IDbContextFactory<SlateDb> open, string hash)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.FrameSessions.AsNoTracking().SingleOrDefaultAsync(session => session.TokenHash == hash);
+    }
+
     /// <summary>The activity a visitor is at: the one that stands on the page, or one that is inserted in it, which has a rule of its own.</summary>
     private static string ShownIn(PathString path, string activity) =>
         path.StartsWithSegments("/a", out var rest) && rest.Value?.Split('/', 3) is [_, { Length: > 0 } shown, ..] ? shown : activity;
 }
 
 /// <summary>Begins sessions that are carried in the address.</summary>
-public sealed class FrameSessions(SlateDb db, TimeProvider clock)
+public sealed class FrameSessions(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     private static readonly TimeSpan Lasts = TimeSpan.FromHours(12),
         VisitorLasts = TimeSpan.FromDays(31);
@@ -75,9 +87,17 @@ public sealed class FrameSessions(SlateDb db, TimeProvider clock)
     public Task<string> BeginVisitAsync(string personId, string activityId, bool bare) =>
         BeginAsync(personId, VisitorLasts, session => (session.ActivityId, session.IsBare) = (activityId, bare));
 
+    /// <summary>True while nobody has ended a session.</summary>
+    public async Task<bool> StandsAsync(FrameSession framed)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.FrameSessions.AnyAsync(session => session.TokenHash == framed.TokenHash);
+    }
+
     /// <summary>Goes on with a visit that this device remembers; returns its path base, or null when it is over.</summary>
     public async Task<string?> GoOnAsync(string token, string activityId, bool bare)
     {
+        await using var db = await open.CreateDbContextAsync();
         var (hash, now) = (HashOf(token), clock.GetUtcNow());
         var until = now + VisitorLasts;
         var known = await db
@@ -98,6 +118,7 @@ public sealed class FrameSessions(SlateDb db, TimeProvider clock)
 
     private async Task<string> BeginAsync(string personId, TimeSpan lasts, Action<FrameSession> set)
     {
+        await using var db = await open.CreateDbContextAsync();
         var token = Ids.Secret();
         var session = new FrameSession
         {

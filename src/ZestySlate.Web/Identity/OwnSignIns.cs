@@ -11,7 +11,7 @@ namespace ZestySlate.Web.Identity;
 /// Sign-ins that learners of classes have of their own: passkeys, and a password with a sign-in name. They open what the class code and
 /// the door open, without either; whoever teaches the class takes them away.
 /// </summary>
-public sealed class OwnSignIns(SlateDb db, UserManager<Person> people, Passkeys passkeys, Sessions sessions)
+public sealed class OwnSignIns(IDbContextFactory<SlateDb> open, UserManager<Person> people, Passkeys passkeys, Sessions sessions)
 {
     /// <summary>The fewest signs of a sign-in name.</summary>
     public const int ShortestName = 3;
@@ -20,16 +20,23 @@ public sealed class OwnSignIns(SlateDb db, UserManager<Person> people, Passkeys 
     public const int LongestName = 40;
 
     /// <summary>The learner of a class who has this id, or null for anybody else: teachers have accounts.</summary>
-    public async Task<Person?> LearnerAsync(string personId) =>
-        await db.Enrolments.AnyAsync(one => one.PersonId == personId) && await people.FindByIdAsync(personId) is { Email: null } person
+    public async Task<Person?> LearnerAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return
+            await db.Enrolments.AnyAsync(one => one.PersonId == personId) && await people.FindByIdAsync(personId) is { Email: null } person
             ? person
             : null;
+    }
 
     /// <summary>True when somebody can sign in by themselves.</summary>
-    public Task<bool> HasAsync(string personId) =>
-        db.Users.AnyAsync(person =>
+    public async Task<bool> HasAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Users.AnyAsync(person =>
             person.Id == personId && (person.PasswordHash != null || db.UserPasskeys.Any(passkey => passkey.UserId == personId))
         );
+    }
 
     /// <summary>Sets a password and the name it goes with. Why it cannot be, or null.</summary>
     /// <param name="learner">Whose.</param>

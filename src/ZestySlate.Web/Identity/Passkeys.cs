@@ -14,7 +14,7 @@ namespace ZestySlate.Web.Identity;
 /// number. Signing in by one gives both factors at once, so nothing else is asked.
 /// </summary>
 public sealed class Passkeys(
-    SlateDb db,
+    IDbContextFactory<SlateDb> open,
     UserManager<Person> people,
     IPasskeyHandler<Person> handler,
     IMemoryCache memory,
@@ -65,6 +65,7 @@ public sealed class Passkeys(
             return Reason.Of("tookTooLong");
         }
 
+        await using var db = await open.CreateDbContextAsync();
         if (await db.UserPasskeys.CountAsync(passkey => passkey.UserId == person.Id) >= Most)
         {
             return Reason.Of("passkeysMost", Most);

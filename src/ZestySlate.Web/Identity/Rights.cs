@@ -73,8 +73,12 @@ public static class Rights
 
     private sealed record OwnThing(string RouteValue, string Doing = "own") : IAuthorizationRequirement;
 
-    private sealed class OwnThingHandler(SlateDb db, ActivityRights rights, AttemptReader attempts, IHttpContextAccessor http)
-        : AuthorizationHandler<OwnThing>
+    private sealed class OwnThingHandler(
+        IDbContextFactory<SlateDb> open,
+        ActivityRights rights,
+        AttemptReader attempts,
+        IHttpContextAccessor http
+    ) : AuthorizationHandler<OwnThing>
     {
         protected override async Task HandleRequirementAsync(AuthorizationHandlerContext context, OwnThing requirement)
         {
@@ -85,6 +89,7 @@ public static class Rights
                 return;
             }
 
+            await using var db = await open.CreateDbContextAsync();
             var owns = requirement.RouteValue switch
             {
                 "activity" when requirement.Doing == "edit" => await rights.MayEditAsync(named, person),

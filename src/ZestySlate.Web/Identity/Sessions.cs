@@ -34,7 +34,13 @@ public sealed class SessionMemory
 /// Signs people in, and ends their sessions at once wherever they are: signing out, closing or removing an account, another
 /// password and other rights end every copy of the cookie, and every session in an address.
 /// </summary>
-public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMemory memory, IHttpContextAccessor http, TimeProvider clock)
+public sealed class Sessions(
+    IDbContextFactory<SlateDb> open,
+    SignInManager<Person> signIn,
+    SessionMemory memory,
+    IHttpContextAccessor http,
+    TimeProvider clock
+)
 {
     private const string ClaimType = "session";
 
@@ -56,6 +62,7 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     /// <summary>Signs out at this browser, and in every copy of its cookie; in a frame, the session in the address.</summary>
     public async Task EndThisAsync()
     {
+        await using var db = await open.CreateDbContextAsync();
         var context = http.HttpContext!;
         if (FrameSessionPath.SessionOf(context) is { } framed)
         {
@@ -74,6 +81,7 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     /// <summary>Ends one session of a person.</summary>
     public async Task EndAsync(string personId, string id)
     {
+        await using var db = await open.CreateDbContextAsync();
         await db.SignedInSessions.Where(session => session.Id == id && session.PersonId == personId).ExecuteDeleteAsync();
         memory.Forget(id);
     }
@@ -81,6 +89,7 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     /// <summary>Ends every session of a person, but one.</summary>
     public async Task EndAllAsync(string personId, string? but = null)
     {
+        await using var db = await open.CreateDbContextAsync();
         var ids = await db
             .SignedInSessions.Where(session => session.PersonId == personId && session.Id != but)
             .Select(session => session.Id)
@@ -91,12 +100,15 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     }
 
     /// <summary>Where a person is signed in, the latest first.</summary>
-    public async Task<IReadOnlyList<SignedInSession>> OfAsync(string personId) =>
-        await db
+    public async Task<IReadOnlyList<SignedInSession>> OfAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
             .SignedInSessions.AsNoTracking()
             .Where(session => session.PersonId == personId)
             .OrderByDescending(session => session.SeenAt)
             .ToListAsync();
+    }
 
     /// <summary>Looks whether the session of a cookie still stands; a cookie from before sessions were kept gets one.</summary>
     internal static async Task ValidateAsync(CookieValidatePrincipalContext context)
@@ -143,7 +155,11 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
         await context.HttpContext.SignOutAsync(IdentityConstants.ApplicationScheme);
     }
 
-    private Task<bool> ExistsAsync(string personId) => db.Users.AnyAsync(person => person.Id == personId && person.ClosedAt == null);
+    private async Task<bool> ExistsAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Users.AnyAsync(person => person.Id == personId && person.ClosedAt == null);
+    }
 
     /// <summary>True while a session stands.</summary>
     public async Task<bool> StandsAsync(string id)
@@ -154,6 +170,7 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
             return true;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         var known = await db
             .SignedInSessions.AsNoTracking()
             .Where(session => session.Id == id)
@@ -178,6 +195,7 @@ public sealed class Sessions(SlateDb db, SignInManager<Person> signIn, SessionMe
     /// <summary>A new session; returns its secret.</summary>
     private async Task<string> NewAsync(string personId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var (secret, now) = (Ids.Secret(), clock.GetUtcNow());
         await db.SignedInSessions.Where(session => session.SeenAt < now - Lasts).ExecuteDeleteAsync();
         db.SignedInSessions.Add(

@@ -31,18 +31,25 @@ public abstract record Opening
 }
 
 /// <summary>Opens published activities for learners, by what they are allowed.</summary>
-public sealed class PublishedActivities(SlateDb db, ActivityRights rights, AttemptStore attempts, AttemptReader reader, TimeProvider clock)
+public sealed class PublishedActivities(
+    IDbContextFactory<SlateDb> open,
+    ActivityRights rights,
+    AttemptStore attempts,
+    AttemptReader reader,
+    TimeProvider clock
+)
 {
     /// <summary>How the activity opens for this person (null: not signed in).</summary>
     public async Task<Opening> OpenAsync(string activityId, string? personId, int? assignmentId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var activity = await db.Activities.AsNoTracking().SingleOrDefaultAsync(a => a.Id == activityId);
         if (activity is null || activity.NewestEdition == 0)
         {
             return new Opening.Closed("notPublished", null);
         }
 
-        if (personId is not null && await AssignmentForAsync(activity, personId, assignmentId) is { } assignment)
+        if (personId is not null && await AssignmentForAsync(db, activity, personId, assignmentId) is { } assignment)
         {
             var current = await reader.CurrentAsync(activityId, personId, assignment.Id);
             var times = assignment.TimesFor(await ExtraDaysAsync(assignment.Id, personId));
@@ -66,13 +73,13 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
         if (
             !isOwner
             && activity.Visibility is Visibility.Private or Visibility.ClassOnly or Visibility.School
-            && !(personId is not null && await IsLetInAsync(activity, personId))
+            && !(personId is not null && await IsLetInAsync(db, activity, personId))
         )
         {
             return activity.Visibility == Visibility.Private ? new Opening.Closed("isPrivate", activity) : new Opening.AskCode(activity);
         }
 
-        return personId is null || (activity.VisitorsSay == VisitorsSay.SignIn && !await HasAccountAsync(personId))
+        return personId is null || (activity.VisitorsSay == VisitorsSay.SignIn && !await HasAccountAsync(db, personId))
             ? new Opening.AskName(activity)
             : new Opening.Attempt(
                 await reader.CurrentAsync(activityId, personId, null) ?? await attempts.BeginAsync(activity, personId, null)
@@ -80,15 +87,15 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
     }
 
     /// <summary>True for somebody of the school it is shown to, and for colleagues who were let in.</summary>
-    private Task<bool> HasAccountAsync(string personId) =>
+    private static Task<bool> HasAccountAsync(SlateDb db, string personId) =>
         db.Users.AnyAsync(person =>
             person.Id == personId
             && (person.Email != null || person.PasswordHash != null || db.UserPasskeys.Any(passkey => passkey.UserId == personId))
         );
 
-    private async Task<bool> IsLetInAsync(ActivityRecord activity, string personId) =>
+    private async Task<bool> IsLetInAsync(SlateDb db, ActivityRecord activity, string personId) =>
         (activity.Visibility == Visibility.School && await rights.IsOfSchoolAsync(activity.OwnerId, personId))
-        || await db.Activities.Where(one => one.Id == activity.Id).AnyAsync(rights.LetIn(personId));
+        || await db.Activities.Where(one => one.Id == activity.Id).AnyAsync(ActivityRights.LetIn(db, personId));
 
     /// <summary>Why nothing more is taken for an attempt, as an entry of the words learners read; null while it is.</summary>
     public async Task<string?> WhyOverAsync(LoadedAttempt loaded) =>
@@ -104,14 +111,17 @@ public sealed class PublishedActivities(SlateDb db, ActivityRights rights, Attem
         : null;
 
     /// <summary>How many days later an assignment is due for a learner.</summary>
-    public Task<int> ExtraDaysAsync(int assignmentId, string personId) =>
-        db
+    public async Task<int> ExtraDaysAsync(int assignmentId, string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
             .AssignmentExceptions.Where(e => e.AssignmentId == assignmentId && e.PersonId == personId)
             .Select(e => e.ExtraDays)
             .FirstOrDefaultAsync();
+    }
 
     /// <summary>The assignment through which a person has the activity: the one named, or that of their class.</summary>
-    private async Task<AssignmentRecord?> AssignmentForAsync(ActivityRecord activity, string personId, int? assignmentId)
+    private static async Task<AssignmentRecord?> AssignmentForAsync(SlateDb db, ActivityRecord activity, string personId, int? assignmentId)
     {
         if (assignmentId is { } id)
         {

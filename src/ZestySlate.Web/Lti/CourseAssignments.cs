@@ -10,7 +10,7 @@ namespace ZestySlate.Web.Lti;
 /// The assignments behind the links of courses. A link has one for each activity that it ever opened: pointed to another
 /// activity, it begins anew there, and the work on the former stays where it was done.
 /// </summary>
-internal sealed class CourseAssignments(SlateDb db, CourseScores scores, TimeProvider clock)
+internal sealed class CourseAssignments(IDbContextFactory<SlateDb> open, CourseScores scores, TimeProvider clock)
 {
     /// <summary>True when the address that is opened names an activity, be it there or not.</summary>
     public static bool NamesActivity(Launch launch) => CodeOf(launch) is not null;
@@ -19,10 +19,11 @@ internal sealed class CourseAssignments(SlateDb db, CourseScores scores, TimePro
     /// here; null for none, and for who teaches where another is to be chosen.</summary>
     public async Task<ActivityRecord?> ActivityOfAsync(Launch launch)
     {
+        await using var db = await open.CreateDbContextAsync();
         var code = CodeOf(launch);
         if (code is null)
         {
-            var chosen = await OfLink(launch).OrderByDescending(a => a.IsChosen).ThenByDescending(a => a.Id).FirstOrDefaultAsync();
+            var chosen = await OfLink(db, launch).OrderByDescending(a => a.IsChosen).ThenByDescending(a => a.Id).FirstOrDefaultAsync();
             code = chosen is { ChoosesAnew: true } && launch.Role.MayChoose() ? null : chosen?.ActivityId;
         }
 
@@ -32,7 +33,8 @@ internal sealed class CourseAssignments(SlateDb db, CourseScores scores, TimePro
     /// <summary>The assignment of a launch, with what the launch says of it.</summary>
     public async Task<AssignmentRecord> OfAsync(Launch launch, ActivityRecord activity)
     {
-        Task<AssignmentRecord?> Find() => OfLink(launch).SingleOrDefaultAsync(a => a.ActivityId == activity.Id);
+        await using var db = await open.CreateDbContextAsync();
+        Task<AssignmentRecord?> Find() => OfLink(db, launch).SingleOrDefaultAsync(a => a.ActivityId == activity.Id);
         var assignment = await Find();
         if (assignment is null)
         {
@@ -60,14 +62,13 @@ internal sealed class CourseAssignments(SlateDb db, CourseScores scores, TimePro
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Two learners opened the new link at the same moment; the other was quicker.
-            db.ChangeTracker.Clear();
             return (await Find())!;
         }
 
         if (column)
         {
             // The column belongs to what the link opens now.
-            await OfLink(launch)
+            await OfLink(db, launch)
                 .Where(other => other.Id != assignment.Id)
                 .ExecuteUpdateAsync(set =>
                     set.SetProperty(other => other.LineItemUrl, (string?)null).SetProperty(other => other.LineItemsUrl, (string?)null)
@@ -97,7 +98,7 @@ internal sealed class CourseAssignments(SlateDb db, CourseScores scores, TimePro
         }
     }
 
-    private IQueryable<AssignmentRecord> OfLink(Launch launch) =>
+    private static IQueryable<AssignmentRecord> OfLink(SlateDb db, Launch launch) =>
         db.Assignments.Where(a =>
             a.CourseSiteId == launch.CourseSiteId && a.DeploymentId == launch.DeploymentId && a.ResourceLinkId == launch.ResourceLinkId
         );

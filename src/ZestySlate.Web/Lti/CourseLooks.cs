@@ -12,7 +12,7 @@ using ZestySlate.Web.Learning;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Looks that people of a course have at an activity without learning there: trials on its newest edition, kept in memory only.</summary>
-public sealed class CourseLooks(SlateDb db, ActivityStore store, TimeProvider clock)
+public sealed class CourseLooks(IDbContextFactory<SlateDb> open, ActivityStore store, TimeProvider clock)
 {
     /// <summary>Where events of a look go.</summary>
     public static void Map(IEndpointRouteBuilder routes) =>
@@ -21,6 +21,7 @@ public sealed class CourseLooks(SlateDb db, ActivityStore store, TimeProvider cl
     /// <summary>The trial and what is tried: what the seat of the present session looks at; null when that may not be looked at now.</summary>
     public async Task<(string Trial, Activity Document)?> OfAsync(HttpContext context)
     {
+        await using var db = await open.CreateDbContextAsync();
         var seat = CourseSeat.Of(context)!;
         var given = await db.Assignments.AsNoTracking().SingleAsync(a => a.Id == seat.AssignmentId);
         var document = store.Edition(given.ActivityId, await store.NewestEditionAsync(given.ActivityId));

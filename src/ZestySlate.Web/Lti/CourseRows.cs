@@ -55,11 +55,12 @@ public sealed record CourseRow(string Name, string? Subject, AttemptRecord? Atte
 }
 
 /// <summary>The learners of the course that an assignment is placed in, and where they stand.</summary>
-public sealed class CourseRows(SlateDb db)
+public sealed class CourseRows(IDbContextFactory<SlateDb> open)
 {
     /// <summary>Everybody the course site names as a learner, and everybody who worked on it; who was removed comes last, and only with work.</summary>
     public async Task<IReadOnlyList<CourseRow>> OfAsync(AssignmentRecord given, CancellationToken stop)
     {
+        await using var db = await open.CreateDbContextAsync(stop);
         var members = await db
             .CourseMembers.AsNoTracking()
             .Where(member => member.AssignmentId == given.Id && !member.HasOtherRole)

@@ -15,7 +15,7 @@ namespace ZestySlate.Web.Lti;
 
 /// <summary>Lets in whoever came by a valid launch, and leads them to their page.</summary>
 internal sealed class LaunchCompletion(
-    SlateDb db,
+    IDbContextFactory<SlateDb> open,
     ActivityRights rights,
     UserManager<Person> people,
     FrameSessions sessions,
@@ -30,6 +30,7 @@ internal sealed class LaunchCompletion(
     /// <summary>The address to go on at, or why there is none, as an entry of the words of pages.</summary>
     public async Task<Outcome<string>> CompleteAsync(Launch launch)
     {
+        await using var db = await open.CreateDbContextAsync();
         var site = await db.CourseSites.SingleAsync(s => s.Id == launch.CourseSiteId);
         if (FrameOrigins.Learn(site, launch.Presented.ReturnUrl, launch.DeepLinking?.ReturnUrl))
         {
@@ -120,14 +121,18 @@ internal sealed class LaunchCompletion(
         return person;
     }
 
-    private async Task<Person?> KnownAsync(Launch launch) =>
-        await db
-            .CourseSitePeople.Where(p => p.CourseSiteId == launch.CourseSiteId && p.Subject == launch.Subject)
-            .Select(p => p.PersonId)
-            .SingleOrDefaultAsync()
-            is { } id
+    private async Task<Person?> KnownAsync(Launch launch)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return
+            await db
+                .CourseSitePeople.Where(p => p.CourseSiteId == launch.CourseSiteId && p.Subject == launch.Subject)
+                .Select(p => p.PersonId)
+                .SingleOrDefaultAsync()
+                is { } id
             ? await people.FindByIdAsync(id)
             : null;
+    }
 
     private async Task<Person> NewAsync(Launch launch, CourseSiteRecord site)
     {
@@ -138,6 +143,7 @@ internal sealed class LaunchCompletion(
             CreatedAt = clock.GetUtcNow(),
         };
         await people.CreateAsync(person);
+        await using var db = await open.CreateDbContextAsync();
         db.CourseSitePeople.Add(
             new CourseSitePerson
             {
@@ -154,7 +160,6 @@ internal sealed class LaunchCompletion(
         catch (DbUpdateException problem) when (problem.IsTaken())
         {
             // Several links on one page opened at the same moment; another of them was quicker.
-            db.ChangeTracker.Clear();
             await db.Users.Where(one => one.Id == person.Id).ExecuteDeleteAsync();
             return (await KnownAsync(launch))!;
         }
@@ -166,6 +171,7 @@ internal sealed class LaunchCompletion(
     /// </summary>
     private async Task AskForLinkAsync(Launch launch, CourseSiteRecord site, Person person)
     {
+        await using var db = await open.CreateDbContextAsync();
         if (
             !site.LinksByEmail
             || !launch.Role.MayChoose()
@@ -189,6 +195,13 @@ internal sealed class LaunchCompletion(
                 At = clock.GetUtcNow(),
             }
         );
-        await db.SaveChangesAsync();
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException problem) when (problem.IsTaken())
+        {
+            // Several links on one page opened at the same moment; it is asked already.
+        }
     }
 }

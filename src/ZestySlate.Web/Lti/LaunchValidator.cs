@@ -18,7 +18,7 @@ public sealed record LaunchCheck(Launch? Launch, CourseSiteLogin? Login, string?
 /// required claims). Any failure refuses the launch with an entry of
 /// the words of pages, for the person in front of it.
 /// </summary>
-public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider clock)
+public sealed class LaunchValidator(IDbContextFactory<SlateDb> open, KeySets keySets, TimeProvider clock)
 {
     private static readonly TimeSpan ClockSkew = TimeSpan.FromSeconds(60);
 
@@ -27,6 +27,7 @@ public sealed class LaunchValidator(SlateDb db, KeySets keySets, TimeProvider cl
     /// <summary>Validates the posted state and id_token. The state's nonce is used up by it.</summary>
     public async Task<LaunchCheck> ValidateAsync(string state, string idToken)
     {
+        await using var db = await open.CreateDbContextAsync();
         var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == state);
         if (login is null || login.ExpiresAt <= clock.GetUtcNow())
         {

@@ -1,8 +1,5 @@
-using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 using ZestySlate.Core;
-using ZestySlate.Storage;
 using ZestySlate.Storage.CourseSites;
 using ZestySlate.Web.Authoring;
 using ZestySlate.Web.Security;
@@ -16,8 +13,6 @@ namespace ZestySlate.Web.Lti;
 /// </summary>
 internal static class LtiEndpoints
 {
-    private static readonly TimeSpan LoginLasts = TimeSpan.FromMinutes(10);
-
     /// <summary>The longest that a sign-in says altogether, in characters: it is kept until the launch comes, from whoever says it.</summary>
     private const int LongestLogin = 20_000;
 
@@ -40,12 +35,12 @@ internal static class LtiEndpoints
             .AllowAnonymous();
     }
 
-    private static async Task<IResult> LoginAsync(HttpContext context, SlateDb db, TimeProvider clock)
+    private static async Task<IResult> LoginAsync(HttpContext context, LaunchLogins logins)
     {
         var given = await GivenAsync(context.Request);
         string? Get(string name) => given.GetValueOrDefault(name) is { Length: > 0 } value ? value : null;
 
-        var (site, problem) = await SiteAsync(db, Get("iss"), Get("client_id"));
+        var (site, problem) = await logins.SiteAsync(Get("iss"), Get("client_id"));
         var target = Get("target_link_uri");
         problem ??=
             given.Values.Sum(value => value.Length) > LongestLogin ? "ltiTooLarge"
@@ -65,15 +60,11 @@ internal static class LtiEndpoints
             CourseSiteId = site!.Id,
             TargetLink = target!,
             StorageTarget = Get("lti_storage_target"),
-            ExpiresAt = clock.GetUtcNow() + LoginLasts,
             LoginHint = Get("login_hint")!,
             MessageHint = Get("lti_message_hint"),
             DeploymentId = Get("lti_deployment_id"),
         };
-        db.CourseSiteLogins.Add(login);
-        await db.CourseSiteLogins.Where(old => old.ExpiresAt < clock.GetUtcNow()).ExecuteDeleteAsync();
-        await db.SaveChangesAsync();
-
+        await logins.BeginAsync(login);
         var address = Microsoft.AspNetCore.WebUtilities.QueryHelpers.AddQueryString(
             site.AuthorizationEndpoint,
             new Dictionary<string, string?>
@@ -90,7 +81,7 @@ internal static class LtiEndpoints
                 ["nonce"] = login.Nonce,
             }
         );
-        context.Response.Cookies.Append(CookieOf(login.State), login.Nonce, CookieFor(LoginLasts));
+        context.Response.Cookies.Append(CookieOf(login.State), login.Nonce, CookieFor(LaunchLogins.Lasts));
         return login.StorageTarget is { } frame
             ? Page(new BrowserStep("put", OriginOf(site), frame, login.State, login.Nonce, address))
             : Results.Redirect(address);
@@ -98,7 +89,12 @@ internal static class LtiEndpoints
 
     private static async Task<IResult> ReloadedAsync(HttpContext context) => await RefusedAsync(context, "ltiReload");
 
-    private static async Task<IResult> LaunchAsync(HttpContext context, SlateDb db, LaunchValidator validator, LaunchCompletion completion)
+    private static async Task<IResult> LaunchAsync(
+        HttpContext context,
+        LaunchLogins logins,
+        LaunchValidator validator,
+        LaunchCompletion completion
+    )
     {
         var given = await GivenAsync(context.Request);
         var state = given.GetValueOrDefault("state", "");
@@ -122,18 +118,17 @@ internal static class LtiEndpoints
             return await EnterAsync(context, completion, launch);
         }
 
-        var site = await db.CourseSites.SingleAsync(s => s.Id == login.CourseSiteId);
+        var site = await logins.SiteOfAsync(login);
         if (login.StorageTarget is not { } frame)
         {
             return await RefusedAsync(context, "ltiNoCookies", "", site.Id, OwnTab(site, login));
         }
 
-        login.PendingLaunch = JsonSerializer.Serialize(launch);
-        await db.SaveChangesAsync();
+        await logins.HoldAsync(login, launch);
         return Page(new BrowserStep("get", OriginOf(site), frame, state, null, "/lti/continue"));
     }
 
-    private static async Task<IResult> ContinueAsync(HttpContext context, SlateDb db, LaunchCompletion completion)
+    private static async Task<IResult> ContinueAsync(HttpContext context, LaunchLogins logins, LaunchCompletion completion)
     {
         // Only our own page may send the browser's proof; otherwise somebody could sign another person in as themselves.
         if (context.Request.Headers.Origin != OwnAddress.Of(context))
@@ -143,21 +138,23 @@ internal static class LtiEndpoints
 
         var given = await GivenAsync(context.Request);
         var (state, proof) = (given.GetValueOrDefault("state", ""), given.GetValueOrDefault("proof", ""));
-        var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == state);
-        if (login?.PendingLaunch is { } pending && login.Nonce == proof)
+        if (await logins.ProvedAsync(state, proof) is { } launch)
         {
-            login.PendingLaunch = null;
-            await db.SaveChangesAsync();
-            return await EnterAsync(context, completion, JsonSerializer.Deserialize<Launch>(pending)!);
+            return await EnterAsync(context, completion, launch);
         }
 
-        if (login is null || proof.Length > 0)
+        if (await logins.FindAsync(state) is not { } login)
         {
-            return await RefusedAsync(context, "ltiOtherBrowser", "", login?.CourseSiteId);
+            return await RefusedAsync(context, "ltiSignInOld");
+        }
+
+        if (proof.Length > 0)
+        {
+            return await RefusedAsync(context, "ltiOtherBrowser", "", login.CourseSiteId);
         }
 
         // The course site's frame kept nothing, or does not answer.
-        var site = await db.CourseSites.SingleAsync(s => s.Id == login.CourseSiteId);
+        var site = await logins.SiteOfAsync(login);
         return await RefusedAsync(context, "ltiNoCookies", "lti_storage_target " + login.StorageTarget, site.Id, OwnTab(site, login));
     }
 
@@ -167,18 +164,6 @@ internal static class LtiEndpoints
         return entered.Succeeded
             ? Results.Redirect(entered.Value)
             : await RefusedAsync(context, entered.Refusal!, "", launch.CourseSiteId, presented: launch.Presented);
-    }
-
-    /// <summary>The registration that is meant: by issuer, and by client id where the issuer has several.</summary>
-    private static async Task<(CourseSiteRecord? Site, string? Problem)> SiteAsync(SlateDb db, string? issuer, string? clientId)
-    {
-        var sites = await db.CourseSites.Where(site => site.Issuer == issuer && site.ArchivedAt == null).ToListAsync();
-        return sites.Count == 0 ? (null, "ltiUnknownSite")
-            : clientId is null
-                ? sites.Count == 1 ? (sites[0], null)
-                    : (null, "ltiWhichClient")
-            : sites.SingleOrDefault(site => site.ClientId == clientId) is { } site ? (site, null)
-            : (null, "ltiUnknownClient");
     }
 
     /// <summary>What was posted as a form, or stands in the address; nothing for anything else.</summary>

@@ -22,6 +22,7 @@ internal static class LtiServices
         services.AddSingleton<TokenCache>();
         services.AddSingleton<RefusedLaunches>();
         services.AddScoped<ToolKeys>();
+        services.AddScoped<LaunchLogins>();
         services.AddScoped<LaunchValidator>();
         services.AddScoped<LaunchCompletion>();
         services.AddScoped<CourseAssignments>();

@@ -53,11 +53,12 @@ internal sealed class MembersLoop(LoopServices services)
 }
 
 /// <summary>Gives an assignment the column that its course site lists for it.</summary>
-internal sealed class ColumnLookup(SlateDb db, CourseColumns columns, CourseScores scores)
+internal sealed class ColumnLookup(IDbContextFactory<SlateDb> open, CourseColumns columns, CourseScores scores)
 {
     /// <summary>Looks for it once; the next launch asks again where none is found.</summary>
     public async Task LookAsync(int assignmentId, CancellationToken stop)
     {
+        await using var db = await open.CreateDbContextAsync(stop);
         var assignment = await db.Assignments.SingleAsync(a => a.Id == assignmentId, stop);
         var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == assignment.CourseSiteId, stop);
         assignment.ColumnNext = null;

@@ -12,7 +12,7 @@ namespace ZestySlate.Web.Lti;
 /// Asks a course site who belongs to the course of an assignment (Names and Role Provisioning Services 2.0), page by page.
 /// Who is told as inactive or deleted, or told no more, is kept and marked as removed: their work stays.
 /// </summary>
-public sealed class Memberships(SlateDb db, AccessTokens tokens, TimeProvider clock)
+public sealed class Memberships(IDbContextFactory<SlateDb> open, AccessTokens tokens, TimeProvider clock)
 {
     /// <summary>The largest course whose members are all read. Who is beyond is not marked as removed, and the teacher is told.</summary>
     public const int Most = 10_000;
@@ -23,6 +23,7 @@ public sealed class Memberships(SlateDb db, AccessTokens tokens, TimeProvider cl
     /// <summary>Asks anew. What could not be had changes nothing, and is said with the assignment.</summary>
     public async Task RefreshAsync(int assignmentId, CancellationToken stop)
     {
+        await using var db = await open.CreateDbContextAsync(stop);
         var assignment = await db.Assignments.SingleAsync(a => a.Id == assignmentId, stop);
         var now = clock.GetUtcNow();
         if (assignment is not { MembershipsUrl: { } address, CourseSiteId: { } siteId })
@@ -37,7 +38,7 @@ public sealed class Memberships(SlateDb db, AccessTokens tokens, TimeProvider cl
         {
             var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == siteId, stop);
             var whole = await ReadAsync(site, address, assignment, told, stop);
-            await TakeAsync(assignment, told, whole, now, stop);
+            await TakeAsync(db, assignment, told, whole, now, stop);
             (assignment.MembersAt, assignment.MembersNext, assignment.MembersProblem) = (
                 now,
                 null,
@@ -159,7 +160,8 @@ public sealed class Memberships(SlateDb db, AccessTokens tokens, TimeProvider cl
     }
 
     /// <summary>Takes over what was told. Who was told no more belongs to the course no more, where everybody was told.</summary>
-    private async Task TakeAsync(
+    private static async Task TakeAsync(
+        SlateDb db,
         AssignmentRecord assignment,
         Dictionary<string, CourseMember> told,
         bool whole,

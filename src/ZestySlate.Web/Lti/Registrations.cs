@@ -14,7 +14,7 @@ namespace ZestySlate.Web.Lti;
 /// Registers course sites by themselves (LTI Dynamic Registration 1.0): whoever runs the installation makes an address, good
 /// once, and gives it to whoever runs the course site; the course site opens it, and both sides know each other.
 /// </summary>
-public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTokens tokens, TimeProvider clock)
+public sealed class Registrations(IDbContextFactory<SlateDb> open, IHttpClientFactory http, AccessTokens tokens, TimeProvider clock)
 {
     /// <summary>How long an address is good.</summary>
     public static readonly TimeSpan LinkLasts = TimeSpan.FromDays(2);
@@ -27,6 +27,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
     /// <summary>A new address for one registration: what stands behind “key=”.</summary>
     public async Task<string> NewLinkAsync()
     {
+        await using var db = await open.CreateDbContextAsync();
         var (secret, now) = (Ids.Secret(), clock.GetUtcNow());
         await db.RegistrationLinks.Where(link => link.ExpiresAt < now).ExecuteDeleteAsync();
         db.RegistrationLinks.Add(new RegistrationLink { TokenHash = HashOf(secret), ExpiresAt = now + LinkLasts });
@@ -35,10 +36,11 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
     }
 
     /// <summary>True while an address is good.</summary>
-    public Task<bool> IsGoodAsync(string? secret)
+    public async Task<bool> IsGoodAsync(string? secret)
     {
+        await using var db = await open.CreateDbContextAsync();
         var (hash, now) = (HashOf(secret ?? ""), clock.GetUtcNow());
-        return db.RegistrationLinks.AnyAsync(link => link.TokenHash == hash && link.ExpiresAt > now);
+        return await db.RegistrationLinks.AnyAsync(link => link.TokenHash == hash && link.ExpiresAt > now);
     }
 
     /// <summary>Registers the course site that opened an address (3.5 to 3.7).</summary>
@@ -56,6 +58,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
         CancellationToken stop
     )
     {
+        await using var db = await open.CreateDbContextAsync(stop);
         static Outcome<CourseSiteRecord> No(string why) => Outcome<CourseSiteRecord>.Refused(why);
         if (LaunchReader.Address(configuration) is not { } address)
         {
@@ -87,7 +90,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
                 return No($"The configuration at {address} names an issuer of another place: {said.Issuer.Cut(200)}.");
             }
 
-            return await AskAsync(said, endpoint, token, own, stop);
+            return await AskAsync(db, said, endpoint, token, own, stop);
         }
         catch (Exception problem)
             when (problem is HttpRequestException or TaskCanceledException or JsonException or InvalidOperationException
@@ -103,6 +106,7 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
     }
 
     private async Task<Outcome<CourseSiteRecord>> AskAsync(
+        SlateDb db,
         PlatformConfiguration said,
         string endpoint,
         string? token,
@@ -135,11 +139,12 @@ public sealed class Registrations(SlateDb db, IHttpClientFactory http, AccessTok
         }
 
         var deployment = answer.RootElement.TryGetProperty(Tool, out var tool) ? tool.Text("deployment_id") : null;
-        return await KeepAsync(said, client, deployment, stop);
+        return await KeepAsync(db, said, client, deployment, stop);
     }
 
     /// <summary>Keeps what was agreed. One that is there already under its issuer and client id is brought up to date, with its people and work.</summary>
-    private async Task<Outcome<CourseSiteRecord>> KeepAsync(
+    private static async Task<Outcome<CourseSiteRecord>> KeepAsync(
+        SlateDb db,
         PlatformConfiguration said,
         string client,
         string? deployment,

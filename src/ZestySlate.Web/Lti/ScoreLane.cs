@@ -10,7 +10,13 @@ namespace ZestySlate.Web.Lti;
 /// until it is clear that they never will be. Of several scores of one learner in one column only the newest is sent, so that
 /// no older one comes after it.
 /// </summary>
-internal sealed class ScoreLane(SlateDb db, AccessTokens tokens, CourseColumns columns, TimeProvider clock, ILogger<ScoreLane> log)
+internal sealed class ScoreLane(
+    IDbContextFactory<SlateDb> open,
+    AccessTokens tokens,
+    CourseColumns columns,
+    TimeProvider clock,
+    ILogger<ScoreLane> log
+)
 {
     /// <summary>So many are read at once.</summary>
     private const int AtOnce = 100;
@@ -20,35 +26,46 @@ internal sealed class ScoreLane(SlateDb db, AccessTokens tokens, CourseColumns c
     /// <summary>Sends what is due at a course site, until nothing is, or it cannot be spoken with. Returns how many were taken.</summary>
     public async Task<int> RunAsync(int siteId, CancellationToken stop)
     {
-        var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == siteId, stop);
-        var taken = 0;
-        while (await NextAsync(siteId, stop) is { Count: > 0 } due)
+        for (var taken = 0; ; )
         {
-            foreach (var delivery in due)
+            var (some, goesOn) = await SomeAsync(siteId, stop);
+            taken += some;
+            if (!goesOn)
             {
-                var verdict = await IsOvertakenAsync(delivery, stop) ? null : await TryAsync(site, delivery, stop);
-                delivery.DeliveredAt = verdict is null ? clock.GetUtcNow() : delivery.DeliveredAt;
-                delivery.LastProblem = verdict is null ? "A newer score took its place." : delivery.LastProblem;
-                await db.SaveChangesAsync(stop);
-                taken += verdict?.Kind == ScoreVerdict.Means.Taken ? 1 : 0;
-                if (verdict?.After is not null)
-                {
-                    await LeaveAloneAsync(siteId, delivery.NextTry, stop);
-                }
-
-                if (verdict?.Kind == ScoreVerdict.Means.LaterAll)
-                {
-                    return taken;
-                }
+                return taken;
             }
-
-            db.ChangeTracker.Clear();
         }
-
-        return taken;
     }
 
-    private Task<List<ScoreDelivery>> NextAsync(int siteId, CancellationToken stop) =>
+    /// <summary>Sends some of what is due. How many were taken, and whether there may be more that can be sent now.</summary>
+    private async Task<(int Taken, bool GoesOn)> SomeAsync(int siteId, CancellationToken stop)
+    {
+        await using var db = await open.CreateDbContextAsync(stop);
+        var site = await db.CourseSites.AsNoTracking().SingleAsync(s => s.Id == siteId, stop);
+        var due = await NextAsync(db, siteId, stop);
+        var taken = 0;
+        foreach (var delivery in due)
+        {
+            var verdict = await IsOvertakenAsync(db, delivery, stop) ? null : await TryAsync(db, site, delivery, stop);
+            delivery.DeliveredAt = verdict is null ? clock.GetUtcNow() : delivery.DeliveredAt;
+            delivery.LastProblem = verdict is null ? "A newer score took its place." : delivery.LastProblem;
+            await db.SaveChangesAsync(stop);
+            taken += verdict?.Kind == ScoreVerdict.Means.Taken ? 1 : 0;
+            if (verdict?.After is not null)
+            {
+                await LeaveAloneAsync(db, siteId, delivery.NextTry, stop);
+            }
+
+            if (verdict?.Kind == ScoreVerdict.Means.LaterAll)
+            {
+                return (taken, false);
+            }
+        }
+
+        return (taken, due.Count > 0);
+    }
+
+    private Task<List<ScoreDelivery>> NextAsync(SlateDb db, int siteId, CancellationToken stop) =>
         db
             .ScoreDeliveries.Where(d => d.CourseSiteId == siteId)
             .Due(clock.GetUtcNow())
@@ -57,12 +74,12 @@ internal sealed class ScoreLane(SlateDb db, AccessTokens tokens, CourseColumns c
             .ToListAsync(stop);
 
     /// <summary>The course site said how long it wants to be left alone.</summary>
-    private Task<int> LeaveAloneAsync(int siteId, DateTimeOffset until, CancellationToken stop) =>
+    private static Task<int> LeaveAloneAsync(SlateDb db, int siteId, DateTimeOffset until, CancellationToken stop) =>
         db
             .ScoreDeliveries.Where(d => d.CourseSiteId == siteId && d.DeliveredAt == null && d.NextTry < until)
             .ExecuteUpdateAsync(set => set.SetProperty(d => d.NextTry, until), stop);
 
-    private Task<bool> IsOvertakenAsync(ScoreDelivery delivery, CancellationToken stop) =>
+    private static Task<bool> IsOvertakenAsync(SlateDb db, ScoreDelivery delivery, CancellationToken stop) =>
         db.ScoreDeliveries.AnyAsync(
             newer =>
                 newer.CourseSiteId == delivery.CourseSiteId
@@ -72,11 +89,11 @@ internal sealed class ScoreLane(SlateDb db, AccessTokens tokens, CourseColumns c
             stop
         );
 
-    private async Task<ScoreVerdict> TryAsync(CourseSiteRecord site, ScoreDelivery delivery, CancellationToken stop)
+    private async Task<ScoreVerdict> TryAsync(SlateDb db, CourseSiteRecord site, ScoreDelivery delivery, CancellationToken stop)
     {
         delivery.Tries++;
         var verdict = await SendAsync(site, delivery, stop);
-        if (verdict.Kind == ScoreVerdict.Means.ColumnGone && await MoveAsync(site, delivery, stop))
+        if (verdict.Kind == ScoreVerdict.Means.ColumnGone && await MoveAsync(db, site, delivery, stop))
         {
             verdict = await SendAsync(site, delivery, stop);
         }
@@ -124,7 +141,7 @@ internal sealed class ScoreLane(SlateDb db, AccessTokens tokens, CourseColumns c
     }
 
     /// <summary>Takes the column that has come in the place of one that is gone; false when none has.</summary>
-    private async Task<bool> MoveAsync(CourseSiteRecord site, ScoreDelivery delivery, CancellationToken stop)
+    private async Task<bool> MoveAsync(SlateDb db, CourseSiteRecord site, ScoreDelivery delivery, CancellationToken stop)
     {
         var gone = delivery.LineItemUrl;
         var assignment = await (

@@ -9,7 +9,7 @@ namespace ZestySlate.Web.Lti;
 
 /// <summary>Our own keys: the newest signs; older ones stay published for a while, so that a new one can be made at any time and what an old
 /// one has signed is still good.</summary>
-public sealed class ToolKeys(SlateDb db, TimeProvider clock)
+public sealed class ToolKeys(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     /// <summary>How long a key is published after another took its place. What it signed is good for minutes; course sites may keep key
     /// sets for days.</summary>
@@ -18,6 +18,7 @@ public sealed class ToolKeys(SlateDb db, TimeProvider clock)
     /// <summary>The key that signs now; made at first use.</summary>
     public async Task<SigningCredentials> SigningAsync()
     {
+        await using var db = await open.CreateDbContextAsync();
         var newest = await db.ToolKeys.AsNoTracking().OrderByDescending(key => key.CreatedAt).FirstOrDefaultAsync() ?? await RotateAsync();
         return new SigningCredentials(KeyOf(newest), SecurityAlgorithms.RsaSha256);
     }
@@ -25,6 +26,7 @@ public sealed class ToolKeys(SlateDb db, TimeProvider clock)
     /// <summary>Makes a new key, which signs from now on.</summary>
     public async Task<ToolKey> RotateAsync()
     {
+        await using var db = await open.CreateDbContextAsync();
         using var rsa = RSA.Create(2048);
         var key = new ToolKey
         {
@@ -40,6 +42,7 @@ public sealed class ToolKeys(SlateDb db, TimeProvider clock)
     /// <summary>Withdraws all keys but the one that signs, at once: one of them may have become known to others.</summary>
     public async Task WithdrawOldAsync()
     {
+        await using var db = await open.CreateDbContextAsync();
         var newest = (await db.ToolKeys.AsNoTracking().OrderByDescending(key => key.CreatedAt).FirstAsync()).Id;
         await db.ToolKeys.Where(key => key.Id != newest).ExecuteDeleteAsync();
     }
@@ -47,6 +50,7 @@ public sealed class ToolKeys(SlateDb db, TimeProvider clock)
     /// <summary>The published keys, the one that signs first.</summary>
     public async Task<IReadOnlyList<ToolKey>> PublishedAsync()
     {
+        await using var db = await open.CreateDbContextAsync();
         await SigningAsync();
         var newestFirst = await db.ToolKeys.AsNoTracking().OrderByDescending(key => key.CreatedAt).ToListAsync();
         var until = clock.GetUtcNow() - StaysFor;

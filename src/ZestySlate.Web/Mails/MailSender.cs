@@ -11,13 +11,19 @@ using ZestySlate.Web.Running;
 namespace ZestySlate.Web.Mails;
 
 /// <summary>Sends mails that are on their way (SMTP, RFC 5321) and tries again with growing pauses. Logs name no address.</summary>
-public sealed class MailSender(SlateDb db, IOptionsSnapshot<MailSettings> settings, TimeProvider clock, ILogger<MailSender> log)
+public sealed class MailSender(
+    IDbContextFactory<SlateDb> open,
+    IOptionsSnapshot<MailSettings> settings,
+    TimeProvider clock,
+    ILogger<MailSender> log
+)
 {
     private static readonly int[] PausesInSeconds = [10, 60, 300, 900, 3600];
 
     /// <summary>Sends what is due, over one connection. Returns how many were taken.</summary>
     public async Task<int> SendDueAsync(CancellationToken stop)
     {
+        await using var db = await open.CreateDbContextAsync(stop);
         var now = clock.GetUtcNow();
         var due = settings.Value.IsSet
             ? await db

@@ -13,7 +13,7 @@ using ZestySlate.Web.Security;
 namespace ZestySlate.Web.Mails;
 
 /// <summary>Lets learners of a class come in by a link that is mailed to the address on the roster.</summary>
-public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
+public sealed class MailedLinks(IDbContextFactory<SlateDb> open, IOptionsSnapshot<MailSettings> settings, TimeProvider clock)
 {
     /// <summary>So many links that are good still one learner is mailed; who asks for more is told the same and gets none.</summary>
     public const int MostAtOnce = 3;
@@ -32,6 +32,7 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
     /// <returns>False where as many are on their way to the learner as may be.</returns>
     public async Task<bool> SendAsync(EnrolmentRecord learner, string? then, Words words, TimeSpan lasts)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         var secret = Ids.Secret();
         await db.MailedSignIns.Where(link => link.ExpiresAt < now).ExecuteDeleteAsync();
@@ -85,6 +86,7 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
     /// <summary>Whose link it is while it is good, or null.</summary>
     public async Task<Person?> WhoseAsync(string secret)
     {
+        await using var db = await open.CreateDbContextAsync();
         var (hash, now) = (HashOf(secret), clock.GetUtcNow());
         return await db.Users.SingleOrDefaultAsync(person =>
             db.MailedSignIns.Any(link => link.TokenHash == hash && link.ExpiresAt > now && link.PersonId == person.Id)
@@ -94,6 +96,7 @@ public sealed class MailedLinks(SlateDb db, IOptionsSnapshot<MailSettings> setti
     /// <summary>Uses the link up; null when it is good no more.</summary>
     public async Task<Person?> UseAsync(string secret)
     {
+        await using var db = await open.CreateDbContextAsync();
         var person = await WhoseAsync(secret);
         var hash = HashOf(secret);
         return person is not null && await db.MailedSignIns.Where(link => link.TokenHash == hash).ExecuteDeleteAsync() == 1 ? person : null;

@@ -9,13 +9,13 @@ namespace ZestySlate.Web.Security;
 /// second factor sets that up.</summary>
 internal sealed class OwnPassword(RequestDelegate next)
 {
-    public async Task InvokeAsync(HttpContext context, SlateDb db, SecondFactors factors)
+    public async Task InvokeAsync(HttpContext context, IDbContextFactory<SlateDb> open, SecondFactors factors)
     {
         if (
             context.User.IsInRole(Storage.People.Roles.Teacher)
             && FrameSessionPath.SessionOf(context) is null
             && IsGuarded(context)
-            && await FirstAsync(context.User.Id(), db, factors) is { } page
+            && await FirstAsync(context.User.Id(), open, factors) is { } page
         )
         {
             if (HttpMethods.IsGet(context.Request.Method))
@@ -41,8 +41,11 @@ internal sealed class OwnPassword(RequestDelegate next)
         && !context.Request.Path.StartsWithSegments("/account");
 
     /// <summary>Where they are to go first, or null.</summary>
-    private static async Task<string?> FirstAsync(string id, SlateDb db, SecondFactors factors) =>
-        await db.Users.AnyAsync(person => person.Id == id && person.MustSetPassword) ? "/account"
-        : await factors.IsMissingAsync(id) ? "/account/second-factor"
-        : null;
+    private static async Task<string?> FirstAsync(string id, IDbContextFactory<SlateDb> open, SecondFactors factors)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Users.AnyAsync(person => person.Id == id && person.MustSetPassword) ? "/account"
+            : await factors.IsMissingAsync(id) ? "/account/second-factor"
+            : null;
+    }
 }

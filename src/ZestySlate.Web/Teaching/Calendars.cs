@@ -24,7 +24,13 @@ internal static class Calendars
         routes
             .MapGet(
                 "/calendar/{key}.ics",
-                async (string key, HttpContext context, SlateDb db, IDataProtectionProvider protection, TimeProvider clock) =>
+                async (
+                    string key,
+                    HttpContext context,
+                    IDbContextFactory<SlateDb> open,
+                    IDataProtectionProvider protection,
+                    TimeProvider clock
+                ) =>
                 {
                     string person;
                     try
@@ -36,6 +42,7 @@ internal static class Calendars
                         return Results.NotFound();
                     }
 
+                    await using var db = await open.CreateDbContextAsync();
                     var extra = await db
                         .AssignmentExceptions.AsNoTracking()
                         .Where(e => e.PersonId == person)

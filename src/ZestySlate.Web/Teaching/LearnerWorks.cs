@@ -22,7 +22,7 @@ public sealed record LearnerWork(AssignmentRecord Given, LoadedAttempt? Attempt,
 }
 
 /// <summary>Everything that one learner of a class was given and did.</summary>
-public sealed class LearnerWorks(SlateDb db, AttemptReader reader, TimeProvider clock)
+public sealed class LearnerWorks(IDbContextFactory<SlateDb> open, AttemptReader reader, TimeProvider clock)
 {
     /// <summary>The most assignments that are looked up, the newest of them.</summary>
     private const int Most = 100;
@@ -30,6 +30,7 @@ public sealed class LearnerWorks(SlateDb db, AttemptReader reader, TimeProvider 
     /// <summary>The newest assignment first.</summary>
     public async Task<IReadOnlyList<LearnerWork>> OfAsync(int classId, string personId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         var given = await db
             .Assignments.AsNoTracking()

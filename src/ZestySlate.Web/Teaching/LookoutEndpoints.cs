@@ -26,9 +26,7 @@ internal static class LookoutEndpoints
     {
         await using var scope = scopes.CreateAsyncScope();
         var stands = FrameSessionPath.SessionOf(context) is { } framed
-            ? await scope
-                .ServiceProvider.GetRequiredService<SlateDb>()
-                .FrameSessions.AnyAsync(session => session.TokenHash == framed.TokenHash)
+            ? await scope.ServiceProvider.GetRequiredService<FrameSessions>().StandsAsync(framed)
             : Sessions.IdOf(context.User) is not { } id || await scope.ServiceProvider.GetRequiredService<Sessions>().StandsAsync(id);
         return stands && await scope.ServiceProvider.GetRequiredService<ActivityRights>().MayEditAsync(activity, context.User.Id());
     }

@@ -15,11 +15,12 @@ namespace ZestySlate.Web.Teaching;
 public sealed record WatchedLearner(string Id, string Learner, string? AttemptId, LookoutEntry? Entry, bool Connected, bool Early);
 
 /// <summary>Puts together who is at an activity: everybody of the classes it is given to, and who came otherwise.</summary>
-public sealed class Lookouts(SlateDb db, AttemptReader attempts, Watch watch, TimeProvider clock)
+public sealed class Lookouts(IDbContextFactory<SlateDb> open, AttemptReader attempts, Watch watch, TimeProvider clock)
 {
     /// <summary>Everybody: who may need help first, then who is at work, has left, is done, has not begun; by name.</summary>
     public async Task<IReadOnlyList<WatchedLearner>> OfAsync(string activityId, int? assignmentId)
     {
+        await using var db = await open.CreateDbContextAsync();
         var now = clock.GetUtcNow();
         var newest = await attempts.NewestAsync(activityId, assignmentId);
         var given = await db

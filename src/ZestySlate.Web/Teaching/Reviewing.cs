@@ -10,7 +10,7 @@ using ZestySlate.Storage.Reviewing;
 namespace ZestySlate.Web.Teaching;
 
 /// <summary>Keeps reviews: of one answer, or of all that are the same; never over what somebody else said meanwhile.</summary>
-public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider clock)
+public sealed class Reviewing(IDbContextFactory<SlateDb> open, AttemptStore attempts, TimeProvider clock)
 {
     /// <summary>The newest review of a question in an attempt, by the event's id; empty for none.</summary>
     public static string NewestOf(LoadedAttempt attempt, string spot) =>
@@ -27,6 +27,7 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     /// <param name="review">What is said.</param>
     public async Task<string?> KeepAsync(string of, string spot, string? seen, Review review)
     {
+        await using var db = await open.CreateDbContextAsync();
         Reviewed? meanwhile = null;
         var same = false;
         var kept = await attempts.TakeAsync(of, new Reviewed(spot, review) { Id = Ids.New(), At = clock.GetUtcNow() }, loaded =>
@@ -85,17 +86,21 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     }
 
     /// <summary>A teacher's phrases, the newest first.</summary>
-    public async Task<IReadOnlyList<string>> PhrasesAsync(string owner) =>
-        await db
+    public async Task<IReadOnlyList<string>> PhrasesAsync(string owner)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db
             .Phrases.Where(phrase => phrase.OwnerId == owner)
             .OrderByDescending(phrase => phrase.Id)
             .Select(phrase => phrase.Text)
             .Take(40)
             .ToListAsync();
+    }
 
     /// <summary>Keeps words to use again; those that are kept already are not kept twice.</summary>
     public async Task KeepPhraseAsync(string owner, string text)
     {
+        await using var db = await open.CreateDbContextAsync();
         var words = text.ReplaceLineEndings("\n").Trim();
         if (words.Length is > 0 and <= 400 && !await db.Phrases.AnyAsync(phrase => phrase.OwnerId == owner && phrase.Text == words))
         {
@@ -105,8 +110,11 @@ public sealed class Reviewing(SlateDb db, AttemptStore attempts, TimeProvider cl
     }
 
     /// <summary>Lets a phrase go.</summary>
-    public Task DropPhraseAsync(string owner, string text) =>
-        db.Phrases.Where(phrase => phrase.OwnerId == owner && phrase.Text == text).ExecuteDeleteAsync();
+    public async Task DropPhraseAsync(string owner, string text)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        await db.Phrases.Where(phrase => phrase.OwnerId == owner && phrase.Text == text).ExecuteDeleteAsync();
+    }
 
     /// <summary>Answers that are the same to who marks them: short, typed, and alike but for capitals and spaces; null for those to be
     /// looked at one by one.</summary>
