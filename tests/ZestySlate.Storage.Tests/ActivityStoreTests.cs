@@ -175,4 +175,25 @@ public sealed class ActivityStoreTests : TestDatabase
         Assert.False(db.Database.HasPendingModelChanges());
         Assert.Empty(await db.Database.GetPendingMigrationsAsync(TestContext.Current.CancellationToken));
     }
+
+    [Fact]
+    public async Task Documents_are_kept_within_a_bound_and_what_is_not_kept_is_read_anew()
+    {
+        using var cache = new EditionCache(most: 4_000);
+        var store = new ActivityStore(this, cache, Clock);
+        for (var i = 0; i < 40; i++)
+        {
+            await store.CreateAsync("ines", Garden($"Garden {i}"), $"garden{i}");
+            await store.PublishAsync($"garden{i}", "ines");
+        }
+
+        for (var i = 0; i < 40; i++)
+        {
+            Assert.Equal($"Garden {i}", store.Edition($"garden{i}", 1).Title);
+            Assert.Equal($"Garden {i}", (await store.DraftAsync($"garden{i}"))!.Document.Title);
+            Assert.Equal(1, await store.NewestEditionAsync($"garden{i}"));
+        }
+
+        Assert.InRange(cache.Count, 1, 60);
+    }
 }

@@ -92,6 +92,23 @@ public sealed class HandedFilesTests : TestDatabase
     }
 
     [Fact]
+    public async Task A_piece_that_is_sent_several_times_at_once_counts_once()
+    {
+        for (var number = 0; number < 5; number++)
+        {
+            var sent = Enumerable
+                .Range(0, 8)
+                .Select(_ => Task.Run(() => Files.AddPieceAsync(Recording(), number, "piece "u8.ToArray(), 2)));
+            Assert.All(await Task.WhenAll(sent), taken => Assert.Equal(new PieceTaken(number + 1, true), taken));
+        }
+
+        Assert.Equal(
+            (30, 5),
+            ((await Files.FindAsync("one", Recording().Id))!.Value.File) is var file ? (file.Bytes, file.Pieces) : default
+        );
+    }
+
+    [Fact]
     public async Task What_a_piece_left_behind_that_broke_off_is_written_over()
     {
         await Files.AddPieceAsync(Recording(), 0, "one "u8.ToArray(), 2);

@@ -80,6 +80,7 @@ public sealed class MediaLibraryTests(SlateHost host)
         await ines.PostFormAsync(
             $"/media-library/{id}",
             $"/media-library/{id}?handler=words",
+            ("seen", await SeenAsync(ines, id)),
             ("name", "Wall chart of the Sound"),
             ("folder", "Charts / Sea"),
             ("tags", "chart, sea, chart"),
@@ -92,6 +93,34 @@ public sealed class MediaLibraryTests(SlateHost host)
         Assert.Contains("value=\"chart, sea\"", page);
         Assert.Contains("Inside the watch room", page);
         Assert.Contains("The silent beacon", page);
+    }
+
+    private static async Task<string> SeenAsync(HttpClient teacher, string id) =>
+        SlateHost.Find(await teacher.GetStringAsync($"/media-library/{id}", Stop), "name=\"seen\" value=\"(\\d+)\"");
+
+    [Fact]
+    public async Task Words_of_a_page_that_is_old_by_now_write_over_nothing_and_stay_in_its_fields()
+    {
+        var ines = await host.TeacherAsync("ines");
+        var id = SlateHost.Find(await ines.GetStringAsync("/media-library?words=height-board", Stop), "/media-library/([a-z0-9]+)\"><");
+        var seen = await SeenAsync(ines, id);
+        Task<HttpResponseMessage> SayAsync(string name, string alternativeText, string of) =>
+            ines.PostFormAsync(
+                $"/media-library/{id}",
+                $"/media-library/{id}?handler=words",
+                ("seen", of),
+                ("name", name),
+                ("alternativeText", alternativeText)
+            );
+        await SayAsync("Pole", "A pole with metres on it", seen);
+        var late = WebUtility.HtmlDecode(await (await SayAsync("Tide staff", "", seen)).Content.ReadAsStringAsync(Stop));
+        Assert.Contains("changed meanwhile in another tab", late);
+        Assert.Contains("value=\"Tide staff\"", late);
+        Assert.Contains("A pole with metres on it", WebUtility.HtmlDecode(await ines.GetStringAsync($"/media-library/{id}", Stop)));
+
+        // Saved once more it is meant.
+        await SayAsync("Tide staff", "", await SeenAsync(ines, id));
+        Assert.Contains("value=\"Tide staff\"", await ines.GetStringAsync($"/media-library/{id}", Stop));
     }
 
     [Theory]

@@ -281,16 +281,14 @@ public sealed class ActivityStore(IDbContextFactory<SlateDb> open, EditionCache 
     }
 
     /// <summary>A published edition. Asking for one that does not exist is a bug and throws.</summary>
-    public Activity Edition(string activityId, int number)
-    {
-        return cache.Get(activityId, number, () =>
+    public Activity Edition(string activityId, int number) => cache.Edition(activityId, number, () =>
         {
             using var db = open.CreateDbContext();
-            return Compressed.Read(
-                db.Editions.AsNoTracking().Single(edition => edition.ActivityId == activityId && edition.Number == number).Document
-            );
+            return db
+                .Editions.Where(edition => edition.ActivityId == activityId && edition.Number == number)
+                .Select(edition => edition.Document)
+                .Single();
         });
-    }
 
     private async Task<EditResult> StepAsync(
         string activityId,
@@ -352,12 +350,13 @@ public sealed class ActivityStore(IDbContextFactory<SlateDb> open, EditionCache 
             return new EditResult(DraftOf(record, head), Conflict: await WhoAsync(theirs, head.AuthorId, authorId));
         }
 
+        head = await RevisionAsync(db, activityId, record.Head);
         if (made.Document is { } after)
         {
-            cache.SetDraft(record.Id, record.Version, after);
+            cache.SetDraft(record.Id, record.Version, after, head.Document.Length);
         }
 
-        return new EditResult(DraftOf(record, await RevisionAsync(db, activityId, record.Head)), made.Refusal);
+        return new EditResult(DraftOf(record, head), made.Refusal);
     }
 
     private static async Task<string> WhoAsync(SlateDb db, string authorId, string asking) =>
@@ -373,8 +372,7 @@ public sealed class ActivityStore(IDbContextFactory<SlateDb> open, EditionCache 
         new(record, DocumentOf(record, head), head.Parent is not null, record.History.CanRedo, head.Summary);
 
     /// <summary>The draft's content. Its version tells one state of it from every other, so what was read once is kept.</summary>
-    private Activity DocumentOf(ActivityRecord record, RevisionRecord head) =>
-        cache.Draft(record.Id, record.Version, () => Compressed.Read(head.Document));
+    private Activity DocumentOf(ActivityRecord record, RevisionRecord head) => cache.Draft(record.Id, record.Version, head.Document);
 
     private RevisionRecord NewRevision(
         ActivityRecord record,

@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using ZestySlate.Core.Questions;
 
 namespace ZestySlate.Storage.Handed;
@@ -24,6 +25,7 @@ public sealed class HandedFileRecord
     public double Seconds { get; set; }
 
     /// <summary>How many pieces of a recording have come; 0 for a file that came whole.</summary>
+    [ConcurrencyCheck]
     public int Pieces { get; set; }
 
     public required DateTimeOffset At { get; set; }

@@ -23,6 +23,9 @@ public sealed class HandedFiles(IDbContextFactory<SlateDb> open, HandedFolder fo
     /// <summary>The width of thumbnails, in pixels.</summary>
     public const int SmallWidth = 480;
 
+    /// <summary>Pieces of one recording are written one after the other; so many recordings, at most, at once.</summary>
+    private static readonly SemaphoreSlim[] Lanes = [.. Enumerable.Range(0, 32).Select(_ => new SemaphoreSlim(1, 1))];
+
     /// <summary>True when so many bytes more may be kept in an attempt.</summary>
     /// <param name="attemptId">The attempt, or an author's trial.</param>
     /// <param name="bytes">How many more.</param>
@@ -96,6 +99,20 @@ public sealed class HandedFiles(IDbContextFactory<SlateDb> open, HandedFolder fo
     /// <param name="seconds">How long the recording is with it.</param>
     public async Task<PieceTaken> AddPieceAsync(HandedFileRecord begun, int number, byte[] piece, double seconds)
     {
+        var lane = Lanes[(uint)begun.Id.GetHashCode() % Lanes.Length];
+        await lane.WaitAsync();
+        try
+        {
+            return await AddInTurnAsync(begun, number, piece, seconds);
+        }
+        finally
+        {
+            lane.Release();
+        }
+    }
+
+    private async Task<PieceTaken> AddInTurnAsync(HandedFileRecord begun, int number, byte[] piece, double seconds)
+    {
         await using var db = await open.CreateDbContextAsync();
         var record = await db.HandedFiles.SingleOrDefaultAsync(file => file.Id == begun.Id);
         if (record is not null && (record.AttemptId != begun.AttemptId || record.SpotId != begun.SpotId || record.Pieces == 0))
@@ -124,7 +141,16 @@ public sealed class HandedFiles(IDbContextFactory<SlateDb> open, HandedFolder fo
         }
 
         (record.Bytes, record.Pieces, record.Seconds) = (record.Bytes + piece.Length, number + 1, seconds);
-        await db.SaveChangesAsync();
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException problem) when (problem.IsTaken())
+        {
+            // It was sent twice at once, through two processes; the other was taken. The same bytes lie in the same place.
+            return new PieceTaken(number + 1, true);
+        }
+
         return new PieceTaken(record.Pieces, true);
     }
 

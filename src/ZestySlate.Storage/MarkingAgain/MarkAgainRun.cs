@@ -1,3 +1,5 @@
+using System.ComponentModel.DataAnnotations;
+
 namespace ZestySlate.Storage.MarkingAgain;
 
 /// <summary>A marking again of all attempts of an activity that were marked by an older key. It lies in the database, so that it goes on
@@ -34,6 +36,7 @@ public sealed class MarkAgainRun
     public int Spared { get; set; }
 
     /// <summary>The attempt up to which it has come, by id; empty before the first.</summary>
+    [ConcurrencyCheck]
     public string Reached { get; set; } = "";
 
     public DateTimeOffset? FinishedAt { get; set; }

@@ -54,11 +54,6 @@ public sealed class MarkAgainRuns(
     public async Task<MarkAgainRun> BeginAsync(string activityId, string by, bool neverLower)
     {
         await using var db = await open.CreateDbContextAsync();
-        if (await db.MarkAgainRuns.FirstOrDefaultAsync(run => run.ActivityId == activityId && run.FinishedAt == null) is { } atWork)
-        {
-            return atWork;
-        }
-
         var run = new MarkAgainRun
         {
             Id = Ids.New(),
@@ -69,8 +64,22 @@ public sealed class MarkAgainRuns(
             At = clock.GetUtcNow(),
             Total = await db.Attempts.CountAsync(attempt => attempt.ActivityId == activityId),
         };
-        db.MarkAgainRuns.Add(run);
-        await db.SaveChangesAsync();
+
+        // Two presses at once begin it once: the second reads what the first wrote.
+        await db.SaveTogetherAsync(async () =>
+        {
+            if (
+                await db.MarkAgainRuns.FirstOrDefaultAsync(known => known.ActivityId == activityId && known.FinishedAt == null) is
+                { } atWork
+            )
+            {
+                run = atWork;
+                return;
+            }
+
+            db.MarkAgainRuns.Add(run);
+            await db.SaveInTogetherAsync();
+        });
         return run;
     }
 
@@ -137,9 +146,12 @@ public sealed class MarkAgainRuns(
                 ),
                 _ => MarkAgain.Undo(run.Id, now)
             );
+        var reached = run.Reached;
         run.Done += some.Count;
         run.Reached = some[^1].Record.Id;
-        await attempts.AppendTogetherAsync(many, together => together.MarkAgainRuns.Update(run));
+        await attempts.AppendTogetherAsync(many, together =>
+            together.MarkAgainRuns.Update(run).Property(known => known.Reached).OriginalValue = reached
+        );
         return true;
     }
 

@@ -176,6 +176,7 @@ public sealed class MediaLibrary(IDbContextFactory<SlateDb> open, MediaStore sto
         item.Hash = await store.StoreAsync(file, item.Name, item.OwnerId);
         (item.Kind, item.Width, item.Height) = (file.Kind, file.Width, file.Height);
         item.Seconds = file.Seconds;
+        item.Settle();
         await db.SaveChangesAsync();
     }
 

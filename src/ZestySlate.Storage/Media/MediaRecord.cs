@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using ZestySlate.Core.Scenes;
 
 namespace ZestySlate.Storage.Media;
@@ -80,7 +81,16 @@ public sealed class MediaItem
     /// <summary>True when it can be looked round in.</summary>
     public bool IsPanorama => Kind == MediaKind.Picture && Height > 0 && Core.Scenes.Equirectangular.Refuse(Width, Height) is null;
 
-    internal void Settle() => SearchText = $"{Name} {Tags} {Folder} {AlternativeText} {Credit} {Transcript}".ToLowerInvariant();
+    /// <summary>Counts its changes, so that a page that shows how it was does not write over what it is now.</summary>
+    [ConcurrencyCheck]
+    public int Version { get; set; }
+
+    /// <summary>Puts what follows from its words in line, after a change.</summary>
+    internal void Settle()
+    {
+        SearchText = $"{Name} {Tags} {Folder} {AlternativeText} {Credit} {Transcript}".ToLowerInvariant();
+        Version++;
+    }
 }
 
 /// <summary>What a media file is for.</summary>

@@ -1164,6 +1164,7 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Pieces")
+                        .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
                     b.Property<double>("Seconds")
@@ -1283,6 +1284,7 @@ namespace ZestySlate.Storage.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Reached")
+                        .IsConcurrencyToken()
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -1370,6 +1372,10 @@ namespace ZestySlate.Storage.Migrations
                     b.Property<string>("Transcript")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("Width")
                         .HasColumnType("INTEGER");

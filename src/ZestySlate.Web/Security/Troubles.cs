@@ -1,4 +1,5 @@
 using System.Globalization;
+using Microsoft.EntityFrameworkCore;
 using ZestySlate.Storage;
 using ZestySlate.Web.Running;
 
@@ -42,6 +43,14 @@ internal sealed class Troubles(RequestDelegate next, ILogger<Troubles> log)
             when (problem is OperationCanceledException or IOException && context.RequestAborted.IsCancellationRequested)
         {
             // Whoever asked has gone; nobody reads an answer.
+        }
+        catch (DbUpdateException problem) when (!context.Response.HasStarted && problem.IsTaken())
+        {
+            await SayAsync(
+                context,
+                StatusCodes.Status409Conflict,
+                "This was changed at the same moment, in another tab or by somebody else. Nothing of yours was kept; look at how it stands now."
+            );
         }
         catch (Exception problem) when (!context.Response.HasStarted && StoreTrouble.Of(problem) is { } trouble)
         {

@@ -125,6 +125,7 @@ public sealed class PublishModel(
             var edition = await store.PublishAsync(activity, User.Id());
             await cards.MakeAsync(activity, edition.Number, HttpContext.RequestAborted);
             await numbers.EnsureAsync(activity);
+            Record = await store.RecordAsync(activity);
         }
 
         if (Record.NewestEdition == 1 || visibility is not null)

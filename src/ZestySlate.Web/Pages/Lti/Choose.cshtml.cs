@@ -195,18 +195,24 @@ public sealed class ChooseModel(
             return Page();
         }
 
-        foreach (var record in drafts.Select(draft => draft.Record).Where(record => record.NewestEdition == 0))
+        var chosen = new List<ActivityRecord>();
+        foreach (var draft in drafts)
         {
-            await store.PublishAsync(record.Id, me);
+            if (draft.Record.NewestEdition == 0)
+            {
+                await store.PublishAsync(draft.Record.Id, me);
+            }
+
+            chosen.Add(await store.RecordAsync(draft.Record.Id));
         }
 
         if (Wish!.ReturnUrl is null)
         {
-            return await KeepForLinkAsync(drafts[0].Record, instructions);
+            return await KeepForLinkAsync(chosen[0], instructions);
         }
 
         var items = new List<ChosenItem>();
-        foreach (var record in drafts.Select(draft => draft.Record))
+        foreach (var record in chosen)
         {
             var edition = store.Edition(record.Id, record.NewestEdition);
             var address = AuthoringEndpoints.PublicAddress(HttpContext, record.Id);

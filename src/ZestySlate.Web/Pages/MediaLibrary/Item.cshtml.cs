@@ -63,8 +63,10 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
         return Done($"The old one is back{(count > 0 ? $", in {count} {(count == 1 ? "activity" : "activities")} too" : "")}.");
     }
 
+    /// <summary>Keeps its words, unless it has other ones by now than the page that sends these has shown; what was typed stays in the fields.</summary>
     public async Task<IActionResult> OnPostWordsAsync(
         string item,
+        int seen,
         string name,
         string? folder,
         string? tags,
@@ -76,6 +78,14 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     )
     {
         await LoadAsync(item);
+        if (seen != Item.Version)
+        {
+            (Item.Name, Item.Folder, Item.Tags) = (name ?? "", folder ?? "", tags ?? "");
+            (Item.AlternativeText, Item.Decorative) = (alternativeText ?? "", decorative == "yes");
+            (Item.Credit, Item.Licence, Item.Transcript) = (credit ?? "", licence ?? "", transcript ?? "");
+            return Refused("This was changed meanwhile in another tab. What you typed is in the fields still; Save keeps it instead.");
+        }
+
         await library.DescribeAsync(Item, name ?? "", folder ?? "", tags ?? "");
         await library.SayAsync(Item, alternativeText ?? "", decorative == "yes", credit ?? "", licence ?? "", transcript ?? "");
         return Done("Saved. Uses made from now on get these words; earlier ones keep their own.");
@@ -113,9 +123,10 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
         );
     }
 
-    /// <summary>Crops, turns, straightens, resizes, blurs.</summary>
+    /// <summary>Crops, turns, straightens, resizes, blurs what the page has shown.</summary>
     public async Task<IActionResult> OnPostChangeAsync(
         string item,
+        int seen,
         string? crop,
         string? blurs,
         int turns,
@@ -125,6 +136,11 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
     )
     {
         await LoadAsync(item);
+        if (seen != Item.Version)
+        {
+            return Refused("This was changed meanwhile in another tab. Here it is as it is now; your change was not made.");
+        }
+
         if (!CanChange || await media.ReadAsync(Item.Hash) is not { } bytes || await media.FindAsync(Item.Hash, null) is not { } file)
         {
             return Refused("This picture cannot be changed here.");
