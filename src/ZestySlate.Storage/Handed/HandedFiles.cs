@@ -23,7 +23,8 @@ public sealed class HandedFiles(IDbContextFactory<SlateDb> open, HandedFolder fo
     /// <summary>The width of thumbnails, in pixels.</summary>
     public const int SmallWidth = 480;
 
-    /// <summary>Pieces of one recording are written one after the other; so many recordings, at most, at once.</summary>
+    /// <summary>Pieces of one recording are written one after the other, since one that is late would cut off what came after it; so many
+    /// recordings, at most, at once.</summary>
     private static readonly SemaphoreSlim[] Lanes = [.. Enumerable.Range(0, 32).Select(_ => new SemaphoreSlim(1, 1))];
 
     /// <summary>True when so many bytes more may be kept in an attempt.</summary>
