@@ -45,6 +45,18 @@ public sealed class StoreTroubleTests : TestDatabase
     }
 
     [Fact]
+    public async Task A_class_is_there_with_all_its_learners_or_not_at_all()
+    {
+        await using var db = NewDb();
+        await db.Database.ExecuteSqlRawAsync(
+            "CREATE TRIGGER refuses BEFORE INSERT ON Enrolments WHEN NEW.RosterName = 'Wren' BEGIN SELECT RAISE(ABORT, 'no'); END",
+            Stop
+        );
+        await Assert.ThrowsAsync<DbUpdateException>(() => Classes.CreateAsync("ines", "Year 8", "Bo\nWren"));
+        Assert.Empty(await Classes.OfTeacherAsync("ines"));
+    }
+
+    [Fact]
     public async Task A_full_disk_is_no_change_by_somebody_else()
     {
         await PublishedAsync();

@@ -115,6 +115,7 @@ public sealed class MediaLibraryTests(SlateHost host)
         await SayAsync("Pole", "A pole with metres on it", seen);
         var late = WebUtility.HtmlDecode(await (await SayAsync("Tide staff", "", seen)).Content.ReadAsStringAsync(Stop));
         Assert.Contains("changed meanwhile in another tab", late);
+        Assert.Contains("the name “Pole”, alternative text “A pole with metres on it”.", late);
         Assert.Contains("value=\"Tide staff\"", late);
         Assert.Contains("A pole with metres on it", WebUtility.HtmlDecode(await ines.GetStringAsync($"/media-library/{id}", Stop)));
 

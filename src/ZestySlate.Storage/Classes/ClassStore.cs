@@ -136,7 +136,6 @@ public sealed class ClassStore(IDbContextFactory<SlateDb> open, TimeProvider clo
         IReadOnlyList<(string Name, string Number, string Email)> learners
     )
     {
-        await using var db = await open.CreateDbContextAsync();
         if (string.IsNullOrWhiteSpace(name))
         {
             return Outcome<ClassRecord>.Refused("A class needs a name.");
@@ -157,34 +156,39 @@ public sealed class ClassStore(IDbContextFactory<SlateDb> open, TimeProvider clo
             TeacherId = teacherId,
             Code = Ids.JoinCode(),
         };
+        await using var db = await open.CreateDbContextAsync();
         db.Classes.Add(group);
-        await db.SaveChangesAsync();
-        foreach (var same in learners.GroupBy(learner => learner.Name.Cut(100)))
-        {
-            foreach (var (learner, i) in same.Select((learner, i) => (learner, i)))
-            {
-                var rosterName = i == 0 ? same.Key : $"{same.Key} {i + 1}";
-                var person = new Person
-                {
-                    UserName = Ids.Secret(),
-                    DisplayName = rosterName,
-                    CreatedAt = clock.GetUtcNow(),
-                };
-                db.Users.Add(person);
-                db.Enrolments.Add(
-                    new EnrolmentRecord
-                    {
-                        ClassId = group.Id,
-                        PersonId = person.Id,
-                        RosterName = rosterName,
-                        Number = learner.Number.Cut(100),
-                        Email = learner.Email.Cut(254),
-                    }
-                );
-            }
-        }
 
-        await db.SaveChangesAsync();
+        // A class is there with all its learners, or not at all.
+        await db.SaveTogetherAsync(async () =>
+        {
+            foreach (var same in learners.GroupBy(learner => learner.Name.Cut(100)))
+            {
+                foreach (var (learner, i) in same.Select((learner, i) => (learner, i)))
+                {
+                    var rosterName = i == 0 ? same.Key : $"{same.Key} {i + 1}";
+                    var person = new Person
+                    {
+                        UserName = Ids.Secret(),
+                        DisplayName = rosterName,
+                        CreatedAt = clock.GetUtcNow(),
+                    };
+                    db.Users.Add(person);
+                    db.Enrolments.Add(
+                        new EnrolmentRecord
+                        {
+                            ClassId = group.Id,
+                            PersonId = person.Id,
+                            RosterName = rosterName,
+                            Number = learner.Number.Cut(100),
+                            Email = learner.Email.Cut(254),
+                        }
+                    );
+                }
+            }
+
+            await db.SaveInTogetherAsync();
+        });
         return group;
     }
 

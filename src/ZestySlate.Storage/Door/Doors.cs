@@ -110,9 +110,13 @@ public sealed class Doors(IDbContextFactory<SlateDb> open, IPasswordHasher<Perso
     /// <summary>True when somebody who asked may come in: they were let in, and the device was not forgotten since.</summary>
     public async Task<bool> MayComeInAsync(DoorAsk ask)
     {
+        if (ask.Answer is DoorAnswer.None or DoorAnswer.SentAway)
+        {
+            return false;
+        }
+
         await using var db = await open.CreateDbContextAsync();
-        return ask.Answer is not (DoorAnswer.None or DoorAnswer.SentAway)
-            && await db.KnownDevices.AnyAsync(one => one.PersonId == ask.PersonId && one.DeviceHash == ask.DeviceHash);
+        return await db.KnownDevices.AnyAsync(one => one.PersonId == ask.PersonId && one.DeviceHash == ask.DeviceHash);
     }
 
     /// <summary>True when the learner has a sign of their own.</summary>

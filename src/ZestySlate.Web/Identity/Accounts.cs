@@ -86,7 +86,6 @@ public sealed class Accounts(
     /// <returns>The person and the secret of the link; why there is none, in words.</returns>
     public async Task<Outcome<(Person Person, string Secret)>> InviteAsync(string name, string email, int? school)
     {
-        await using var db = await open.CreateDbContextAsync();
         if (name.Length == 0 || !email.Contains('@', StringComparison.Ordinal))
         {
             return Outcome<(Person, string)>.Refused("A teacher needs a name and an e-mail address.");
@@ -99,6 +98,7 @@ public sealed class Accounts(
             DisplayName = name,
             CreatedAt = clock.GetUtcNow(),
         };
+        await using var db = await open.CreateDbContextAsync();
         teacher.SchoolId = await db.Schools.AnyAsync(known => known.Id == school) ? school : null;
         var isThere = Outcome<(Person, string)>.Refused($"“{email}” has an account already.");
         try
@@ -135,12 +135,12 @@ public sealed class Accounts(
     /// <summary>Mails an invitation, where mails can go out. True when one is on its way.</summary>
     public async Task<bool> MailInviteAsync(Person person, string secret, string by, string address)
     {
-        await using var db = await open.CreateDbContextAsync();
         if (!mail.Value.IsSet)
         {
             return false;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         db.Mails.Add(
             MailPlan.MailTo(
                 $"invite {FrameSessions.HashOf(secret)}",
@@ -197,7 +197,6 @@ public sealed class Accounts(
     /// a link for a new password instead.</summary>
     public async Task RegisterAsync(string name, string email, string address)
     {
-        await using var db = await open.CreateDbContextAsync();
         if (await people.FindByEmailAsync(email) is not null)
         {
             await ForgottenAsync(email, address);
@@ -206,6 +205,7 @@ public sealed class Accounts(
 
         if (await InviteAsync(name, email, school: null) is { Succeeded: true, Value: var (person, secret) })
         {
+            await using var db = await open.CreateDbContextAsync();
             db.Mails.Add(
                 MailPlan.MailTo(
                     $"registered {FrameSessions.HashOf(secret)}",
@@ -244,7 +244,6 @@ public sealed class Accounts(
     /// then. Why it cannot be, in words, or null.</summary>
     public async Task<string?> SetByLinkAsync(string secret, string password)
     {
-        await using var db = await open.CreateDbContextAsync();
         if (await WhoseAsync(secret) is not { } person)
         {
             return "This link is good no more. Ask for another.";
@@ -255,6 +254,7 @@ public sealed class Accounts(
             return refusal;
         }
 
+        await using var db = await open.CreateDbContextAsync();
         await db.PasswordLinks.Where(link => link.PersonId == person.Id).ExecuteDeleteAsync();
         if (!person.TwoFactorEnabled)
         {

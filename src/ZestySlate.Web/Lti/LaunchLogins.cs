@@ -6,7 +6,7 @@ using ZestySlate.Storage.CourseSites;
 namespace ZestySlate.Web.Lti;
 
 /// <summary>Keeps the sign-ins that course sites have begun, until their launches have come, or they are too old.</summary>
-internal sealed class LaunchLogins(IDbContextFactory<SlateDb> open, TimeProvider clock)
+public sealed class LaunchLogins(IDbContextFactory<SlateDb> open, TimeProvider clock)
 {
     /// <summary>How long a sign-in waits for its launch.</summary>
     public static readonly TimeSpan Lasts = TimeSpan.FromMinutes(10);
@@ -24,11 +24,11 @@ internal sealed class LaunchLogins(IDbContextFactory<SlateDb> open, TimeProvider
             : (null, "ltiUnknownClient");
     }
 
-    /// <summary>The course site of a sign-in.</summary>
-    public async Task<CourseSiteRecord> SiteOfAsync(CourseSiteLogin login)
+    /// <summary>The course site of a sign-in, also when it is archived; null when it is gone.</summary>
+    public async Task<CourseSiteRecord?> SiteOfAsync(CourseSiteLogin login)
     {
         await using var db = await open.CreateDbContextAsync();
-        return await db.CourseSites.AsNoTracking().SingleAsync(site => site.Id == login.CourseSiteId);
+        return await db.CourseSites.AsNoTracking().SingleOrDefaultAsync(site => site.Id == login.CourseSiteId);
     }
 
     /// <summary>Begins to wait; what waited too long is gone.</summary>
@@ -39,6 +39,17 @@ internal sealed class LaunchLogins(IDbContextFactory<SlateDb> open, TimeProvider
         await db.CourseSiteLogins.Where(old => old.ExpiresAt <= clock.GetUtcNow()).ExecuteDeleteAsync();
         db.CourseSiteLogins.Add(login);
         await db.SaveChangesAsync();
+    }
+
+    /// <summary>Uses a sign-in up for its launch; false when another launch has.</summary>
+    public async Task<bool> UseAsync(CourseSiteLogin login)
+    {
+        await using var db = await open.CreateDbContextAsync();
+
+        // One statement decides, so that two launches at once cannot both use it.
+        return await db
+                .CourseSiteLogins.Where(one => one.State == login.State && !one.NonceUsed)
+                .ExecuteUpdateAsync(set => set.SetProperty(one => one.NonceUsed, true)) == 1;
     }
 
     /// <summary>Keeps a valid launch until the browser has proved that the sign-in was begun in it.</summary>

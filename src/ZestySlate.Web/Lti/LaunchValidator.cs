@@ -18,7 +18,7 @@ public sealed record LaunchCheck(Launch? Launch, CourseSiteLogin? Login, string?
 /// required claims). Any failure refuses the launch with an entry of
 /// the words of pages, for the person in front of it.
 /// </summary>
-public sealed class LaunchValidator(IDbContextFactory<SlateDb> open, KeySets keySets, TimeProvider clock)
+public sealed class LaunchValidator(LaunchLogins logins, KeySets keySets, TimeProvider clock)
 {
     private static readonly TimeSpan ClockSkew = TimeSpan.FromSeconds(60);
 
@@ -27,16 +27,13 @@ public sealed class LaunchValidator(IDbContextFactory<SlateDb> open, KeySets key
     /// <summary>Validates the posted state and id_token. The state's nonce is used up by it.</summary>
     public async Task<LaunchCheck> ValidateAsync(string state, string idToken)
     {
-        await using var db = await open.CreateDbContextAsync();
-        var login = await db.CourseSiteLogins.SingleOrDefaultAsync(l => l.State == state);
-        if (login is null || login.ExpiresAt <= clock.GetUtcNow())
+        if (await logins.FindAsync(state) is not { } login)
         {
             return new LaunchCheck(null, null, "ltiSignInOld");
         }
 
         LaunchCheck Refused(Problem problem) => new(null, login, problem.Reason, problem.Detail);
-        var site = await db.CourseSites.AsNoTracking().SingleOrDefaultAsync(s => s.Id == login.CourseSiteId && s.ArchivedAt == null);
-        if (site is null)
+        if (await logins.SiteOfAsync(login) is not { ArchivedAt: null } site)
         {
             return Refused(new Problem("ltiSiteGone"));
         }
@@ -47,13 +44,9 @@ public sealed class LaunchValidator(IDbContextFactory<SlateDb> open, KeySets key
             return Refused(problem);
         }
 
-        // One statement decides, so that two launches at once cannot both use it.
-        return
-            await db
-                .CourseSiteLogins.Where(l => l.State == login.State && !l.NonceUsed)
-                .ExecuteUpdateAsync(set => set.SetProperty(l => l.NonceUsed, true)) == 0
-            ? Refused(new Problem("ltiUsed"))
-            : new LaunchCheck(LaunchReader.Of(claims!, site, login), login, null);
+        return await logins.UseAsync(login)
+            ? new LaunchCheck(LaunchReader.Of(claims!, site, login), login, null)
+            : Refused(new Problem("ltiUsed"));
     }
 
     /// <summary>The claims of a token that the course site has signed, or what is wrong with it.</summary>

@@ -118,7 +118,11 @@ internal static class LtiEndpoints
             return await EnterAsync(context, completion, launch);
         }
 
-        var site = await logins.SiteOfAsync(login);
+        if (await logins.SiteOfAsync(login) is not { } site)
+        {
+            return await RefusedAsync(context, "ltiSiteGone");
+        }
+
         if (login.StorageTarget is not { } frame)
         {
             return await RefusedAsync(context, "ltiNoCookies", "", site.Id, OwnTab(site, login));
@@ -154,7 +158,11 @@ internal static class LtiEndpoints
         }
 
         // The course site's frame kept nothing, or does not answer.
-        var site = await logins.SiteOfAsync(login);
+        if (await logins.SiteOfAsync(login) is not { } site)
+        {
+            return await RefusedAsync(context, "ltiSiteGone");
+        }
+
         return await RefusedAsync(context, "ltiNoCookies", "lti_storage_target " + login.StorageTarget, site.Id, OwnTab(site, login));
     }
 

@@ -58,16 +58,13 @@ public sealed class Registrations(IDbContextFactory<SlateDb> open, IHttpClientFa
         CancellationToken stop
     )
     {
-        await using var db = await open.CreateDbContextAsync(stop);
         static Outcome<CourseSiteRecord> No(string why) => Outcome<CourseSiteRecord>.Refused(why);
         if (LaunchReader.Address(configuration) is not { } address)
         {
             return No("The course site does not say where its configuration is (openid_configuration).");
         }
 
-        // One statement uses it up, so that two at once cannot both.
-        var (hash, now) = (HashOf(secret ?? ""), clock.GetUtcNow());
-        if (await db.RegistrationLinks.Where(link => link.TokenHash == hash && link.ExpiresAt > now).ExecuteDeleteAsync(stop) == 0)
+        if (!await UseUpAsync(secret, stop))
         {
             return No("This address for registering is not good any more. A keeper can make a new one under “Course sites”.");
         }
@@ -90,7 +87,7 @@ public sealed class Registrations(IDbContextFactory<SlateDb> open, IHttpClientFa
                 return No($"The configuration at {address} names an issuer of another place: {said.Issuer.Cut(200)}.");
             }
 
-            return await AskAsync(db, said, endpoint, token, own, stop);
+            return await AskAsync(said, endpoint, token, own, stop);
         }
         catch (Exception problem)
             when (problem is HttpRequestException or TaskCanceledException or JsonException or InvalidOperationException
@@ -105,8 +102,15 @@ public sealed class Registrations(IDbContextFactory<SlateDb> open, IHttpClientFa
         }
     }
 
+    /// <summary>One statement uses an address up, so that two at once cannot both; false when it is good no more.</summary>
+    private async Task<bool> UseUpAsync(string? secret, CancellationToken stop)
+    {
+        await using var db = await open.CreateDbContextAsync(stop);
+        var (hash, now) = (HashOf(secret ?? ""), clock.GetUtcNow());
+        return await db.RegistrationLinks.Where(link => link.TokenHash == hash && link.ExpiresAt > now).ExecuteDeleteAsync(stop) == 1;
+    }
+
     private async Task<Outcome<CourseSiteRecord>> AskAsync(
-        SlateDb db,
         PlatformConfiguration said,
         string endpoint,
         string? token,
@@ -139,18 +143,18 @@ public sealed class Registrations(IDbContextFactory<SlateDb> open, IHttpClientFa
         }
 
         var deployment = answer.RootElement.TryGetProperty(Tool, out var tool) ? tool.Text("deployment_id") : null;
-        return await KeepAsync(db, said, client, deployment, stop);
+        return await KeepAsync(said, client, deployment, stop);
     }
 
     /// <summary>Keeps what was agreed. One that is there already under its issuer and client id is brought up to date, with its people and work.</summary>
-    private static async Task<Outcome<CourseSiteRecord>> KeepAsync(
-        SlateDb db,
+    private async Task<Outcome<CourseSiteRecord>> KeepAsync(
         PlatformConfiguration said,
         string client,
         string? deployment,
         CancellationToken stop
     )
     {
+        await using var db = await open.CreateDbContextAsync(stop);
         var site = await db.CourseSites.SingleOrDefaultAsync(one => one.Issuer == said.Issuer && one.ClientId == client, stop);
         if (site is null)
         {

@@ -27,7 +27,6 @@ public sealed class Reviewing(IDbContextFactory<SlateDb> open, AttemptStore atte
     /// <param name="review">What is said.</param>
     public async Task<string?> KeepAsync(string of, string spot, string? seen, Review review)
     {
-        await using var db = await open.CreateDbContextAsync();
         Reviewed? meanwhile = null;
         var same = false;
         var kept = await attempts.TakeAsync(of, new Reviewed(spot, review) { Id = Ids.New(), At = clock.GetUtcNow() }, loaded =>
@@ -51,16 +50,18 @@ public sealed class Reviewing(IDbContextFactory<SlateDb> open, AttemptStore atte
 
         if (meanwhile is { Review: var other })
         {
-            var who =
-                other.By == review.By
-                    ? "You, in another tab,"
-                    : await db.Users.Where(person => person.Id == other.By).Select(person => person.DisplayName).FirstOrDefaultAsync()
-                        ?? "A colleague";
+            var who = other.By == review.By ? "You, in another tab," : await NameAsync(other.By) ?? "A colleague";
             var points = other.Points is { } given ? $", {Words.English.Number(given)} points" : "";
             return Words.English.Say("reviewedMeanwhile", who, points, other.Comment);
         }
 
         return kept.Refusal is { } refusal ? Words.English.Say(refusal) : null;
+    }
+
+    private async Task<string?> NameAsync(string personId)
+    {
+        await using var db = await open.CreateDbContextAsync();
+        return await db.Users.Where(person => person.Id == personId).Select(person => person.DisplayName).FirstOrDefaultAsync();
     }
 
     /// <summary>Takes back what one person has said of a question in one sitting: what was said before counts again.</summary>

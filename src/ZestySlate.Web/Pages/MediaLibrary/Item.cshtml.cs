@@ -80,10 +80,18 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
         await LoadAsync(item);
         if (seen != Item.Version)
         {
+            var before = WordsOf(Item);
             (Item.Name, Item.Folder, Item.Tags) = (name ?? "", folder ?? "", tags ?? "");
             (Item.AlternativeText, Item.Decorative) = (alternativeText ?? "", decorative == "yes");
             (Item.Credit, Item.Licence, Item.Transcript) = (credit ?? "", licence ?? "", transcript ?? "");
-            return Refused("This was changed meanwhile in another tab. What you typed is in the fields still; Save keeps it instead.");
+            var kept = before
+                .Except(WordsOf(Item))
+                .Select(other => other.Text.Length == 0 ? $"no {other.Name}" : $"{other.Name} “{other.Text}”");
+            return Refused(
+                "This was changed meanwhile in another tab, so nothing was written over. "
+                    + (kept.ToList() is { Count: > 0 } now ? $"It is kept with {string.Join(", ", now)}. " : "")
+                    + "What you typed is in the fields still; Save puts it in its place."
+            );
         }
 
         await library.DescribeAsync(Item, name ?? "", folder ?? "", tags ?? "");
@@ -202,6 +210,19 @@ public sealed class ItemModel(Storage.Media.MediaLibrary library, MediaStore med
             Item.Kind == MediaKind.Picture
             && await media.FindAsync(Item.Hash, null) is { ContentType: not ("image/svg+xml" or "image/gif") };
     }
+
+    /// <summary>What can be said of an entry, each with its name in a sentence.</summary>
+    private static IReadOnlyList<(string Name, string Text)> WordsOf(MediaItem item) =>
+        [
+            ("the name", item.Name),
+            ("folder", item.Folder),
+            ("tags", item.Tags),
+            ("alternative text", item.AlternativeText),
+            ("mark as decorative", item.Decorative ? "yes" : ""),
+            ("credit", item.Credit),
+            ("licence", item.Licence),
+            ("words of what is heard", item.Transcript),
+        ];
 
     /// <summary>Boxes as the page writes them: "x y width height", several separated by semicolons.</summary>
     private static IEnumerable<PictureBox> Boxes(string? typed) =>
